@@ -1,0 +1,3 @@
+/** Colour spaces, contrast and colour words. */
+export * from './convert';
+export * from './names';

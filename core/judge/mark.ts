@@ -1,0 +1,49 @@
+import { blankPicture, shrinkToFit, type Picture } from '../raster';
+import { findGround, findInks, flatPixels, NOTHING, unmix } from '../trace';
+
+/** The side at which marks are judged, in pixels: enough for detail, quick enough to follow a gesture. */
+export const JUDGED_SIDE_PX = 256;
+
+/** A mark on nothing: its picture with a transparent ground, and the inks it is made of. */
+export interface Mark {
+  readonly picture: Picture;
+  /** Commonest first, with the share of the mark that each covers. */
+  readonly inks: readonly { readonly hex: string; readonly share: number }[];
+  /** Ink number of each pixel, NOTHING where the ground is. */
+  readonly labels: Uint8Array;
+}
+
+/** Takes the ground of a picture away, wherever its colour shows, and tells the inks apart. The picture is brought down to 256 px. */
+export function markOf(picture: Picture): Mark {
+  const small = shrinkToFit(picture, JUDGED_SIDE_PX);
+  const flat = flatPixels(small);
+  const inks = findInks(small, flat, 'auto');
+  const found = findGround(small, inks);
+  const ground = inks.length > 1 ? found : null;
+  const cells = unmix(small, flat, inks);
+  const out = blankPicture(small.widthPx, small.heightPx);
+  const labels = new Uint8Array(cells.first.length);
+  const counts = new Float64Array(inks.length);
+  let total = 0;
+  for (let i = 0; i < labels.length; i++) {
+    const o = i * 4;
+    const [a, b, share] = [cells.first[i], cells.second[i], cells.share[i]];
+    labels[i] = a === ground ? NOTHING : a;
+    const groundShare = (a === ground ? share : 0) + (b === ground && a !== b ? 1 - share : 0);
+    if (labels[i] !== NOTHING) {
+      counts[a]++;
+      total++;
+    }
+    if (groundShare > 0) {
+      const other = a === ground ? b : a;
+      if (other === ground || other === NOTHING) continue;
+      out.rgba.set(inks[other].rgb, o);
+      out.rgba[o + 3] = 255 * (1 - groundShare);
+    } else out.rgba.set(small.rgba.subarray(o, o + 4), o);
+  }
+  return {
+    picture: out,
+    labels,
+    inks: inks.map((ink, k) => ({ hex: ink.hex, share: total ? counts[k] / total : 0 })),
+  };
+}

@@ -1,0 +1,2 @@
+/** What a client gets: the files of a package. */
+export * from './package';

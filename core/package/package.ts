@@ -1,0 +1,90 @@
+import { hexToRgb } from '../colour';
+import { artworkToSvg, idOf, type Artwork } from '../vector';
+
+/** What a package says of itself. */
+export interface PackageAbout {
+  /** The commission's name: file names are made from it. */
+  readonly commission: string;
+  readonly client: string;
+  readonly artwork: string;
+  readonly version: number;
+  /** ISO date of the delivery, as in "2026-11-24". */
+  readonly date: string;
+}
+
+export const PNG_SIZES_PX = [512, 1024, 2048] as const;
+
+/** One file of a package: text as it stands, or a picture to be drawn of the SVG. */
+export type PackageFile =
+  | { readonly name: string; readonly about: string; readonly text: string }
+  | { readonly name: string; readonly about: string; readonly pngSidePx: number };
+
+/** A name fit for files everywhere: ASCII letters, digits and hyphens, at most 60; never empty. */
+export function fileStem(name: string): string {
+  const stem = name
+    .normalize('NFKD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .replace(/ß/g, 'ss')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 60)
+    .replace(/-+$/, '');
+  // Names that some systems keep for devices.
+  return /^(con|prn|aux|nul|com\d|lpt\d)?$/.test(stem) ? `mark-${stem}`.replace(/-$/, '') : stem;
+}
+
+/** Inks as design tokens (W3C Design Tokens Community Group format, colour module). */
+export function inkTokens(artwork: Artwork, title: string): string {
+  const used = new Set<string>();
+  const ink: Record<string, unknown> = {};
+  for (const { name, hex } of artwork.inks) {
+    let key = idOf(name);
+    for (let n = 2; used.has(key); n++) key = `${idOf(name)}-${n}`;
+    used.add(key);
+    ink[key] = {
+      $value: {
+        colorSpace: 'srgb',
+        components: hexToRgb(hex).map((v) => Number((v / 255).toFixed(4))),
+        alpha: 1,
+        hex: hex.toLowerCase(),
+      },
+      $description: name,
+    };
+  }
+  return JSON.stringify({ $description: `Inks of ${title}`, ink: { $type: 'color', ...ink } }, null, 2) + '\n';
+}
+
+/** The files of a package, in the order they are listed in its README. */
+export function packageFiles(artwork: Artwork, about: PackageAbout): PackageFile[] {
+  const stem = fileStem(about.commission);
+  const title = `${about.commission}: ${about.artwork}`;
+  const files: PackageFile[] = [
+    {
+      name: `${stem}.svg`,
+      about: 'vector artwork, sharp at any size, one named group an ink; for printers, sign makers and web sites',
+      text: artworkToSvg(artwork, { title: about.commission, description: `${about.artwork}, version ${about.version}, for ${about.client || about.commission}. Inks: ${artwork.inks.map((i) => `${i.name} ${i.hex}`).join(', ')}.` }),
+    },
+    ...PNG_SIZES_PX.map((sizePx) => ({
+      name: `${stem}-${sizePx}.png`,
+      about: `picture with a transparent ground, ${sizePx} px on its longer side`,
+      pngSidePx: sizePx,
+    })),
+    { name: `${stem}-inks.json`, about: 'the inks as design tokens (W3C format), for developers', text: inkTokens(artwork, title) },
+  ];
+  const width = Math.max(...files.map((f) => f.name.length));
+  const readme = [
+    title,
+    `Version ${about.version}, delivered ${about.date}${about.client ? `, for ${about.client}` : ''}`,
+    '',
+    'Files',
+    ...files.map((f) => `  ${f.name.padEnd(width)}  ${f.about}`),
+    '',
+    'Inks',
+    ...artwork.inks.map((i) => `  ${i.hex}  ${i.name}  (red ${hexToRgb(i.hex).join(', green ').replace(/, green (\d+)$/, ', blue $1')})`),
+    '',
+    'Colours are sRGB. Nothing in this package needs a program of its own: SVG, PNG, JSON and plain text are open formats.',
+    '',
+  ].join('\n');
+  return [...files, { name: 'README.txt', about: 'this list', text: readme }];
+}

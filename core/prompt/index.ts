@@ -1,0 +1,3 @@
+/** Reading prompts, and comparing them. */
+export * from './read';
+export * from './diff';

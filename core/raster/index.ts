@@ -1,0 +1,3 @@
+/** Pictures of pixels: shrinking them, and covering them with outlines. */
+export * from './picture';
+export * from './cover';

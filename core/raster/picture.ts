@@ -1,0 +1,93 @@
+/** A picture: rows from the top, four bytes a pixel (sRGB and straight alpha, 0..255). */
+export interface Picture {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly rgba: Uint8ClampedArray;
+}
+
+/** An empty picture, wholly transparent or of one colour; throws a RangeError on sizes that are not positive whole numbers. */
+export function blankPicture(widthPx: number, heightPx: number, rgb?: readonly [number, number, number]): Picture {
+  if (!Number.isInteger(widthPx) || !Number.isInteger(heightPx) || widthPx < 1 || heightPx < 1)
+    throw new RangeError(`a picture of ${widthPx} x ${heightPx} px cannot be made`);
+  const rgba = new Uint8ClampedArray(widthPx * heightPx * 4);
+  if (rgb)
+    for (let i = 0; i < rgba.length; i += 4) {
+      rgba[i] = rgb[0];
+      rgba[i + 1] = rgb[1];
+      rgba[i + 2] = rgb[2];
+      rgba[i + 3] = 255;
+    }
+  return { widthPx, heightPx, rgba };
+}
+
+/** The picture laid on a ground colour: every pixel opaque. */
+export function onGround(picture: Picture, [r, g, b]: readonly [number, number, number]): Picture {
+  const out = new Uint8ClampedArray(picture.rgba.length);
+  const src = picture.rgba;
+  for (let i = 0; i < src.length; i += 4) {
+    const t = src[i + 3] / 255;
+    out[i] = src[i] * t + r * (1 - t);
+    out[i + 1] = src[i + 1] * t + g * (1 - t);
+    out[i + 2] = src[i + 2] * t + b * (1 - t);
+    out[i + 3] = 255;
+  }
+  return { ...picture, rgba: out };
+}
+
+/**
+ * Shrinks by exact area averaging of premultiplied sRGB values, as screens do when they show a picture small. Sizes are whole
+ * pixels from 1 up to the picture's own; a larger one is brought down to that.
+ */
+export function shrink(picture: Picture, toWidthPx: number, toHeightPx: number): Picture {
+  const w = Math.max(1, Math.min(picture.widthPx, Math.round(toWidthPx)));
+  const h = Math.max(1, Math.min(picture.heightPx, Math.round(toHeightPx)));
+  const { widthPx: sw, heightPx: sh, rgba } = picture;
+  // Across first, then down: two passes cost far less than one over every source pixel of each target pixel.
+  const across = new Float32Array(w * sh * 4);
+  const stepX = sw / w;
+  for (let x = 0; x < w; x++) {
+    const from = x * stepX;
+    const to = from + stepX;
+    for (let sx = Math.floor(from); sx < Math.min(sw, Math.ceil(to - 1e-9)); sx++) {
+      const weight = Math.min(to, sx + 1) - Math.max(from, sx);
+      for (let y = 0; y < sh; y++) {
+        const i = (y * sw + sx) * 4;
+        const o = (y * w + x) * 4;
+        const alpha = (rgba[i + 3] * weight) / 255;
+        across[o] += rgba[i] * alpha;
+        across[o + 1] += rgba[i + 1] * alpha;
+        across[o + 2] += rgba[i + 2] * alpha;
+        across[o + 3] += alpha;
+      }
+    }
+  }
+  const out = new Uint8ClampedArray(w * h * 4);
+  const stepY = sh / h;
+  const row = new Float32Array(w * 4);
+  for (let y = 0; y < h; y++) {
+    row.fill(0);
+    const from = y * stepY;
+    const to = from + stepY;
+    for (let sy = Math.floor(from); sy < Math.min(sh, Math.ceil(to - 1e-9)); sy++) {
+      const weight = Math.min(to, sy + 1) - Math.max(from, sy);
+      const base = sy * w * 4;
+      for (let k = 0; k < row.length; k++) row[k] += across[base + k] * weight;
+    }
+    for (let x = 0; x < w; x++) {
+      const o = (y * w + x) * 4;
+      const alpha = row[x * 4 + 3];
+      if (alpha <= 0) continue;
+      out[o] = row[x * 4] / alpha;
+      out[o + 1] = row[x * 4 + 1] / alpha;
+      out[o + 2] = row[x * 4 + 2] / alpha;
+      out[o + 3] = (alpha / (stepX * stepY)) * 255;
+    }
+  }
+  return { widthPx: w, heightPx: h, rgba: out };
+}
+
+/** Shrinks so that the longer side is at most `sidePx`, keeping the ratio; a smaller picture stays as it is. */
+export function shrinkToFit(picture: Picture, sidePx: number): Picture {
+  const scale = sidePx / Math.max(picture.widthPx, picture.heightPx);
+  return scale >= 1 ? picture : shrink(picture, picture.widthPx * scale, picture.heightPx * scale);
+}

@@ -1,0 +1,161 @@
+import { rgbToOklab } from '../colour';
+import type { Picture } from '../raster';
+import { nearestInk, type FoundInk } from './inks';
+
+/** A transparent pixel, or one of a ground that is left out. */
+export const NOTHING = 255;
+
+/**
+ * What each pixel is made of: mostly `first`, with `share` (0.5..1) of it, and of `second` for the rest. Ink numbers, or
+ * NOTHING.
+ */
+export interface Cells {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly first: Uint8Array;
+  readonly second: Uint8Array;
+  readonly share: Float32Array;
+}
+
+/**
+ * Tells for each pixel which inks it is made of. Flat pixels take the nearest ink. A pixel on an anti-aliased edge is a mixture in
+ * sRGB of two inks that are found near it, and the mixture says how much of it each of them covers.
+ */
+export function unmix(picture: Picture, flat: Uint8Array, inks: readonly FoundInk[]): Cells {
+  const { widthPx: w, heightPx: h, rgba } = picture;
+  const n = w * h;
+  const first = new Uint8Array(n);
+  const second = new Uint8Array(n);
+  const share = new Float32Array(n).fill(1);
+  const cache = new Int16Array(1 << 18).fill(-1);
+  const labelOf = (o: number): number => {
+    if (rgba[o + 3] < 128) return NOTHING;
+    const key = ((rgba[o] >> 2) << 12) | ((rgba[o + 1] >> 2) << 6) | (rgba[o + 2] >> 2);
+    if (cache[key] < 0) cache[key] = nearestInk(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), inks);
+    return cache[key];
+  };
+  for (let i = 0; i < n; i++) first[i] = second[i] = labelOf(i * 4);
+
+  const nearby: number[] = [];
+  const found = new Uint8Array(256);
+  for (let y = 0; y < h; y++)
+    for (let x = 0; x < w; x++) {
+      const i = y * w + x;
+      if (flat[i]) continue;
+      // Inks of flat pixels within two pixels; a thin line has none, so inks that lie very close in colour count too.
+      nearby.length = 0;
+      for (let dy = -2; dy <= 2; dy++)
+        for (let dx = -2; dx <= 2; dx++) {
+          const nx = x + dx;
+          const ny = y + dy;
+          if (nx < 0 || ny < 0 || nx >= w || ny >= h) continue;
+          const j = ny * w + nx;
+          if (flat[j] && !found[first[j]]) {
+            found[first[j]] = 1;
+            nearby.push(first[j]);
+          }
+        }
+      for (const k of nearby) found[k] = 0;
+      mixture(i);
+    }
+  return { widthPx: w, heightPx: h, first, second, share };
+
+  function mixture(i: number): void {
+    const o = i * 4;
+    const alpha = rgba[o + 3] / 255;
+    if (nearby.includes(NOTHING) || alpha < 0.5) {
+      // Against nothing, alpha is the coverage.
+      if (alpha > 0.98 || alpha < 0.02) return;
+      const ink = nearby.find((k) => k !== NOTHING) ?? nearestInk(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), inks);
+      set(i, alpha >= 0.5 ? ink : NOTHING, alpha >= 0.5 ? NOTHING : ink, Math.max(alpha, 1 - alpha));
+      return;
+    }
+    const [r, g, b] = [rgba[o], rgba[o + 1], rgba[o + 2]];
+    let best = Infinity;
+    let bestPair: [number, number, number] = [first[i], first[i], 1];
+    const tryPair = (p: number, q: number, penalty: number): void => {
+      const [pr, pg, pb] = inks[p].rgb;
+      const [dr, dg, db] = [inks[q].rgb[0] - pr, inks[q].rgb[1] - pg, inks[q].rgb[2] - pb];
+      const length = dr * dr + dg * dg + db * db;
+      const t = length ? Math.max(0, Math.min(1, ((r - pr) * dr + (g - pg) * dg + (b - pb) * db) / length)) : 0;
+      const off = Math.hypot(r - pr - t * dr, g - pg - t * dg, b - pb - t * db) + penalty;
+      if (off < best) {
+        best = off;
+        bestPair = [p, q, 1 - t];
+      }
+    };
+    for (let a = 0; a < nearby.length; a++) for (let c = a + 1; c < nearby.length; c++) tryPair(nearby[a], nearby[c], 0);
+    if (best > 12) {
+      // Nothing near explains it: one end may be an ink that has no flat pixel here.
+      for (const a of nearby) for (let c = 0; c < inks.length; c++) if (!nearby.includes(c)) tryPair(a, c, 8);
+      if (!nearby.length) tryPair(first[i], first[i], 0);
+    }
+    const [p, q, t] = bestPair;
+    if (t >= 0.5) set(i, p, q, t);
+    else set(i, q, p, 1 - t);
+  }
+
+  function set(i: number, a: number, b: number, t: number): void {
+    first[i] = a;
+    second[i] = b;
+    share[i] = t;
+  }
+}
+
+/**
+ * Gives every connected area smaller than `leastPx2` to the neighbour it touches most; the cells given are changed in place.
+ * Returns how many areas went.
+ */
+export function dropSpecks(cells: Cells, leastPx2: number): number {
+  const { widthPx: w, heightPx: h, first, second, share } = cells;
+  if (leastPx2 <= 1) return 0;
+  const seen = new Uint8Array(w * h);
+  const stack = new Int32Array(w * h);
+  let dropped = 0;
+  const touch = new Int32Array(256);
+  const members: number[] = [];
+  for (let s = 0; s < seen.length; s++) {
+    if (seen[s]) continue;
+    const label = first[s];
+    let top = 0;
+    let size = 0;
+    members.length = 0;
+    stack[top++] = s;
+    seen[s] = 1;
+    touch.fill(0);
+    while (top) {
+      const i = stack[--top];
+      size++;
+      if (size <= leastPx2) members.push(i);
+      const x = i % w;
+      for (let side = 0; side < 4; side++) {
+        // Written out, not as a list of neighbours: this runs once a pixel and side.
+        if (side === 0 ? x === 0 : side === 1 ? x === w - 1 : side === 2 ? i < w : i >= w * (h - 1)) continue;
+        const j = side === 0 ? i - 1 : side === 1 ? i + 1 : side === 2 ? i - w : i + w;
+        if (first[j] !== label) touch[first[j]]++;
+        else if (!seen[j]) {
+          seen[j] = 1;
+          stack[top++] = j;
+        }
+      }
+    }
+    if (size >= leastPx2) continue;
+    let heir = -1;
+    for (let k = 0; k < 256; k++) if (touch[k] && (heir < 0 || touch[k] > touch[heir])) heir = k;
+    if (heir < 0) continue;
+    dropped++;
+    for (const i of members) {
+      first[i] = heir;
+      second[i] = heir;
+      share[i] = 1;
+    }
+    // What the speck mixed into its rim goes with it.
+    for (const i of members)
+      for (const j of [i - 1, i + 1, i - w, i + w])
+        if (j >= 0 && j < first.length && first[j] !== label && second[j] === label) {
+          second[j] = first[j];
+          share[j] = 1;
+        }
+  }
+  return dropped;
+}

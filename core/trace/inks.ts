@@ -1,0 +1,172 @@
+import { hexToOklab, oklabDistance, rgbToHex, rgbToOklab, type Oklab, type Rgb } from '../colour';
+import type { Picture } from '../raster';
+
+/** One colour found in a picture. */
+export interface FoundInk {
+  readonly rgb: Rgb;
+  readonly lab: Oklab;
+  readonly hex: string;
+  /** Share of the flat pixels that have it. */
+  readonly share: number;
+}
+
+/** Pixels whose colour is their neighbours' too: edge mixtures and texture are not among them. */
+export function flatPixels({ widthPx: w, heightPx: h, rgba }: Picture, tolerance = 10): Uint8Array {
+  const flat = new Uint8Array(w * h);
+  const near = (i: number, j: number): boolean =>
+    Math.abs(rgba[i] - rgba[j]) <= tolerance &&
+    Math.abs(rgba[i + 1] - rgba[j + 1]) <= tolerance &&
+    Math.abs(rgba[i + 2] - rgba[j + 2]) <= tolerance &&
+    Math.abs(rgba[i + 3] - rgba[j + 3]) <= tolerance;
+  for (let y = 0; y < h; y++)
+    for (let x = 0; x < w; x++) {
+      const i = (y * w + x) * 4;
+      flat[y * w + x] =
+        (x === 0 || near(i, i - 4)) &&
+        (x === w - 1 || near(i, i + 4)) &&
+        (y === 0 || near(i, i - 4 * w)) &&
+        (y === h - 1 || near(i, i + 4 * w))
+          ? 1
+          : 0;
+    }
+  return flat;
+}
+
+interface Heap {
+  r: number;
+  g: number;
+  b: number;
+  n: number;
+  lab: Oklab;
+}
+
+const labOf = (k: { r: number; g: number; b: number; n: number }): Oklab => rgbToOklab(k.r / k.n, k.g / k.n, k.b / k.n);
+
+/**
+ * How much two heaps of colour resist being made one: their distance in OKLab, less for heaps that are both small (Ward 1963
+ * weighs by size in this way), so that a small but distinct colour stays.
+ */
+const resistance = (p: Heap, q: Heap): number => oklabDistance(p.lab, q.lab) * (0.35 + Math.min(1, Math.min(p.n, q.n) ** 0.18 / 8));
+
+/** Nearest heaps are made one until `done` says to stop. */
+function mergeHeaps(heaps: Heap[], done: (heaps: readonly Heap[], least: number) => boolean): void {
+  while (heaps.length > 1) {
+    let least = Infinity;
+    let pair: [number, number] = [0, 1];
+    for (let i = 0; i < heaps.length; i++)
+      for (let j = i + 1; j < heaps.length; j++) {
+        const d = resistance(heaps[i], heaps[j]);
+        if (d < least) {
+          least = d;
+          pair = [i, j];
+        }
+      }
+    if (done(heaps, least)) return;
+    const [p, q] = [heaps[pair[0]], heaps[pair[1]]];
+    const one = { r: p.r + q.r, g: p.g + q.g, b: p.b + q.b, n: p.n + q.n };
+    heaps[pair[0]] = { ...one, lab: labOf(one) };
+    heaps.splice(pair[1], 1);
+  }
+}
+
+/** The most inks an automatic trace will have. */
+const AUTOMATIC_LIMIT = 12;
+
+/**
+ * The colours of a picture, commonest first. They are read from flat areas, so that the mixtures along anti-aliased edges never become
+ * inks; a picture with hardly any flat area (a photograph, noise) is read whole. `count` is a number of colours in all, ground
+ * included, or 'auto'. Fewer are given where the picture has fewer. Transparent pixels have no colour.
+ */
+export function findInks(picture: Picture, flat: Uint8Array, count: number | 'auto'): FoundInk[] {
+  const { rgba } = picture;
+  let flatCount = 0;
+  let seen = 0;
+  for (let i = 0; i < flat.length; i++)
+    if (rgba[i * 4 + 3] >= 128) {
+      seen++;
+      flatCount += flat[i];
+    }
+  const useAll = flatCount < seen * 0.2;
+  const bins = new Map<number, { r: number; g: number; b: number; n: number }>();
+  for (let i = 0; i < flat.length; i++) {
+    const o = i * 4;
+    if (rgba[o + 3] < 128 || !(flat[i] || useAll)) continue;
+    const key = ((rgba[o] >> 3) << 10) | ((rgba[o + 1] >> 3) << 5) | (rgba[o + 2] >> 3);
+    let bin = bins.get(key);
+    if (!bin) bins.set(key, (bin = { r: 0, g: 0, b: 0, n: 0 }));
+    bin.r += rgba[o];
+    bin.g += rgba[o + 1];
+    bin.b += rgba[o + 2];
+    bin.n++;
+  }
+  const total = [...bins.values()].reduce((sum, b) => sum + b.n, 0);
+  if (!total) return [];
+  // The commonest cells lead; the rest join the nearest of them, which keeps the pairwise merging small.
+  const sorted = [...bins.values()].sort((p, q) => q.n - p.n);
+  const heaps: Heap[] = sorted.slice(0, 160).map((b) => ({ ...b, lab: labOf(b) }));
+  for (const bin of sorted.slice(160)) {
+    const lab = labOf(bin);
+    let best = heaps[0];
+    let least = Infinity;
+    for (const heap of heaps) {
+      const d = oklabDistance(lab, heap.lab);
+      if (d < least) {
+        least = d;
+        best = heap;
+      }
+    }
+    best.r += bin.r;
+    best.g += bin.g;
+    best.b += bin.b;
+    best.n += bin.n;
+  }
+  const enough = Math.max(6, total * 0.00006);
+  mergeHeaps(heaps, (now, least) => least > 0.028 || (count !== 'auto' && now.length <= count));
+  let kept = heaps.filter((k) => k.n >= enough);
+  if (!kept.length) kept = heaps;
+  const limit = count === 'auto' ? AUTOMATIC_LIMIT : Math.max(1, count);
+  mergeHeaps(kept, (now) => now.length <= limit);
+  return kept
+    .sort((p, q) => q.n - p.n)
+    .map((k) => {
+      const rgb: Rgb = [Math.round(k.r / k.n), Math.round(k.g / k.n), Math.round(k.b / k.n)];
+      const hex = rgbToHex(rgb);
+      return { rgb, lab: hexToOklab(hex), hex, share: k.n / total };
+    });
+}
+
+/** Which ink is the ground: the one that has most of the picture's border, or null when the border is mostly transparent. */
+export function findGround({ widthPx: w, heightPx: h, rgba }: Picture, inks: readonly FoundInk[]): number | null {
+  const votes = new Float64Array(inks.length);
+  let clear = 0;
+  const vote = (x: number, y: number): void => {
+    const o = (y * w + x) * 4;
+    if (rgba[o + 3] < 128) clear++;
+    else votes[nearestInk(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), inks)]++;
+  };
+  for (let x = 0; x < w; x++) {
+    vote(x, 0);
+    vote(x, h - 1);
+  }
+  for (let y = 0; y < h; y++) {
+    vote(0, y);
+    vote(w - 1, y);
+  }
+  let best = -1;
+  for (let k = 0; k < votes.length; k++) if (best < 0 || votes[k] > votes[best]) best = k;
+  return best < 0 || clear > votes[best] ? null : best;
+}
+
+export function nearestInk(lab: Oklab, inks: readonly FoundInk[]): number {
+  let best = 0;
+  let least = Infinity;
+  for (let k = 0; k < inks.length; k++) {
+    const d = oklabDistance(lab, inks[k].lab);
+    if (d < least) {
+      least = d;
+      best = k;
+    }
+  }
+  return best;
+}
+

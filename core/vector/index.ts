@@ -1,0 +1,8 @@
+/** Vector drawings: outlines, artworks, their edits, and SVG. */
+export * from './path';
+export * from './pathdata';
+export * from './artwork';
+export * from './edit';
+export * from './svg';
+export * from './render';
+export * from './shapes';

@@ -1,0 +1,63 @@
+import ts from 'typescript-eslint';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import svelteConfig from './svelte.config.js';
+
+// Dependencies point one way: routes -> lib/server and lib/ui -> core.
+const forbid = (...patterns) => ({
+  'no-restricted-imports': ['error', { patterns: patterns.map(([group, message]) => ({ group, message })) }],
+});
+const deepCore = [
+  ['$core/*/*', '../core/*/*', '../../core/*/*', '../../../core/*/*'],
+  "Import a core folder's index, not what lies inside it.",
+];
+
+export default ts.config(
+  { ignores: ['build/', '.svelte-kit/', '.odd-quill/', 'node_modules/'] },
+  ...ts.configs.recommended,
+  ...svelte.configs.recommended,
+  {
+    languageOptions: { globals: { ...globals.node, ...globals.browser } },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      eqeqeq: ['error', 'smart'],
+      'prefer-const': ['error', { destructuring: 'all' }],
+      'svelte/no-navigation-without-resolve': 'off',
+    },
+  },
+  {
+    files: ['**/*.svelte', '**/*.svelte.ts'],
+    languageOptions: { parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig } },
+  },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['core/**/*.test.ts'],
+    rules: forbid(
+      [['$lib', '$lib/*', '$app/*', '$env/*', 'svelte', 'svelte/*', '@sveltejs/*'], 'core/ knows no interface.'],
+      [['node:*', 'pg', 'pg-boss', 'sharp', '@resvg/*'], 'core/ knows neither Node nor a database.'],
+      [['**/src/**', '**/engine/main*', '**/cli/**', '**/db/**'], 'core/ depends on nothing outside core/.'],
+      [['../*/*'], "Import a core folder's index, not what lies inside it."],
+    ),
+  },
+  {
+    files: ['src/lib/ui/**', 'src/lib/workers/**'],
+    rules: forbid(
+      [['$lib/server', '$lib/server/*', '**/server/**'], 'The interface reaches the server over HTTP only.'],
+      [['**/routes/**'], 'Components do not know the routes.'],
+      deepCore,
+    ),
+  },
+  {
+    files: ['src/lib/server/**'],
+    ignores: ['src/lib/server/**/*.test.ts'],
+    rules: forbid([['$lib/ui', '$lib/ui/*', '**/routes/**', 'svelte', '*.svelte'], 'The server knows no interface.'], deepCore),
+  },
+  {
+    files: ['src/routes/**'],
+    rules: forbid([['pg', 'pg-boss', 'sharp', '@resvg/*'], 'Routes are thin: they call lib/server.'], deepCore),
+  },
+  {
+    files: ['engine/**', 'cli/**'],
+    rules: forbid([['**/src/**', '$lib/*'], 'engine/ and cli/ stand on core/ alone.'], deepCore),
+  },
+);

@@ -1,0 +1,29 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+
+const alias = {
+  $core: fileURLToPath(new URL('./core', import.meta.url)),
+  $lib: fileURLToPath(new URL('./src/lib', import.meta.url)),
+};
+
+export default defineConfig({
+  test: {
+    projects: [
+      { resolve: { alias }, test: { name: 'core', include: ['core/**/*.test.ts', 'cli/**/*.test.ts'], testTimeout: 60_000 } },
+      {
+        resolve: { alias },
+        test: {
+          name: 'server',
+          include: ['src/**/*.test.ts', 'engine/**/*.test.ts'],
+          fileParallelism: false,
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+        },
+      },
+      {
+        resolve: { alias },
+        test: { name: 'e2e', include: ['e2e/**/*.test.ts'], fileParallelism: false, testTimeout: 120_000, hookTimeout: 120_000 },
+      },
+    ],
+  },
+});
