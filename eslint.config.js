@@ -50,7 +50,10 @@ export default ts.config(
   {
     files: ['src/lib/server/**'],
     ignores: ['src/lib/server/**/*.test.ts'],
-    rules: forbid([['$lib/ui', '$lib/ui/*', '**/routes/**', 'svelte', '*.svelte'], 'The server knows no interface.'], deepCore),
+    rules: forbid(
+      [['$lib/ui', '$lib/ui/*', '**/routes/**', 'svelte', '*.svelte'], 'The server knows no interface.'],
+      deepCore,
+    ),
   },
   {
     files: ['src/routes/**'],

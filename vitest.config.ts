@@ -9,7 +9,10 @@ const alias = {
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'core', include: ['core/**/*.test.ts', 'cli/**/*.test.ts'], testTimeout: 60_000 } },
+      {
+        resolve: { alias },
+        test: { name: 'core', include: ['core/**/*.test.ts', 'cli/**/*.test.ts'], testTimeout: 60_000 },
+      },
       {
         resolve: { alias },
         test: {
@@ -22,7 +25,13 @@ export default defineConfig({
       },
       {
         resolve: { alias },
-        test: { name: 'e2e', include: ['e2e/**/*.test.ts'], fileParallelism: false, testTimeout: 120_000, hookTimeout: 120_000 },
+        test: {
+          name: 'e2e',
+          include: ['e2e/**/*.test.ts'],
+          fileParallelism: false,
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
+        },
       },
     ],
   },

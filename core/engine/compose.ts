@@ -49,7 +49,9 @@ function clear(hand: Hand, drawing: Drawing, onHex: string, inks?: readonly stri
 }
 
 const scalloped = (r: number, n: number): Contour[] => {
-  const bumps = Array.from({ length: n }, (_, i) => turned(circle(50, 50 - r, (Math.PI * r) / n + 0.6), (2 * Math.PI * i) / n));
+  const bumps = Array.from({ length: n }, (_, i) =>
+    turned(circle(50, 50 - r, (Math.PI * r) / n + 0.6), (2 * Math.PI * i) / n),
+  );
   return [circle(50, 50, r), ...bumps];
 };
 
@@ -65,30 +67,54 @@ const SINGLE: readonly ((hand: Hand, drawing: Drawing) => Layer[])[] = [
   (h, d) => h.finish(fitted(d, 50, 50, 74, h.mirror), h.palette.groundHex),
   (h, d) => {
     const field = h.palette.inks[0];
-    return [area(field, circle(50, 50, 41)), ...h.finish(fitted(d, 50, 50, 53, h.mirror), field, [...h.palette.inks.slice(1), h.palette.groundHex])];
+    return [
+      area(field, circle(50, 50, 41)),
+      ...h.finish(fitted(d, 50, 50, 53, h.mirror), field, [...h.palette.inks.slice(1), h.palette.groundHex]),
+    ];
   },
   (h, d) => {
     const [first, disc = first] = h.palette.inks;
     const ground = h.palette.groundHex;
     const figure = fitted(d, 50, 53, 66, h.mirror);
-    const back = disc === first ? [area(first, circle(50, 46, 40), hole(circle(50, 46, 36.6)))] : [area(disc, circle(50, 45, 34))];
+    const back =
+      disc === first ? [area(first, circle(50, 46, 40), hole(circle(50, 46, 36.6)))] : [area(disc, circle(50, 45, 34))];
     return [...back, ...clear(h, figure, ground)];
   },
   (h, d) => {
     const ring = h.palette.inks[0];
-    return [area(ring, circle(50, 50, 43), hole(circle(50, 50, 39))), ...h.finish(fitted(d, 50, 50, 54, h.mirror), h.palette.groundHex)];
+    return [
+      area(ring, circle(50, 50, 43), hole(circle(50, 50, 39))),
+      ...h.finish(fitted(d, 50, 50, 54, h.mirror), h.palette.groundHex),
+    ];
   },
   (h, d) => {
     const field = h.palette.inks[0];
-    return [area(field, ...FIELDS[1](43)), ...h.finish(fitted(d, 50, 50, 58, h.mirror), field, [...h.palette.inks.slice(1), h.palette.groundHex])];
+    return [
+      area(field, ...FIELDS[1](43)),
+      ...h.finish(fitted(d, 50, 50, 58, h.mirror), field, [...h.palette.inks.slice(1), h.palette.groundHex]),
+    ];
   },
 ];
 
 const CELESTIAL = new Set(['moon', 'sun', 'cloud', 'star']);
-const CONTAINERS = new Set(['house', 'shield', 'window', 'drop', 'heart', 'shell', 'leaf', 'seed', 'lantern', 'basket', 'cup']);
+const CONTAINERS = new Set([
+  'house',
+  'shield',
+  'window',
+  'drop',
+  'heart',
+  'shell',
+  'leaf',
+  'seed',
+  'lantern',
+  'basket',
+  'cup',
+]);
 
 /** Arrangements of two figures; the first is the plainest for most pairs. */
-const PAIRS: Readonly<Record<'behind' | 'above' | 'inside' | 'beside', (hand: Hand, a: Drawing, b: Drawing) => Layer[]>> = {
+const PAIRS: Readonly<
+  Record<'behind' | 'above' | 'inside' | 'beside', (hand: Hand, a: Drawing, b: Drawing) => Layer[]>
+> = {
   behind: (h, a, b) => {
     const [first, other = first] = h.palette.inks;
     const ground = h.palette.groundHex;
@@ -99,12 +125,18 @@ const PAIRS: Readonly<Record<'behind' | 'above' | 'inside' | 'beside', (hand: Ha
   above: (h, a, b) => {
     const ground = h.palette.groundHex;
     const [first, other = first] = h.palette.inks;
-    return [...h.finish(fitted(b, 50, 75, 40, h.mirror), ground, [other, first]), ...clear(h, fitted(a, 50, 36, 56), ground)];
+    return [
+      ...h.finish(fitted(b, 50, 75, 40, h.mirror), ground, [other, first]),
+      ...clear(h, fitted(a, 50, 36, 56), ground),
+    ];
   },
   inside: (h, a, b) => {
     const [first, other = first] = h.palette.inks;
     const outer = fitted(b, 50, 50, 84, h.mirror).filter((p) => p.role === 'body' && p.weight === undefined);
-    return [...h.finish(outer, h.palette.groundHex, [first]), ...h.finish(fitted(a, 50, 53, 38), first, [other, h.palette.groundHex])];
+    return [
+      ...h.finish(outer, h.palette.groundHex, [first]),
+      ...h.finish(fitted(a, 50, 53, 38), first, [other, h.palette.groundHex]),
+    ];
   },
   beside: (h, a, b) => {
     const ground = h.palette.groundHex;
@@ -120,7 +152,8 @@ function pairOrder(parts: PromptParts): (keyof typeof PAIRS)[] {
   const held = b.relation === 'holding' || b.relation === 'wearing';
   if (CELESTIAL.has(b.drawn)) return ['behind', 'above', 'behind', 'beside'];
   if (b.relation === 'inside' && CONTAINERS.has(b.drawn)) return ['inside', 'inside', 'behind', 'above'];
-  if (b.relation === 'on' || b.relation === 'over' || b.relation === 'riding') return ['above', 'above', 'beside', 'behind'];
+  if (b.relation === 'on' || b.relation === 'over' || b.relation === 'riding')
+    return ['above', 'above', 'beside', 'behind'];
   if (held) return ['beside', 'beside', 'above', 'behind'];
   return CONTAINERS.has(b.drawn) ? ['beside', 'above', 'inside', 'beside'] : ['beside', 'above', 'beside', 'above'];
 }
@@ -134,8 +167,14 @@ function centre(hand: Hand, request: SceneRequest): Layer[] {
   const drawing = draw(hand, a.drawn);
   if (b) {
     const order = pairOrder(parts);
-    const layers = PAIRS[order[(position + (leeway > 60 ? roundSeed : 0)) % allowed(leeway, order.length)]](hand, drawing, draw(hand, b.drawn));
-    return c ? [...layers, ...clear(hand, fitted(draw(hand, c.drawn), hand.mirror ? 80 : 20, 24, 18), hand.palette.groundHex)] : layers;
+    const layers = PAIRS[order[(position + (leeway > 60 ? roundSeed : 0)) % allowed(leeway, order.length)]](
+      hand,
+      drawing,
+      draw(hand, b.drawn),
+    );
+    return c
+      ? [...layers, ...clear(hand, fitted(draw(hand, c.drawn), hand.mirror ? 80 : 20, 24, 18), hand.palette.groundHex)]
+      : layers;
   }
   const n = allowed(leeway, SINGLE.length);
   return SINGLE[position % n](hand, drawing);
@@ -158,14 +197,38 @@ function emblem(hand: Hand, request: SceneRequest): Layer[] {
   const form = request.position % allowed(request.leeway, 4);
   const inner = scaled(centre(hand, { ...request, leeway: Math.min(request.leeway, 20), position: 0 }), 0.74);
   if (form === 1) {
-    const shield = (k: number) => mapContour([k, 0, 0, k, 50 - 50 * k, 50 - 50 * k], symmetric('M50 5C62 11 76 13 88 13C90 46 82 76 50 96'));
-    return [area(first, shield(1)), area(ground, shield(0.93)), area(first, shield(0.89)), area(ground, shield(0.83)), ...scaled(inner, 0.86, -3)];
+    const shield = (k: number) =>
+      mapContour([k, 0, 0, k, 50 - 50 * k, 50 - 50 * k], symmetric('M50 5C62 11 76 13 88 13C90 46 82 76 50 96'));
+    return [
+      area(first, shield(1)),
+      area(ground, shield(0.93)),
+      area(first, shield(0.89)),
+      area(ground, shield(0.83)),
+      ...scaled(inner, 0.86, -3),
+    ];
   }
   if (form === 2)
-    return [area(first, ...scalloped(41, 22)), area(ground, circle(50, 50, 38.5)), area(first, circle(50, 50, 36.8), hole(circle(50, 50, 35.6))), ...inner];
-  const marks = [0, 1, 2, 3, 4, 5, 6, 7].map((i) => turned(i % 2 ? circle(50, 11, 1.3) : starShape(50, 11, 5, 3.2, 1.35), (Math.PI * i) / 4));
-  if (form === 3) return [area(first, circle(50, 50, 45)), area(other === first ? ground : other, circle(50, 50, 42), hole(circle(50, 50, 40.6))), ...scaled(inner.length ? recoloured(hand, request) : [], 0.66)];
-  return [area(first, circle(50, 50, 46)), area(ground, ...marks, circle(50, 50, 33.6)), area(first, circle(50, 50, 32.2), hole(circle(50, 50, 31.2))), ...scaled(inner, 0.9)];
+    return [
+      area(first, ...scalloped(41, 22)),
+      area(ground, circle(50, 50, 38.5)),
+      area(first, circle(50, 50, 36.8), hole(circle(50, 50, 35.6))),
+      ...inner,
+    ];
+  const marks = [0, 1, 2, 3, 4, 5, 6, 7].map((i) =>
+    turned(i % 2 ? circle(50, 11, 1.3) : starShape(50, 11, 5, 3.2, 1.35), (Math.PI * i) / 4),
+  );
+  if (form === 3)
+    return [
+      area(first, circle(50, 50, 45)),
+      area(other === first ? ground : other, circle(50, 50, 42), hole(circle(50, 50, 40.6))),
+      ...scaled(inner.length ? recoloured(hand, request) : [], 0.66),
+    ];
+  return [
+    area(first, circle(50, 50, 46)),
+    area(ground, ...marks, circle(50, 50, 33.6)),
+    area(first, circle(50, 50, 32.2), hole(circle(50, 50, 31.2))),
+    ...scaled(inner, 0.9),
+  ];
 }
 
 /** The centre drawn on the dominant ink instead of on the ground. */
@@ -178,7 +241,10 @@ function recoloured(hand: Hand, request: SceneRequest): Layer[] {
 function appIcon(hand: Hand, request: SceneRequest): Layer[] {
   const field = hand.palette.inks[request.position % allowed(request.leeway, hand.palette.inks.length)];
   const others = hand.palette.inks.filter((hex) => hex !== field);
-  const palette: Palette = { groundHex: field, inks: [hand.palette.groundHex, ...others].sort((p, q) => contrastRatio(q, field) - contrastRatio(p, field)) };
+  const palette: Palette = {
+    groundHex: field,
+    inks: [hand.palette.groundHex, ...others].sort((p, q) => contrastRatio(q, field) - contrastRatio(p, field)),
+  };
   const inner = centre(handFor(request, palette), { ...request, leeway: 0, position: 0 });
   const tile = rectangle(4, 4, 92, 92, 21);
   const form = request.position % allowed(request.leeway, 4);
@@ -189,7 +255,19 @@ function appIcon(hand: Hand, request: SceneRequest): Layer[] {
       : form === 2
         ? [{ ...area(tone, circle(50, 108, 62)), clip: [tile] }]
         : form === 3
-          ? [{ ...area(tone, polygon([[100, 0], [100, 100], [0, 100]])), clip: [tile] }]
+          ? [
+              {
+                ...area(
+                  tone,
+                  polygon([
+                    [100, 0],
+                    [100, 100],
+                    [0, 100],
+                  ]),
+                ),
+                clip: [tile],
+              },
+            ]
           : [];
   return [area(field, tile), ...depth, ...scaled(inner, form === 1 ? 0.74 : 0.84)];
 }
@@ -199,11 +277,15 @@ function negativeSpace(hand: Hand, request: SceneRequest): Layer[] {
   const [a, b] = request.parts.figures;
   const form = FIELDS[request.position % allowed(request.leeway, FIELDS.length)];
   const cut = tintOn(field, [hand.palette.groundHex]);
-  const figure = fitted(draw(hand, a.drawn), 50, 50, 62, hand.mirror).map((p) => (p.role === 'light' || p.role === 'accent' ? { ...p, role: 'light' as const } : { ...p, role: 'body' as const }));
+  const figure = fitted(draw(hand, a.drawn), 50, 50, 62, hand.mirror).map((p) =>
+    p.role === 'light' || p.role === 'accent' ? { ...p, role: 'light' as const } : { ...p, role: 'body' as const },
+  );
   return [
     area(field, ...form(43)),
     ...FINISHES.flat(figure, cut, hand.random),
-    ...(b ? hand.finish(fitted(draw(hand, b.drawn), 50, 55, 20), hand.palette.groundHex, [others[0] ?? field, field]) : []),
+    ...(b
+      ? hand.finish(fitted(draw(hand, b.drawn), 50, 55, 20), hand.palette.groundHex, [others[0] ?? field, field])
+      : []),
   ];
 }
 
@@ -242,7 +324,13 @@ function iconSheet(hand: Hand, request: SceneRequest): Layer[] {
     if (style === 1) out.push(area(first, circle(cx, cy, size)));
     if (style === 2) out.push(area(first, rectangle(cx - size, cy - size, 2 * size, 2 * size, size * 0.36)));
     const on = style ? first : ground;
-    out.push(...hand.finish(fitted(draw(hand, figure.drawn), cx, cy, style ? cell * 0.52 : cell * 0.72), on, style ? [ground, ...others] : undefined));
+    out.push(
+      ...hand.finish(
+        fitted(draw(hand, figure.drawn), cx, cy, style ? cell * 0.52 : cell * 0.72),
+        on,
+        style ? [ground, ...others] : undefined,
+      ),
+    );
   }
   return out;
 }
@@ -251,7 +339,8 @@ function handFor(request: SceneRequest, palette: Palette): Hand {
   const { parts, seed, leeway, roundSeed } = request;
   const random = randomFrom(hashOf(seed, 'hand'));
   const name = parts.finish && Object.hasOwn(FINISHES, parts.finish) ? parts.finish : 'flat';
-  const drift = leeway >= 75 && !parts.finish ? pick(random, ['flat', 'flat', 'silhouette', 'inline', 'stencil']) : name;
+  const drift =
+    leeway >= 75 && !parts.finish ? pick(random, ['flat', 'flat', 'silhouette', 'inline', 'stencil']) : name;
   const finish = FINISHES[drift];
   // A common share keeps the four one idea; the rest is the candidate's own and grows with leeway.
   const own = 0.3 + (0.7 * leeway) / 100;
@@ -271,12 +360,17 @@ function handFor(request: SceneRequest, palette: Palette): Hand {
 
 /** Composes one candidate as layers to paint. The parts must have at least one figure. */
 export function compose(request: SceneRequest): Scene {
-  const palette = paletteFor(request.parts, request.colours, randomFrom(hashOf(request.leeway > 50 ? request.seed : request.roundSeed, 'palette')));
+  const palette = paletteFor(
+    request.parts,
+    request.colours,
+    randomFrom(hashOf(request.leeway > 50 ? request.seed : request.roundSeed, 'palette')),
+  );
   const hand = handFor(request, palette);
   const kind: Kind = request.parts.kind ?? (request.parts.figures.length > 3 ? 'icon sheet' : 'pictorial');
   const layers = {
     pictorial: centre,
-    abstract: (h: Hand, r: SceneRequest) => SINGLE[r.position % allowed(r.leeway, SINGLE.length)](h, FIGURES.abstract(h.proportion(r.parts.figures[0].word))),
+    abstract: (h: Hand, r: SceneRequest) =>
+      SINGLE[r.position % allowed(r.leeway, SINGLE.length)](h, FIGURES.abstract(h.proportion(r.parts.figures[0].word))),
     emblem,
     'negative space': negativeSpace,
     mascot: mascotScene,
@@ -285,4 +379,3 @@ export function compose(request: SceneRequest): Scene {
   }[kind](hand, request);
   return { layers, groundHex: palette.groundHex };
 }
-

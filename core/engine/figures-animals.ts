@@ -1,4 +1,18 @@
-import { accent, body, both, circle, ellipse, light, lines, path, second, symmetric, turned, type Drawing, type Proportion } from './drawing';
+import {
+  accent,
+  body,
+  both,
+  circle,
+  ellipse,
+  light,
+  lines,
+  path,
+  second,
+  symmetric,
+  turned,
+  type Drawing,
+  type Proportion,
+} from './drawing';
 
 const eyes = (x: number, y: number, r: number) => both(circle(x, y, r));
 
@@ -38,7 +52,11 @@ function hedgehog(t: Proportion): Drawing {
     body(circle(92.5, 71, 3.2)),
     body(circle(79, 64.5, 2.4)),
     second(ellipse(34, 80.5, 6, 3.4), ellipse(62, 80.5, 6, 3.4)),
-    lines('light', 2.2, `M32 50L27 42M44 44L42 ${34 + t('a')}M56 46L58 38M38 60L32 54M50 56L49 47M62 58L65 50M28 65L21 61`),
+    lines(
+      'light',
+      2.2,
+      `M32 50L27 42M44 44L42 ${34 + t('a')}M56 46L58 38M38 60L32 54M50 56L49 47M62 58L65 50M28 65L21 61`,
+    ),
   ];
 }
 
@@ -62,7 +80,11 @@ function cat(t: Proportion): Drawing {
     light(...both(path('M58 54C61 47 70 46 74 51C71 59 63 61 58 54Z'))),
     body(...both(ellipse(66.5, 52.8, 2.1, 4.6))),
     second(symmetric('M50 66L55 66C54 69 52 71 50 72')),
-    lines('light', 2, 'M50 72L50 75M50 75C47 79 43 79 40 77M50 75C53 79 57 79 60 77M74 66L88 62M74 70L88 72M26 66L12 62M26 70L12 72'),
+    lines(
+      'light',
+      2,
+      'M50 72L50 75M50 75C47 79 43 79 40 77M50 75C53 79 57 79 60 77M74 66L88 62M74 70L88 72M26 66L12 62M26 70L12 72',
+    ),
   ];
 }
 
@@ -135,8 +157,15 @@ function swallow(t: Proportion): Drawing {
 function fish(t: Proportion): Drawing {
   const fin = 3 * t('fin');
   return [
-    second(path(`M46 33C52 ${20 - fin} 62 ${16 - fin} 70 ${20 - fin}C66 26 66 30 68 36Z`), path('M48 67C52 77 60 80 66 78C64 73 64 69 66 65Z')),
-    body(path('M92 50C84 34 68 28 54 30C42 32 34 40 27 48C20 40 14 33 7 31C11 43 11 57 7 69C14 67 20 60 27 52C34 61 42 69 54 70C68 72 84 66 92 50Z')),
+    second(
+      path(`M46 33C52 ${20 - fin} 62 ${16 - fin} 70 ${20 - fin}C66 26 66 30 68 36Z`),
+      path('M48 67C52 77 60 80 66 78C64 73 64 69 66 65Z'),
+    ),
+    body(
+      path(
+        'M92 50C84 34 68 28 54 30C42 32 34 40 27 48C20 40 14 33 7 31C11 43 11 57 7 69C14 67 20 60 27 52C34 61 42 69 54 70C68 72 84 66 92 50Z',
+      ),
+    ),
     light(circle(77, 46, 3.4)),
     lines('light', 2.4, 'M65 38C60 46 60 54 65 62M54 41C50 47 50 53 54 59M43 44C41 48 41 52 43 56'),
   ];
@@ -145,7 +174,11 @@ function fish(t: Proportion): Drawing {
 function whale(t: Proportion): Drawing {
   const s = 2 * t('spout');
   return [
-    body(path('M8 58C8 40 24 30 44 30C64 30 70 46 80 46C84 40 82 32 76 28C84 27 89 30 91 35C94 31 97 29 100 29C100 42 94 54 88 60C82 74 66 82 46 82C22 82 8 74 8 58Z')),
+    body(
+      path(
+        'M8 58C8 40 24 30 44 30C64 30 70 46 80 46C84 40 82 32 76 28C84 27 89 30 91 35C94 31 97 29 100 29C100 42 94 54 88 60C82 74 66 82 46 82C22 82 8 74 8 58Z',
+      ),
+    ),
     second(path('M8 58C22 66 46 66 58 78C54 81 50 82 46 82C22 82 8 74 8 58Z')),
     light(circle(25, 54, 2.8)),
     lines('second', 3, `M42 25C42 18 38 ${14 - s} 32 14M42 25C42 18 46 ${14 - s} 52 14`),
@@ -155,11 +188,19 @@ function whale(t: Proportion): Drawing {
 function snail(t: Proportion): Drawing {
   const r = 1.5 * t('shell');
   return [
-    second(path('M6 80C18 80 24 78 30 72L64 74C72 74 78 66 78 56C78 50 82 46 87 46C93 46 96 50 95 56C94 72 84 82 66 82L12 83C8 83 5 82 6 80Z')),
+    second(
+      path(
+        'M6 80C18 80 24 78 30 72L64 74C72 74 78 66 78 56C78 50 82 46 87 46C93 46 96 50 95 56C94 72 84 82 66 82L12 83C8 83 5 82 6 80Z',
+      ),
+    ),
     lines('second', 2.6, 'M85 48L81 34M90 48L93 35'),
     second(circle(81, 33, 2.6), circle(93, 34, 2.6)),
     body(circle(44, 50, 28 + r)),
-    lines('light', 4, 'M44 52C40 52 39 47 43 44C49 40 57 45 56 53C55 63 44 68 35 63C25 57 25 42 34 34C42 27 55 28 62 36'),
+    lines(
+      'light',
+      4,
+      'M44 52C40 52 39 47 43 44C49 40 57 45 56 53C55 63 44 68 35 63C25 57 25 42 34 34C42 27 55 28 62 36',
+    ),
   ];
 }
 
@@ -169,7 +210,10 @@ function bee(t: Proportion): Drawing {
     second(...both(turned(ellipse(72, 36, 20, 11), -0.45 + w, 56, 46))),
     second(...both(turned(ellipse(67, 54, 13, 7.5), 0.3, 56, 50))),
     body(circle(50, 26, 10), symmetric('M50 34C61 34 67 44 67 56C67 70 59 82 50 92')),
-    light(path('M34.6 50C44 53 56 53 65.4 50L66.6 58C56 61 44 61 33.4 58Z'), path('M35.4 66C45 69 55 69 64.6 66L61 74C54 76 46 76 39 74Z')),
+    light(
+      path('M34.6 50C44 53 56 53 65.4 50L66.6 58C56 61 44 61 33.4 58Z'),
+      path('M35.4 66C45 69 55 69 64.6 66L61 74C54 76 46 76 39 74Z'),
+    ),
     lines('body', 2.2, 'M46 18C44 12 41 10 37 10M54 18C56 12 59 10 63 10'),
   ];
 }
@@ -185,4 +229,19 @@ function butterfly(t: Proportion): Drawing {
   ];
 }
 
-export const ANIMALS = { bat, hedgehog, owl, cat, fox, rabbit, bear, bird, swallow, fish, whale, snail, bee, butterfly };
+export const ANIMALS = {
+  bat,
+  hedgehog,
+  owl,
+  cat,
+  fox,
+  rabbit,
+  bear,
+  bird,
+  swallow,
+  fish,
+  whale,
+  snail,
+  bee,
+  butterfly,
+};

@@ -1,4 +1,20 @@
-import { accent, body, both, circle, ellipse, light, lines, path, polygon, second, symmetric, turned, type Drawing, type Point, type Proportion } from './drawing';
+import {
+  accent,
+  body,
+  both,
+  circle,
+  ellipse,
+  light,
+  lines,
+  path,
+  polygon,
+  second,
+  symmetric,
+  turned,
+  type Drawing,
+  type Point,
+  type Proportion,
+} from './drawing';
 import { star as starShape } from '../vector';
 
 function moon(t: Proportion): Drawing {
@@ -20,14 +36,27 @@ function star(t: Proportion): Drawing {
 function sun(t: Proportion): Drawing {
   const n = 12 + 2 * Math.round(1.4 * t('rays'));
   const rays = Array.from({ length: n }, (_, i) =>
-    turned(polygon([[46.6, 21], [50, 5 + (i % 2) * 5], [53.4, 21]]), (2 * Math.PI * i) / n),
+    turned(
+      polygon([
+        [46.6, 21],
+        [50, 5 + (i % 2) * 5],
+        [53.4, 21],
+      ]),
+      (2 * Math.PI * i) / n,
+    ),
   );
   return [second(...rays), body(circle(50, 50, 24))];
 }
 
 function cloud(t: Proportion): Drawing {
   const s = 3 * t('top');
-  return [body(path(`M26 76C14 76 6 68 6 58C6 48 14 41 23 41C25 29 35 ${22 - s} 47 ${22 - s}C58 ${22 - s} 66 28 70 37C84 35 95 44 95 57C95 68 87 76 76 76Z`))];
+  return [
+    body(
+      path(
+        `M26 76C14 76 6 68 6 58C6 48 14 41 23 41C25 29 35 ${22 - s} 47 ${22 - s}C58 ${22 - s} 66 28 70 37C84 35 95 44 95 57C95 68 87 76 76 76Z`,
+      ),
+    ),
+  ];
 }
 
 function drop(t: Proportion): Drawing {
@@ -41,8 +70,16 @@ function drop(t: Proportion): Drawing {
 function flame(t: Proportion): Drawing {
   const s = 3 * t('tip');
   return [
-    body(path(`M${50 + s} 6C53 24 76 36 76 62C76 80 64 93 50 93C36 93 24 80 24 64C24 52 30 46 34 38C36 44 38 48 42 50C40 34 43 18 ${50 + s} 6Z`)),
-    second(path('M51 50C54 60 64 64 64 76C64 86 58 93 50 93C42 93 36 86 36 77C36 72 38 68 41 65C42 68 43 70 46 71C45 63 47 56 51 50Z')),
+    body(
+      path(
+        `M${50 + s} 6C53 24 76 36 76 62C76 80 64 93 50 93C36 93 24 80 24 64C24 52 30 46 34 38C36 44 38 48 42 50C40 34 43 18 ${50 + s} 6Z`,
+      ),
+    ),
+    second(
+      path(
+        'M51 50C54 60 64 64 64 76C64 86 58 93 50 93C42 93 36 86 36 77C36 72 38 68 41 65C42 68 43 70 46 71C45 63 47 56 51 50Z',
+      ),
+    ),
   ];
 }
 
@@ -69,7 +106,11 @@ function sprout(t: Proportion): Drawing {
 function seed(t: Proportion): Drawing {
   const s = 2 * t('belly');
   return [
-    body(path(`M50 8C62 22 ${74 + s} 38 ${74 + s} 58C${74 + s} 78 63 92 50 92C37 92 ${26 - s} 78 ${26 - s} 58C${26 - s} 38 38 22 50 8Z`)),
+    body(
+      path(
+        `M50 8C62 22 ${74 + s} 38 ${74 + s} 58C${74 + s} 78 63 92 50 92C37 92 ${26 - s} 78 ${26 - s} 58C${26 - s} 38 38 22 50 8Z`,
+      ),
+    ),
     second(path('M50 92C63 92 74 78 74 58C74 52 73 46 71 41C63 56 54 74 50 92Z')),
     lines('light', 2.6, 'M48 28C42 38 38 50 38 62'),
   ];
@@ -89,7 +130,11 @@ function mushroom(t: Proportion): Drawing {
   const s = 3 * t('cap');
   return [
     second(symmetric('M50 50L60 50C60 64 63 76 66 86C62 90 56 91 50 91')),
-    body(path(`M8 54C8 ${30 - s} 26 ${12 - s} 50 ${12 - s}C74 ${12 - s} 92 ${30 - s} 92 54C92 58 88 59 84 58C62 54 38 54 16 58C12 59 8 58 8 54Z`)),
+    body(
+      path(
+        `M8 54C8 ${30 - s} 26 ${12 - s} 50 ${12 - s}C74 ${12 - s} 92 ${30 - s} 92 54C92 58 88 59 84 58C62 54 38 54 16 58C12 59 8 58 8 54Z`,
+      ),
+    ),
     light(ellipse(40, 30, 8, 6.5), ellipse(64, 34, 6, 5), ellipse(24, 44, 4.6, 4), ellipse(79, 47, 3.8, 3.4)),
   ];
 }
@@ -98,7 +143,11 @@ function tree(t: Proportion): Drawing {
   const s = 3 * t('crown');
   return [
     second(symmetric('M50 50L54 50C54 66 56 80 62 92L50 92')),
-    body(path(`M50 ${8 - s}C63 ${8 - s} 70 15 72 23C83 25 90 34 88 46C87 58 77 65 66 63C60 69 40 69 34 63C23 65 13 58 12 46C10 34 17 25 28 23C30 15 37 ${8 - s} 50 ${8 - s}Z`)),
+    body(
+      path(
+        `M50 ${8 - s}C63 ${8 - s} 70 15 72 23C83 25 90 34 88 46C87 58 77 65 66 63C60 69 40 69 34 63C23 65 13 58 12 46C10 34 17 25 28 23C30 15 37 ${8 - s} 50 ${8 - s}Z`,
+      ),
+    ),
     lines('light', 2.6, 'M50 63L50 36M50 54L61 43M50 47L40 37'),
   ];
 }
@@ -140,7 +189,9 @@ function tulip(t: Proportion): Drawing {
 function apple(t: Proportion): Drawing {
   const s = 2 * t('cheek');
   return [
-    body(symmetric(`M50 34C56 28 66 26 74 29C${86 + s} 34 ${90 + s} 48 ${86 + s} 62C82 80 68 94 58 92C54 91 52 90 50 90`)),
+    body(
+      symmetric(`M50 34C56 28 66 26 74 29C${86 + s} 34 ${90 + s} 48 ${86 + s} 62C82 80 68 94 58 92C54 91 52 90 50 90`),
+    ),
     lines('body', 4.4, 'M50 34C50 26 52 19 57 13'),
     second(path('M55 24C58 12 70 7 84 9C82 22 70 29 55 24Z')),
     light(path('M26 44C22 52 22 62 26 70C20 66 18 52 26 44Z')),
@@ -168,20 +219,41 @@ function wave(t: Proportion): Drawing {
 
 function lightning(t: Proportion): Drawing {
   const s = 3 * t('lean');
-  const points: Point[] = [[58 + s, 5], [20, 56], [45, 56], [38 - s, 95], [80, 39], [54, 39]];
+  const points: Point[] = [
+    [58 + s, 5],
+    [20, 56],
+    [45, 56],
+    [38 - s, 95],
+    [80, 39],
+    [54, 39],
+  ];
   return [body(polygon(points))];
 }
 
 function heart(t: Proportion): Drawing {
   const s = 2 * t('lobe');
-  return [body(symmetric(`M50 30C54 ${18 - s} 64 ${12 - s} 74 ${13 - s}C86 ${14 - s} 94 24 93 37C91 58 70 72 50 90`)), light(path('M24 27C17 31 15 41 19 49C11 42 12 28 24 27Z'))];
+  return [
+    body(symmetric(`M50 30C54 ${18 - s} 64 ${12 - s} 74 ${13 - s}C86 ${14 - s} 94 24 93 37C91 58 70 72 50 90`)),
+    light(path('M24 27C17 31 15 41 19 49C11 42 12 28 24 27Z')),
+  ];
 }
 
 function feather(t: Proportion): Drawing {
   const s = 3 * t('barb');
   return [
     body(path(`M92 6C${95 + s / 3} 34 80 64 44 74L32 76L28 72C26 62 30 48 40 36L44 42L46 30C58 16 74 8 92 6Z`)),
-    light(polygon([[58, 62], [66, 50], [52, 67]]), polygon([[74, 50], [78, 38], [69, 53]])),
+    light(
+      polygon([
+        [58, 62],
+        [66, 50],
+        [52, 67],
+      ]),
+      polygon([
+        [74, 50],
+        [78, 38],
+        [69, 53],
+      ]),
+    ),
     lines('light', 2.6, 'M84 14C64 30 46 50 34 72'),
     lines('body', 4.4, 'M36 69C28 78 20 87 12 94'),
   ];
@@ -212,7 +284,28 @@ function shell(t: Proportion): Drawing {
 }
 
 export const NATURE = {
-  moon, star, sun, cloud, drop, flame, leaf, sprout, seed, acorn, mushroom, tree, pine, mountain, flower, tulip, apple,
-  pear, wave, lightning, heart, feather, shell, abstract,
+  moon,
+  star,
+  sun,
+  cloud,
+  drop,
+  flame,
+  leaf,
+  sprout,
+  seed,
+  acorn,
+  mushroom,
+  tree,
+  pine,
+  mountain,
+  flower,
+  tulip,
+  apple,
+  pear,
+  wave,
+  lightning,
+  heart,
+  feather,
+  shell,
+  abstract,
 };
-

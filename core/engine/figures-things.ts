@@ -1,4 +1,20 @@
-import { accent, body, both, circle, hole, light, lines, path, polygon, rectangle, second, symmetric, turned, type Drawing, type Proportion } from './drawing';
+import {
+  accent,
+  body,
+  both,
+  circle,
+  hole,
+  light,
+  lines,
+  path,
+  polygon,
+  rectangle,
+  second,
+  symmetric,
+  turned,
+  type Drawing,
+  type Proportion,
+} from './drawing';
 
 function house(t: Proportion): Drawing {
   const s = 3 * t('roof');
@@ -12,7 +28,11 @@ function house(t: Proportion): Drawing {
 function key(t: Proportion): Drawing {
   const r = 17 + 1.5 * t('bow');
   return [
-    body(circle(31, 31, r + 5), hole(circle(31, 31, r - 6)), path('M43 49L49 43L90 84L90 92L80 92L80 84L72 84L72 76L64 76Z')),
+    body(
+      circle(31, 31, r + 5),
+      hole(circle(31, 31, r - 6)),
+      path('M43 49L49 43L90 84L90 92L80 92L80 84L72 84L72 76L64 76Z'),
+    ),
     second(circle(31, 31, 4)),
   ];
 }
@@ -38,7 +58,11 @@ function boat(t: Proportion): Drawing {
 function train(t: Proportion): Drawing {
   const s = 2 * t('nose');
   return [
-    body(path(`M24 26C24 14 34 ${8 - s} 50 ${8 - s}C66 ${8 - s} 76 14 76 26L80 70C80 77 75 80 70 80L30 80C25 80 20 77 20 70Z`)),
+    body(
+      path(
+        `M24 26C24 14 34 ${8 - s} 50 ${8 - s}C66 ${8 - s} 76 14 76 26L80 70C80 77 75 80 70 80L30 80C25 80 20 77 20 70Z`,
+      ),
+    ),
     light(path('M31 28C31 24 34 22 38 22L62 22C66 22 69 24 69 28L71 46C71 48 70 49 68 49L32 49C30 49 29 48 29 46Z')),
     second(...both(circle(67, 64, 5.4))),
     lines('body', 4, 'M32 80L22 94M68 80L78 94M27 88L73 88'),
@@ -72,7 +96,11 @@ function bed(t: Proportion): Drawing {
   const s = 2 * t('pillow');
   return [
     second(rectangle(16, 46 - s, 24, 14 + s, 6)),
-    body(path('M6 26C6 21 14 21 14 26L14 60L86 60C92 60 94 63 94 68L94 82C94 87 86 87 86 82L86 78L14 78L14 82C14 87 6 87 6 82Z')),
+    body(
+      path(
+        'M6 26C6 21 14 21 14 26L14 60L86 60C92 60 94 63 94 68L94 82C94 87 86 87 86 82L86 78L14 78L14 82C14 87 6 87 6 82Z',
+      ),
+    ),
     body(path('M42 56L42 50C42 44 46 41 52 41L76 41C86 41 92 47 93 56Z')),
     light(rectangle(14, 62.8, 80, 3.6)),
   ];
@@ -84,7 +112,10 @@ function bunk(t: Proportion): Drawing {
     body(rectangle(6, 12, 7, 78, 3.5), rectangle(87, 12, 7, 78, 3.5)),
     body(rectangle(10, 42, 80, 8), rectangle(10, 78, 80, 8)),
     second(rectangle(17, 30 - s, 20, 10 + s, 5), rectangle(17, 66 - s, 20, 10 + s, 5)),
-    body(path('M40 40L40 37C40 31 43 28 49 28L74 28C82 28 86 33 86 40Z'), path('M40 76L40 73C40 67 43 64 49 64L74 64C82 64 86 69 86 76Z')),
+    body(
+      path('M40 40L40 37C40 31 43 28 49 28L74 28C82 28 86 33 86 40Z'),
+      path('M40 76L40 73C40 67 43 64 49 64L74 64C82 64 86 69 86 76Z'),
+    ),
   ];
 }
 
@@ -105,7 +136,11 @@ function lantern(t: Proportion): Drawing {
     body(symmetric('M50 16L60 16L68 28L50 28'), rectangle(26, 84, 48, 9, 3)),
     body(symmetric(`M50 31L67 31L${73 + s} 81L50 81`)),
     light(symmetric(`M50 37L61 37L${66 + s} 75L50 75`)),
-    second(path('M50 44C52 52 60 56 60 65C60 71 56 75 50 75C44 75 40 71 40 65C40 60 44 58 45 54C47 56 48 57 49 57C48 52 48 48 50 44Z')),
+    second(
+      path(
+        'M50 44C52 52 60 56 60 65C60 71 56 75 50 75C44 75 40 71 40 65C40 60 44 58 45 54C47 56 48 57 49 57C48 52 48 48 50 44Z',
+      ),
+    ),
   ];
 }
 
@@ -125,7 +160,24 @@ function breakfast(t: Proportion): Drawing {
   return [
     body(path('M16 58L84 58C84 76 72 84 50 84C28 84 16 76 16 58Z'), rectangle(36, 82, 28, 9, 3)),
     second(path(`M50 ${12 - s}C64 ${12 - s} 72 36 72 52L28 52C28 36 36 ${12 - s} 50 ${12 - s}Z`)),
-    light(polygon([[28, 46], [36, 40], [43, 46], [50, 40], [57, 46], [64, 40], [72, 46], [72, 49], [64, 43.5], [57, 49.5], [50, 43.5], [43, 49.5], [36, 43.5], [28, 49]])),
+    light(
+      polygon([
+        [28, 46],
+        [36, 40],
+        [43, 46],
+        [50, 40],
+        [57, 46],
+        [64, 40],
+        [72, 46],
+        [72, 49],
+        [64, 43.5],
+        [57, 49.5],
+        [50, 43.5],
+        [43, 49.5],
+        [36, 43.5],
+        [28, 49],
+      ]),
+    ),
     lines('light', 3, 'M24 66L76 66'),
   ];
 }
@@ -152,7 +204,11 @@ function book(t: Proportion): Drawing {
 function quill(t: Proportion): Drawing {
   const s = 3 * t('curl');
   return [
-    body(path(`M90 6C${70 + s} 8 44 24 36 52C34 60 33 66 32 72L40 68C44 68 50 67 54 64L50 60C58 60 66 54 70 46L64 44C74 42 84 28 90 6Z`)),
+    body(
+      path(
+        `M90 6C${70 + s} 8 44 24 36 52C34 60 33 66 32 72L40 68C44 68 50 67 54 64L50 60C58 60 66 54 70 46L64 44C74 42 84 28 90 6Z`,
+      ),
+    ),
     lines('light', 2.4, 'M80 18C62 32 46 50 37 70'),
     lines('body', 3.6, 'M37 66L26 90'),
     second(rectangle(10, 90, 60, 4.4, 2.2)),
@@ -162,10 +218,27 @@ function quill(t: Proportion): Drawing {
 function crown(t: Proportion): Drawing {
   const s = 3 * t('points');
   return [
-    body(polygon([[12, 72], [6, 30], [30, 50], [50, 18 - s], [70, 50], [94, 30], [88, 72]])),
+    body(
+      polygon([
+        [12, 72],
+        [6, 30],
+        [30, 50],
+        [50, 18 - s],
+        [70, 50],
+        [94, 30],
+        [88, 72],
+      ]),
+    ),
     second(circle(6, 27, 5), circle(50, 14 - s, 5.4), circle(94, 27, 5)),
     body(rectangle(12, 77, 76, 9, 2)),
-    light(polygon([[50, 52], [56, 60], [50, 68], [44, 60]])),
+    light(
+      polygon([
+        [50, 52],
+        [56, 60],
+        [50, 68],
+        [44, 60],
+      ]),
+    ),
   ];
 }
 
@@ -180,7 +253,17 @@ function bell(t: Proportion): Drawing {
 
 function gear(t: Proportion): Drawing {
   const n = 8 + Math.round(1.4 * (t('teeth') + 1));
-  const teeth = Array.from({ length: n }, (_, i) => turned(polygon([[42.5, 20], [44.5, 6], [55.5, 6], [57.5, 20]]), (2 * Math.PI * i) / n));
+  const teeth = Array.from({ length: n }, (_, i) =>
+    turned(
+      polygon([
+        [42.5, 20],
+        [44.5, 6],
+        [55.5, 6],
+        [57.5, 20],
+      ]),
+      (2 * Math.PI * i) / n,
+    ),
+  );
   return [body(...teeth, circle(50, 50, 33)), light(circle(50, 50, 15)), second(circle(50, 50, 8))];
 }
 
@@ -198,7 +281,11 @@ function umbrella(t: Proportion): Drawing {
   const s = 2 * t('dome');
   return [
     lines('body', 5, 'M50 50L50 80C50 92 66 92 66 81'),
-    body(path(`M6 54C8 ${28 - s} 26 ${12 - s} 50 ${12 - s}C74 ${12 - s} 92 ${28 - s} 94 54C88 47 80 47 75 54C70 47 56 47 50 54C44 47 30 47 25 54C20 47 12 47 6 54Z`)),
+    body(
+      path(
+        `M6 54C8 ${28 - s} 26 ${12 - s} 50 ${12 - s}C74 ${12 - s} 92 ${28 - s} 94 54C88 47 80 47 75 54C70 47 56 47 50 54C44 47 30 47 25 54C20 47 12 47 6 54Z`,
+      ),
+    ),
     second(path('M50 12C60 22 67 36 69 49.5C62 47 55 48 50 54C45 48 38 47 31 49.5C33 36 40 22 50 12Z')),
     lines('body', 5, 'M50 14L50 7'),
   ];
@@ -216,7 +303,12 @@ function shield(t: Proportion): Drawing {
 function wheel(t: Proportion): Drawing {
   const n = t('spokes') > 0 ? 8 : 6;
   const spokes = Array.from({ length: n }, (_, i) => turned(rectangle(48, 14, 4, 30), (2 * Math.PI * i) / n));
-  return [body(circle(50, 50, 43), hole(circle(50, 50, 34))), body(...spokes), body(circle(50, 50, 10)), light(circle(50, 50, 4))];
+  return [
+    body(circle(50, 50, 43), hole(circle(50, 50, 34))),
+    body(...spokes),
+    body(circle(50, 50, 10)),
+    light(circle(50, 50, 4)),
+  ];
 }
 
 function basket(t: Proportion): Drawing {
@@ -258,6 +350,31 @@ function hat(t: Proportion): Drawing {
 }
 
 export const THINGS = {
-  house, key, anchor, boat, train, bicycle, suitcase, bed, bunk, lamp, lantern, cup, breakfast, tap, book, quill, crown,
-  bell, gear, candle, umbrella, shield, wheel, basket, envelope, window, hat,
+  house,
+  key,
+  anchor,
+  boat,
+  train,
+  bicycle,
+  suitcase,
+  bed,
+  bunk,
+  lamp,
+  lantern,
+  cup,
+  breakfast,
+  tap,
+  book,
+  quill,
+  crown,
+  bell,
+  gear,
+  candle,
+  umbrella,
+  shield,
+  wheel,
+  basket,
+  envelope,
+  window,
+  hat,
 };

@@ -31,7 +31,11 @@ const flat: Finish = (drawing, tint) =>
   });
 
 const silhouette: Finish = (drawing, tint) =>
-  flat(drawing, { hexOf: { ...tint.hexOf, second: tint.hexOf.body, accent: tint.hexOf.body }, separate: true }, () => 0);
+  flat(
+    drawing,
+    { hexOf: { ...tint.hexOf, second: tint.hexOf.body, accent: tint.hexOf.body }, separate: true },
+    () => 0,
+  );
 
 const outline: Finish = (drawing, tint) =>
   drawing.flatMap((part): Layer[] => {
@@ -46,7 +50,14 @@ const outline: Finish = (drawing, tint) =>
 const stencil: Finish = (drawing, tint) => {
   const parts = drawing.flatMap((part) => [gapRound(part, tint.hexOf.light), solid(part, tint.hexOf[part.role])]);
   const bridges: Contour[] = [rectangle(49, -10, 2, 52), rectangle(49, 62, 2, 60)];
-  return [...parts, { contours: bridges, hex: tint.hexOf.light, clip: drawing.filter((p) => p.role === 'body' && p.weight === undefined).flatMap((p) => p.contours) }];
+  return [
+    ...parts,
+    {
+      contours: bridges,
+      hex: tint.hexOf.light,
+      clip: drawing.filter((p) => p.role === 'body' && p.weight === undefined).flatMap((p) => p.contours),
+    },
+  ];
 };
 
 /** Sheets of paper on one another: each part throws a flat shade, down and to the right, on what lies below. */
@@ -97,13 +108,20 @@ const pencil: Finish = (drawing, tint, random) =>
   drawing.flatMap((part): Layer[] => {
     const hex = '#55565A';
     const wobble = (c: Contour, by: number): Contour => {
-      const [dx, dy, s, r] = [by * (random() - 0.5), by * (random() - 0.5), 1 + 0.012 * (random() - 0.5) * by, 0.01 * (random() - 0.5) * by];
+      const [dx, dy, s, r] = [
+        by * (random() - 0.5),
+        by * (random() - 0.5),
+        1 + 0.012 * (random() - 0.5) * by,
+        0.01 * (random() - 0.5) * by,
+      ];
       return mapContour([s, r, -r, s, dx + 50 * (1 - s) + 50 * r, dy + 50 * (1 - s) - 50 * r], c);
     };
     const filled = part.weight === undefined;
     return [
       ...(filled ? [{ contours: part.contours, hex: tint.hexOf.light }] : []),
-      ...(filled && part.role === 'body' ? [{ contours: part.contours, hex: '#C9C8C5', texture: 'lines' as const }] : []),
+      ...(filled && part.role === 'body'
+        ? [{ contours: part.contours, hex: '#C9C8C5', texture: 'lines' as const }]
+        : []),
       { contours: part.contours.map((c) => wobble(c, 1.2)), hex, weight: 0.75 },
       { contours: part.contours.map((c) => wobble(c, 2.2)), hex: '#8B8B8E', weight: 0.5 },
       { contours: part.contours.map((c) => wobble(c, 1.6)), hex, weight: 0.45 },
@@ -112,13 +130,41 @@ const pencil: Finish = (drawing, tint, random) =>
 
 /** The finishes by name. */
 export const FINISHES: Readonly<Record<string, Finish>> = {
-  flat, outline, silhouette, stencil, 'cut paper': cutPaper, 'engraved lines': engraved, halftone, inline, 'pencil sketch': pencil,
+  flat,
+  outline,
+  silhouette,
+  stencil,
+  'cut paper': cutPaper,
+  'engraved lines': engraved,
+  halftone,
+  inline,
+  'pencil sketch': pencil,
 };
 
 /** Words of prompts that ask for a finish. */
 export const FINISH_WORDS: Readonly<Record<string, string>> = {
-  flat: 'flat', solid: 'flat', outline: 'outline', outlined: 'outline', 'line art': 'outline', 'one weight': 'outline', monoline: 'outline',
-  silhouette: 'silhouette', stencil: 'stencil', stencilled: 'stencil', 'cut paper': 'cut paper', papercut: 'cut paper', collage: 'cut paper',
-  engraved: 'engraved lines', 'engraved lines': 'engraved lines', engraving: 'engraved lines', woodcut: 'engraved lines', halftone: 'halftone',
-  dotted: 'halftone', inline: 'inline', 'double line': 'inline', pencil: 'pencil sketch', sketch: 'pencil sketch', 'pencil sketch': 'pencil sketch',
+  flat: 'flat',
+  solid: 'flat',
+  outline: 'outline',
+  outlined: 'outline',
+  'line art': 'outline',
+  'one weight': 'outline',
+  monoline: 'outline',
+  silhouette: 'silhouette',
+  stencil: 'stencil',
+  stencilled: 'stencil',
+  'cut paper': 'cut paper',
+  papercut: 'cut paper',
+  collage: 'cut paper',
+  engraved: 'engraved lines',
+  'engraved lines': 'engraved lines',
+  engraving: 'engraved lines',
+  woodcut: 'engraved lines',
+  halftone: 'halftone',
+  dotted: 'halftone',
+  inline: 'inline',
+  'double line': 'inline',
+  pencil: 'pencil sketch',
+  sketch: 'pencil sketch',
+  'pencil sketch': 'pencil sketch',
 };

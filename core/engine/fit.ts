@@ -43,4 +43,3 @@ export function fitted(drawing: Drawing, cx: number, cy: number, size: number, m
 /** The areas of a drawing, for a gap round all of it. */
 export const areasOf = (drawing: Drawing): Contour[] =>
   drawing.filter((p) => p.weight === undefined && p.role !== 'light').flatMap((p) => [...p.contours]);
-

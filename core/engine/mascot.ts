@@ -1,4 +1,18 @@
-import { accent, body, both, circle, ellipse, light, lines, path, rectangle, second, symmetric, type Drawing, type Proportion } from './drawing';
+import {
+  accent,
+  body,
+  both,
+  circle,
+  ellipse,
+  light,
+  lines,
+  path,
+  rectangle,
+  second,
+  symmetric,
+  type Drawing,
+  type Proportion,
+} from './drawing';
 import { fitted } from './fit';
 
 /** What a mascot wears, from the words of the prompt. */
@@ -10,7 +24,11 @@ export interface Dress {
 export function dressFrom(prompt: string): Dress {
   const has = (pattern: RegExp) => pattern.test(prompt.toLowerCase());
   return {
-    hat: has(/conductor|captain|guard|porter|postman|driver|officer|pilot/) ? 'conductor' : has(/chef|cook|baker/) ? 'chef' : 'none',
+    hat: has(/conductor|captain|guard|porter|postman|driver|officer|pilot/)
+      ? 'conductor'
+      : has(/chef|cook|baker/)
+        ? 'chef'
+        : 'none',
     scarf: has(/scarf|winter|gardener|cosy/),
   };
 }
@@ -19,7 +37,13 @@ export function dressFrom(prompt: string): Dress {
 const HEADS: Readonly<Record<string, (t: Proportion) => { behind: Drawing; face: Drawing }>> = {
   bat: (t) => ({
     behind: [
-      body(...both(path(`M58 56C72 46 86 ${44 - 3 * t('wings')} 98 ${50 - 3 * t('wings')}C92 55 92 62 94 70C87 66 81 68 79 76C74 71 67 71 60 76Z`))),
+      body(
+        ...both(
+          path(
+            `M58 56C72 46 86 ${44 - 3 * t('wings')} 98 ${50 - 3 * t('wings')}C92 55 92 62 94 70C87 66 81 68 79 76C74 71 67 71 60 76Z`,
+          ),
+        ),
+      ),
       body(...both(path(`M56 22L${72 + 2 * t('ears')} ${0 - t('ears')}C76 10 75 22 71 30Z`))),
       second(...both(path(`M61 20L${70.5 + 2 * t('ears')} 7C72 13 71.5 19 70 25Z`))),
     ],
@@ -50,7 +74,10 @@ const HEADS: Readonly<Record<string, (t: Proportion) => { behind: Drawing; face:
     face: [light(symmetric('M50 40C56 34 66 33 72 36C68 46 58 52 50 54'))],
   }),
   rabbit: (t) => ({
-    behind: [body(...both(ellipse(59, 6 - t('ears'), 6, 19, 0.16))), second(...both(ellipse(59, 6 - t('ears'), 2.8, 14, 0.16)))],
+    behind: [
+      body(...both(ellipse(59, 6 - t('ears'), 6, 19, 0.16))),
+      second(...both(ellipse(59, 6 - t('ears'), 2.8, 14, 0.16))),
+    ],
     face: [light(symmetric('M50 36C58 36 62 42 61 47C58 52 54 53 50 53'))],
   }),
   bear: () => ({
@@ -82,7 +109,10 @@ function hatOf(dress: Dress): Drawing {
       light(circle(50, 7.5, 2.6)),
     ];
   if (dress.hat === 'chef')
-    return [light(path('M36 4C30 -6 42 -14 50 -10C58 -14 70 -6 64 4L63 14L37 14Z')), lines('body', 1.6, 'M36 4C30 -6 42 -14 50 -10C58 -14 70 -6 64 4L63 14L37 14L36 4')];
+    return [
+      light(path('M36 4C30 -6 42 -14 50 -10C58 -14 70 -6 64 4L63 14L37 14Z')),
+      lines('body', 1.6, 'M36 4C30 -6 42 -14 50 -10C58 -14 70 -6 64 4L63 14L37 14L36 4'),
+    ];
   return [];
 }
 
@@ -98,16 +128,31 @@ export function mascot(figure: string, dress: Dress, prop: Drawing | null, t: Pr
     body(rectangle(39, 82, 9, 14 + tall, 3), rectangle(52, 82, 9, 14 + tall, 3)),
     second(ellipse(41, 97 + tall, 8, 3.6), ellipse(59, 97 + tall, 8, 3.6)),
     second(symmetric('M50 50L61 50C68 54 71 70 72 88L50 88')),
-    lines('second', 8.4, prop ? 'M64 58C72 60 78 60 84 63M36 58C30 64 27 70 27 77' : 'M64 58C70 64 73 70 73 77M36 58C30 64 27 70 27 77'),
+    lines(
+      'second',
+      8.4,
+      prop ? 'M64 58C72 60 78 60 84 63M36 58C30 64 27 70 27 77' : 'M64 58C70 64 73 70 73 77M36 58C30 64 27 70 27 77',
+    ),
     body(...(prop ? [circle(86, 63, 4.8)] : [circle(73, 79, 4.8)]), circle(27, 79, 4.8)),
     accent(circle(50, 64, 1.9), circle(50, 72, 1.9), circle(50, 80, 1.9)),
     // Head and face.
     body(circle(50, 32, 23)),
     ...face,
-    ...(dress.scarf ? [accent(path('M32 49C42 56 58 56 68 49L69 56C60 62 40 62 31 56Z'), path('M58 56L66 55L68 72L59 72Z'))] : []),
+    ...(dress.scarf
+      ? [accent(path('M32 49C42 56 58 56 68 49L69 56C60 62 40 62 31 56Z'), path('M58 56L66 55L68 72L59 72Z'))]
+      : []),
     body(...both(ellipse(58.5, 34, 2.7, 3.5))),
     light(...both(circle(59.4, 32.8, 1))),
-    ...(figure === 'owl' ? [accent(symmetric('M50 36L53.5 39L50 46'))] : [body(ellipse(50, 40.6, 3, 2.1)), lines('body', 1.6, `M44.5 ${44.6 - smile / 2}C47 ${48 + smile / 2} 53 ${48 + smile / 2} 55.5 ${44.6 - smile / 2}`)]),
+    ...(figure === 'owl'
+      ? [accent(symmetric('M50 36L53.5 39L50 46'))]
+      : [
+          body(ellipse(50, 40.6, 3, 2.1)),
+          lines(
+            'body',
+            1.6,
+            `M44.5 ${44.6 - smile / 2}C47 ${48 + smile / 2} 53 ${48 + smile / 2} 55.5 ${44.6 - smile / 2}`,
+          ),
+        ]),
     ...hatOf(dress),
     ...held,
   ];

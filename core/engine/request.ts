@@ -35,7 +35,16 @@ export interface Understood {
 /** The request cannot be drawn; the message says why and what to do. */
 export class RequestError extends Error {
   constructor(
-    readonly code: 'empty_prompt' | 'prompt_too_long' | 'no_figure' | 'bad_ratio' | 'bad_size' | 'bad_count' | 'bad_colours' | 'bad_leeway' | 'too_many_figures',
+    readonly code:
+      | 'empty_prompt'
+      | 'prompt_too_long'
+      | 'no_figure'
+      | 'bad_ratio'
+      | 'bad_size'
+      | 'bad_count'
+      | 'bad_colours'
+      | 'bad_leeway'
+      | 'too_many_figures',
     message: string,
   ) {
     super(message);
@@ -70,18 +79,40 @@ export const creditsFor = (count: number, sizePx: number): number => count * (si
 
 /** Fills in what a request leaves open and checks the rest; throws a RequestError that says what is wrong. */
 export function checkRequest(request: CandidateRequest) {
-  const { prompt, leaveOut = '', leeway = 35, ratio = '1:1', colours = null, count = 4, seed = hashOf(prompt), sizePx = 1024 } = request;
-  if (!prompt.trim()) throw new RequestError('empty_prompt', 'The prompt is empty: say what is to be drawn, for example "a fox with a lantern"');
+  const {
+    prompt,
+    leaveOut = '',
+    leeway = 35,
+    ratio = '1:1',
+    colours = null,
+    count = 4,
+    seed = hashOf(prompt),
+    sizePx = 1024,
+  } = request;
+  if (!prompt.trim())
+    throw new RequestError(
+      'empty_prompt',
+      'The prompt is empty: say what is to be drawn, for example "a fox with a lantern"',
+    );
   if (prompt.length > PROMPT_LIMIT)
-    throw new RequestError('prompt_too_long', `The prompt has ${prompt.length} characters; at most ${PROMPT_LIMIT} are read`);
+    throw new RequestError(
+      'prompt_too_long',
+      `The prompt has ${prompt.length} characters; at most ${PROMPT_LIMIT} are read`,
+    );
   if (!whole(leeway, 0, 100)) throw new RequestError('bad_leeway', 'Leeway is a whole number from 0 to 100');
-  if (!whole(count, 1, COUNT_LIMIT)) throw new RequestError('bad_count', `The number of candidates is from 1 to ${COUNT_LIMIT}`);
-  if (!whole(sizePx, ...SIZE_LIMITS)) throw new RequestError('bad_size', `The size is from ${SIZE_LIMITS[0]} to ${SIZE_LIMITS[1]} px`);
-  if (colours !== null && !whole(colours, 1, 6)) throw new RequestError('bad_colours', 'The number of colours is from 1 to 6, besides the ground');
+  if (!whole(count, 1, COUNT_LIMIT))
+    throw new RequestError('bad_count', `The number of candidates is from 1 to ${COUNT_LIMIT}`);
+  if (!whole(sizePx, ...SIZE_LIMITS))
+    throw new RequestError('bad_size', `The size is from ${SIZE_LIMITS[0]} to ${SIZE_LIMITS[1]} px`);
+  if (colours !== null && !whole(colours, 1, 6))
+    throw new RequestError('bad_colours', 'The number of colours is from 1 to 6, besides the ground');
   const size = sizeFor(ratio, sizePx);
   const understood = understand(prompt, leaveOut);
   if (!understood.figures.length)
-    throw new RequestError('no_figure', 'No figure was found in the prompt: name a thing to draw, for example "a fox" or "an open book"');
+    throw new RequestError(
+      'no_figure',
+      'No figure was found in the prompt: name a thing to draw, for example "a fox" or "an open book"',
+    );
   if (understood.figures.length > 36) throw new RequestError('too_many_figures', 'At most 36 figures fit one picture');
   return { prompt, leaveOut, leeway, ratio, colours, count, seed: seed >>> 0, sizePx, ...size, understood };
 }
@@ -93,12 +124,22 @@ export const seedAt = (roundSeed: number, position: number): number => hashOf(ro
  * Draws one candidate of a request: the same request, seed and position give the same pixels on any machine. `onProgress` hears
  * the share done, 0..1, and may throw to stop.
  */
-export function drawCandidate(request: CandidateRequest, position: number, onProgress?: (done: number) => void): DrawnCandidate {
+export function drawCandidate(
+  request: CandidateRequest,
+  position: number,
+  onProgress?: (done: number) => void,
+): DrawnCandidate {
   const r = checkRequest(request);
   const seed = seedAt(r.seed, position);
   const scene = compose({
-    prompt: r.prompt, parts: r.understood.parts, leeway: r.leeway, colours: r.colours, roundSeed: r.seed, seed, position, aspect: r.widthPx / r.heightPx,
+    prompt: r.prompt,
+    parts: r.understood.parts,
+    leeway: r.leeway,
+    colours: r.colours,
+    roundSeed: r.seed,
+    seed,
+    position,
+    aspect: r.widthPx / r.heightPx,
   });
   return { seed, picture: paint(scene.layers, r.widthPx, r.heightPx, scene.groundHex, onProgress) };
 }
-

@@ -51,7 +51,8 @@ function shareLost(edges: Uint8Array, others: Uint8Array, w: number, h: number, 
   const sum = new Int32Array((w + 1) * (h + 1));
   for (let y = 0; y < h; y++)
     for (let x = 0; x < w; x++)
-      sum[(y + 1) * (w + 1) + x + 1] = others[y * w + x] + sum[y * (w + 1) + x + 1] + sum[(y + 1) * (w + 1) + x] - sum[y * (w + 1) + x];
+      sum[(y + 1) * (w + 1) + x + 1] =
+        others[y * w + x] + sum[y * (w + 1) + x + 1] + sum[(y + 1) * (w + 1) + x] - sum[y * (w + 1) + x];
   let all = 0;
   let lost = 0;
   for (let y = 0; y < h; y++)
@@ -62,7 +63,8 @@ function shareLost(edges: Uint8Array, others: Uint8Array, w: number, h: number, 
       const y0 = Math.max(0, y - reach);
       const x1 = Math.min(w, x + reach + 1);
       const y1 = Math.min(h, y + reach + 1);
-      if (sum[y1 * (w + 1) + x1] - sum[y0 * (w + 1) + x1] - sum[y1 * (w + 1) + x0] + sum[y0 * (w + 1) + x0] === 0) lost++;
+      if (sum[y1 * (w + 1) + x1] - sum[y0 * (w + 1) + x1] - sum[y1 * (w + 1) + x0] + sum[y0 * (w + 1) + x0] === 0)
+        lost++;
     }
   return all ? lost / all : 0;
 }
@@ -137,7 +139,10 @@ const recoloured = (mark: Mark, hexOf: (ink: number) => string | null): Picture 
 
 function oneColour(mark: Mark, edges: Uint8Array): ProofSheet['oneColour'] {
   const { widthPx: w, heightPx: h } = mark.picture;
-  const byDarkness = mark.inks.map((ink, k) => ({ k, L: hexToOklab(ink.hex).L, share: ink.share })).filter((i) => i.share > 0).sort((p, q) => p.L - q.L);
+  const byDarkness = mark.inks
+    .map((ink, k) => ({ k, L: hexToOklab(ink.hex).L, share: ink.share }))
+    .filter((i) => i.share > 0)
+    .sort((p, q) => p.L - q.L);
   let best: { lostShare: number; black: Set<number> } = { lostShare: Infinity, black: new Set() };
   for (let n = byDarkness.length; n >= 1; n--) {
     const black = new Set(byDarkness.slice(0, n).map((i) => i.k));
@@ -145,7 +150,10 @@ function oneColour(mark: Mark, edges: Uint8Array): ProofSheet['oneColour'] {
     const lostShare = shareLost(edges, edgesOf(split, w, h), w, h, 1);
     if (lostShare < best.lostShare - 0.01) best = { lostShare, black };
   }
-  return { picture: recoloured(mark, (k) => (best.black.has(k) ? '#000000' : null)), lostShare: Number.isFinite(best.lostShare) ? best.lostShare : 0 };
+  return {
+    picture: recoloured(mark, (k) => (best.black.has(k) ? '#000000' : null)),
+    lostShare: Number.isFinite(best.lostShare) ? best.lostShare : 0,
+  };
 }
 
 /**
@@ -157,13 +165,18 @@ export function proofsOf(picture: Picture): ProofSheet {
   const mark = markOf(picture);
   const edges = edgesOf(mark.labels, mark.picture.widthPx, mark.picture.heightPx);
   const inks = mark.inks.filter((i) => i.share >= 0.04).map((i) => i.hex);
-  const reversedInks = mark.inks.map((i) => (contrastRatio(i.hex, REVERSED_HEX) < GRAPHIC_CONTRAST ? '#FFFFFF' : i.hex));
+  const reversedInks = mark.inks.map((i) =>
+    contrastRatio(i.hex, REVERSED_HEX) < GRAPHIC_CONTRAST ? '#FFFFFF' : i.hex,
+  );
   return {
     small: SMALL_SIZES_PX.map((sizePx) => smallProof(mark, sizePx, edges)),
     oneColour: oneColour(mark, edges),
     reversed: {
       picture: recoloured(mark, (k) => reversedInks[k]),
-      contrast: leastContrast(mark.inks.map((i, k) => (i.share >= 0.04 ? reversedInks[k] : '#FFFFFF')), REVERSED_HEX),
+      contrast: leastContrast(
+        mark.inks.map((i, k) => (i.share >= 0.04 ? reversedInks[k] : '#FFFFFF')),
+        REVERSED_HEX,
+      ),
     },
     mark: mark.picture,
     inks,

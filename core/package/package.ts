@@ -63,14 +63,21 @@ export function packageFiles(artwork: Artwork, about: PackageAbout): PackageFile
     {
       name: `${stem}.svg`,
       about: 'vector artwork, sharp at any size, one named group an ink; for printers, sign makers and web sites',
-      text: artworkToSvg(artwork, { title: about.commission, description: `${about.artwork}, version ${about.version}, for ${about.client || about.commission}. Inks: ${artwork.inks.map((i) => `${i.name} ${i.hex}`).join(', ')}.` }),
+      text: artworkToSvg(artwork, {
+        title: about.commission,
+        description: `${about.artwork}, version ${about.version}, for ${about.client || about.commission}. Inks: ${artwork.inks.map((i) => `${i.name} ${i.hex}`).join(', ')}.`,
+      }),
     },
     ...PNG_SIZES_PX.map((sizePx) => ({
       name: `${stem}-${sizePx}.png`,
       about: `picture with a transparent ground, ${sizePx} px on its longer side`,
       pngSidePx: sizePx,
     })),
-    { name: `${stem}-inks.json`, about: 'the inks as design tokens (W3C format), for developers', text: inkTokens(artwork, title) },
+    {
+      name: `${stem}-inks.json`,
+      about: 'the inks as design tokens (W3C format), for developers',
+      text: inkTokens(artwork, title),
+    },
   ];
   const width = Math.max(...files.map((f) => f.name.length));
   const readme = [
@@ -81,7 +88,12 @@ export function packageFiles(artwork: Artwork, about: PackageAbout): PackageFile
     ...files.map((f) => `  ${f.name.padEnd(width)}  ${f.about}`),
     '',
     'Inks',
-    ...artwork.inks.map((i) => `  ${i.hex}  ${i.name}  (red ${hexToRgb(i.hex).join(', green ').replace(/, green (\d+)$/, ', blue $1')})`),
+    ...artwork.inks.map(
+      (i) =>
+        `  ${i.hex}  ${i.name}  (red ${hexToRgb(i.hex)
+          .join(', green ')
+          .replace(/, green (\d+)$/, ', blue $1')})`,
+    ),
     '',
     'Colours are sRGB. Nothing in this package needs a program of its own: SVG, PNG, JSON and plain text are open formats.',
     '',

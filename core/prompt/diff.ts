@@ -36,7 +36,8 @@ export function diffWords(before: string, after: string): WordChange[] {
     if (i < a.length && j < b.length && bare(a[i]) === bare(b[j])) {
       add('same', b[j++]);
       i++;
-    } else if (i < a.length && (j === b.length || length[(i + 1) * width + j] >= length[i * width + j + 1])) add('dropped', a[i++]);
+    } else if (i < a.length && (j === b.length || length[(i + 1) * width + j] >= length[i * width + j + 1]))
+      add('dropped', a[i++]);
     else add('added', b[j++]);
   }
   for (const word of rest.slice(400)) add('same', word);

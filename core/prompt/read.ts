@@ -42,12 +42,26 @@ export interface Lexicon {
 }
 
 const NUMBERS: Readonly<Record<string, number>> = {
-  one: 1, single: 1, two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8, nine: 9, ten: 10, twelve: 12,
+  one: 1,
+  single: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  twelve: 12,
 };
 
 const KIND_WORDS: readonly [RegExp, Kind][] = [
   [/\bapp icon\b/, 'app icon'],
-  [/\b(?:icon sheet|(?:sheet|set|row|grid) of (?:\w+ )?(?:matching )?(?:icons?|pictograms?|symbols?)|pictograms|icons)\b/, 'icon sheet'],
+  [
+    /\b(?:icon sheet|(?:sheet|set|row|grid) of (?:\w+ )?(?:matching )?(?:icons?|pictograms?|symbols?)|pictograms|icons)\b/,
+    'icon sheet',
+  ],
   [/\bmascot\b/, 'mascot'],
   [/\b(?:negative[- ]space)(?: mark| logo)?\b/, 'negative space'],
   [/\b(?:emblem|badge|roundel|seal|crest|stamp)\b/, 'emblem'],
@@ -56,9 +70,25 @@ const KIND_WORDS: readonly [RegExp, Kind][] = [
 ];
 
 const RELATIONS: Readonly<Record<string, Relation>> = {
-  with: 'with', and: 'with', over: 'over', above: 'over', under: 'under', below: 'under', beneath: 'under', behind: 'behind',
-  inside: 'inside', in: 'inside', within: 'inside', on: 'on', atop: 'on', holding: 'holding', carrying: 'holding',
-  wearing: 'wearing', riding: 'riding', before: 'over', against: 'over',
+  with: 'with',
+  and: 'with',
+  over: 'over',
+  above: 'over',
+  under: 'under',
+  below: 'under',
+  beneath: 'under',
+  behind: 'behind',
+  inside: 'inside',
+  in: 'inside',
+  within: 'inside',
+  on: 'on',
+  atop: 'on',
+  holding: 'holding',
+  carrying: 'holding',
+  wearing: 'wearing',
+  riding: 'riding',
+  before: 'over',
+  against: 'over',
 };
 
 const PLAIN = new Set(
@@ -100,7 +130,14 @@ export const splitList = (text: string): string[] =>
  * not understood are listed. `leaveOut` is the field beside the prompt; what the prompt itself excludes is added to it.
  */
 export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): PromptParts {
-  let rest = ' ' + text.toLowerCase().replace(/[\u2018\u2019]/g, "'").replace(/[\u201c\u201d]/g, '"').replace(/\s+/g, ' ') + ' ';
+  let rest =
+    ' ' +
+    text
+      .toLowerCase()
+      .replace(/[\u2018\u2019]/g, "'")
+      .replace(/[\u201c\u201d]/g, '"')
+      .replace(/\s+/g, ' ') +
+    ' ';
   /** Takes all matches out of the text, leaving a mark, so that neighbours do not run together. */
   const take = (pattern: RegExp, use: (match: RegExpExecArray) => void): void => {
     const found = [...rest.matchAll(new RegExp(pattern.source, 'g'))];
@@ -112,10 +149,15 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   take(/"([^"]{1,80})"/, (m) => lettering.push(m[1].trim()));
 
   const out = splitList(leaveOut);
-  take(/\b(?:no|without)\s+([a-z][a-z -]*?)(?=\s*(?:[,;.|]|$| with | on | and no | without ))/, (m) => out.push(...splitList(m[1])));
+  take(/\b(?:no|without)\s+([a-z][a-z -]*?)(?=\s*(?:[,;.|]|$| with | on | and no | without ))/, (m) =>
+    out.push(...splitList(m[1])),
+  );
 
   let ground: NamedColour | null = null;
-  take(new RegExp(`(?:\\b(?:on|against)\\s+(?:an?\\s+|the\\s+)?)?(${ANY_COLOUR})\\s+(?:back)?ground\\b`), (m) => (ground = namedColour(m[1])));
+  take(
+    new RegExp(`(?:\\b(?:on|against)\\s+(?:an?\\s+|the\\s+)?)?(${ANY_COLOUR})\\s+(?:back)?ground\\b`),
+    (m) => (ground = namedColour(m[1])),
+  );
 
   let colourCount: number | null = null;
   take(/\bblack[ -]and[ -]white\b/, () => (colourCount = 1));
@@ -158,18 +200,34 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
     }
     const word = words[i];
     if (found) {
-      if (!figures.some((f) => f.drawn === found.drawn)) figures.push({ ...found, relation: figures.length ? (relation ?? 'with') : null });
+      if (!figures.some((f) => f.drawn === found.drawn))
+        figures.push({ ...found, relation: figures.length ? (relation ?? 'with') : null });
       relation = null;
     } else if (word in RELATIONS) relation = RELATIONS[word];
     else if (/[a-z]/.test(word) && word.length > 2 && !PLAIN.has(word)) notUnderstood.push(word);
   }
 
-  const excluded = (f: FoundFigure) => out.some((o) => o === f.word || o === f.drawn || lexicon.findFigure(o)?.drawn === f.drawn);
+  const excluded = (f: FoundFigure) =>
+    out.some((o) => o === f.word || o === f.drawn || lexicon.findFigure(o)?.drawn === f.drawn);
   const kept = figures.filter((f) => !excluded(f));
   // A word in front of a known figure ("a red noctule bat") describes it; alone, it is the figure one has no drawing for.
   if (!kept.length && notUnderstood.length && !figures.length)
     kept.push({ word: notUnderstood.shift()!, drawn: 'abstract', via: 'none', relation: null });
-  else if (!kept.length && kind === 'abstract') kept.push({ word: 'abstract', drawn: 'abstract', via: 'name', relation: null });
+  else if (!kept.length && kind === 'abstract')
+    kept.push({ word: 'abstract', drawn: 'abstract', via: 'name', relation: null });
 
-  return { figures: kept, kind, finish, detail, colours, colourCount, ground, lettering, leaveOut: out, rows, columns, notUnderstood };
+  return {
+    figures: kept,
+    kind,
+    finish,
+    detail,
+    colours,
+    colourCount,
+    ground,
+    lettering,
+    leaveOut: out,
+    rows,
+    columns,
+    notUnderstood,
+  };
 }

@@ -84,7 +84,8 @@ export function unmix(picture: Picture, flat: Uint8Array, inks: readonly FoundIn
         bestPair = [p, q, 1 - t];
       }
     };
-    for (let a = 0; a < nearby.length; a++) for (let c = a + 1; c < nearby.length; c++) tryPair(nearby[a], nearby[c], 0);
+    for (let a = 0; a < nearby.length; a++)
+      for (let c = a + 1; c < nearby.length; c++) tryPair(nearby[a], nearby[c], 0);
     if (best > 12) {
       // Nothing near explains it: one end may be an ink that has no flat pixel here.
       for (const a of nearby) for (let c = 0; c < inks.length; c++) if (!nearby.includes(c)) tryPair(a, c, 8);

@@ -57,7 +57,10 @@ export function halfLines(field: Float32Array, widthPx: number, heightPx: number
   const pattern = (c: number): number => {
     const o = Math.floor(c / cw) * pw + (c % cw);
     return (
-      (padded[o] >= 0.5 ? 1 : 0) | (padded[o + 1] >= 0.5 ? 2 : 0) | (padded[o + pw + 1] >= 0.5 ? 4 : 0) | (padded[o + pw] >= 0.5 ? 8 : 0)
+      (padded[o] >= 0.5 ? 1 : 0) |
+      (padded[o + 1] >= 0.5 ? 2 : 0) |
+      (padded[o + pw + 1] >= 0.5 ? 4 : 0) |
+      (padded[o + pw] >= 0.5 ? 8 : 0)
     );
   };
   const stepsOf = (c: number): readonly (readonly [number, number])[] => {
@@ -74,7 +77,13 @@ export function halfLines(field: Float32Array, widthPx: number, heightPx: number
     const cx = c % cw;
     const o = cy * pw + cx;
     const [p, q] =
-      edge === 0 ? [padded[o], padded[o + 1]] : edge === 1 ? [padded[o + 1], padded[o + pw + 1]] : edge === 2 ? [padded[o + pw], padded[o + pw + 1]] : [padded[o], padded[o + pw]];
+      edge === 0
+        ? [padded[o], padded[o + 1]]
+        : edge === 1
+          ? [padded[o + 1], padded[o + pw + 1]]
+          : edge === 2
+            ? [padded[o + pw], padded[o + pw + 1]]
+            : [padded[o], padded[o + pw]];
     const t = (0.5 - p) / (q - p);
     out.push(cx - 0.5 + (edge === 1 ? 1 : edge === 3 ? 0 : t), cy - 0.5 + (edge === 2 ? 1 : edge === 0 ? 0 : t));
   };

@@ -99,7 +99,8 @@ function findCorners(line: Line, options: FitOptions): { index: number; point: P
     if (Math.abs(cross) > 0.2) {
       const t = ((after.c[0] - before.c[0]) * after.d[1] - (after.c[1] - before.c[1]) * after.d[0]) / cross;
       const meet: Point = [before.c[0] + t * before.d[0], before.c[1] + t * before.d[1]];
-      if (Math.hypot(meet[0] - point[0], meet[1] - point[1]) < 1.6 / Math.sqrt(Math.max(0.2, Math.abs(cross)))) point = meet;
+      if (Math.hypot(meet[0] - point[0], meet[1] - point[1]) < 1.6 / Math.sqrt(Math.max(0.2, Math.abs(cross))))
+        point = meet;
     }
     corners.push({ index: i, point });
   }
@@ -123,7 +124,10 @@ function fitRun(xs: number[], ys: number[], t0: Point, t1: Point, tolerance: num
   let strays = 0;
   if (chord > 1e-9)
     for (let i = 1; i < n - 1; i++)
-      strays = Math.max(strays, Math.abs((xs[i] - xs[0]) * (end[1] - ys[0]) - (ys[i] - ys[0]) * (end[0] - xs[0])) / chord);
+      strays = Math.max(
+        strays,
+        Math.abs((xs[i] - xs[0]) * (end[1] - ys[0]) - (ys[i] - ys[0]) * (end[0] - xs[0])) / chord,
+      );
   if (chord > 1e-9 && strays < tolerance * 0.6) {
     out.push({ kind: 'line', to: end });
     return;
@@ -217,8 +221,15 @@ export function fitLoop(loop: Loop, options: FitOptions): Contour {
       for (let i = 1; i < line.n; i++) if (pick(i) < pick(best)) best = i;
       return best;
     };
-    const marks = [...new Set([extreme(line.x), extreme((i) => -line.y(i)), extreme((i) => -line.x(i)), extreme(line.y)])].sort((p, q) => p - q);
-    const tangents = marks.map((i) => unit(line.x(line.step(i, 2.5)) - line.x(line.step(i, -2.5)), line.y(line.step(i, 2.5)) - line.y(line.step(i, -2.5))));
+    const marks = [
+      ...new Set([extreme(line.x), extreme((i) => -line.y(i)), extreme((i) => -line.x(i)), extreme(line.y)]),
+    ].sort((p, q) => p - q);
+    const tangents = marks.map((i) =>
+      unit(
+        line.x(line.step(i, 2.5)) - line.x(line.step(i, -2.5)),
+        line.y(line.step(i, 2.5)) - line.y(line.step(i, -2.5)),
+      ),
+    );
     marks.forEach((from, m) => {
       const to = marks[(m + 1) % marks.length] + (m + 1 === marks.length ? line.n : 0);
       const [xs, ys] = run(line, from, to);

@@ -46,7 +46,8 @@ const labOf = (k: { r: number; g: number; b: number; n: number }): Oklab => rgbT
  * How much two heaps of colour resist being made one: their distance in OKLab, less for heaps that are both small (Ward 1963
  * weighs by size in this way), so that a small but distinct colour stays.
  */
-const resistance = (p: Heap, q: Heap): number => oklabDistance(p.lab, q.lab) * (0.35 + Math.min(1, Math.min(p.n, q.n) ** 0.18 / 8));
+const resistance = (p: Heap, q: Heap): number =>
+  oklabDistance(p.lab, q.lab) * (0.35 + Math.min(1, Math.min(p.n, q.n) ** 0.18 / 8));
 
 /** Nearest heaps are made one until `done` says to stop. */
 function mergeHeaps(heaps: Heap[], done: (heaps: readonly Heap[], least: number) => boolean): void {
@@ -169,4 +170,3 @@ export function nearestInk(lab: Oklab, inks: readonly FoundInk[]): number {
   }
   return best;
 }
-

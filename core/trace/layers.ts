@@ -15,7 +15,8 @@ export function inkField(cells: Cells, ink: number, rank: ReadonlyMap<number, nu
   const own = rank.get(ink)!;
   const above = new Uint8Array(256);
   for (const [k, r] of rank) above[k] = r > own ? 1 : 0;
-  for (let i = 0; i < n; i++) field[i] = (first[i] === ink ? share[i] : 0) + (second[i] === ink && first[i] !== ink ? 1 - share[i] : 0);
+  for (let i = 0; i < n; i++)
+    field[i] = (first[i] === ink ? share[i] : 0) + (second[i] === ink && first[i] !== ink ? 1 - share[i] : 0);
   if (!stacked) return field;
 
   const under = new Float32Array(n);
@@ -50,7 +51,14 @@ export function inkField(cells: Cells, ink: number, rank: ReadonlyMap<number, nu
 }
 
 /** Fills connected holes of a field that touch no border and hold nothing but inks above. */
-function fillHoles(field: Float32Array, w: number, h: number, first: Uint8Array, above: Uint8Array, upper: Float32Array): void {
+function fillHoles(
+  field: Float32Array,
+  w: number,
+  h: number,
+  first: Uint8Array,
+  above: Uint8Array,
+  upper: Float32Array,
+): void {
   const seen = new Uint8Array(w * h);
   // The hole being walked is the stack itself: members stay in it behind the point reached.
   const queue = new Int32Array(w * h);

@@ -1,6 +1,16 @@
 import { nameColours } from '../colour';
 import type { Picture } from '../raster';
-import { artworkToSvg, contains, countPoints, flatten, signedArea, type Artwork, type Contour, type Ink, type Piece } from '../vector';
+import {
+  artworkToSvg,
+  contains,
+  countPoints,
+  flatten,
+  signedArea,
+  type Artwork,
+  type Contour,
+  type Ink,
+  type Piece,
+} from '../vector';
 import { dropSpecks, NOTHING, unmix } from './cells';
 import { halfLines } from './contours';
 import { fitLoop, type FitOptions } from './fit';
@@ -20,7 +30,13 @@ export interface TraceOptions {
   readonly smoothness: number;
 }
 
-export const TRACE_DEFAULTS: TraceOptions = { colours: 'auto', ground: 'drop', stacking: 'stacked', speckPx2: 12, smoothness: 30 };
+export const TRACE_DEFAULTS: TraceOptions = {
+  colours: 'auto',
+  ground: 'drop',
+  stacking: 'stacked',
+  speckPx2: 12,
+  smoothness: 30,
+};
 
 /** What a trace came to. */
 export interface TraceFigures {
@@ -53,7 +69,8 @@ export function checkTraceOptions(options: Partial<TraceOptions>): TraceOptions 
   if (o.colours !== 'auto' && !(Number.isInteger(o.colours) && within(o.colours, 1, 32)))
     throw new TraceOptionsError('colours is "auto" or a whole number from 1 to 32');
   if (o.ground !== 'keep' && o.ground !== 'drop') throw new TraceOptionsError('ground is "keep" or "drop"');
-  if (o.stacking !== 'stacked' && o.stacking !== 'cutout') throw new TraceOptionsError('stacking is "stacked" or "cutout"');
+  if (o.stacking !== 'stacked' && o.stacking !== 'cutout')
+    throw new TraceOptionsError('stacking is "stacked" or "cutout"');
   if (!within(o.speckPx2, 0, 100_000)) throw new TraceOptionsError('the size of specks is from 0 to 100000 px²');
   if (!within(o.smoothness, 0, 100)) throw new TraceOptionsError('smoothness is from 0 to 100');
   return o;
@@ -67,7 +84,9 @@ const fitOptions = (smoothness: number): FitOptions => ({
 /** Makes pieces of contours: each outer one with the holes that lie in it. */
 function piecesOf(contours: readonly Contour[], inkId: string): Omit<Piece, 'id'>[] {
   const areas = contours.map((c) => signedArea(flatten(c, 0.5)));
-  const outer = contours.map((contour, i) => ({ contour, area: areas[i], holes: [] as Contour[] })).filter((o) => o.area > 0);
+  const outer = contours
+    .map((contour, i) => ({ contour, area: areas[i], holes: [] as Contour[] }))
+    .filter((o) => o.area > 0);
   contours.forEach((hole, i) => {
     if (areas[i] >= 0) return;
     let home: (typeof outer)[number] | null = null;
@@ -84,7 +103,10 @@ function snapToBorder(contour: Contour, w: number, h: number): Contour {
     Math.abs(x) < 0.3 ? 0 : Math.abs(x - w) < 0.3 ? w : x,
     Math.abs(y) < 0.3 ? 0 : Math.abs(y - h) < 0.3 ? h : y,
   ];
-  return { start: snap(contour.start), segments: contour.segments.map((s) => (s.kind === 'line' ? { ...s, to: snap(s.to) } : { ...s, to: snap(s.to) })) };
+  return {
+    start: snap(contour.start),
+    segments: contour.segments.map((s) => (s.kind === 'line' ? { ...s, to: snap(s.to) } : { ...s, to: snap(s.to) })),
+  };
 }
 
 /**
@@ -105,7 +127,8 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
   dropSpecks(cells, options.speckPx2);
   const dropped = options.ground === 'drop' && ground !== null && found.length > 1 ? ground : null;
   if (dropped !== null)
-    for (const part of [cells.first, cells.second]) for (let i = 0; i < part.length; i++) if (part[i] === dropped) part[i] = NOTHING;
+    for (const part of [cells.first, cells.second])
+      for (let i = 0; i < part.length; i++) if (part[i] === dropped) part[i] = NOTHING;
   progress(0.4);
 
   // The ground lies below all, then the biggest ink.

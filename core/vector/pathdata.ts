@@ -50,7 +50,8 @@ export function parsePath(data: string, close = true): Contour[] {
   let segments: Segment[] = [];
   const number = (): number => {
     const v = Number(tokens[i++]);
-    if (!Number.isFinite(v)) throw new SyntaxError(`path data: a number was expected at token ${i} ("${tokens[i - 1]}")`);
+    if (!Number.isFinite(v))
+      throw new SyntaxError(`path data: a number was expected at token ${i} ("${tokens[i - 1]}")`);
     return v;
   };
   const point = (relative: boolean): [number, number] => {
