@@ -5,7 +5,7 @@ import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
 export default {
   preprocess: vitePreprocess(),
   kit: {
-    adapter: adapter({ envPrefix: 'ODD_QUILL_' }),
+    adapter: adapter({ envPrefix: 'ODD_QUILL_WEB_' }),
     alias: { $core: './core' },
     // Every state-changing request is checked for its origin in hooks.server.ts, whatever its content type.
     csrf: { trustedOrigins: ['*'] },

@@ -1,7 +1,6 @@
 import {
   accent,
   body,
-  both,
   circle,
   ellipse,
   light,

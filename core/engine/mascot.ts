@@ -21,15 +21,18 @@ export interface Dress {
   readonly scarf: boolean;
 }
 
+const CAPPED = /\b(?:conductor|captain|guard|porter|postman|driver|officer|pilot)s?\b/;
+const AT_THE_STOVE = /\b(?:chef|cook|baker)s?\b/;
+const OUTDOORS = /\b(?:gardener|farmer|ranger)s?\b/;
+
+/** Whether a word is a trade that mascots have a dress for. */
+export const isRole = (word: string): boolean => CAPPED.test(word) || AT_THE_STOVE.test(word) || OUTDOORS.test(word);
+
 export function dressFrom(prompt: string): Dress {
   const has = (pattern: RegExp) => pattern.test(prompt.toLowerCase());
   return {
-    hat: has(/conductor|captain|guard|porter|postman|driver|officer|pilot/)
-      ? 'conductor'
-      : has(/chef|cook|baker/)
-        ? 'chef'
-        : 'none',
-    scarf: has(/scarf|winter|gardener|cosy/),
+    hat: has(CAPPED) ? 'conductor' : has(AT_THE_STOVE) ? 'chef' : 'none',
+    scarf: has(OUTDOORS) || has(/\b(?:scarf|winter|cosy)\b/),
   };
 }
 

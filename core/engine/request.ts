@@ -2,6 +2,7 @@ import { readPrompt, type FoundFigure, type PromptParts } from '../prompt';
 import { compose } from './compose';
 import { FINISH_WORDS } from './finish';
 import { findFigure } from './lexicon';
+import { isRole } from './mascot';
 import { paint } from './paint';
 import { hashOf } from './random';
 import type { Picture } from '../raster';
@@ -57,7 +58,7 @@ export const COUNT_LIMIT = 8;
 
 /** Reads what a prompt asks for, by this engine's lexicon. */
 export function understand(prompt: string, leaveOut = ''): Understood {
-  const parts = readPrompt(prompt, { findFigure, finishes: FINISH_WORDS }, leaveOut);
+  const parts = readPrompt(prompt, { findFigure, isRole, finishes: FINISH_WORDS }, leaveOut);
   return { parts, figures: parts.figures.map(({ word, drawn, via }) => ({ word, drawn, via })) };
 }
 

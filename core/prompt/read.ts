@@ -21,6 +21,8 @@ export interface PromptParts {
   /** In the order of the prompt; the relation says how a figure stands to the one before it. */
   readonly figures: readonly (FoundFigure & { readonly relation: Relation | null })[];
   readonly kind: Kind | null;
+  /** What a mascot is by trade, which decides its dress. */
+  readonly role: string | null;
   readonly finish: string | null;
   /** 0 (minimal) to 100 (detailed), or null when nothing was said. */
   readonly detail: number | null;
@@ -37,6 +39,8 @@ export interface PromptParts {
 /** What a reader needs to know of the engine that will draw. */
 export interface Lexicon {
   readonly findFigure: (phrase: string) => FoundFigure | null;
+  /** Whether a word is a trade that a mascot can be dressed for. */
+  readonly isRole: (word: string) => boolean;
   /** Words for finishes, each with the name of its finish. */
   readonly finishes: Readonly<Record<string, string>>;
 }
@@ -190,6 +194,7 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
 
   const figures: (FoundFigure & { relation: Relation | null })[] = [];
   const notUnderstood: string[] = [];
+  let role: string | null = null;
   let relation: Relation | null = null;
   const words = rest.match(/[a-z']+(?:-[a-z']+)*|[|,;.:]/g) ?? [];
   for (let i = 0; i < words.length; i++) {
@@ -204,6 +209,7 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
         figures.push({ ...found, relation: figures.length ? (relation ?? 'with') : null });
       relation = null;
     } else if (word in RELATIONS) relation = RELATIONS[word];
+    else if (kind === 'mascot' && lexicon.isRole(word)) role ??= word;
     else if (/[a-z]/.test(word) && word.length > 2 && !PLAIN.has(word)) notUnderstood.push(word);
   }
 
@@ -219,6 +225,7 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   return {
     figures: kept,
     kind,
+    role,
     finish,
     detail,
     colours,

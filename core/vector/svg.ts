@@ -3,7 +3,6 @@ import { formatPath, shortNumber } from './pathdata';
 
 /** Text made safe inside XML elements and attributes; characters that XML forbids are dropped. */
 export const escapeXml = (text: string): string =>
-  // eslint-disable-next-line no-control-regex
   text
     .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
     .replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);

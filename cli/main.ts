@@ -1,0 +1,69 @@
+import { readFileSync } from 'node:fs';
+import { RequestError } from '../core/engine';
+import { TraceOptionsError } from '../core/trace';
+import { PictureFileError } from '../node/pictures';
+import { TaskError } from '../node/pool';
+import { candidatesCommand } from './candidates';
+import { traceCommand } from './trace';
+import { UsageError } from './usage';
+
+const HELP = `odd-quill: candidates and traces from the command line
+
+  odd-quill trace INPUT... [options]
+      Turns PNG, JPEG or WebP pictures into SVG artwork.
+      --out DIR|FILE.svg         where it goes; a folder when there are several inputs (beside the input)
+      --colours N|auto           colours in all, ground included (auto)
+      --ground keep|drop         keep the ground as a piece, or leave it out (keep)
+      --stacking stacked|cutout  pieces lie on each other, or are cut out of each other (stacked)
+      --json                     one JSON object a line on standard output
+
+  odd-quill candidates --prompt TEXT [options]
+      Draws candidates with the stand-in image engine and writes PNG files.
+      --out DIR                  where they go (the current folder)
+      --count N                  how many, 1 to 8 (4)
+      --seed N                   the same seed gives the same pictures (from the prompt)
+      --size N                   the longer side in pixels, 64 to 2048 (1024)
+      --ratio W:H                width to height (1:1)
+      --leeway 0..100            how freely the engine may depart from the prompt (35)
+      --leave-out TEXT           what must not appear
+      --colours N                inks besides the ground, 1 to 6 (from the prompt)
+      --json                     one JSON object on standard output
+
+  odd-quill --help               this text
+  odd-quill --version
+
+Exit codes: 0 done, 1 an input could not be used or a file not written, 2 the command was not understood.
+`;
+
+/** Runs the command with its arguments; gives the exit code. */
+export async function main(args: readonly string[]): Promise<number> {
+  const [command, ...rest] = args;
+  try {
+    if (command === '--version') {
+      const { version } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as {
+        version: string;
+      };
+      console.log(version);
+      return 0;
+    }
+    if (command === '--help' || command === '-h' || command === 'help' || rest.includes('--help')) {
+      process.stdout.write(HELP);
+      return 0;
+    }
+    if (command === 'trace') return await traceCommand(rest);
+    if (command === 'candidates') return await candidatesCommand(rest);
+    throw new UsageError(
+      command === undefined ? 'say what to do: trace or candidates' : `there is no command "${command}"`,
+    );
+  } catch (error) {
+    const { message } = error as Error;
+    console.error(`odd-quill: ${message}`);
+    if (error instanceof UsageError || error instanceof RequestError || error instanceof TraceOptionsError) {
+      console.error('odd-quill --help lists what there is');
+      return 2;
+    }
+    const known = error instanceof PictureFileError || error instanceof TaskError || 'code' in (error as object);
+    if (!known) console.error((error as Error).stack);
+    return 1;
+  }
+}

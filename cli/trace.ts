@@ -1,0 +1,82 @@
+import { mkdir, readFile, stat, writeFile } from 'node:fs/promises';
+import { basename, dirname, extname, join } from 'node:path';
+import { checkTraceOptions, trace, type TraceOptions } from '../core/trace';
+import { artworkToSvg } from '../core/vector';
+import { decodePicture, PictureFileError } from '../node/pictures';
+import { readArgs, UsageError, wholeNumber } from './usage';
+
+const isFolder = (path: string): Promise<boolean> =>
+  stat(path).then(
+    (s) => s.isDirectory(),
+    () => false,
+  );
+
+/** Where each input's SVG goes. */
+async function outputsFor(inputs: readonly string[], out: string | undefined): Promise<string[]> {
+  const named = (dir: string) => inputs.map((input) => join(dir, basename(input, extname(input)) + '.svg'));
+  if (out === undefined) return inputs.map((input) => join(dirname(input), basename(input, extname(input)) + '.svg'));
+  if (inputs.length === 1 && extname(out).toLowerCase() === '.svg' && !(await isFolder(out))) return [out];
+  const outputs = named(out);
+  const twice = outputs.find((o, i) => outputs.indexOf(o) !== i);
+  if (twice) throw new UsageError(`two inputs would both be written to ${twice}`);
+  return outputs;
+}
+
+async function traceOne(input: string, output: string, options: TraceOptions) {
+  const started = performance.now();
+  const file = await readFile(input);
+  const picture = await decodePicture(file);
+  const { artwork, figures } = trace(picture, options);
+  const svg = artworkToSvg(artwork, { lines: false });
+  await mkdir(dirname(output), { recursive: true });
+  await writeFile(output, svg);
+  return {
+    input,
+    output,
+    widthPx: picture.widthPx,
+    heightPx: picture.heightPx,
+    inks: figures.inks,
+    segments: figures.segments,
+    bytes: Buffer.byteLength(svg),
+    ms: Math.round(performance.now() - started),
+  };
+}
+
+/** `odd-quill trace`: every input is tried; the exit code is 1 when one of them could not be used. */
+export async function traceCommand(args: readonly string[]): Promise<number> {
+  const { values, positionals } = readArgs({
+    args: [...args],
+    allowPositionals: true,
+    options: {
+      out: { type: 'string' },
+      colours: { type: 'string', default: 'auto' },
+      ground: { type: 'string', default: 'keep' },
+      stacking: { type: 'string', default: 'stacked' },
+      json: { type: 'boolean', default: false },
+    },
+  });
+  if (!positionals.length) throw new UsageError('trace wants at least one picture');
+  const options = checkTraceOptions({
+    colours: values.colours === 'auto' ? 'auto' : wholeNumber('colours', values.colours),
+    ground: values.ground as TraceOptions['ground'],
+    stacking: values.stacking as TraceOptions['stacking'],
+  });
+  const outputs = await outputsFor(positionals, values.out);
+  let failed = 0;
+  for (const [i, input] of positionals.entries()) {
+    try {
+      const report = await traceOne(input, outputs[i], options);
+      if (values.json) console.log(JSON.stringify(report));
+      else
+        console.log(
+          `${report.output}: ${report.inks.length} ${report.inks.length === 1 ? 'ink' : 'inks'}, ${report.segments} segments, ${report.bytes} bytes, ${report.ms} ms`,
+        );
+    } catch (error) {
+      const { code, message } = error as NodeJS.ErrnoException;
+      if (!(error instanceof PictureFileError) && typeof code !== 'string') throw error;
+      failed++;
+      console.error(`odd-quill: ${input}: ${code === 'ENOENT' ? 'there is no such file' : message}`);
+    }
+  }
+  return failed ? 1 : 0;
+}

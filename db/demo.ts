@@ -1,0 +1,208 @@
+/**
+ * The demo data: two made-up commissions, made by the application itself from seeds, over its own API. A database that has a
+ * commission already is left alone.
+ */
+import type { ArtworkState, Candidate, Commission, Delivery, Round, Wall } from '../src/lib/contract/answers';
+import { TRACE_DEFAULTS, trace } from '../core/trace';
+import type { Edit } from '../core/vector';
+import { decodePicture } from '../node/pictures';
+
+interface DemoRound {
+  readonly prompt: string;
+  readonly leaveOut?: string;
+  readonly leeway: number;
+  readonly seed: number;
+  readonly colours?: number;
+  readonly keep?: readonly number[];
+  readonly aside?: readonly number[];
+}
+
+const NOCTULE = {
+  name: 'Noctule Night Rail',
+  client: 'Maren Holt, managing director',
+  trade: 'sleeper trains between northern cities',
+  audience: 'people who would rather wake up there',
+  mood: 'quiet, punctual, a little magical',
+  coloursWanted: 'midnight blue, lamp yellow',
+  coloursUnwanted: 'red',
+  kindOfMark: 'pictorial',
+  notes: 'A bat and a moon. On carriages, tickets and enamel signs; must work as a stamp. No stars, no Halloween.',
+  allowance: 120,
+  grounds: [
+    { name: 'carriage blue', hex: '#20346E' },
+    { name: 'linen', hex: '#F2EBDC' },
+    { name: 'white', hex: '#FFFFFF' },
+  ],
+};
+
+const NOCTULE_ROUNDS: readonly DemoRound[] = [
+  { prompt: 'noctule bat and a crescent moon, night sky, flat, few details', leeway: 70, seed: 11, aside: [0, 2, 3] },
+  {
+    prompt: 'emblem of a noctule bat and a crescent moon, midnight blue and lamp yellow, flat, few details',
+    leeway: 45,
+    seed: 23,
+    aside: [1],
+    keep: [0],
+  },
+  {
+    prompt:
+      'noctule bat over a crescent moon, two colours midnight blue and lamp yellow, flat, few details, white ground',
+    leaveOut: 'stars, text',
+    leeway: 60,
+    seed: 5,
+    keep: [0],
+    aside: [1],
+  },
+  {
+    prompt:
+      'sheet of icons: berth, lamp, washroom, bicycle, luggage, breakfast, two colours midnight blue and lamp yellow, flat, white ground',
+    leeway: 30,
+    seed: 8,
+    keep: [1],
+  },
+  {
+    prompt:
+      'mascot: a bat conductor holding a lantern, midnight blue, carriage blue and lamp yellow, flat, white ground',
+    leeway: 40,
+    seed: 31,
+    keep: [0],
+    aside: [3],
+  },
+];
+
+const JUNIPER = {
+  name: 'Juniper Row Seed Library',
+  client: 'Juniper Row Town Council, Odile Brandt',
+  trade: 'a shelf in the town hall from which seeds are lent and brought back',
+  audience: 'neighbours with a balcony or a bed',
+  mood: 'patient, earthy, welcoming',
+  coloursWanted: 'juniper green, seed brown',
+  coloursUnwanted: 'black, neon',
+  kindOfMark: 'emblem',
+  notes: 'The client drew a hedgehog. It should stay recognisable. An app icon for the lending list as well.',
+  allowance: 80,
+  grounds: [
+    { name: 'paper', hex: '#F9F8F5' },
+    { name: 'juniper', hex: '#3B5F5B' },
+    { name: 'kraft', hex: '#C7A77B' },
+  ],
+};
+
+const JUNIPER_ROUNDS: readonly DemoRound[] = [
+  {
+    prompt: 'emblem of a hedgehog with a leaf, juniper green and seed brown, flat, white ground',
+    leeway: 60,
+    seed: 2,
+    keep: [2],
+    aside: [1],
+  },
+  { prompt: 'app icon of a hedgehog, juniper green, seed brown and cream, flat', leeway: 55, seed: 4 },
+];
+
+/** Loads the demo data over the API of the application at an address; tells what it does. */
+export async function loadDemo(address: string, tell: (line: string) => void): Promise<void> {
+  async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+    const bytes = body instanceof Uint8Array;
+    const response = await fetch(address + path, {
+      method,
+      headers: body === undefined ? {} : { 'content-type': bytes ? 'application/octet-stream' : 'application/json' },
+      body: body === undefined ? undefined : bytes ? new Uint8Array(body) : JSON.stringify(body),
+    });
+    const answer = (await response.json()) as T & { error?: { message: string } };
+    if (!response.ok) throw new Error(`${method} ${path}: ${answer.error?.message}`);
+    return answer;
+  }
+
+  async function until<T>(ask: () => Promise<T | null>): Promise<T> {
+    for (let i = 0; i < 600; i++) {
+      const answer = await ask();
+      if (answer !== null) return answer;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    throw new Error('the demo data took too long');
+  }
+
+  async function makeRound(
+    commissionId: string,
+    number: number,
+    { keep = [], aside = [], ...asked }: DemoRound,
+  ): Promise<readonly Candidate[]> {
+    const { id } = await call<Round>('POST', `/api/commissions/${commissionId}/rounds`, {
+      requestKey: `demo-round-${number}`,
+      ...asked,
+    });
+    const round = await until(async () => {
+      const wall = await call<Wall>('GET', `/api/commissions/${commissionId}/rounds`);
+      const found = wall.rounds.find((r) => r.id === id);
+      if (found?.state === 'failed') throw new Error(found.error ?? 'a round failed');
+      return found?.state === 'done' ? found : null;
+    });
+    for (const i of keep) await call('PATCH', `/api/candidates/${round.candidates[i].id}`, { decision: 'kept' });
+    for (const i of aside) await call('PATCH', `/api/candidates/${round.candidates[i].id}`, { decision: 'aside' });
+    return round.candidates;
+  }
+
+  const pictureOf = async (id: string): Promise<Uint8Array> =>
+    new Uint8Array(await (await fetch(`${address}/api/pictures/${id}`)).arrayBuffer());
+
+  async function traceOf(candidate: Candidate): Promise<ArtworkState> {
+    const options = { ...TRACE_DEFAULTS };
+    const { artwork, groundHex } = trace(await decodePicture(await pictureOf(candidate.pictureId)), options);
+    return call<ArtworkState>('POST', `/api/candidates/${candidate.id}/artwork`, {
+      options,
+      groundHex,
+      drawing: artwork,
+      head: null,
+    });
+  }
+
+  const edit = ({ id, head }: ArtworkState, change: Edit) =>
+    call<ArtworkState>('POST', `/api/artworks/${id}/edits`, { head, edit: change });
+
+  async function deliver({ id, head }: ArtworkState, note: string): Promise<void> {
+    const made = await call<Delivery>('POST', `/api/artworks/${id}/deliveries`, {
+      requestKey: 'demo-delivery',
+      head,
+      note,
+    });
+    await until(async () =>
+      (await call<Delivery>('GET', `/api/deliveries/${made.id}`)).state === 'done' ? true : null,
+    );
+  }
+
+  const existing = await call<unknown[]>('GET', '/api/commissions');
+  if (existing.length) return;
+  tell('making the demo data');
+
+  const juniper = await call<Commission>('POST', '/api/commissions', JUNIPER);
+  const sketch = await call<{ candidates: { file: string }[] }>('POST', '/api/candidates', {
+    prompt: 'hedgehog, pencil sketch, off white ground',
+    seed: 6,
+    count: 1,
+    leeway: 0,
+  });
+  const sketchId = sketch.candidates[0].file.split('/').pop()!;
+  await call(
+    'POST',
+    `/api/commissions/${juniper.id}/pictures?name=${encodeURIComponent("client's sketch.png")}`,
+    await pictureOf(sketchId),
+  );
+  const [hedgehogs] = [
+    await makeRound(juniper.id, 1, JUNIPER_ROUNDS[0]),
+    await makeRound(juniper.id, 2, JUNIPER_ROUNDS[1]),
+  ];
+  await traceOf(hedgehogs[2]);
+
+  const noctule = await call<Commission>('POST', '/api/commissions', NOCTULE);
+  const made: (readonly Candidate[])[] = [];
+  for (const [i, asked] of NOCTULE_ROUNDS.entries()) made.push(await makeRound(noctule.id, i + 1, asked));
+  let mark = await traceOf(made[2][0]);
+  const inkOf = (words: RegExp) => mark.drawing.inks.find((i) => words.test(i.name))?.id;
+  const yellow = inkOf(/yellow|lamp/);
+  const blue = inkOf(/midnight|blue|navy/);
+  if (yellow) mark = await edit(mark, { kind: 'ink-name', inkId: yellow, name: 'lamp' });
+  if (blue) mark = await edit(mark, { kind: 'ink-name', inkId: blue, name: 'midnight' });
+  if (yellow) mark = await edit(mark, { kind: 'ink-colour', inkId: yellow, hex: '#F4C552' });
+  await deliver(mark, 'for the enamel signs');
+  tell('the demo data is in place');
+}

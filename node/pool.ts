@@ -1,0 +1,107 @@
+import { availableParallelism } from 'node:os';
+import { Worker } from 'node:worker_threads';
+import type { TaskKind, TaskReply, Tasks } from './tasks';
+
+/** A task that failed in its thread, with the name and code of the error there. */
+export class TaskError extends Error {
+  constructor(
+    name: string,
+    message: string,
+    readonly code?: string,
+  ) {
+    super(message);
+    this.name = name;
+  }
+}
+
+interface Job {
+  readonly kind: TaskKind;
+  readonly input: Tasks[TaskKind]['input'];
+  readonly stop: Int32Array;
+  readonly onProgress: (done: number) => void;
+  readonly resolve: (output: never) => void;
+  readonly reject: (error: Error) => void;
+}
+
+export interface TaskHooks {
+  /** Hears the share done, 0..1. */
+  readonly onProgress?: (done: number) => void;
+  readonly signal?: AbortSignal;
+}
+
+/** Worker threads that do tasks in the order they came, one each at a time. A thread that dies fails its task and is replaced. */
+export class Pool {
+  private readonly idle: Worker[] = [];
+  private readonly busy = new Map<Worker, Job>();
+  private readonly waiting: Job[] = [];
+  private closed = false;
+
+  /** `threadFile` is the path of node/thread.mjs. */
+  constructor(
+    private readonly threadFile: string,
+    private readonly size = availableParallelism(),
+  ) {}
+
+  run<K extends TaskKind>(kind: K, input: Tasks[K]['input'], hooks: TaskHooks = {}): Promise<Tasks[K]['output']> {
+    const { signal, onProgress = () => {} } = hooks;
+    return new Promise((resolve, reject) => {
+      if (this.closed) return reject(new TaskError('AbortError', 'the worker threads were closed'));
+      const stop = new Int32Array(new SharedArrayBuffer(4));
+      const job: Job = { kind, input, stop, onProgress, resolve: resolve as (o: never) => void, reject };
+      const abort = (): void => {
+        Atomics.store(stop, 0, 1);
+        const at = this.waiting.indexOf(job);
+        if (at >= 0) this.waiting.splice(at, 1);
+        reject(new TaskError('AbortError', 'cancelled'));
+      };
+      if (signal?.aborted) return abort();
+      signal?.addEventListener('abort', abort, { once: true });
+      this.waiting.push(job);
+      this.next();
+    });
+  }
+
+  async close(): Promise<void> {
+    this.closed = true;
+    for (const job of this.waiting.splice(0)) job.reject(new TaskError('AbortError', 'the worker threads were closed'));
+    await Promise.all([...this.idle, ...this.busy.keys()].map((w) => w.terminate()));
+  }
+
+  private next(): void {
+    if (!this.waiting.length) return;
+    const worker = this.idle.pop() ?? (this.busy.size < this.size ? this.spawn() : null);
+    if (!worker) return;
+    const job = this.waiting.shift()!;
+    // A busy thread keeps the process alive, an idle one does not.
+    worker.ref();
+    this.busy.set(worker, job);
+    worker.postMessage({ kind: job.kind, input: job.input, stop: job.stop });
+    this.next();
+  }
+
+  private spawn(): Worker {
+    const worker = new Worker(this.threadFile);
+    worker.on('message', (reply: TaskReply) => {
+      const job = this.busy.get(worker);
+      if (!job) return;
+      if (reply.what === 'progress') return job.onProgress(reply.done);
+      this.busy.delete(worker);
+      this.idle.push(worker);
+      worker.unref();
+      if (reply.what === 'result') job.resolve(reply.output as never);
+      else job.reject(new TaskError(reply.name, reply.message, reply.code));
+      this.next();
+    });
+    const lost = (error?: Error): void => {
+      const job = this.busy.get(worker);
+      this.busy.delete(worker);
+      const at = this.idle.indexOf(worker);
+      if (at >= 0) this.idle.splice(at, 1);
+      job?.reject(new TaskError('ThreadError', error?.message ?? 'the worker thread ended before its task'));
+      if (!this.closed) this.next();
+    };
+    worker.on('error', lost);
+    worker.on('exit', () => lost());
+    return worker;
+  }
+}

@@ -1,0 +1,31 @@
+import type { CandidateRequest } from '../core/engine';
+import type { PackageAbout } from '../core/package';
+import type { Picture } from '../core/raster';
+import type { Trace, TraceOptions } from '../core/trace';
+import type { Artwork } from '../core/vector';
+import type { PackedFile } from './packing';
+
+/** What a worker thread can do: for each kind of task, what goes in and what comes out. */
+export interface Tasks {
+  draw: {
+    input: { request: CandidateRequest; position: number };
+    output: { png: Uint8Array; seed: number; widthPx: number; heightPx: number };
+  };
+  trace: { input: { picture: Picture; options: Partial<TraceOptions> }; output: Trace };
+  pack: { input: { artwork: Artwork; about: PackageAbout }; output: { zip: Uint8Array; files: PackedFile[] } };
+}
+
+export type TaskKind = keyof Tasks;
+
+/** From the pool to a thread. `stop` is one shared number: not 0 means that nobody wants the result any more. */
+export interface TaskMessage {
+  readonly kind: TaskKind;
+  readonly input: Tasks[TaskKind]['input'];
+  readonly stop: Int32Array;
+}
+
+/** From a thread to the pool. */
+export type TaskReply =
+  | { readonly what: 'progress'; readonly done: number }
+  | { readonly what: 'result'; readonly output: Tasks[TaskKind]['output'] }
+  | { readonly what: 'error'; readonly name: string; readonly message: string; readonly code?: string };

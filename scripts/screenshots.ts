@@ -1,0 +1,61 @@
+/** Takes one picture of each main view from the demo data of a running application: `npm run screenshots -- ADDRESS [FOLDER] [NAME]`. */
+import { mkdir } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { Page } from 'puppeteer-core';
+import { openBrowser, settled } from '../e2e/browser';
+import type { CommissionCard, Thread } from '../src/lib/contract/answers';
+
+const [address = 'http://127.0.0.1:4710', folder = 'docs/screenshots', only] = process.argv.slice(2);
+const get = async <T>(path: string): Promise<T> => (await (await fetch(address + path)).json()) as T;
+
+const cards = await get<CommissionCard[]>('/api/commissions');
+const noctule = cards.find((c) => c.name.startsWith('Noctule'))!;
+const juniper = cards.find((c) => c.name.startsWith('Juniper'))!;
+const thread = await get<Thread>(`/api/commissions/${noctule.id}/thread`);
+const branch = thread.branches.find((b) => b.artwork)!;
+const base = `/commissions/${noctule.id}`;
+
+const pressed = async (page: Page, ...keys: string[]): Promise<void> => {
+  for (const key of keys) await page.keyboard.press(key as 'a');
+};
+
+const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promise<void> }[] = [
+  { name: 'commissions', path: '/' },
+  { name: 'brief', path: `${base}/brief` },
+  { name: 'rounds', path: base },
+  { name: 'rounds-juniper', path: `/commissions/${juniper.id}` },
+  { name: 'candidate', path: `${base}/candidates/${branch.candidate.id}` },
+  { name: 'trace', path: `${base}/candidates/${branch.candidate.id}/trace` },
+  {
+    name: 'trace-points',
+    path: `${base}/candidates/${branch.candidate.id}/trace`,
+    then: (page) => pressed(page, 'p', '+', '+', '+', '+'),
+  },
+  { name: 'inks', path: `${base}/artworks/${branch.artwork!.id}` },
+  {
+    name: 'inks-dark',
+    path: `${base}/artworks/${branch.artwork!.id}`,
+    then: (page) => pressed(page, 'd', 'g', 'g', 'g'),
+  },
+  { name: 'deliver', path: `${base}/artworks/${branch.artwork!.id}/deliver` },
+];
+
+await mkdir(folder, { recursive: true });
+const { browser, close } = await openBrowser();
+for (const view of VIEWS) {
+  if (only && !view.name.startsWith(only)) continue;
+  const page = await browser.newPage();
+  page.on('console', (m) => m.type() === 'error' && console.error(view.name, m.text()));
+  page.on('pageerror', (e) => console.error(view.name, e));
+  await page.goto(address + view.path, { waitUntil: 'load' });
+  await page.waitForSelector('[data-proofs="ready"], main:not(:has([data-proofs]))');
+  await new Promise((resolve) => setTimeout(resolve, 400));
+  await settled(page);
+  await view.then?.(page);
+  await new Promise((resolve) => setTimeout(resolve, 300));
+  await settled(page);
+  await page.screenshot({ path: join(folder, `${view.name}.png`) as `${string}.png` });
+  await page.evaluate(() => (document.documentElement.dataset.surround = 'light'));
+  await page.close();
+}
+await close();

@@ -1,0 +1,37 @@
+// Serves the built application: on loopback unless ODD_QUILL_LISTEN says otherwise, on ODD_QUILL_PORT or a free port.
+import { createServer } from 'node:http';
+
+const host = process.env.ODD_QUILL_LISTEN || '127.0.0.1';
+let handler = (_request, response) => response.writeHead(503, { 'retry-after': '1' }).end();
+
+// On pages, answers and scripts alike. The two cross-origin policies give workers memory that they share with the page.
+const HEADERS = {
+  'x-content-type-options': 'nosniff',
+  'referrer-policy': 'same-origin',
+  'cross-origin-opener-policy': 'same-origin',
+  'cross-origin-embedder-policy': 'require-corp',
+  'cross-origin-resource-policy': 'same-origin',
+  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+};
+
+const server = createServer((request, response) => {
+  for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
+  handler(request, response);
+});
+server.listen(Number(process.env.ODD_QUILL_PORT ?? 0), host, async () => {
+  const { port } = server.address();
+  const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
+  process.env.ODD_QUILL_WEB_ORIGIN ||= address;
+  // Uploads are measured where they are read, against a limit of our own.
+  process.env.ODD_QUILL_WEB_BODY_SIZE_LIMIT ||= '48M';
+  ({ handler } = await import('./build/handler.js'));
+  console.log(`Odd Quill at ${address}`);
+});
+
+const stop = () => {
+  server.closeAllConnections();
+  server.close();
+  setTimeout(() => process.exit(0), 200);
+};
+process.on('SIGINT', stop);
+process.on('SIGTERM', stop);

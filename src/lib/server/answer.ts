@@ -1,0 +1,44 @@
+import type { RequestEvent } from '@sveltejs/kit';
+import * as v from 'valibot';
+import { readBody } from './pictures';
+import { asProblem, Problem, problemResponse } from './problem';
+
+const JSON_LIMIT_BYTES = 16 * 1024 * 1024;
+
+/** A server route out of a function: what it gives is sent as JSON (a Response as it is), what it throws as a refusal. */
+export function answer<E extends RequestEvent>(
+  work: (event: E) => unknown,
+  status = 200,
+): (event: E) => Promise<Response> {
+  return async (event) => {
+    try {
+      const result = await work(event);
+      if (result instanceof Response) return result;
+      return Response.json(result, { status, headers: { 'cache-control': 'no-store' } });
+    } catch (error) {
+      return problemResponse(asProblem(error));
+    }
+  };
+}
+
+/** A value by a schema; throws a 400 Problem with a sentence for each field that is wrong. */
+export function parse<T extends v.GenericSchema>(schema: T, value: unknown): v.InferOutput<T> {
+  const result = v.safeParse(schema, value);
+  if (result.success) return result.output;
+  const fields: Record<string, string> = {};
+  for (const issue of result.issues) fields[v.getDotPath(issue) ?? 'request'] ??= issue.message;
+  const [[field, message]] = Object.entries(fields);
+  throw new Problem(400, 'bad_request', `Not understood: ${field}: ${message}`, fields);
+}
+
+/** A JSON body by a schema. */
+export async function bodyOf<T extends v.GenericSchema>(schema: T, request: Request): Promise<v.InferOutput<T>> {
+  const text = (await readBody(request, JSON_LIMIT_BYTES)).toString('utf8');
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    throw new Problem(400, 'bad_json', 'The request is not JSON');
+  }
+  return parse(schema, value);
+}

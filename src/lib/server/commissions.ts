@@ -1,0 +1,141 @@
+import type * as v from 'valibot';
+import type { Brief, Commission, CommissionCard } from '../contract/answers';
+import type { CommissionChange, CommissionStart } from '../contract/requests';
+import { change } from './changes';
+import { sql, transaction, type Row } from './database';
+import { Problem, unknown } from './problem';
+
+const COLUMN_OF: Readonly<Record<keyof Brief, string>> = {
+  name: 'name',
+  client: 'client',
+  trade: 'trade',
+  audience: 'audience',
+  mood: 'mood',
+  coloursWanted: 'colours_wanted',
+  coloursUnwanted: 'colours_unwanted',
+  grounds: 'grounds',
+  kindOfMark: 'kind_of_mark',
+  notes: 'notes',
+  allowance: 'allowance',
+};
+
+/** Words for the history of changes. */
+const FIELD_WORDS: Readonly<Record<string, string>> = {
+  colours_wanted: 'colours wanted',
+  colours_unwanted: 'colours not wanted',
+  kind_of_mark: 'kind of mark',
+};
+
+const DEFAULT_GROUNDS = [
+  { name: 'white', hex: '#FFFFFF' },
+  { name: 'black', hex: '#000000' },
+];
+
+const columnsOf = (fields: Partial<Brief>): Record<string, unknown> =>
+  Object.fromEntries(
+    Object.entries(fields)
+      .filter(([k, value]) => k in COLUMN_OF && value !== undefined)
+      .map(([k, value]) => [COLUMN_OF[k as keyof Brief], value]),
+  );
+
+const SELECT = `
+  select c.*,
+    coalesce((select sum(credits_charged) from round where commission_id = c.id), 0)::int as credits_spent,
+    coalesce((select sum(credits_reserved) from round where commission_id = c.id and state in ('waiting', 'drawing')), 0)::int as credits_reserved
+  from commission c`;
+
+function commissionFrom(row: Row): Commission {
+  const fields = Object.fromEntries(
+    Object.entries(COLUMN_OF).map(([k, column]) => [k, row[column]]),
+  ) as unknown as Brief;
+  return {
+    ...fields,
+    id: row.id as string,
+    archived: row.archived as boolean,
+    revision: row.revision as number,
+    createdAt: (row.created_at as Date).toISOString(),
+    creditsSpent: row.credits_spent as number,
+    creditsReserved: row.credits_reserved as number,
+  };
+}
+
+/** Starts a commission with its brief. */
+export async function startCommission(brief: v.InferOutput<typeof CommissionStart>): Promise<Commission> {
+  const columns = columnsOf({ grounds: DEFAULT_GROUNDS, ...brief });
+  const names = Object.keys(columns);
+  const [{ id }] = await transaction((tx) =>
+    tx<{ id: string }>(
+      `insert into commission (${names.join(', ')}) values (${names.map((_, i) => `$${i + 1}`).join(', ')}) returning id`,
+      names.map((n) => (n === 'grounds' ? JSON.stringify(columns[n]) : columns[n])),
+    ),
+  );
+  return getCommission(id);
+}
+
+/** Throws a 404 Problem for an id that is none or not known. */
+export async function getCommission(id: string): Promise<Commission> {
+  const [row] = isUuid(id) ? await sql(`${SELECT} where c.id = $1`, [id]) : [];
+  if (!row) throw unknown('commission');
+  return commissionFrom(row);
+}
+
+export const isUuid = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text);
+
+/** Changes a brief, or archives a commission and brings it back; a 409 Problem when it was changed since it was read. */
+export async function changeCommission(
+  id: string,
+  wanted: v.InferOutput<typeof CommissionChange>,
+): Promise<Commission> {
+  await getCommission(id);
+  const { revision, archived, ...fields } = wanted;
+  const columns = columnsOf(fields as Partial<Brief>);
+  if (archived !== undefined) columns.archived = archived;
+  const names = Object.keys(columns);
+  const told =
+    archived !== undefined
+      ? archived
+        ? 'archived'
+        : 'brought back'
+      : `brief: ${names.map((n) => FIELD_WORDS[n] ?? n).join(', ')}`;
+  await transaction(async (tx) => {
+    const [row] = await tx<{ revision: number }>('select revision from commission where id = $1 for update', [id]);
+    if (row.revision !== revision)
+      throw new Problem(
+        409,
+        'changed_elsewhere',
+        'This commission was changed in another tab: what you typed is still here, and the other change is kept too',
+      );
+    if (names.length) await change(tx, id, 'commission', id, columns, told);
+  });
+  return getCommission(id);
+}
+
+/** All commissions, newest first, each with up to four pictures of where it stands. */
+export async function listCommissions(): Promise<CommissionCard[]> {
+  const rows = await sql<Row>(`
+    select c.id, c.name, c.client, c.trade, c.archived, c.revision, c.created_at,
+      (select count(*) from round r where r.commission_id = c.id)::int as rounds,
+      (select count(*) from candidate k where k.commission_id = c.id and k.decision = 'kept')::int as kept,
+      (select count(*) from candidate k where k.commission_id = c.id)::int as candidates,
+      (select count(*) from artwork a where a.commission_id = c.id and a.head is not null)::int as artworks,
+      (select count(*) from delivery d where d.commission_id = c.id and d.state = 'done')::int as deliveries,
+      coalesce((select jsonb_agg(jsonb_build_object('href', p.href, 'label', p.label) order by p.rank, p.at desc)
+        from (
+          select '/api/artworks/' || a.id || '/drawing.svg?step=' || a.head as href, a.name as label, 0 as rank, a.created_at as at
+            from artwork a where a.commission_id = c.id and a.head is not null
+          union all
+          (select '/api/pictures/' || k.picture_id, coalesce(k.file_name, 'candidate'), case k.decision when 'kept' then 1 else 2 end, k.created_at
+            from candidate k where k.commission_id = c.id and k.decision <> 'aside'
+              and not exists (select 1 from artwork a where a.candidate_id = k.id)
+            order by 3, k.created_at desc limit 4)
+        ) p), '[]') as pictures
+    from commission c order by c.created_at desc`);
+  return rows.map((row) => {
+    const { created_at, candidates, ...card } = row as unknown as CommissionCard & {
+      created_at: Date;
+      candidates: number;
+    };
+    const station = card.deliveries ? 'delivered' : card.artworks ? 'artwork' : candidates ? 'rounds' : 'brief';
+    return { ...card, createdAt: created_at.toISOString(), station, pictures: card.pictures.slice(0, 4) };
+  });
+}

@@ -1,0 +1,159 @@
+import type { FoundFigure, PromptParts } from '$core/prompt';
+import type { Understood } from '../contract/answers';
+import { Problem } from './problem';
+import { settings } from './settings';
+
+/** What the image engine is asked for; the names are those of docs/engine-contract.md. */
+export interface EngineRequest {
+  readonly requestId: string;
+  readonly prompt: string;
+  readonly leaveOut: string;
+  readonly leeway: number;
+  readonly ratio: string;
+  readonly colours: number | null;
+  readonly count: number;
+  readonly seed: number;
+  readonly sizePx: number;
+}
+
+interface EngineRound {
+  readonly id: string;
+  readonly revision: number;
+  readonly state: 'drawing' | 'done' | 'failed' | 'cancelled';
+  readonly progress: number;
+  readonly candidates: readonly { position: number; seed: number; widthPx: number; heightPx: number }[];
+  readonly figures: readonly FoundFigure[];
+  readonly parts: PromptParts;
+  readonly credits: number;
+  readonly error: { code: string; message: string } | null;
+}
+
+export interface EngineResult {
+  readonly candidates: readonly { position: number; seed: number; file: Uint8Array }[];
+  readonly figures: readonly FoundFigure[];
+  readonly parts: PromptParts;
+  readonly credits: number;
+}
+
+/** The engine could not do it. `permanent` when asking again with the same words would give the same answer. */
+export class EngineError extends Error {
+  constructor(
+    message: string,
+    readonly permanent: boolean,
+    readonly code = 'engine_away',
+  ) {
+    super(message);
+  }
+}
+
+const AWAY =
+  'The image engine is not answering: nothing was charged, and the prompt is kept; try again when it is back';
+const FAILED = 'The image engine failed: nothing was charged, and the prompt is kept; try again';
+const RETRY_MS = [200, 600, 1500];
+const pause = (ms: number, signal?: AbortSignal) =>
+  new Promise<void>((resolve, reject) => {
+    const timer = setTimeout(resolve, ms);
+    signal?.addEventListener('abort', () => (clearTimeout(timer), reject(signal.reason as Error)), { once: true });
+  });
+
+/** One request, tried again when the engine is away or fails in a way that may pass. Gives the body, read to its end. */
+async function ask(path: string, init: RequestInit, signal?: AbortSignal): Promise<{ status: number; body: Buffer }> {
+  let last = new EngineError(AWAY, false);
+  for (let attempt = 0; ; attempt++) {
+    try {
+      const token = settings.engineToken();
+      const timeout = AbortSignal.timeout(settings.engineTimeoutMs());
+      const response = await fetch(settings.engineUrl() + path, {
+        ...init,
+        headers: {
+          ...(init.body ? { 'content-type': 'application/json' } : {}),
+          ...(token ? { authorization: `Bearer ${token}` } : {}),
+        },
+        signal: signal ? AbortSignal.any([signal, timeout]) : timeout,
+      });
+      const body = Buffer.from(await response.arrayBuffer());
+      if (response.status < 500 && response.status !== 429) return { status: response.status, body };
+      last = new EngineError(FAILED, false, 'engine_failed');
+    } catch (error) {
+      if (signal?.aborted) throw error;
+      last = new EngineError(AWAY, false);
+    }
+    if (attempt === RETRY_MS.length) throw last;
+    await pause(RETRY_MS[attempt], signal);
+  }
+}
+
+function jsonOf<T>({ status, body }: { status: number; body: Buffer }): T {
+  let value: unknown;
+  try {
+    value = JSON.parse(body.toString('utf8'));
+  } catch {
+    throw new EngineError(FAILED, false, 'engine_failed');
+  }
+  if (status < 400) return value as T;
+  const { error } = value as { error?: { code?: string; message?: string } };
+  const permanent = status === 400 || status === 413 || status === 422;
+  throw new EngineError(permanent ? (error?.message ?? FAILED) : FAILED, permanent, error?.code ?? `engine_${status}`);
+}
+
+const LONG_POLL_MS = 2000;
+
+/**
+ * Asks for a round and stays with it to its end. The request id makes it safe to ask again: an engine that knows it goes on with the
+ * round it has, and one that was restarted begins anew. Aborting cancels the round at the engine. Throws an EngineError.
+ */
+export async function drawRound(
+  request: EngineRequest,
+  onProgress: (done: number) => void,
+  signal: AbortSignal,
+): Promise<EngineResult> {
+  const deadline = AbortSignal.any([signal, AbortSignal.timeout(settings.roundTimeoutMs())]);
+  const start = async () =>
+    jsonOf<EngineRound>(await ask('/v1/rounds', { method: 'POST', body: JSON.stringify(request) }, deadline));
+  let round: EngineRound | undefined;
+  try {
+    round = await start();
+    for (let restarts = 0; round.state === 'drawing';) {
+      onProgress(round.progress);
+      const answer = await ask(
+        `/v1/rounds/${round.id}?after=${round.revision}&waitMs=${LONG_POLL_MS}`,
+        { method: 'GET' },
+        deadline,
+      );
+      if (answer.status === 404 && restarts++ < 3) round = await start();
+      else round = jsonOf<EngineRound>(answer);
+    }
+    if (round.state !== 'done')
+      throw new EngineError(round.error?.message ?? FAILED, false, round.error?.code ?? 'engine_failed');
+    const { id } = round;
+    const candidates = await Promise.all(
+      round.candidates.map(async ({ position, seed }) => {
+        const { status, body } = await ask(`/v1/rounds/${id}/candidates/${position}`, { method: 'GET' }, deadline);
+        if (status !== 200) throw new EngineError(FAILED, false, 'engine_failed');
+        return { position, seed, file: body as Uint8Array };
+      }),
+    );
+    if (candidates.length !== request.count) throw new EngineError(FAILED, false, 'engine_failed');
+    return { candidates, figures: round.figures, parts: round.parts, credits: round.credits };
+  } catch (error) {
+    if (round) void ask(`/v1/rounds/${round.id}`, { method: 'DELETE' }).catch(() => {});
+    if (signal.aborted || error instanceof EngineError) throw error;
+    throw new EngineError(
+      'The image engine took too long: nothing was charged, and the prompt is kept; try again',
+      false,
+      'engine_slow',
+    );
+  }
+}
+
+/** How the engine understands a prompt; nothing is drawn or charged. Throws a 503 Problem when the engine is away. */
+export async function readPromptAtEngine(prompt: string, leaveOut: string): Promise<Understood> {
+  try {
+    return jsonOf<Understood>(await ask('/v1/read', { method: 'POST', body: JSON.stringify({ prompt, leaveOut }) }));
+  } catch (error) {
+    throw engineProblem(error);
+  }
+}
+
+export const engineProblem = (error: unknown): unknown =>
+  error instanceof EngineError ? new Problem(error.permanent ? 422 : 503, error.code, error.message) : error;

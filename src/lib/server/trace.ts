@@ -1,0 +1,40 @@
+import * as v from 'valibot';
+import { checkTraceOptions, TraceOptionsError } from '$core/trace';
+import { artworkToSvg } from '$core/vector';
+import { decodePicture, PictureFileError } from '../../../node/pictures';
+import { threads } from './jobs';
+import { Problem } from './problem';
+
+/** Options of POST /api/trace, as they stand in a query. */
+export const TraceQuery = v.object({
+  colours: v.optional(
+    v.union([v.literal('auto'), v.pipe(v.string(), v.regex(/^\d+$/, 'auto or a whole number'), v.transform(Number))]),
+    'auto',
+  ),
+  ground: v.optional(v.picklist(['keep', 'drop']), 'keep'),
+  stacking: v.optional(v.picklist(['stacked', 'cutout']), 'stacked'),
+});
+
+/** Traces a picture file; what it answers has the names of the command line's JSON. Throws a 422 Problem. */
+export async function traceFile(file: Uint8Array, options: v.InferOutput<typeof TraceQuery>) {
+  const started = performance.now();
+  try {
+    const checked = checkTraceOptions(options);
+    const picture = await decodePicture(file);
+    const { artwork, figures } = await threads().run('trace', { picture, options: checked });
+    const svg = artworkToSvg(artwork, { lines: false });
+    return {
+      svg,
+      widthPx: picture.widthPx,
+      heightPx: picture.heightPx,
+      inks: figures.inks,
+      segments: figures.segments,
+      bytes: Buffer.byteLength(svg),
+      ms: Math.round(performance.now() - started),
+    };
+  } catch (error) {
+    if (error instanceof PictureFileError) throw new Problem(422, error.code, error.message);
+    if (error instanceof TraceOptionsError) throw new Problem(400, 'bad_request', error.message);
+    throw error;
+  }
+}

@@ -1,0 +1,81 @@
+<script lang="ts">
+  import { readHex } from '$core/colour';
+  import { countPieces, type Artwork, type Edit } from '$core/vector';
+  import { notices } from '../notices.svelte';
+
+  /** The inks of an artwork: change one and every piece with it changes. `ontry` hears a colour while it is being chosen. */
+  interface Props {
+    drawing: Artwork;
+    marked: string | null;
+    onmark: (inkId: string) => void;
+    ontry: (edit: Edit | null) => void;
+    onedit: (edit: Edit) => void;
+  }
+  const { drawing, marked, onmark, ontry, onedit }: Props = $props();
+
+  function typed(inkId: string, field: HTMLInputElement, before: string): void {
+    const hex = readHex(field.value);
+    if (!hex) {
+      notices.tell(`"${field.value}" is not a hex colour such as #1D2E4E: the ink is as it was`, { id: 'hex' });
+      field.value = before;
+    } else if (hex !== before) onedit({ kind: 'ink-colour', inkId, hex });
+  }
+</script>
+
+<ul class="mb-4 flex flex-col gap-3" aria-label="Inks">
+  {#each drawing.inks as ink (ink.id)}
+    {@const pieces = countPieces(drawing, ink.id)}
+    <li class="border-l-2 pl-2 {marked === ink.id ? 'border-active' : 'border-transparent'}" data-ink={ink.name}>
+      <div class="flex items-center gap-2">
+        <input
+          type="color"
+          class="h-7 w-8 shrink-0 cursor-pointer"
+          value={ink.hex.toLowerCase()}
+          aria-label="Colour of {ink.name}"
+          oninput={(e) => ontry({ kind: 'ink-colour', inkId: ink.id, hex: e.currentTarget.value.toUpperCase() })}
+          onchange={(e) => onedit({ kind: 'ink-colour', inkId: ink.id, hex: e.currentTarget.value.toUpperCase() })}
+        />
+        <input
+          class="field min-w-0 flex-1"
+          value={ink.name}
+          maxlength="60"
+          aria-label="Name of the ink {ink.hex}"
+          onchange={(e) => {
+            const name = e.currentTarget.value.trim();
+            if (name && name !== ink.name) onedit({ kind: 'ink-name', inkId: ink.id, name });
+            else e.currentTarget.value = ink.name;
+          }}
+        />
+        <input
+          class="field w-[84px]"
+          value={ink.hex}
+          maxlength="7"
+          aria-label="Hex of {ink.name}"
+          onchange={(e) => typed(ink.id, e.currentTarget, ink.hex)}
+        />
+      </div>
+      <div class="mt-1 flex items-center gap-3 text-[12px]">
+        <button class="quiet" aria-pressed={marked === ink.id} onclick={() => onmark(ink.id)}
+          >{pieces} {pieces === 1 ? 'piece' : 'pieces'}</button
+        >
+        {#if drawing.inks.length > 1}
+          <select
+            class="max-w-40 bg-transparent text-muted"
+            aria-label="Merge {ink.name} into another ink"
+            value=""
+            onchange={(e) => {
+              const into = e.currentTarget.value;
+              e.currentTarget.value = '';
+              if (into) onedit({ kind: 'merge-inks', inkId: ink.id, intoInkId: into });
+            }}
+          >
+            <option value="">Merge into …</option>
+            {#each drawing.inks.filter((i) => i.id !== ink.id) as other (other.id)}<option value={other.id}
+                >{other.name} {other.hex}</option
+              >{/each}
+          </select>
+        {/if}
+      </div>
+    </li>
+  {/each}
+</ul>

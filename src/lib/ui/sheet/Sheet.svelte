@@ -1,0 +1,119 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import { keys } from '../keys.svelte';
+  import { fitView, pointUnder, zoomAbout, type View } from './view';
+
+  /** The work on its ground, on a neutral mat, with one zoom and one pan for all its layers. */
+  interface Props {
+    width: number;
+    height: number;
+    label: string;
+    /** The colour under the work; null shows that there is nothing. */
+    ground: string | null;
+    layers: Snippet<[View]>;
+    /** Stands in the line under the sheet, after the zoom. */
+    foot?: Snippet;
+    onpick?: (point: [number, number]) => void;
+  }
+  const { width, height, label, ground, layers, foot, onpick }: Props = $props();
+
+  let element = $state<HTMLDivElement>();
+  const size = $state({ width: 0, height: 0 });
+  let own = $state<View | null>(null);
+  const view = $derived<View>(own ?? fitView(size.width || 800, size.height || 600, width, height));
+
+  const middle = (): [number, number] => [size.width / 2, size.height / 2];
+  const zoomBy = (factor: number, at = middle()): void => void (own = zoomAbout(view, view.zoom * factor, ...at));
+  const panBy = (dx: number, dy: number): void => void (own = { ...view, x: view.x + dx, y: view.y + dy });
+  const actual = (): void => void (own = zoomAbout(view, 1, ...middle()));
+  const fit = (): void => void (own = null);
+
+  $effect(() =>
+    keys.add([
+      { press: '+', label: 'Zoom in', run: () => zoomBy(1.5) },
+      { press: '=', label: 'Zoom in', run: () => zoomBy(1.5) },
+      { press: '-', label: 'Zoom out', run: () => zoomBy(1 / 1.5) },
+      { press: 'f', label: 'Fit the sheet', run: fit },
+      { press: '1', label: 'Actual size', run: actual },
+      { press: 'ArrowLeft', label: 'Move the sheet', run: () => panBy(60, 0) },
+      { press: 'ArrowRight', label: 'Move the sheet', run: () => panBy(-60, 0) },
+      { press: 'ArrowUp', label: 'Move the sheet', run: () => panBy(0, 60) },
+      { press: 'ArrowDown', label: 'Move the sheet', run: () => panBy(0, -60) },
+    ]),
+  );
+
+  const at = (event: MouseEvent): [number, number] => {
+    const box = element!.getBoundingClientRect();
+    return [event.clientX - box.left, event.clientY - box.top];
+  };
+
+  function wheel(event: WheelEvent): void {
+    event.preventDefault();
+    zoomBy(Math.exp(-event.deltaY * (event.deltaMode ? 0.05 : 0.0018)), at(event));
+  }
+
+  let drag = $state<{ x: number; y: number; moved: boolean } | null>(null);
+
+  function down(event: PointerEvent): void {
+    if (event.button > 1) return;
+    const [x, y] = at(event);
+    drag = { x, y, moved: false };
+    element!.setPointerCapture(event.pointerId);
+  }
+
+  function move(event: PointerEvent): void {
+    if (!drag) return;
+    const [x, y] = at(event);
+    const moved = drag.moved || Math.hypot(x - drag.x, y - drag.y) > 3;
+    if (!moved) return;
+    panBy(x - drag.x, y - drag.y);
+    drag = { x, y, moved };
+  }
+
+  function up(event: PointerEvent): void {
+    if (drag && !drag.moved) onpick?.(pointUnder(view, ...at(event)));
+    drag = null;
+  }
+
+  // Wheel listeners are passive unless said otherwise, and then the page would zoom as well.
+  $effect(() => {
+    const target = element!;
+    target.addEventListener('wheel', wheel, { passive: false });
+    return () => target.removeEventListener('wheel', wheel);
+  });
+</script>
+
+<div class="flex h-full flex-col">
+  <div
+    bind:this={element}
+    bind:clientWidth={size.width}
+    bind:clientHeight={size.height}
+    class="relative min-h-0 flex-1 touch-none overflow-hidden {drag?.moved
+      ? 'cursor-grabbing'
+      : onpick
+        ? 'cursor-default'
+        : 'cursor-grab'}"
+    role="application"
+    aria-label={label}
+    data-zoom={view.zoom.toFixed(4)}
+    onpointerdown={down}
+    onpointermove={move}
+    onpointerup={up}
+    onpointercancel={() => (drag = null)}
+  >
+    <div
+      class="absolute shadow-[0_1px_3px_rgb(0_0_0/0.25)] {ground === null ? 'nothing' : ''}"
+      style="left: {view.x}px; top: {view.y}px; width: {width * view.zoom}px; height: {height *
+        view.zoom}px; {ground === null ? '' : `background: ${ground}`}"
+    ></div>
+    {@render layers(view)}
+  </div>
+  <div class="flex h-9 shrink-0 items-center gap-4 px-4 text-muted">
+    <span class="w-12 text-right" aria-live="off"
+      >{view.zoom >= 0.1 ? Math.round(view.zoom * 100) : (view.zoom * 100).toFixed(1)}%</span
+    >
+    <button class="quiet" onclick={fit} disabled={!own}>Fit</button>
+    <button class="quiet" onclick={actual} disabled={view.zoom === 1}>Actual size</button>
+    {@render foot?.()}
+  </div>
+</div>

@@ -1,0 +1,30 @@
+/** How a sheet is looked at: a point p of the work stands at zoom * p + (x, y) on the screen, in CSS pixels. */
+export interface View {
+  readonly zoom: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+export const ZOOM_LEAST = 0.02;
+export const ZOOM_MOST = 64;
+
+const clampZoom = (zoom: number): number => Math.max(ZOOM_LEAST, Math.min(ZOOM_MOST, zoom));
+
+/** The whole work in the middle of a window, with a margin. */
+export function fitView(windowWidth: number, windowHeight: number, width: number, height: number, margin = 26): View {
+  const zoom = clampZoom(Math.min((windowWidth - 2 * margin) / width, (windowHeight - 2 * margin) / height));
+  return { zoom, x: (windowWidth - width * zoom) / 2, y: (windowHeight - height * zoom) / 2 };
+}
+
+/** The view zoomed to a new factor about a point of the screen, which stays where it is. */
+export function zoomAbout(view: View, zoom: number, atX: number, atY: number): View {
+  const to = clampZoom(zoom);
+  const ratio = to / view.zoom;
+  return { zoom: to, x: atX - (atX - view.x) * ratio, y: atY - (atY - view.y) * ratio };
+}
+
+/** The point of the work under a point of the screen. */
+export const pointUnder = (view: View, x: number, y: number): [number, number] => [
+  (x - view.x) / view.zoom,
+  (y - view.y) / view.zoom,
+];

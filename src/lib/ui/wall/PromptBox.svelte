@@ -1,0 +1,77 @@
+<script lang="ts">
+  import type { Understood } from '$lib/contract/answers';
+  import { PROMPT_MOST } from '$lib/contract/requests';
+  import UnderstoodLine from './UnderstoodLine.svelte';
+
+  let {
+    prompt = $bindable(),
+    leaveOut,
+    onfiles,
+  }: { prompt: string; leaveOut: string; onfiles: (files: FileList) => void } = $props();
+
+  const READ_AFTER_MS = 180;
+  let understood = $state.raw<Understood | null>(null);
+  let chooser = $state<HTMLInputElement>();
+
+  // The engine says what it understands while one writes; only the newest answer counts, and silence is no error here.
+  $effect(() => {
+    const body = JSON.stringify({ prompt, leaveOut });
+    if (!prompt.trim() || prompt.length > PROMPT_MOST) {
+      understood = null;
+      return;
+    }
+    const abort = new AbortController();
+    const timer = setTimeout(async () => {
+      const answer = await fetch('/api/read', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body,
+        signal: abort.signal,
+      }).catch(() => null);
+      if (answer?.ok) understood = (await answer.json()) as Understood;
+    }, READ_AFTER_MS);
+    return () => {
+      clearTimeout(timer);
+      abort.abort();
+    };
+  });
+</script>
+
+<div class="border-b border-line bg-panel px-4 pt-3 pb-2">
+  <label for="prompt" class="sr-only">Prompt</label>
+  <textarea
+    id="prompt"
+    class="field block h-[50px] w-full resize-none py-1.5 text-[14px]"
+    bind:value={prompt}
+    placeholder="Figure first, then the kind of mark, its finish and colours: emblem of a noctule bat over a crescent moon, midnight blue and lamp yellow, flat"
+  ></textarea>
+  <div class="mt-1.5 flex min-h-6 items-start gap-4">
+    <div class="min-w-0 flex-1">
+      {#if prompt.length > PROMPT_MOST}
+        <p class="text-danger">The prompt has {prompt.length} characters; at most {PROMPT_MOST} are read.</p>
+      {:else if understood}
+        <UnderstoodLine {understood} />
+      {:else}
+        <p class="text-muted">What the engine understands of the prompt stands here.</p>
+      {/if}
+    </div>
+    <input
+      bind:this={chooser}
+      type="file"
+      accept="image/png,image/jpeg,image/webp"
+      multiple
+      class="hidden"
+      aria-label="Pictures to bring in"
+      onchange={(e) => {
+        const { files } = e.currentTarget;
+        if (files?.length) onfiles(files);
+        e.currentTarget.value = '';
+      }}
+    />
+    <button
+      class="quiet whitespace-nowrap"
+      onclick={() => chooser!.click()}
+      title="Or drop one on the wall, or paste it">Bring in a picture</button
+    >
+  </div>
+</div>

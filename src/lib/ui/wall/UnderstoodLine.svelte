@@ -1,0 +1,50 @@
+<script lang="ts">
+  import type { Understood } from '$lib/contract/answers';
+  /** The parts of a prompt as they were understood, and what was drawn for words that have no drawing of their own. */
+  const { understood }: { understood: Understood } = $props();
+  const parts = $derived(understood.parts);
+  const replaced = $derived(parts.figures.filter((f) => f.via === 'broader' || f.via === 'none'));
+</script>
+
+{#snippet part(name: string, value: string)}
+  <span class="whitespace-nowrap"
+    ><span class="text-muted">{name}</span>
+    <span class="underline decoration-line decoration-dotted underline-offset-3">{value}</span></span
+  >
+{/snippet}
+
+<p class="flex flex-wrap gap-x-3.5 gap-y-0.5" aria-label="Understood">
+  {#each parts.figures as figure, i (figure.word)}
+    {@render part(i ? (figure.relation ?? 'with') : 'figure', figure.word)}
+  {:else}
+    <span class="text-danger">no figure yet: name a thing to draw</span>
+  {/each}
+  {#if parts.kind}{@render part('kind', parts.kind)}{/if}
+  {#if parts.role}{@render part('role', parts.role)}{/if}
+  {#if parts.finish}{@render part('finish', parts.finish)}{/if}
+  {#if parts.colours.length || parts.colourCount}
+    <span class="flex items-center gap-1 whitespace-nowrap">
+      <span class="text-muted">colours</span>
+      {#each parts.colours as colour (colour.hex)}
+        <span
+          class="inline-block h-3 w-3 border border-line"
+          style="background: {colour.hex}"
+          title="{colour.word} {colour.hex}"
+        ></span>
+        <span class="sr-only">{colour.word}</span>
+      {/each}
+      {#if parts.colourCount && parts.colourCount !== parts.colours.length}{parts.colourCount}{/if}
+    </span>
+  {/if}
+  {#if parts.ground}{@render part('ground', parts.ground.word)}{/if}
+  {#if parts.leaveOut.length}{@render part('leave out', parts.leaveOut.join(', '))}{/if}
+  {#if parts.lettering.length}{@render part('lettering', parts.lettering.join(', '))}{/if}
+  {#each replaced as figure (figure.word)}
+    <span class="whitespace-nowrap text-danger"
+      >{figure.via === 'none' ? `“${figure.word}” has no drawing` : `“${figure.word}” drawn as ${figure.drawn}`}</span
+    >
+  {/each}
+  {#if parts.notUnderstood.length}
+    <span class="text-danger">not understood: {parts.notUnderstood.slice(0, 6).join(', ')}</span>
+  {/if}
+</p>

@@ -1,0 +1,79 @@
+import type { ProofSheet } from '$core/judge';
+import type { Trace, TraceOptions } from '$core/trace';
+import type { ProofSource, Reply } from './messages';
+
+export interface WorkHooks<T> {
+  readonly onResult: (result: T) => void;
+  readonly onError: (message: string) => void;
+  readonly onProgress?: (done: number) => void;
+}
+
+/**
+ * A worker of which only the newest request matters: one that is overtaken is stopped where the worker looks for that, and never
+ * heard of again; one that waits is replaced.
+ */
+class Latest<Request extends object, Result> {
+  private worker: Worker | null = null;
+  private running: { id: number; stop: Int32Array | null; hooks: WorkHooks<Result> | null } | null = null;
+  private waiting: { request: Request; hooks: WorkHooks<Result> } | null = null;
+  private count = 0;
+
+  constructor(private readonly start: () => Worker) {}
+
+  ask(request: Request, hooks: WorkHooks<Result>): void {
+    this.waiting = { request, hooks };
+    if (this.running) {
+      if (this.running.stop) Atomics.store(this.running.stop, 0, 1);
+      this.running.hooks = null;
+    } else this.next();
+  }
+
+  close(): void {
+    this.worker?.terminate();
+    this.worker = this.running = this.waiting = null;
+  }
+
+  private next(): void {
+    if (!this.waiting) return;
+    const { request, hooks } = this.waiting;
+    this.waiting = null;
+    const id = ++this.count;
+    const stop = crossOriginIsolated ? new Int32Array(new SharedArrayBuffer(4)) : null;
+    this.running = { id, stop, hooks };
+    this.worker ??= this.spawn();
+    this.worker.postMessage({ ...request, id, stop });
+  }
+
+  private spawn(): Worker {
+    const worker = this.start();
+    worker.onmessage = ({ data }: MessageEvent<Reply<Result>>) => {
+      if (data.id !== this.running?.id) return;
+      const { hooks } = this.running;
+      if (data.what === 'progress') return hooks?.onProgress?.(data.done);
+      this.running = null;
+      if (data.what === 'result') hooks?.onResult(data.result);
+      else if (data.what === 'error') hooks?.onError(data.message);
+      this.next();
+    };
+    worker.onerror = (event) => {
+      const hooks = this.running?.hooks;
+      this.worker?.terminate();
+      this.worker = this.running = null;
+      hooks?.onError(`The work was broken off (${event.message || 'the worker ended'}): change a control to try again`);
+      this.next();
+    };
+    return worker;
+  }
+}
+
+/** A worker that judges marks. */
+export const proofsWorker = () =>
+  new Latest<{ source: ProofSource }, ProofSheet>(
+    () => new Worker(new URL('./proofs.worker.ts', import.meta.url), { type: 'module' }),
+  );
+
+/** A worker that traces pictures. */
+export const traceWorker = () =>
+  new Latest<{ href: string; options: TraceOptions }, Trace>(
+    () => new Worker(new URL('./trace.worker.ts', import.meta.url), { type: 'module' }),
+  );

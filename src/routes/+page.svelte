@@ -1,0 +1,67 @@
+<script lang="ts">
+  import { invalidateAll } from '$app/navigation';
+  import type { CommissionCard } from '$lib/contract/answers';
+  import { api } from '$lib/ui/api';
+  import CommissionRow from '$lib/ui/brief/CommissionRow.svelte';
+  import { notices } from '$lib/ui/notices.svelte';
+  import TopBar from '$lib/ui/shell/TopBar.svelte';
+
+  const { data } = $props();
+  const open = $derived(data.commissions.filter((c) => !c.archived));
+  const archived = $derived(data.commissions.filter((c) => c.archived));
+
+  async function change(card: CommissionCard, fields: { name?: string; archived?: boolean }): Promise<void> {
+    try {
+      await api('PATCH', `/api/commissions/${card.id}`, { ...fields, revision: card.revision });
+      await invalidateAll();
+      if (fields.archived)
+        notices.tell(`${card.name} is archived`, {
+          action: {
+            label: 'Bring back',
+            run: () => void change({ ...card, revision: card.revision + 1 }, { archived: false }),
+          },
+        });
+    } catch (error) {
+      notices.fail(error);
+      await invalidateAll();
+    }
+  }
+</script>
+
+<svelte:head><title>Commissions · Odd Quill</title></svelte:head>
+
+<div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
+  <TopBar dark={data.dark}>
+    {#snippet where()}<h1 class="text-[13px] font-medium">Commissions</h1>{/snippet}
+    {#snippet middle()}<a class="button flex items-center bg-active! text-on-active!" href="/new">Start a commission</a
+      >{/snippet}
+  </TopBar>
+  <main class="overflow-y-auto bg-mat px-6 py-6">
+    <div class="mx-auto max-w-[1120px]">
+      {#if open.length}
+        <ul class="flex flex-col gap-3">
+          {#each open as card (card.id)}<CommissionRow {card} onchange={(fields) => change(card, fields)} />{/each}
+        </ul>
+      {:else}
+        <div class="border border-line bg-panel px-8 py-10 text-center">
+          <p class="text-[15px]">No commission is open.</p>
+          <p class="mt-1 mb-4 text-muted">
+            A commission is one client's job, from the brief to the files. Start with what the client told you.
+          </p>
+          <a class="button inline-flex items-center" href="/new">Start a commission</a>
+        </div>
+      {/if}
+      {#if archived.length}
+        <details class="mt-6">
+          <summary class="py-1 text-muted">Archived · {archived.length}</summary>
+          <ul class="mt-2 flex flex-col gap-3">
+            {#each archived as card (card.id)}<CommissionRow
+                {card}
+                onchange={(fields) => change(card, fields)}
+              />{/each}
+          </ul>
+        </details>
+      {/if}
+    </div>
+  </main>
+</div>

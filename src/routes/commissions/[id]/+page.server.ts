@@ -1,0 +1,8 @@
+import { wall } from '$lib/server/candidates';
+import { forPage } from '$lib/server/load';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ params, depends }) => {
+  depends('odd-quill:commission');
+  return forPage(async () => ({ place: 'Rounds', wall: await wall(params.id) }));
+};

@@ -1,0 +1,239 @@
+<script lang="ts">
+  import { goto, invalidate } from '$app/navigation';
+  import { COUNT_LIMIT, creditsFor } from '$core/engine';
+  import type { Candidate, DecisionState, Round } from '$lib/contract/answers';
+  import { api, requestKey } from '$lib/ui/api';
+  import { keys } from '$lib/ui/keys.svelte';
+  import { notices } from '$lib/ui/notices.svelte';
+  import Proofs from '$lib/ui/proofs/Proofs.svelte';
+  import Frame from '$lib/ui/shell/Frame.svelte';
+  import Figure from '$lib/ui/slip/Figure.svelte';
+  import Row from '$lib/ui/slip/Row.svelte';
+  import { bringInFiles } from '$lib/ui/wall/bring-in';
+  import { draftFrom, keptDraft, keepDraft, type RoundDraft } from '$lib/ui/wall/draft';
+  import PromptBox from '$lib/ui/wall/PromptBox.svelte';
+  import { stripsOf } from '$lib/ui/wall/strips';
+  import Wall from '$lib/ui/wall/Wall.svelte';
+
+  const { data } = $props();
+  const commission = $derived(data.commission);
+  const strips = $derived(stripsOf(data.wall));
+  const candidates = $derived(strips.flatMap((s) => s.candidates));
+
+  // svelte-ignore state_referenced_locally
+  let draft = $state<RoundDraft>(draftFrom(data.wall.rounds[0] ?? null));
+  let busy = $state(false);
+  let dropping = $state(false);
+  let picked = $state<string | null>(null);
+  const selected = $derived(
+    candidates.find((c) => c.id === picked) ?? candidates.find((c) => c.decision === 'kept') ?? candidates[0] ?? null,
+  );
+  const source = $derived(
+    selected ? ({ kind: 'picture', href: `/api/pictures/${selected.pictureId}` } as const) : null,
+  );
+  const cost = $derived(creditsFor(draft.count, 1024));
+  const left = $derived(commission.allowance - commission.creditsSpent - commission.creditsReserved);
+
+  // A prompt that was being written is there again after a reload.
+  const id = $derived(commission.id);
+  $effect(() => {
+    const kept = keptDraft(id);
+    if (kept) draft = kept;
+  });
+  $effect(() => keepDraft(id, $state.snapshot(draft)));
+
+  const refresh = () => invalidate('odd-quill:commission');
+
+  async function ask(): Promise<void> {
+    if (busy) return;
+    busy = true;
+    try {
+      await api<Round>('POST', `/api/commissions/${commission.id}/rounds`, {
+        requestKey: requestKey(),
+        ...$state.snapshot(draft),
+      });
+      await refresh();
+      document.getElementById('wall')?.scrollTo({ top: 0, behavior: 'smooth' });
+    } catch (error) {
+      notices.fail(error);
+    } finally {
+      busy = false;
+    }
+  }
+
+  async function decide(candidate: Candidate, decision: DecisionState): Promise<void> {
+    try {
+      await api('PATCH', `/api/candidates/${candidate.id}`, {
+        decision: candidate.decision === decision ? 'undecided' : decision,
+      });
+      await refresh();
+    } catch (error) {
+      notices.fail(error);
+    }
+  }
+
+  async function roundAction(round: Round, action: 'cancel' | 'again'): Promise<void> {
+    try {
+      await api('POST', `/api/rounds/${round.id}/${action}`);
+      await refresh();
+    } catch (error) {
+      notices.fail(error);
+    }
+  }
+
+  async function bringIn(files: Iterable<File>): Promise<void> {
+    dropping = false;
+    const made = await bringInFiles(commission.id, files);
+    if (made.length) picked = made[made.length - 1].id;
+    await refresh();
+  }
+
+  function pasted(event: ClipboardEvent): void {
+    const files = [...(event.clipboardData?.files ?? [])];
+    if (!files.length) return;
+    event.preventDefault();
+    void bringIn(files);
+  }
+
+  const open = (candidate: Candidate) => goto(`/commissions/${commission.id}/candidates/${candidate.id}`);
+
+  function move(by: number): void {
+    if (!candidates.length) return;
+    const at = selected ? candidates.indexOf(selected) : -1;
+    const to = candidates[Math.max(0, Math.min(candidates.length - 1, at + by))];
+    picked = to.id;
+    document.querySelector(`[data-candidate="${to.id}"]`)?.scrollIntoView({ block: 'nearest' });
+  }
+
+  function moveStrip(by: number): void {
+    const at = strips.findIndex((s) => selected && s.candidates.includes(selected));
+    for (let i = at + by; i >= 0 && i < strips.length; i += by)
+      if (strips[i].candidates.length) {
+        picked = strips[i].candidates[0].id;
+        document.querySelector(`[data-candidate="${picked}"]`)?.scrollIntoView({ block: 'nearest' });
+        return;
+      }
+  }
+
+  $effect(() =>
+    keys.add([
+      { press: 'ArrowLeft', label: 'Candidate before', run: () => move(-1) },
+      { press: 'ArrowRight', label: 'Candidate after', run: () => move(1) },
+      { press: 'ArrowUp', label: 'Strip above', run: () => moveStrip(-1) },
+      { press: 'ArrowDown', label: 'Strip below', run: () => moveStrip(1) },
+      { press: 'k', label: 'Keep it, or take that back', run: () => selected && void decide(selected, 'kept') },
+      { press: 'a', label: 'Set it aside, or bring it back', run: () => selected && void decide(selected, 'aside') },
+      { press: 'o', label: 'Open it on the sheet', run: () => selected && void open(selected) },
+      { press: 'p', label: 'Write the prompt', run: () => document.getElementById('prompt')?.focus() },
+      { press: 'Mod+Enter', label: 'Ask for candidates', run: () => void ask() },
+    ]),
+  );
+</script>
+
+<svelte:window onpaste={pasted} />
+
+<Frame slipTitle="Next round">
+  {#snippet sheet()}
+    <div
+      class="flex h-full flex-col {dropping ? 'outline-3 -outline-offset-3 outline-active' : ''}"
+      role="region"
+      aria-label="Rounds; pictures can be dropped here"
+      ondragover={(e) => {
+        e.preventDefault();
+        dropping = true;
+      }}
+      ondragleave={(e) => {
+        if (!e.currentTarget.contains(e.relatedTarget as Node)) dropping = false;
+      }}
+      ondrop={(e) => {
+        e.preventDefault();
+        void bringIn(e.dataTransfer?.files ?? []);
+      }}
+    >
+      <PromptBox bind:prompt={draft.prompt} leaveOut={draft.leaveOut} onfiles={(files) => void bringIn(files)} />
+      <Wall
+        {strips}
+        {selected}
+        onpick={(c) => (picked = c.id)}
+        onopen={(c) => void open(c)}
+        ondecide={(c, d) => void decide(c, d)}
+        onreuse={(r) => {
+          draft = draftFrom(r);
+          document.getElementById('prompt')?.focus();
+        }}
+        oncancel={(r) => void roundAction(r, 'cancel')}
+        onagain={(r) => void roundAction(r, 'again')}
+      />
+    </div>
+  {/snippet}
+  {#snippet slip()}
+    <Figure
+      label="Leeway"
+      bind:value={draft.leeway}
+      min={0}
+      max={100}
+      hint="0 keeps to the prompt, 100 departs from it"
+    />
+    <Row label="Candidates" for="count">
+      <select id="count" class="field" bind:value={draft.count}>
+        {#each { length: COUNT_LIMIT }, i (i)}<option value={i + 1}>{i + 1}</option>{/each}
+      </select>
+    </Row>
+    <Row label="Ratio" for="ratio">
+      <select id="ratio" class="field" bind:value={draft.ratio}>
+        {#each ['1:1', '3:2', '2:3', '4:3', '16:9', '9:16'] as ratio (ratio)}<option value={ratio}
+            >{ratio.replace(':', ' : ')}</option
+          >{/each}
+      </select>
+    </Row>
+    <Row label="Colours" for="colours">
+      <select id="colours" class="field" bind:value={draft.colours}>
+        <option value={null}>as the prompt says</option>
+        {#each [1, 2, 3, 4, 5, 6] as n (n)}<option value={n}>{n} + ground</option>{/each}
+      </select>
+    </Row>
+    <label for="leave-out">Leave out</label>
+    <textarea
+      id="leave-out"
+      class="field mt-1 mb-4 h-14 w-full resize-none"
+      maxlength="500"
+      bind:value={draft.leaveOut}
+      placeholder="stars, text"></textarea>
+
+    {#if selected}
+      <h2 class="mb-2 border-t border-line pt-3 text-[14px]">Candidate {selected.label}</h2>
+      <p class="mb-2 text-muted">
+        {selected.widthPx} × {selected.heightPx} px{#if selected.decision !== 'undecided'}, {selected.decision ===
+          'kept'
+            ? 'kept'
+            : 'set aside'}{/if}
+      </p>
+      <div class="flex flex-wrap gap-2">
+        <button class="button" aria-pressed={selected.decision === 'kept'} onclick={() => decide(selected, 'kept')}
+          >{selected.decision === 'kept' ? 'Do not keep' : 'Keep'}</button
+        >
+        <button class="button" aria-pressed={selected.decision === 'aside'} onclick={() => decide(selected, 'aside')}
+          >{selected.decision === 'aside' ? 'Bring back' : 'Set aside'}</button
+        >
+        <a class="button flex items-center" href="/commissions/{commission.id}/candidates/{selected.id}/trace"
+          >Trace it</a
+        >
+      </div>
+    {/if}
+  {/snippet}
+  {#snippet next()}
+    <button class="next-step" disabled={busy || !draft.prompt.trim()} onclick={ask}
+      >Ask for {['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'][draft.count - 1]} · {cost}
+      {cost === 1 ? 'credit' : 'credits'}</button
+    >
+    {#if cost > left}<p class="mt-2 text-[12px] text-danger">
+        {Math.max(0, left)} credits are left of the allowance.
+      </p>{/if}
+    <p class="mt-2 text-[12px] text-muted">
+      The image engine here is a stand-in that draws from a small stock of figures.
+    </p>
+  {/snippet}
+  {#snippet proofs()}
+    <Proofs {source} grounds={commission.grounds} of={selected ? `candidate ${selected.label}` : 'a candidate'} />
+  {/snippet}
+</Frame>

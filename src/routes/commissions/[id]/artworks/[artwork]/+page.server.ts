@@ -1,0 +1,14 @@
+import { getArtwork } from '$lib/server/artworks';
+import { forPage } from '$lib/server/load';
+import { Problem } from '$lib/server/problem';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ params, depends }) => {
+  depends('odd-quill:commission');
+  return forPage(async () => {
+    const artwork = await getArtwork(params.artwork);
+    if (artwork.commissionId !== params.id)
+      throw new Problem(404, 'unknown_artwork', 'This commission has no such artwork');
+    return { place: `Inks of ${artwork.name}`, artwork };
+  });
+};

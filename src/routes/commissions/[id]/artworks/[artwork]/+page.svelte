@@ -1,0 +1,200 @@
+<script lang="ts">
+  import { goto, invalidate } from '$app/navigation';
+  import { applyEdit, pieceAt, type Edit } from '$core/vector';
+  import type { ArtworkState } from '$lib/contract/answers';
+  import { api, ApiError } from '$lib/ui/api';
+  import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
+  import InkList from '$lib/ui/artwork/InkList.svelte';
+  import { keys } from '$lib/ui/keys.svelte';
+  import { notices } from '$lib/ui/notices.svelte';
+  import Proofs from '$lib/ui/proofs/Proofs.svelte';
+  import ArtworkLayer from '$lib/ui/sheet/ArtworkLayer.svelte';
+  import Sheet from '$lib/ui/sheet/Sheet.svelte';
+  import Frame from '$lib/ui/shell/Frame.svelte';
+  import UndoRedo from '$lib/ui/shell/UndoRedo.svelte';
+
+  const { data } = $props();
+
+  // What is shown: the newest state heard of, and on top of it an edit that is being made or tried out.
+  let heard = $state.raw<ArtworkState | null>(null);
+  const current = $derived(heard && heard.id === data.artwork.id ? heard : data.artwork);
+  let tried = $state.raw<Edit | null>(null);
+  const drawing = $derived(tried ? applyEdit(current.drawing, tried) : current.drawing);
+
+  let pieceId = $state<string | null>(null);
+  let inkId = $state<string | null>(null);
+  let points = $state(false);
+  const piece = $derived(drawing.pieces.find((p) => p.id === pieceId) ?? null);
+  const pieceInk = $derived(piece ? drawing.inks.find((i) => i.id === piece.inkId) : null);
+
+  const grounds = $derived([
+    ...data.commission.grounds,
+    ...(current.groundHex && !data.commission.grounds.some((g) => g.hex === current.groundHex)
+      ? [{ name: "the picture's ground", hex: current.groundHex }]
+      : []),
+  ]);
+  let groundAt = $state(0);
+  /** Null after the last ground: nothing under the work. */
+  const ground = $derived(grounds[groundAt]?.hex ?? null);
+
+  // A newer state that came with the page data (from another tab, say) replaces what was heard.
+  $effect(() => {
+    const fresh = data.artwork;
+    if (!busy) heard = fresh;
+  });
+
+  let busy = $state(false);
+
+  /** Sends one change of the artwork; edits wait for each other, since each builds on the one before. */
+  let queue: Promise<unknown> = Promise.resolve();
+  function send(path: string, body: object, again: () => void): void {
+    queue = queue.then(async () => {
+      busy = true;
+      try {
+        heard = await api<ArtworkState>('POST', `/api/artworks/${current.id}/${path}`, { ...body, head: current.head });
+      } catch (error) {
+        const elsewhere = error instanceof ApiError && error.code === 'changed_elsewhere';
+        notices.fail(error, elsewhere ? { label: 'Make my change', run: again } : undefined);
+        heard = await api<ArtworkState>('GET', `/api/artworks/${current.id}`).catch(() => heard);
+      } finally {
+        busy = false;
+        tried = null;
+        void invalidate('odd-quill:commission');
+      }
+    });
+  }
+
+  function edit(change: Edit): void {
+    try {
+      applyEdit(current.drawing, change);
+    } catch (error) {
+      notices.fail(error);
+      return;
+    }
+    tried = change;
+    send('edits', { edit: change }, () => edit(change));
+  }
+
+  const undo = () => send('undo', {}, undo);
+  const redo = () => send('redo', {}, redo);
+  const removePiece = () => {
+    if (!piece) return;
+    edit({ kind: 'remove-piece', pieceId: piece.id });
+    pieceId = null;
+  };
+
+  function pick(point: [number, number]): void {
+    pieceId = pieceAt(drawing, point)?.id ?? null;
+    inkId = null;
+  }
+
+  const shift = (by: number) => (groundAt = (groundAt + by + grounds.length + 1) % (grounds.length + 1));
+  const deliver = () => goto(`/commissions/${data.commission.id}/artworks/${current.id}/deliver`);
+
+  $effect(() =>
+    keys.add([
+      { press: 'g', label: 'Next ground', run: () => shift(1) },
+      { press: 'Shift+g', label: 'Ground before', run: () => shift(-1) },
+      { press: 'p', label: 'Points on or off', run: () => (points = !points) },
+      { press: 'Delete', label: 'Remove the marked piece', run: removePiece },
+      { press: 'Escape', label: 'Mark nothing', run: () => (pieceId = inkId = null) },
+      { press: 'Mod+Enter', label: 'On to the delivery', run: () => void deliver() },
+    ]),
+  );
+</script>
+
+<Frame slipTitle="Inks">
+  {#snippet sheet()}
+    <Sheet
+      width={drawing.widthPx}
+      height={drawing.heightPx}
+      label="Artwork {current.name}; a click marks a piece"
+      {ground}
+      onpick={pick}
+    >
+      {#snippet layers(view)}
+        <ArtworkLayer artwork={drawing} {view} {points} markedPiece={pieceId} markedInk={inkId} />
+      {/snippet}
+      {#snippet foot()}
+        <label class="flex items-center gap-1.5"><input type="checkbox" bind:checked={points} /> Points</label>
+        <span class="flex-1"></span>
+        <GroundPicker {grounds} bind:at={groundAt} />
+      {/snippet}
+    </Sheet>
+  {/snippet}
+  {#snippet slip()}
+    <InkList
+      {drawing}
+      marked={inkId ?? piece?.inkId ?? null}
+      onmark={(id) => {
+        inkId = inkId === id ? null : id;
+        pieceId = null;
+      }}
+      ontry={(change) => (tried = change)}
+      onedit={edit}
+    />
+    <section class="mb-4 border-t border-line pt-3" aria-label="Marked piece">
+      <h2 class="mb-1.5 text-[14px]">Piece</h2>
+      {#if piece && pieceInk}
+        <p class="mb-2 flex items-center gap-2" data-piece-ink={pieceInk.name}>
+          <span class="h-[18px] w-[18px] border border-line" style="background: {pieceInk.hex}"></span>
+          {pieceInk.name}
+          {pieceInk.hex}
+        </p>
+        <div class="flex flex-wrap items-center gap-2">
+          <button class="button text-danger!" onclick={removePiece}>Remove the piece</button>
+          {#if drawing.inks.length > 1}
+            <label class="sr-only" for="piece-ink">Ink of the piece</label>
+            <select
+              id="piece-ink"
+              class="field max-w-36"
+              value={piece.inkId}
+              onchange={(e) => edit({ kind: 'piece-ink', pieceId: piece.id, inkId: e.currentTarget.value })}
+            >
+              {#each drawing.inks as ink (ink.id)}<option value={ink.id}>{ink.name}</option>{/each}
+            </select>
+          {/if}
+        </div>
+      {:else}
+        <p class="text-muted">Click a piece on the sheet to see its ink, change it, or remove the piece.</p>
+      {/if}
+    </section>
+    <section class="border-t border-line pt-3" aria-label="History">
+      <div class="mb-1.5 flex items-baseline justify-between">
+        <h2 class="text-[14px]">Version {current.version}</h2>
+        <UndoRedo
+          undo={current.canUndo ? (current.steps.find((s) => s.id === current.head)?.told ?? '') : null}
+          redo={current.canRedo ? 'The newest change after this' : null}
+          onundo={undo}
+          onredo={redo}
+        />
+      </div>
+      <ol class="flex flex-col" data-steps>
+        {#each current.steps as step (step.id)}
+          <li>
+            <button
+              class="flex w-full gap-2 py-0.5 text-left hover:underline {step.id === current.head
+                ? 'font-semibold'
+                : 'text-muted'}"
+              aria-current={step.id === current.head ? 'step' : undefined}
+              title="Return to this version"
+              onclick={() => step.id !== current.head && send(`steps/${step.id}/return`, {}, () => {})}
+            >
+              <span class="w-7 shrink-0">v{step.number}</span><span class="truncate">{step.told}</span>
+            </button>
+          </li>
+        {/each}
+      </ol>
+    </section>
+  {/snippet}
+  {#snippet next()}
+    <button class="next-step" onclick={deliver}>Deliver version {current.version}</button>
+  {/snippet}
+  {#snippet proofs()}
+    <Proofs
+      source={drawing.pieces.length ? { kind: 'artwork', artwork: drawing } : null}
+      grounds={data.commission.grounds}
+      of="the artwork"
+    />
+  {/snippet}
+</Frame>

@@ -1,0 +1,33 @@
+import { packageFiles } from '$core/package';
+import { getArtwork } from '$lib/server/artworks';
+import { getCommission } from '$lib/server/commissions';
+import { listDeliveries } from '$lib/server/deliveries';
+import { forPage } from '$lib/server/load';
+import { Problem } from '$lib/server/problem';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ params, depends }) => {
+  depends('odd-quill:commission');
+  return forPage(async () => {
+    const [artwork, commission, deliveries] = await Promise.all([
+      getArtwork(params.artwork),
+      getCommission(params.id),
+      listDeliveries(params.id),
+    ]);
+    if (artwork.commissionId !== params.id)
+      throw new Problem(404, 'unknown_artwork', 'This commission has no such artwork');
+    const about = {
+      commission: commission.name,
+      client: commission.client,
+      artwork: artwork.name,
+      version: artwork.version,
+      date: '2000-01-01',
+    };
+    return {
+      place: 'Deliver',
+      artwork,
+      contents: packageFiles(artwork.drawing, about).map(({ name, about: text }) => ({ name, about: text })),
+      deliveries: deliveries.filter((d) => d.artworkId === artwork.id),
+    };
+  });
+};

@@ -1,0 +1,129 @@
+<script lang="ts">
+  import { goto, invalidate } from '$app/navigation';
+  import type { Delivery } from '$lib/contract/answers';
+  import { api, requestKey } from '$lib/ui/api';
+  import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
+  import { keys } from '$lib/ui/keys.svelte';
+  import { notices } from '$lib/ui/notices.svelte';
+  import Proofs from '$lib/ui/proofs/Proofs.svelte';
+  import ArtworkLayer from '$lib/ui/sheet/ArtworkLayer.svelte';
+  import Sheet from '$lib/ui/sheet/Sheet.svelte';
+  import Frame from '$lib/ui/shell/Frame.svelte';
+
+  const { data } = $props();
+  const artwork = $derived(data.artwork);
+  const grounds = $derived(data.commission.grounds);
+  let groundAt = $state(0);
+  let note = $state('');
+  let busy = $state(false);
+
+  async function deliver(): Promise<void> {
+    if (busy) return;
+    busy = true;
+    try {
+      await api<Delivery>('POST', `/api/artworks/${artwork.id}/deliveries`, {
+        requestKey: requestKey(),
+        head: artwork.head,
+        note,
+      });
+      note = '';
+    } catch (error) {
+      notices.fail(error);
+    } finally {
+      busy = false;
+      await invalidate('odd-quill:commission');
+    }
+  }
+
+  async function again(delivery: Delivery): Promise<void> {
+    try {
+      await api('POST', `/api/deliveries/${delivery.id}/again`);
+      await invalidate('odd-quill:commission');
+    } catch (error) {
+      notices.fail(error);
+    }
+  }
+
+  const kilobytes = (bytes: number) => `${Math.round(bytes / 1000)} KB`;
+  const shift = (by: number) => (groundAt = (groundAt + by + grounds.length + 1) % (grounds.length + 1));
+
+  $effect(() =>
+    keys.add([
+      { press: 'g', label: 'Next ground', run: () => shift(1) },
+      { press: 'Mod+Enter', label: 'Make the package', run: () => void deliver() },
+      {
+        press: 'Escape',
+        label: 'Back to the inks',
+        run: () => void goto(`/commissions/${data.commission.id}/artworks/${artwork.id}`),
+      },
+    ]),
+  );
+</script>
+
+<Frame slipTitle="Deliver version {artwork.version}">
+  {#snippet sheet()}
+    <Sheet
+      width={artwork.drawing.widthPx}
+      height={artwork.drawing.heightPx}
+      label="Artwork {artwork.name}"
+      ground={grounds[groundAt]?.hex ?? null}
+    >
+      {#snippet layers(view)}<ArtworkLayer artwork={artwork.drawing} {view} />{/snippet}
+      {#snippet foot()}
+        <span class="flex-1"></span>
+        <GroundPicker {grounds} bind:at={groundAt} />
+      {/snippet}
+    </Sheet>
+  {/snippet}
+  {#snippet slip()}
+    <h2 class="mb-1.5 text-[14px]">What the client gets</h2>
+    <ul class="mb-4 flex flex-col gap-1">
+      {#each data.contents as file (file.name)}
+        <li title={file.about} class="truncate">{file.name}</li>
+      {/each}
+    </ul>
+    <label for="note">Note to yourself</label>
+    <input id="note" class="field mt-1 mb-5 w-full" maxlength="300" bind:value={note} placeholder="for the shop sign" />
+
+    <h2 class="mb-1.5 border-t border-line pt-3 text-[14px]">Deliveries</h2>
+    <ul class="flex flex-col gap-3" data-deliveries>
+      {#each data.deliveries as delivery (delivery.id)}
+        <li data-delivery={delivery.state}>
+          <p class="flex items-baseline gap-2">
+            <span class="font-semibold">{delivery.number}</span>
+            <span>version {delivery.version}</span>
+            <span class="flex-1 text-right text-muted">{delivery.about.date}</span>
+          </p>
+          {#if delivery.note}<p class="text-muted">{delivery.note}</p>{/if}
+          {#if delivery.state === 'done'}
+            <p class="flex gap-3">
+              <a class="quiet text-active!" href="/api/deliveries/{delivery.id}/package.zip" download
+                >Download, {kilobytes(delivery.bytes)}</a
+              >
+              <button class="quiet" onclick={() => again(delivery)} title="Of the same version, with the same bytes"
+                >Make again</button
+              >
+            </p>
+          {:else if delivery.state === 'failed'}
+            <p class="text-danger">{delivery.error}</p>
+            <button class="quiet" onclick={() => again(delivery)}>Make again</button>
+          {:else}
+            <p role="status" class="text-muted">Being packed</p>
+          {/if}
+        </li>
+      {:else}
+        <li class="text-muted">
+          None yet. Each is kept with the version it was made from, so that it can be made again.
+        </li>
+      {/each}
+    </ul>
+  {/snippet}
+  {#snippet next()}
+    <button class="next-step" disabled={busy || !artwork.drawing.pieces.length} onclick={deliver}
+      >Make the package</button
+    >
+  {/snippet}
+  {#snippet proofs()}
+    <Proofs source={{ kind: 'artwork', artwork: artwork.drawing }} {grounds} of="the artwork" />
+  {/snippet}
+</Frame>

@@ -1,0 +1,199 @@
+<script lang="ts">
+  import { onDestroy } from 'svelte';
+  import { goto, invalidate } from '$app/navigation';
+  import { TRACE_DEFAULTS, type Trace, type TraceOptions } from '$core/trace';
+  import type { ArtworkState } from '$lib/contract/answers';
+  import { api } from '$lib/ui/api';
+  import { keys } from '$lib/ui/keys.svelte';
+  import { notices } from '$lib/ui/notices.svelte';
+  import Proofs from '$lib/ui/proofs/Proofs.svelte';
+  import ArtworkLayer from '$lib/ui/sheet/ArtworkLayer.svelte';
+  import Divider from '$lib/ui/sheet/Divider.svelte';
+  import PictureLayer from '$lib/ui/sheet/PictureLayer.svelte';
+  import Sheet from '$lib/ui/sheet/Sheet.svelte';
+  import Frame from '$lib/ui/shell/Frame.svelte';
+  import Choice from '$lib/ui/slip/Choice.svelte';
+  import Figure from '$lib/ui/slip/Figure.svelte';
+  import Row from '$lib/ui/slip/Row.svelte';
+  import { traceWorker } from '$lib/workers/client';
+
+  const { data } = $props();
+  const candidate = $derived(data.candidate);
+  const href = $derived(`/api/pictures/${candidate.pictureId}`);
+
+  // svelte-ignore state_referenced_locally
+  const options = $state<TraceOptions>({ ...TRACE_DEFAULTS, ...data.artwork?.traceOptions });
+  let trace = $state.raw<Trace | null>(null);
+  let done = $state(0);
+  let busy = $state(true);
+  let error = $state<string | null>(null);
+  let divider = $state(0.5);
+  let points = $state(false);
+  let keeping = $state(false);
+
+  const worker = traceWorker();
+  onDestroy(() => worker.close());
+
+  $effect(() => {
+    const wanted = { href, options: $state.snapshot(options) };
+    busy = true;
+    done = 0;
+    worker.ask(wanted, {
+      onProgress: (share) => (done = share),
+      onResult: (result) => {
+        trace = result;
+        busy = false;
+        error = null;
+      },
+      onError: (message) => {
+        error = message;
+        busy = false;
+      },
+    });
+  });
+
+  const ground = $derived(trace?.groundHex ?? '#FFFFFF');
+  const source = $derived(trace?.artwork.pieces.length ? ({ kind: 'artwork', artwork: trace.artwork } as const) : null);
+  const kilobytes = (bytes: number) => (bytes < 1000 ? `${bytes} B` : `${(bytes / 1000).toFixed(1)} KB`);
+
+  async function keep(): Promise<void> {
+    if (!trace || busy || keeping) return;
+    keeping = true;
+    try {
+      const { id } = await api<ArtworkState>('POST', `/api/candidates/${candidate.id}/artwork`, {
+        options: $state.snapshot(options),
+        groundHex: trace.groundHex,
+        drawing: trace.artwork,
+        head: data.artwork?.head ?? null,
+      });
+      await goto(`/commissions/${data.commission.id}/artworks/${id}`);
+    } catch (failure) {
+      notices.fail(failure);
+      await invalidate('odd-quill:commission');
+    } finally {
+      keeping = false;
+    }
+  }
+
+  $effect(() =>
+    keys.add([
+      { press: 'p', label: 'Points on or off', run: () => (points = !points) },
+      { press: '[', label: 'More of the trace', run: () => (divider = Math.max(0, divider - 0.1)) },
+      { press: ']', label: 'More of the picture', run: () => (divider = Math.min(1, divider + 0.1)) },
+      { press: 'Mod+Enter', label: 'Keep this trace', run: () => void keep() },
+      {
+        press: 'Escape',
+        label: 'Back to the candidate',
+        run: () => void goto(`/commissions/${data.commission.id}/candidates/${candidate.id}`),
+      },
+    ]),
+  );
+</script>
+
+<Frame slipTitle="Trace">
+  {#snippet sheet()}
+    <Sheet
+      width={candidate.widthPx}
+      height={candidate.heightPx}
+      label="Picture and trace of candidate {candidate.label}"
+      ground={null}
+    >
+      {#snippet layers(view)}
+        <PictureLayer
+          {href}
+          width={candidate.widthPx}
+          height={candidate.heightPx}
+          {view}
+          alt="Candidate {candidate.label}"
+        />
+        <div class="pointer-events-none absolute inset-0" style="clip-path: inset(0 0 0 {divider * 100}%)">
+          <div
+            class="absolute {options.ground === 'drop' ? 'nothing' : ''}"
+            style="left: {view.x}px; top: {view.y}px; width: {candidate.widthPx *
+              view.zoom}px; height: {candidate.heightPx * view.zoom}px; {options.ground === 'drop'
+              ? ''
+              : `background: ${ground}`}"
+          ></div>
+          {#if trace}<ArtworkLayer artwork={trace.artwork} {view} {points} />{/if}
+        </div>
+        <Divider bind:share={divider} />
+        {#if busy}
+          <div
+            class="absolute top-3 left-1/2 flex -translate-x-1/2 items-center gap-2 border border-line bg-panel px-3 py-1"
+            role="progressbar"
+            aria-label="Tracing"
+            aria-valuenow={Math.round(done * 100)}
+          >
+            Tracing
+            <span class="h-1 w-24 bg-line"><span class="block h-1 bg-active" style="width: {done * 100}%"></span></span>
+          </div>
+        {/if}
+      {/snippet}
+      {#snippet foot()}
+        <span>picture | trace</span>
+        <label class="flex items-center gap-1.5"><input type="checkbox" bind:checked={points} /> Points</label>
+      {/snippet}
+    </Sheet>
+  {/snippet}
+  {#snippet slip()}
+    {#if error}<p class="mb-3 text-danger" role="alert">{error}</p>{/if}
+    <ul class="mb-4 flex flex-col gap-1.5" aria-label="Inks found" data-inks>
+      {#each trace?.artwork.inks ?? [] as ink, i (ink.id)}
+        <li class="flex items-center gap-2">
+          <span class="h-[18px] w-[18px] shrink-0 border border-line" style="background: {ink.hex}"></span>
+          <span class="flex-1 truncate">{ink.name}</span>
+          <span class="text-muted">{ink.hex}</span>
+          <span class="w-[58px] text-right text-muted"
+            >{trace!.figures.inks[i].pieces} {trace!.figures.inks[i].pieces === 1 ? 'piece' : 'pieces'}</span
+          >
+        </li>
+      {:else}
+        <li class="text-muted">
+          {busy ? 'Looking for inks' : 'No ink was found: keep the ground, or ask for more inks'}
+        </li>
+      {/each}
+    </ul>
+    <Row label="Inks" for="inks">
+      <select id="inks" class="field" bind:value={options.colours}>
+        <option value="auto">automatic</option>
+        {#each { length: 16 }, i (i)}<option value={i + 1}>{i + 1} with the ground</option>{/each}
+      </select>
+    </Row>
+    <Choice
+      label="Ground"
+      bind:value={options.ground}
+      options={[
+        { value: 'drop', label: 'dropped' },
+        { value: 'keep', label: 'kept' },
+      ]}
+    />
+    <Choice
+      label="Stacking"
+      bind:value={options.stacking}
+      options={[
+        { value: 'stacked', label: 'stacked', hint: 'Each piece runs under those above it: easier to edit' },
+        { value: 'cutout', label: 'cut out', hint: 'Pieces lie side by side: one layer for cutters and screens' },
+      ]}
+    />
+    <Figure label="Specks under" bind:value={options.speckPx2} min={0} max={400} unit="px²" />
+    <Figure label="Smoothness" bind:value={options.smoothness} min={0} max={100} />
+    {#if trace}
+      <dl class="grid grid-cols-[1fr_auto] gap-y-1 border-t border-line pt-3 {busy ? 'opacity-60' : ''}" data-figures>
+        <dt class="text-muted">pieces</dt>
+        <dd class="font-semibold">{trace.figures.pieces}</dd>
+        <dt class="text-muted">points</dt>
+        <dd class="font-semibold">{trace.figures.segments}</dd>
+        <dt class="text-muted">size as SVG</dt>
+        <dd class="font-semibold">{kilobytes(trace.figures.bytes)}</dd>
+      </dl>
+    {/if}
+  {/snippet}
+  {#snippet next()}
+    <button class="next-step" disabled={busy || keeping || !trace?.artwork.pieces.length} onclick={keep}
+      >{data.artwork ? `Keep as version ${data.artwork.version + 1}` : 'Keep this trace'}</button
+    >
+  {/snippet}
+  {#snippet proofs()}
+    <Proofs {source} grounds={data.commission.grounds} of="the trace" />
+  {/snippet}
+</Frame>

@@ -1,0 +1,104 @@
+<script lang="ts">
+  import { beforeNavigate, goto } from '$app/navigation';
+  import type { Brief, Commission } from '$lib/contract/answers';
+  import { api, ApiError } from '$lib/ui/api';
+  import BriefForm from '$lib/ui/brief/BriefForm.svelte';
+  import { keys } from '$lib/ui/keys.svelte';
+  import { notices } from '$lib/ui/notices.svelte';
+  import Frame from '$lib/ui/shell/Frame.svelte';
+  import TopBar from '$lib/ui/shell/TopBar.svelte';
+  import Row from '$lib/ui/slip/Row.svelte';
+
+  const { data } = $props();
+  const DRAFT = 'odd-quill-new-commission';
+  const EMPTY: Brief = {
+    name: '',
+    client: '',
+    trade: '',
+    audience: '',
+    mood: '',
+    coloursWanted: '',
+    coloursUnwanted: '',
+    grounds: [
+      { name: 'white', hex: '#FFFFFF' },
+      { name: 'black', hex: '#000000' },
+    ],
+    kindOfMark: '',
+    notes: '',
+    allowance: 120,
+  };
+
+  let brief = $state<Brief>(EMPTY);
+  let errors = $state<Readonly<Record<string, string>>>({});
+  let busy = $state(false);
+  let started = false;
+
+  // What was typed outlives a reload and a closed tab.
+  $effect(() => {
+    const kept = localStorage.getItem(DRAFT);
+    if (kept) brief = { ...EMPTY, ...(JSON.parse(kept) as Brief) };
+  });
+  $effect(() => {
+    const text = JSON.stringify(brief);
+    if (!started && text !== JSON.stringify(EMPTY)) localStorage.setItem(DRAFT, text);
+  });
+  beforeNavigate(() => {
+    if (started) localStorage.removeItem(DRAFT);
+  });
+
+  async function start(): Promise<void> {
+    if (busy) return;
+    busy = true;
+    errors = {};
+    try {
+      const { id } = await api<Commission>('POST', '/api/commissions', brief);
+      started = true;
+      await goto(`/commissions/${id}`);
+    } catch (error) {
+      if (error instanceof ApiError && Object.keys(error.fields).length) errors = error.fields;
+      else notices.fail(error);
+    } finally {
+      busy = false;
+    }
+  }
+
+  $effect(() => keys.add([{ press: 'Mod+Enter', label: 'Start the commission', run: () => void start() }]));
+</script>
+
+<svelte:head><title>New commission · Odd Quill</title></svelte:head>
+
+<div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
+  <TopBar dark={data.dark}>
+    {#snippet where()}<span>New commission</span>{/snippet}
+  </TopBar>
+  <Frame slipTitle="New commission">
+    {#snippet sheet()}
+      <div class="h-full overflow-y-auto px-8 py-6">
+        <form class="mx-auto max-w-[820px] border border-line bg-panel px-8 py-6" onsubmit={(e) => e.preventDefault()}>
+          <BriefForm bind:brief {errors} />
+        </form>
+      </div>
+    {/snippet}
+    {#snippet slip()}
+      <p class="mb-4 text-muted">
+        Only the name is needed now. All of it can be changed later, and what you typed stays until you start.
+      </p>
+      <Row label="Allowance" for="allowance">
+        <span
+          ><input
+            id="allowance"
+            class="field w-20 text-right"
+            type="number"
+            min="0"
+            max="100000"
+            bind:value={brief.allowance}
+          /> credits</span
+        >
+      </Row>
+      <p class="text-muted">What the image engine may charge this commission in all: one credit a candidate.</p>
+    {/snippet}
+    {#snippet next()}
+      <button class="next-step" disabled={busy} onclick={start}>Start the commission</button>
+    {/snippet}
+  </Frame>
+</div>
