@@ -11,13 +11,18 @@ export default defineConfig({
     projects: [
       {
         resolve: { alias },
-        test: { name: 'core', include: ['core/**/*.test.ts', 'cli/**/*.test.ts'], testTimeout: 60_000 },
+        test: {
+          name: 'core',
+          include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'node/**/*.test.ts', 'engine/**/*.test.ts'],
+          testTimeout: 60_000,
+        },
       },
       {
         resolve: { alias },
         test: {
           name: 'server',
-          include: ['src/**/*.test.ts', 'engine/**/*.test.ts'],
+          globalSetup: ['./e2e/global-setup.ts'],
+          include: ['src/**/*.test.ts'],
           fileParallelism: false,
           testTimeout: 60_000,
           hookTimeout: 60_000,
@@ -27,6 +32,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'e2e',
+          globalSetup: ['./e2e/global-setup.ts'],
           include: ['e2e/**/*.test.ts'],
           fileParallelism: false,
           testTimeout: 120_000,

@@ -6,3 +6,4 @@ export function chromiumPath(): string | null;
 export function postgresPrograms(): string | null;
 export function ensureBuild(): boolean;
 export function freePort(): Promise<number>;
+export function ensurePackages(options?: { browser?: boolean }): void;

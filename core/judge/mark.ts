@@ -37,9 +37,10 @@ export function markOf(picture: Picture): Mark {
     if (groundShare > 0) {
       const other = a === ground ? b : a;
       if (other === ground || other === NOTHING) continue;
-      out.rgba.set(inks[other].rgb, o);
+      const { rgb } = inks[other];
+      for (let c = 0; c < 3; c++) out.rgba[o + c] = rgb[c];
       out.rgba[o + 3] = 255 * (1 - groundShare);
-    } else out.rgba.set(small.rgba.subarray(o, o + 4), o);
+    } else for (let c = 0; c < 4; c++) out.rgba[o + c] = small.rgba[o + c];
   }
   return {
     picture: out,

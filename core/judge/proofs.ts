@@ -69,46 +69,61 @@ function shareLost(edges: Uint8Array, others: Uint8Array, w: number, h: number, 
   return all ? lost / all : 0;
 }
 
-/** Labels that one would read off the small picture: enlarged smoothly, each pixel to the nearest ink. */
-function readBack(small: Picture, mark: Mark): Uint8Array {
-  const { widthPx: w, heightPx: h } = mark.picture;
+/** Which ink of a mark, or its white ground, a colour is nearest to; remembered by 6 bits a channel. */
+function nearestLabel(mark: Mark): (r: number, g: number, b: number) => number {
   const labs = mark.inks.map((i) => hexToOklab(i.hex));
   const ground = hexToOklab('#FFFFFF');
+  const known = new Int16Array(1 << 18).fill(-1);
+  return (r, g, b) => {
+    const key = ((r >> 2) << 12) | ((g >> 2) << 6) | (b >> 2);
+    if (known[key] >= 0) return known[key];
+    const lab = rgbToOklab(r, g, b);
+    let best: number = NOTHING;
+    let least = oklabDistance(lab, ground);
+    for (let k = 0; k < labs.length; k++) {
+      const d = oklabDistance(lab, labs[k]);
+      if (d < least) {
+        least = d;
+        best = k;
+      }
+    }
+    return (known[key] = best);
+  };
+}
+
+type LabelOf = ReturnType<typeof nearestLabel>;
+
+/** Labels that one would read off the small picture: enlarged smoothly, each pixel to the nearest ink. */
+function readBack(small: Picture, w: number, h: number, labelOf: LabelOf): Uint8Array {
   const out = new Uint8Array(w * h);
   const { rgba, widthPx: sw, heightPx: sh } = small;
   for (let y = 0; y < h; y++) {
     const fy = Math.max(0, Math.min(sh - 1, ((y + 0.5) * sh) / h - 0.5));
     const y0 = Math.floor(fy);
-    const y1 = Math.min(sh - 1, y0 + 1);
     const ty = fy - y0;
+    const top = y0 * sw;
+    const bottom = Math.min(sh - 1, y0 + 1) * sw;
     for (let x = 0; x < w; x++) {
       const fx = Math.max(0, Math.min(sw - 1, ((x + 0.5) * sw) / w - 0.5));
       const x0 = Math.floor(fx);
       const x1 = Math.min(sw - 1, x0 + 1);
       const tx = fx - x0;
-      const at = (c: number): number =>
-        (rgba[(y0 * sw + x0) * 4 + c] * (1 - tx) + rgba[(y0 * sw + x1) * 4 + c] * tx) * (1 - ty) +
-        (rgba[(y1 * sw + x0) * 4 + c] * (1 - tx) + rgba[(y1 * sw + x1) * 4 + c] * tx) * ty;
-      const lab = rgbToOklab(at(0), at(1), at(2));
-      let best: number = NOTHING;
-      let least = oklabDistance(lab, ground);
-      for (let k = 0; k < labs.length; k++) {
-        const d = oklabDistance(lab, labs[k]);
-        if (d < least) {
-          least = d;
-          best = k;
-        }
-      }
-      out[y * w + x] = best;
+      const [a, b, c, d] = [(top + x0) * 4, (top + x1) * 4, (bottom + x0) * 4, (bottom + x1) * 4];
+      const [wa, wb, wc, wd] = [(1 - tx) * (1 - ty), tx * (1 - ty), (1 - tx) * ty, tx * ty];
+      out[y * w + x] = labelOf(
+        rgba[a] * wa + rgba[b] * wb + rgba[c] * wc + rgba[d] * wd,
+        rgba[a + 1] * wa + rgba[b + 1] * wb + rgba[c + 1] * wc + rgba[d + 1] * wd,
+        rgba[a + 2] * wa + rgba[b + 2] * wb + rgba[c + 2] * wc + rgba[d + 2] * wd,
+      );
     }
   }
   return out;
 }
 
-function smallProof(mark: Mark, sizePx: number, edges: Uint8Array): SmallProof {
+function smallProof(mark: Mark, sizePx: number, edges: Uint8Array, labelOf: LabelOf): SmallProof {
   const picture = shrinkToFit(mark.picture, sizePx);
   const { widthPx: w, heightPx: h } = mark.picture;
-  const read = readBack(onGround(picture, [255, 255, 255]), mark);
+  const read = readBack(onGround(picture, [255, 255, 255]), w, h, labelOf);
   const reach = Math.max(1, Math.round((0.5 * Math.max(w, h)) / sizePx));
   return { sizePx, picture, lostShare: shareLost(edges, edgesOf(read, w, h), w, h, reach) };
 }
@@ -131,8 +146,11 @@ const recoloured = (mark: Mark, hexOf: (ink: number) => string | null): Picture 
       for (let c = 1; c < labs.length; c++) if (oklabDistance(lab, labs[c]) < oklabDistance(lab, labs[k])) k = c;
     }
     const colour = colours[k];
-    if (colour) rgba.set(colour, o);
-    else rgba[o + 3] = 0;
+    if (colour) {
+      rgba[o] = colour[0];
+      rgba[o + 1] = colour[1];
+      rgba[o + 2] = colour[2];
+    } else rgba[o + 3] = 0;
   }
   return { ...mark.picture, rgba };
 };
@@ -164,12 +182,13 @@ function oneColour(mark: Mark, edges: Uint8Array): ProofSheet['oneColour'] {
 export function proofsOf(picture: Picture): ProofSheet {
   const mark = markOf(picture);
   const edges = edgesOf(mark.labels, mark.picture.widthPx, mark.picture.heightPx);
+  const labelOf = nearestLabel(mark);
   const inks = mark.inks.filter((i) => i.share >= 0.04).map((i) => i.hex);
   const reversedInks = mark.inks.map((i) =>
     contrastRatio(i.hex, REVERSED_HEX) < GRAPHIC_CONTRAST ? '#FFFFFF' : i.hex,
   );
   return {
-    small: SMALL_SIZES_PX.map((sizePx) => smallProof(mark, sizePx, edges)),
+    small: SMALL_SIZES_PX.map((sizePx) => smallProof(mark, sizePx, edges, labelOf)),
     oneColour: oneColour(mark, edges),
     reversed: {
       picture: recoloured(mark, (k) => reversedInks[k]),

@@ -45,22 +45,26 @@ export function shrink(picture: Picture, toWidthPx: number, toHeightPx: number):
   // Across first, then down: two passes cost far less than one over every source pixel of each target pixel.
   const across = new Float32Array(w * sh * 4);
   const stepX = sw / w;
-  for (let x = 0; x < w; x++) {
-    const from = x * stepX;
-    const to = from + stepX;
-    for (let sx = Math.floor(from); sx < Math.min(sw, Math.ceil(to - 1e-9)); sx++) {
-      const weight = Math.min(to, sx + 1) - Math.max(from, sx);
-      for (let y = 0; y < sh; y++) {
+  for (let y = 0; y < sh; y++)
+    for (let x = 0; x < w; x++) {
+      const from = x * stepX;
+      const to = from + stepX;
+      const last = Math.min(sw, Math.ceil(to - 1e-9));
+      let [r, g, b, a] = [0, 0, 0, 0];
+      for (let sx = Math.floor(from); sx < last; sx++) {
         const i = (y * sw + sx) * 4;
-        const o = (y * w + x) * 4;
-        const alpha = (rgba[i + 3] * weight) / 255;
-        across[o] += rgba[i] * alpha;
-        across[o + 1] += rgba[i + 1] * alpha;
-        across[o + 2] += rgba[i + 2] * alpha;
-        across[o + 3] += alpha;
+        const alpha = (rgba[i + 3] * (Math.min(to, sx + 1) - Math.max(from, sx))) / 255;
+        r += rgba[i] * alpha;
+        g += rgba[i + 1] * alpha;
+        b += rgba[i + 2] * alpha;
+        a += alpha;
       }
+      const o = (y * w + x) * 4;
+      across[o] = r;
+      across[o + 1] = g;
+      across[o + 2] = b;
+      across[o + 3] = a;
     }
-  }
   const out = new Uint8ClampedArray(w * h * 4);
   const stepY = sh / h;
   const row = new Float32Array(w * 4);

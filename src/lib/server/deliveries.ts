@@ -59,7 +59,8 @@ export async function startDelivery(artworkId: string, asked: v.InferOutput<type
       asked.requestKey,
     ]);
     if (known) return known.id;
-    if (artwork.head !== asked.head)
+    const [{ head }] = await tx<{ head: string }>('select head from artwork where id = $1 for update', [artworkId]);
+    if (head !== asked.head || artwork.head !== head)
       throw new Problem(
         409,
         'changed_elsewhere',

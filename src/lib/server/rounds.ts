@@ -52,13 +52,16 @@ export async function getRound(id: string): Promise<RoundRow> {
 
 /** Sees to it that the allowance covers some more credits; the commission's row is locked until the transaction ends. */
 async function reserve(tx: Sql, commissionId: string, credits: number): Promise<void> {
-  const [row] = await tx<{ allowance: number; used: number }>(
-    `select allowance, (select coalesce(sum(credits_charged), 0) + coalesce(sum(credits_reserved) filter (where state in ('waiting', 'drawing')), 0)
-       from round where commission_id = $1)::int as used
-     from commission where id = $1 for update`,
+  const [{ allowance }] = await tx<{ allowance: number }>('select allowance from commission where id = $1 for update', [
+    commissionId,
+  ]);
+  // A statement of its own: one that waited for the lock would count what stood there before it waited.
+  const [{ used }] = await tx<{ used: number }>(
+    `select (coalesce(sum(credits_charged), 0) + coalesce(sum(credits_reserved) filter (where state in ('waiting', 'drawing')), 0))::int as used
+     from round where commission_id = $1`,
     [commissionId],
   );
-  const left = row.allowance - row.used;
+  const left = allowance - used;
   if (credits > left)
     throw new Problem(
       409,

@@ -16,23 +16,27 @@ const GATHER_MS = 60;
 
 /**
  * Watches a commission over server-sent events, which come back by themselves after a break. `onChange` is called, once for events that
- * come together, whenever what is shown may be out of date. Gives the function that ends it.
+ * come together, whenever what is shown may be out of date. A page that is not seen does not watch: browsers open only a few
+ * connections to one server, and many tabs would use them up; it looks again when it is seen. Gives the function that ends it.
  */
 export function watchCommission(id: string, onChange: () => void): () => void {
-  const source = new EventSource(`/api/commissions/${id}/events`);
   // Only compared with what comes next, never shown.
   // eslint-disable-next-line svelte/prefer-svelte-reactivity
   const states = new Map<string, string | undefined>();
+  let source: EventSource | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let first = true;
-  const change = (): void => {
+  let opened = false;
+
+  function change(): void {
     clearTimeout(timer);
     timer = setTimeout(onChange, GATHER_MS);
-  };
-  source.onmessage = ({ data }: MessageEvent<string>) => {
+  }
+
+  function hear({ data }: MessageEvent<string>): void {
     const event = JSON.parse(data) as WatchEvent;
-    if (event.subject === 'everything' && first) {
-      first = false;
+    if (event.subject === 'everything' && !opened) {
+      // The first word of the first stream: the page was made a moment ago.
+      opened = true;
       return;
     }
     if (event.subject === 'round' || event.subject === 'delivery') {
@@ -41,9 +45,29 @@ export function watchCommission(id: string, onChange: () => void): () => void {
       states.set(event.id, event.state);
     }
     change();
-  };
+  }
+
+  function close(): void {
+    source?.close();
+    source = null;
+  }
+
+  function look(): void {
+    if (document.visibilityState === 'hidden') return close();
+    if (source) return;
+    source = new EventSource(`/api/commissions/${id}/events`);
+    source.onmessage = hear;
+  }
+
+  look();
+  document.addEventListener('visibilitychange', look);
+  window.addEventListener('pagehide', close);
+  window.addEventListener('pageshow', look);
   return () => {
     clearTimeout(timer);
-    source.close();
+    close();
+    document.removeEventListener('visibilitychange', look);
+    window.removeEventListener('pagehide', close);
+    window.removeEventListener('pageshow', look);
   };
 }

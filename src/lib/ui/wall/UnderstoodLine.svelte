@@ -7,23 +7,23 @@
 </script>
 
 {#snippet part(name: string, value: string)}
-  <span class="whitespace-nowrap"
-    ><span class="text-muted">{name}</span>
-    <span class="underline decoration-line decoration-dotted underline-offset-3">{value}</span></span
-  >
+  <li class="whitespace-nowrap">
+    <span class="text-muted">{name}</span>
+    <span class="underline decoration-line decoration-dotted underline-offset-3">{value}</span>
+  </li>
 {/snippet}
 
-<p class="flex flex-wrap gap-x-3.5 gap-y-0.5" aria-label="Understood">
+<ul class="flex flex-wrap gap-x-3.5 gap-y-0.5" aria-label="Understood">
   {#each parts.figures as figure, i (figure.word)}
     {@render part(i ? (figure.relation ?? 'with') : 'figure', figure.word)}
   {:else}
-    <span class="text-danger">no figure yet: name a thing to draw</span>
+    <li class="text-danger">no figure yet: name a thing to draw</li>
   {/each}
   {#if parts.kind}{@render part('kind', parts.kind)}{/if}
   {#if parts.role}{@render part('role', parts.role)}{/if}
   {#if parts.finish}{@render part('finish', parts.finish)}{/if}
   {#if parts.colours.length || parts.colourCount}
-    <span class="flex items-center gap-1 whitespace-nowrap">
+    <li class="flex items-center gap-1 whitespace-nowrap">
       <span class="text-muted">colours</span>
       {#each parts.colours as colour (colour.hex)}
         <span
@@ -34,17 +34,17 @@
         <span class="sr-only">{colour.word}</span>
       {/each}
       {#if parts.colourCount && parts.colourCount !== parts.colours.length}{parts.colourCount}{/if}
-    </span>
+    </li>
   {/if}
   {#if parts.ground}{@render part('ground', parts.ground.word)}{/if}
   {#if parts.leaveOut.length}{@render part('leave out', parts.leaveOut.join(', '))}{/if}
   {#if parts.lettering.length}{@render part('lettering', parts.lettering.join(', '))}{/if}
   {#each replaced as figure (figure.word)}
-    <span class="whitespace-nowrap text-danger"
-      >{figure.via === 'none' ? `“${figure.word}” has no drawing` : `“${figure.word}” drawn as ${figure.drawn}`}</span
-    >
+    <li class="whitespace-nowrap text-danger">
+      {figure.via === 'none' ? `“${figure.word}” has no drawing` : `“${figure.word}” drawn as ${figure.drawn}`}
+    </li>
   {/each}
   {#if parts.notUnderstood.length}
-    <span class="text-danger">not understood: {parts.notUnderstood.slice(0, 6).join(', ')}</span>
+    <li class="text-danger">not understood: {parts.notUnderstood.slice(0, 6).join(', ')}</li>
   {/if}
-</p>
+</ul>

@@ -1,8 +1,9 @@
 import { wall } from '$lib/server/candidates';
+import { getCommission } from '$lib/server/commissions';
 import { forPage } from '$lib/server/load';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params, depends }) => {
   depends('odd-quill:commission');
-  return forPage(async () => ({ place: 'Rounds', wall: await wall(params.id) }));
+  return forPage(async () => ({ place: 'Rounds', wall: await wall((await getCommission(params.id)).id) }));
 };

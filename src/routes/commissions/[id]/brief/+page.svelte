@@ -121,11 +121,11 @@
     </Row>
     <dl class="mb-4 grid grid-cols-[1fr_auto] gap-y-1 text-muted">
       <dt>charged</dt>
-      <dd>{commission.creditsSpent}</dd>
+      <dd class="text-right">{commission.creditsSpent}</dd>
       <dt>held for running rounds</dt>
-      <dd>{commission.creditsReserved}</dd>
+      <dd class="text-right">{commission.creditsReserved}</dd>
       <dt>left</dt>
-      <dd class="font-semibold text-text">
+      <dd class="text-right font-semibold text-text">
         {commission.allowance - commission.creditsSpent - commission.creditsReserved}
       </dd>
     </dl>

@@ -9,11 +9,8 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = ({ params, depends }) => {
   depends('odd-quill:commission');
   return forPage(async () => {
-    const [artwork, commission, deliveries] = await Promise.all([
-      getArtwork(params.artwork),
-      getCommission(params.id),
-      listDeliveries(params.id),
-    ]);
+    const [artwork, commission] = await Promise.all([getArtwork(params.artwork), getCommission(params.id)]);
+    const deliveries = await listDeliveries(commission.id);
     if (artwork.commissionId !== params.id)
       throw new Problem(404, 'unknown_artwork', 'This commission has no such artwork');
     const about = {

@@ -180,11 +180,11 @@
     {#if trace}
       <dl class="grid grid-cols-[1fr_auto] gap-y-1 border-t border-line pt-3 {busy ? 'opacity-60' : ''}" data-figures>
         <dt class="text-muted">pieces</dt>
-        <dd class="font-semibold">{trace.figures.pieces}</dd>
+        <dd class="text-right font-semibold">{trace.figures.pieces}</dd>
         <dt class="text-muted">points</dt>
-        <dd class="font-semibold">{trace.figures.segments}</dd>
+        <dd class="text-right font-semibold">{trace.figures.segments}</dd>
         <dt class="text-muted">size as SVG</dt>
-        <dd class="font-semibold">{kilobytes(trace.figures.bytes)}</dd>
+        <dd class="text-right font-semibold">{kilobytes(trace.figures.bytes)}</dd>
       </dl>
     {/if}
   {/snippet}

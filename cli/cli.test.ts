@@ -1,0 +1,149 @@
+import { execFile } from 'node:child_process';
+import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { decodePicture } from '../node/pictures';
+
+const COMMAND = resolve(import.meta.dirname, 'odd-quill.mjs');
+let folder: string;
+
+const run = (...args: string[]) =>
+  new Promise<{ code: number; out: string; err: string }>((done) => {
+    execFile(process.execPath, [COMMAND, ...args], { cwd: folder }, (error, out, err) =>
+      done({ code: error ? Number(error.code) : 0, out, err }),
+    );
+  });
+
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'odd-quill-cli-'));
+});
+afterAll(() => rm(folder, { recursive: true, force: true }));
+
+describe('odd-quill', () => {
+  it('explains itself, on standard output', async () => {
+    const { code, out, err } = await run('--help');
+    expect([code, err]).toEqual([0, '']);
+    for (const option of [
+      '--colours N|auto',
+      '--ground keep|drop',
+      '--stacking stacked|cutout',
+      '--leave-out TEXT',
+      '--json',
+    ])
+      expect(out).toContain(option);
+    expect((await run('--version')).out).toMatch(/^\d+\.\d+\.\d+\n$/);
+  });
+
+  it('says what it did not understand, on standard error, with exit code 2', async () => {
+    for (const args of [
+      [],
+      ['paint'],
+      ['trace'],
+      ['trace', '--colors', '3', 'x.png'],
+      ['candidates'],
+      ['candidates', '--prompt', 'fox', '--count', 'many'],
+    ]) {
+      const { code, out, err } = await run(...args);
+      expect([args.join(' '), code, out]).toEqual([args.join(' '), 2, '']);
+      expect(err).toMatch(/^odd-quill: /);
+    }
+    expect((await run('candidates', '--prompt', '  ')).err).toContain('prompt is empty');
+  });
+
+  it('draws candidates, seeded and repeatable, and tells of them in JSON', async () => {
+    const args = [
+      'candidates',
+      '--prompt',
+      'noctule bat over a crescent moon',
+      '--seed',
+      '7',
+      '--size',
+      '128',
+      '--count',
+      '2',
+      '--ratio',
+      '3:2',
+      '--json',
+    ];
+    const { code, out } = await run(...args, '--out', 'a');
+    expect(code).toBe(0);
+    const report = JSON.parse(out) as {
+      candidates: { file: string; widthPx: number; heightPx: number; seed: number }[];
+      figures: unknown;
+      credits: number;
+    };
+    expect(report.candidates.map((c) => [c.widthPx, c.heightPx])).toEqual([
+      [128, 85],
+      [128, 85],
+    ]);
+    expect(report.figures).toEqual([
+      { word: 'noctule bat', drawn: 'bat', via: 'synonym' },
+      { word: 'crescent moon', drawn: 'moon', via: 'synonym' },
+    ]);
+    expect(report.credits).toBe(2);
+    await run(...args, '--out', 'b');
+    for (const name of await readdir(join(folder, 'a'))) {
+      const [p, q] = await Promise.all(['a', 'b'].map((dir) => readFile(join(folder, dir, name))));
+      expect(p.equals(q)).toBe(true);
+      expect((await decodePicture(p)).widthPx).toBe(128);
+    }
+  });
+
+  it('traces several pictures into a folder, one JSON object a line', async () => {
+    const inputs = (await readdir(join(folder, 'a'))).map((n) => join('a', n));
+    const { code, out } = await run('trace', ...inputs, '--out', 'svg', '--json', '--ground', 'drop');
+    expect(code).toBe(0);
+    const reports = out
+      .trim()
+      .split('\n')
+      .map((l) => JSON.parse(l) as Record<string, unknown>);
+    expect(reports.map((r) => r.input)).toEqual(inputs);
+    for (const report of reports) {
+      const svg = await readFile(join(folder, report.output as string), 'utf8');
+      expect(svg).toContain('viewBox="0 0 128 85"');
+      expect(Buffer.byteLength(svg)).toBe(report.bytes);
+      expect(Object.keys(report)).toEqual([
+        'input',
+        'output',
+        'widthPx',
+        'heightPx',
+        'inks',
+        'segments',
+        'bytes',
+        'ms',
+      ]);
+    }
+  });
+
+  it('writes one picture to a named file, in two colours with the ground', async () => {
+    const [name] = await readdir(join(folder, 'a'));
+    const { out } = await run('trace', join('a', name), '--out', 'one.svg', '--colours', '2', '--json');
+    expect((JSON.parse(out) as { inks: unknown[] }).inks).toHaveLength(2);
+    expect(await readFile(join(folder, 'one.svg'), 'utf8')).toMatch(/^<svg /);
+  });
+
+  it('goes on after an input it cannot use, and ends with exit code 1', async () => {
+    const [name] = await readdir(join(folder, 'a'));
+    await writeFile(join(folder, 'text.png'), 'not a picture');
+    const { code, out, err } = await run(
+      'trace',
+      'text.png',
+      'missing.png',
+      join('a', name),
+      '--out',
+      'more',
+      '--json',
+    );
+    expect(code).toBe(1);
+    expect(out.trim().split('\n')).toHaveLength(1);
+    expect(err).toContain('text.png: The file is not a PNG');
+    expect(err).toContain('missing.png: there is no such file');
+  });
+
+  it('does not write two inputs over each other', async () => {
+    const { code, err } = await run('trace', 'a/x.png', 'b/x.png', '--out', 'same');
+    expect(code).toBe(2);
+    expect(err).toContain('would both be written');
+  });
+});

@@ -1,0 +1,114 @@
+import { describe, expect, it } from 'vitest';
+import { understand } from '../engine';
+import { diffWords, splitList } from './index';
+
+const partsOf = (prompt: string, leaveOut = '') => understand(prompt, leaveOut).parts;
+
+describe('reading a prompt', () => {
+  it('finds figures, their relation, kind, finish, colours, ground and count', () => {
+    const parts = partsOf(
+      'emblem of a noctule bat over a crescent moon, two colours midnight blue and lamp yellow, flat, few details, white ground',
+    );
+    expect(parts.figures.map((f) => [f.word, f.drawn, f.via, f.relation])).toEqual([
+      ['noctule bat', 'bat', 'synonym', null],
+      ['crescent moon', 'moon', 'synonym', 'over'],
+    ]);
+    expect(parts).toMatchObject({ kind: 'emblem', finish: 'flat', colourCount: 2, detail: 20 });
+    expect(parts.colours.map((c) => c.hex)).toEqual(['#182A5C', '#F2C14E']);
+    expect(parts.ground?.hex).toBe('#FFFFFF');
+    expect(parts.notUnderstood).toEqual([]);
+  });
+
+  it('reads hex colours, black and white, and a ground on a colour', () => {
+    expect(partsOf('fox, #ab3412').colours[0].hex).toBe('#AB3412');
+    expect(partsOf('fox, black and white').colourCount).toBe(1);
+    expect(partsOf('fox on a navy ground').ground?.word).toBe('navy');
+  });
+
+  it('takes lettering out of the sentence', () => {
+    const parts = partsOf('owl with a book, "Night Owl Books"');
+    expect(parts.lettering).toEqual(['night owl books']);
+    expect(parts.figures.map((f) => f.drawn)).toEqual(['owl', 'book']);
+  });
+
+  it('leaves out what the sentence or the field says', () => {
+    expect(partsOf('fox and a star, no stars').figures.map((f) => f.drawn)).toEqual(['fox']);
+    expect(partsOf('fox and a moon', 'moon, text').figures.map((f) => f.drawn)).toEqual(['fox']);
+    expect(partsOf('fox without a tail').leaveOut).toEqual(['tail']);
+  });
+
+  it('says how a figure was found, and what was not understood', () => {
+    expect(understand('robin').figures[0]).toEqual({ word: 'robin', drawn: 'bird', via: 'broader' });
+    expect(understand('zorgle').figures[0]).toEqual({ word: 'zorgle', drawn: 'abstract', via: 'none' });
+    expect(partsOf('fox quux').notUnderstood).toEqual(['quux']);
+  });
+
+  it('knows what a mascot is by trade', () => {
+    const parts = partsOf('mascot: a bat conductor holding a lantern');
+    expect(parts).toMatchObject({ kind: 'mascot', role: 'conductor', notUnderstood: [] });
+    expect(parts.figures[1]).toMatchObject({ drawn: 'lantern', relation: 'holding' });
+  });
+
+  it('reads a sheet of icons', () => {
+    const parts = partsOf('sheet of icons: berth, lamp, washroom, bicycle, luggage, breakfast, 2 rows 3 columns');
+    expect(parts.kind).toBe('icon sheet');
+    expect(parts.figures).toHaveLength(6);
+    expect([parts.rows, parts.columns]).toEqual([2, 3]);
+  });
+
+  it('survives anything', () => {
+    for (const text of [
+      '',
+      '   ',
+      '|||',
+      '"',
+      '#',
+      'no',
+      'a'.repeat(5000),
+      '🦇'.repeat(500),
+      'with with with',
+      '\u0000\uffff',
+    ])
+      expect(() => partsOf(text)).not.toThrow();
+  });
+
+  it('splits lists as people write them', () => {
+    expect(splitList('no stars, text and a night sky or  moon;')).toEqual(['stars', 'text', 'night sky', 'moon']);
+  });
+});
+
+describe('comparing prompts', () => {
+  const words = (text: string) => text.split(/\s+/).filter(Boolean);
+  const pairs = [
+    ['a bat and a moon, night sky', 'a bat over a moon, two colours'],
+    ['', 'new words'],
+    ['old words', ''],
+    ['same words', 'same words'],
+    ['one two three four', 'four three two one'],
+  ];
+
+  it('gives back both prompts', () => {
+    for (const [before, after] of pairs) {
+      const changes = diffWords(before, after);
+      const of = (...kinds: string[]) => changes.filter((c) => kinds.includes(c.change)).flatMap((c) => words(c.text));
+      expect(of('same', 'added')).toEqual(words(after));
+      expect(of('same', 'dropped').map((w) => w.replace(/[,]/g, ''))).toEqual(
+        words(before).map((w) => w.replace(/[,]/g, '')),
+      );
+    }
+  });
+
+  it('marks only what changed, without regard to commas', () => {
+    expect(diffWords('a bat and a moon, flat', 'a bat over a moon flat')).toEqual([
+      { change: 'same', text: 'a bat' },
+      { change: 'dropped', text: 'and' },
+      { change: 'added', text: 'over' },
+      { change: 'same', text: 'a moon flat' },
+    ]);
+  });
+
+  it('is quick on long texts', () => {
+    const long = Array.from({ length: 4000 }, (_, i) => `w${i % 97}`).join(' ');
+    expect(diffWords(long, long + ' end').some((c) => c.change === 'same')).toBe(true);
+  });
+});

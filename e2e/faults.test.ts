@@ -1,0 +1,266 @@
+/** What happens when something goes away in the middle: the server, the database, or another tab's patience. */
+import { rm } from 'node:fs/promises';
+import { dirname } from 'node:path';
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { drawCandidate } from '../core/engine';
+import { trace, TRACE_DEFAULTS } from '../core/trace';
+import { decodePicture, encodePng } from '../node/pictures';
+import { passingFolder, startPostgres, type Cluster } from '../scripts/postgres.mjs';
+import type { ArtworkState, Candidate, Commission, Round, Wall } from '../src/lib/contract/answers';
+import { apiOf, startApp, until, type App } from './app';
+import { openBrowser } from './browser';
+import { startFakeEngine, type FakeEngine } from './fake-engine';
+
+let cluster: Cluster;
+let app: App;
+let engine: FakeEngine;
+let call: ReturnType<typeof apiOf>;
+let opened: Awaited<ReturnType<typeof openBrowser>>;
+let count = 0;
+
+beforeAll(async () => {
+  // A cluster of its own: it is restarted under the application's feet.
+  cluster = await startPostgres(passingFolder('faults'), { sync: false });
+  engine = await startFakeEngine();
+  app = await startApp({
+    engineUrl: engine.address,
+    serverUrl: cluster.url,
+    env: { ODD_QUILL_ENGINE_TIMEOUT_MS: '1500' },
+  });
+  call = apiOf(app.address);
+  opened = await openBrowser();
+});
+afterAll(async () => {
+  await opened.close();
+  await app.stop();
+  engine.close();
+  await cluster.stop();
+  await rm(dirname(cluster.folder), { recursive: true, force: true });
+});
+
+const newCommission = async () =>
+  (await call<Commission>('POST', '/api/commissions', { name: `Fault ${++count}`, allowance: 50 })).body;
+const ask = async (id: string) =>
+  (
+    await call<Round>('POST', `/api/commissions/${id}/rounds`, {
+      requestKey: `fault-round-${++count}`,
+      prompt: 'an owl',
+    })
+  ).body;
+const wallOf = async (id: string) => (await call<Wall>('GET', `/api/commissions/${id}/rounds`)).body;
+const stateOf = async (id: string) => (await call<Round>('GET', `/api/rounds/${id}`)).body;
+
+async function newPage(): Promise<Page> {
+  const page = await opened.browser.newPage();
+  page.setDefaultTimeout(30_000);
+  return page;
+}
+
+describe('the server killed during a round', () => {
+  it('takes the round up again, charges once, and the open page goes on', async () => {
+    const { id } = await newCommission();
+    const page = await newPage();
+    await page.goto(`${app.address}/commissions/${id}`);
+    engine.progress = 0.4;
+    const round = await ask(id);
+    await page.waitForSelector('[data-running]');
+    await until(async () => (await stateOf(round.id)).progress > 0.3);
+    await app.kill();
+    await app.start();
+    engine.progress = 1;
+    await until(async () => (await stateOf(round.id)).state === 'done', 40_000);
+    expect((await wallOf(id)).rounds[0].candidates).toHaveLength(4);
+    expect((await call<Commission>('GET', `/api/commissions/${id}`)).body).toMatchObject({
+      creditsSpent: 4,
+      creditsReserved: 0,
+    });
+    expect([...engine.asked.keys()].filter((k) => k.startsWith(round.id))).toEqual([`${round.id}-1`]);
+    await page.waitForFunction(() => document.querySelectorAll('[data-candidate]').length === 4);
+    await page.close();
+  });
+
+  it('leaves two servers on one database in peace: the round is drawn once', async () => {
+    const { id } = await newCommission();
+    const other = await startSecond();
+    const rounds = await Promise.all(Array.from({ length: 6 }, () => ask(id)));
+    for (const r of rounds) await until(async () => (await stateOf(r.id)).state === 'done');
+    for (const r of rounds)
+      expect([...engine.asked.entries()].filter(([k]) => k.startsWith(r.id))).toEqual([[`${r.id}-1`, 1]]);
+    const seen = await (await fetch(`${other.address}/api/commissions/${id}/rounds`)).json();
+    expect((seen as Wall).rounds).toHaveLength(6);
+    other.stop();
+  });
+});
+
+async function startSecond(): Promise<{ address: string; stop: () => void }> {
+  const { spawn } = await import('node:child_process');
+  const { ROOT } = await import('../scripts/setup.mjs');
+  const child = spawn(process.execPath, ['serve.mjs'], {
+    cwd: ROOT,
+    env: {
+      ...process.env,
+      ODD_QUILL_DATABASE_URL: app.databaseUrl,
+      ODD_QUILL_ENGINE_URL: engine.address,
+      ODD_QUILL_PORT: '0',
+      ODD_QUILL_ROOT: ROOT,
+      NODE_ENV: 'production',
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const address = await new Promise<string>((done) => {
+    let text = '';
+    child.stdout.on('data', (chunk: Buffer) => {
+      text += chunk.toString();
+      const found = /at (http:\S+)/.exec(text);
+      if (found) done(found[1]);
+    });
+  });
+  return { address, stop: () => child.kill('SIGTERM') };
+}
+
+describe('PostgreSQL restarted under load', () => {
+  it('is waited for: requests are answered in the end, a round finishes, and the page hears of it', async () => {
+    const { id } = await newCommission();
+    const page = await newPage();
+    await page.goto(`${app.address}/commissions/${id}`);
+    engine.progress = 0.5;
+    const round = await ask(id);
+    await page.waitForSelector('[data-running]');
+    let stop = false;
+    const statuses: number[] = [];
+    const load = Array.from({ length: 6 }, async () => {
+      for (let i = 0; i < 400 && !stop; i++) {
+        statuses.push((await call('GET', `/api/commissions/${id}/rounds`)).status);
+        await new Promise((resolve) => setTimeout(resolve, 20));
+      }
+    });
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await cluster.restart!();
+    await new Promise((resolve) => setTimeout(resolve, 600));
+    engine.progress = 1;
+    await until(async () => (await stateOf(round.id)).state === 'done', 40_000);
+    stop = true;
+    await Promise.all(load);
+    expect(statuses.length).toBeGreaterThan(50);
+    expect(statuses.filter((s) => s !== 200 && s !== 503)).toEqual([]);
+    await page.waitForFunction(() => document.querySelectorAll('[data-candidate]').length === 4);
+    // The page hears of what happens after the restart as well.
+    await ask(id);
+    await page.waitForFunction(() => document.querySelectorAll('[data-candidate]').length === 8);
+    await page.close();
+  });
+});
+
+async function newArtwork(): Promise<{ commission: Commission; artwork: ArtworkState }> {
+  const commission = await newCommission();
+  const png = await encodePng(
+    drawCandidate({ prompt: 'bat over a moon, midnight blue and lamp yellow', sizePx: 200 }, 0).picture,
+  );
+  const candidate = (await call<Candidate>('POST', `/api/commissions/${commission.id}/pictures?name=mark.png`, png))
+    .body;
+  const { artwork: drawing, groundHex } = trace(await decodePicture(png));
+  const artwork = (
+    await call<ArtworkState>('POST', `/api/candidates/${candidate.id}/artwork`, {
+      options: TRACE_DEFAULTS,
+      groundHex,
+      drawing,
+      head: null,
+    })
+  ).body;
+  return { commission, artwork };
+}
+
+describe('two tabs on one artwork', () => {
+  it('hear of each other, and build on what the other did', async () => {
+    const { commission, artwork } = await newArtwork();
+    const address = `${app.address}/commissions/${commission.id}/artworks/${artwork.id}`;
+    const [first, second] = [await newPage(), await newPage()];
+    const recolour = async (page: Page, i: number, hex: string) => {
+      await page.bringToFront();
+      const field = (await page.$$('[aria-label^="Hex of"]'))[i];
+      await field.click({ count: 3 });
+      await field.type(hex);
+      await page.keyboard.press('Enter');
+    };
+    const shows = async (page: Page, hex: string) => {
+      await page.bringToFront();
+      await page.waitForFunction((h) => !!document.querySelector(`[data-artwork] path[fill="${h}"]`), {}, hex);
+    };
+    for (const page of [first, second]) {
+      await page.goto(address);
+      await page.waitForSelector('[data-ink]');
+    }
+    await recolour(first, 0, '#AA0000');
+    await shows(first, '#AA0000');
+    await shows(second, '#AA0000');
+    await recolour(second, 1, '#00AA00');
+    await shows(first, '#00AA00');
+    const { drawing, version } = (await call<ArtworkState>('GET', `/api/artworks/${artwork.id}`)).body;
+    expect([version, drawing.inks[0].hex, drawing.inks[1].hex]).toEqual([3, '#AA0000', '#00AA00']);
+    await first.close();
+    await second.close();
+  });
+
+  it('show the sentence and keep the change when the answer is a conflict', async () => {
+    const { commission, artwork } = await newArtwork();
+    const page = await newPage();
+    // No event stream: this tab never hears of the other one until it is refused.
+    await page.setRequestInterception(true);
+    page.on('request', (request) => void (request.url().endsWith('/events') ? request.abort() : request.continue()));
+    await page.goto(`${app.address}/commissions/${commission.id}/artworks/${artwork.id}`);
+    await page.waitForSelector('[data-ink]');
+    await call('POST', `/api/artworks/${artwork.id}/edits`, {
+      head: artwork.head,
+      edit: { kind: 'ink-colour', inkId: artwork.drawing.inks[0].id, hex: '#AA0000' },
+    });
+    const field = (await page.$$('[aria-label^="Hex of"]'))[1];
+    await field.click({ count: 3 });
+    await field.type('#00AA00');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() =>
+      document.querySelector('[data-notice]')?.textContent?.includes('changed in another tab'),
+    );
+    await page.waitForFunction(() => !!document.querySelector('[data-artwork] path[fill="#AA0000"]'));
+    await page.locator('[data-notice] ::-p-text(Make my change)').click();
+    await until(async () => {
+      const { drawing } = (await call<ArtworkState>('GET', `/api/artworks/${artwork.id}`)).body;
+      return drawing.inks[0].hex === '#AA0000' && drawing.inks[1].hex === '#00AA00';
+    });
+    await page.close();
+  });
+});
+
+describe('an engine that fails, in the interface', () => {
+  it('says so on the wall, charges nothing, and tries again at a click', async () => {
+    const { id } = await newCommission();
+    const page = await newPage();
+    await page.goto(`${app.address}/commissions/${id}`);
+    engine.fault = 'failing';
+    await page.waitForSelector('#prompt');
+    await page.type('#prompt', 'an owl');
+    await page.locator('::-p-text(Ask for four)').click();
+    await page.waitForFunction(() => document.querySelector('#wall')?.textContent?.includes('The image engine failed'));
+    engine.fault = 'none';
+    expect(await page.$eval('[data-credits]', (e) => (e as HTMLElement).dataset.credits)).toBe('0');
+    await page.locator('#wall ::-p-text(Try again)').click();
+    await page.waitForFunction(() => document.querySelectorAll('[data-candidate]').length === 4);
+    await page.close();
+  });
+
+  it('shows progress in a second tab and after a reload, and is cancelled from there', async () => {
+    const { id } = await newCommission();
+    engine.progress = 0.45;
+    const round = await ask(id);
+    const page = await newPage();
+    await page.goto(`${app.address}/commissions/${id}`);
+    await page.waitForFunction(() => /drawing · 4\d%/.test(document.querySelector('#wall')?.textContent ?? ''));
+    await page.reload();
+    await page.waitForFunction(() => /drawing · 4\d%/.test(document.querySelector('#wall')?.textContent ?? ''));
+    await page.locator('::-p-text(Cancel this round)').click();
+    await page.waitForFunction(() => document.querySelector('#wall')?.textContent?.includes('was cancelled'));
+    expect(await stateOf(round.id)).toMatchObject({ state: 'cancelled', creditsCharged: 0 });
+    engine.progress = 1;
+    await page.close();
+  });
+});

@@ -1,0 +1,114 @@
+import type { AddressInfo } from 'node:net';
+import { fileURLToPath } from 'node:url';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { decodePicture } from '../node/pictures';
+import { Pool } from '../node/pool';
+import type { RoundAnswer } from './rounds';
+import { createEngineServer } from './service';
+
+const pool = new Pool(fileURLToPath(new URL('../node/thread.mjs', import.meta.url)), 2);
+const server = createEngineServer(pool);
+const guarded = createEngineServer(pool, 'secret');
+let address: string;
+
+const listen = (s: typeof server) =>
+  new Promise<string>((done) =>
+    s.listen(0, '127.0.0.1', () => done(`http://127.0.0.1:${(s.address() as AddressInfo).port}`)),
+  );
+const call = async <T>(method: string, path: string, body?: unknown): Promise<{ status: number; body: T }> => {
+  const response = await fetch(address + path, { method, body: body === undefined ? undefined : JSON.stringify(body) });
+  return { status: response.status, body: (await response.json()) as T };
+};
+const ask = (more: object = {}) =>
+  call<RoundAnswer & { error: { code: string } }>('POST', '/v1/rounds', {
+    prompt: 'owl',
+    sizePx: 128,
+    seed: 4,
+    ...more,
+  });
+
+async function finished(id: string): Promise<RoundAnswer> {
+  let round: RoundAnswer;
+  let after = 0;
+  do {
+    ({ body: round } = await call<RoundAnswer>('GET', `/v1/rounds/${id}?after=${after}&waitMs=2000`));
+    after = round.revision;
+  } while (round.state === 'drawing');
+  return round;
+}
+
+beforeAll(async () => {
+  address = await listen(server);
+});
+afterAll(async () => {
+  server.close();
+  guarded.close();
+  await pool.close();
+});
+
+describe('the engine contract', () => {
+  it('says what it is', async () => {
+    const { body } = await call<{ standIn: boolean; finishes: string[] }>('GET', '/v1/about');
+    expect(body.standIn).toBe(true);
+    expect(body.finishes).toContain('flat');
+  });
+
+  it('reads a prompt without drawing', async () => {
+    const { body } = await call<{ figures: unknown }>('POST', '/v1/read', { prompt: 'noctule over a moon' });
+    expect(body.figures).toEqual([
+      { word: 'noctule', drawn: 'bat', via: 'synonym' },
+      { word: 'moon', drawn: 'moon', via: 'name' },
+    ]);
+  });
+
+  it('takes a round, tells how far it is, and gives its pictures and its price', async () => {
+    const { status, body } = await ask();
+    expect(status).toBe(202);
+    expect(body).toMatchObject({ state: 'drawing', credits: 0 });
+    const round = await finished(body.id);
+    expect(round).toMatchObject({ state: 'done', progress: 1, credits: 4, error: null });
+    expect(round.candidates.map((c) => c.position)).toEqual([0, 1, 2, 3]);
+    const file = await fetch(`${address}/v1/rounds/${body.id}/candidates/2`);
+    expect(file.headers.get('content-type')).toBe('image/png');
+    expect((await decodePicture(new Uint8Array(await file.arrayBuffer()))).widthPx).toBe(128);
+  });
+
+  it('gives the round it gave before for a request id it has seen', async () => {
+    const [first, second] = [await ask({ requestId: 'r1' }), await ask({ requestId: 'r1' })];
+    expect(second.body.id).toBe(first.body.id);
+    expect((await ask({ requestId: 'r2' })).body.id).not.toBe(first.body.id);
+  });
+
+  it('cancels, charges only what it drew, and starts anew when asked again', async () => {
+    const { body } = await ask({ requestId: 'r3', sizePx: 2048, count: 8 });
+    const cancelled = await call<RoundAnswer>('DELETE', `/v1/rounds/${body.id}`);
+    expect(cancelled.body.state).toBe('cancelled');
+    expect(cancelled.body.credits).toBe(2 * cancelled.body.candidates.length);
+    expect((await ask({ requestId: 'r3' })).body.id).not.toBe(body.id);
+  });
+
+  it('refuses with a code and a sentence', async () => {
+    for (const [more, status, code] of [
+      [{ prompt: '' }, 422, 'empty_prompt'],
+      [{ prompt: 'x'.repeat(20_000) }, 422, 'prompt_too_long'],
+      [{ prompt: 'the blue' }, 422, 'no_figure'],
+      [{ ratio: '9:1' }, 422, 'bad_ratio'],
+      [{ seed: -1 }, 400, 'bad_request'],
+      [{ prompt: 7 }, 400, 'bad_request'],
+      [{ prompt: 'x'.repeat(100_000) }, 413, 'too_large'],
+    ] as const) {
+      const answer = await ask(more);
+      expect([answer.status, answer.body.error.code]).toEqual([status, code]);
+    }
+    expect((await fetch(`${address}/v1/rounds`, { method: 'POST', body: '{' })).status).toBe(400);
+    expect((await call('GET', '/v1/rounds/none')).status).toBe(404);
+    expect((await call('GET', '/v1/rounds/none/candidates/0')).status).toBe(404);
+    expect((await call('GET', '/elsewhere')).status).toBe(404);
+  });
+
+  it('asks for its token when it has one', async () => {
+    const other = await listen(guarded);
+    expect((await fetch(`${other}/v1/about`)).status).toBe(401);
+    expect((await fetch(`${other}/v1/about`, { headers: { authorization: 'Bearer secret' } })).status).toBe(200);
+  });
+});
