@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url';
+import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
 
 const alias = {
@@ -19,6 +20,7 @@ export default defineConfig({
       },
       {
         resolve: { alias },
+        plugins: [svelte()],
         test: {
           name: 'server',
           globalSetup: ['./e2e/global-setup.ts'],

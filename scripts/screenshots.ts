@@ -2,7 +2,7 @@
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { openBrowser, settled } from '../e2e/browser';
+import { openBrowser, settled, WINDOW } from '../e2e/browser';
 import type { CommissionCard, Thread } from '../src/lib/contract/answers';
 
 const [address = 'http://127.0.0.1:4710', folder = 'docs/screenshots', only] = process.argv.slice(2);
@@ -44,7 +44,10 @@ await mkdir(folder, { recursive: true });
 const { browser, close } = await openBrowser();
 for (const view of VIEWS) {
   if (only && !view.name.startsWith(only)) continue;
-  const page = await browser.newPage();
+  // Each in a session of its own, so that no view's choices are the next one's.
+  const session = await browser.createBrowserContext();
+  const page = await session.newPage();
+  await page.setViewport(WINDOW);
   page.on('console', (m) => m.type() === 'error' && console.error(view.name, m.text()));
   page.on('pageerror', (e) => console.error(view.name, e));
   await page.goto(address + view.path, { waitUntil: 'load' });
@@ -55,7 +58,6 @@ for (const view of VIEWS) {
   await new Promise((resolve) => setTimeout(resolve, 300));
   await settled(page);
   await page.screenshot({ path: join(folder, `${view.name}.png`) as `${string}.png` });
-  await page.evaluate(() => (document.documentElement.dataset.surround = 'light'));
-  await page.close();
+  await session.close();
 }
 await close();

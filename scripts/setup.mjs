@@ -67,6 +67,7 @@ export function ensureModules() {
   console.log('installing packages (npm ci)');
   const done = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
     cwd: ROOT,
+    env: { ...process.env, npm_config_update_notifier: 'false' },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   if (done.status !== 0) throw new SetupError('npm ci failed: look at the lines above');

@@ -3,7 +3,7 @@ import { hexToRgb } from '../colour';
 import { drawCandidate } from '../engine';
 import { blankPicture, cover, layColour, type Picture } from '../raster';
 import { circle, flatten, rectangle, type Contour } from '../vector';
-import { JUDGED_SIDE_PX, leastContrast, markOf, proofsOf, SMALL_SIZES_PX } from './index';
+import { clearestGround, JUDGED_SIDE_PX, leastContrast, markOf, proofsOf, SMALL_SIZES_PX } from './index';
 
 function pictureOf(shapes: readonly [string, Contour][], size = 256): Picture {
   const picture = blankPicture(size, size, [255, 255, 255]);
@@ -68,6 +68,12 @@ describe('proofs', () => {
   it('give the least contrast with a ground', () => {
     expect(leastContrast(['#182A5C', '#F2C14E'], '#20346E')).toBeCloseTo(1.2, 1);
     expect(leastContrast([], '#20346E')).toBe(1);
+  });
+
+  it('know the ground on which a mark is seen best', () => {
+    expect(clearestGround(['#20346E', '#F2EBDC', '#FFFFFF'], ['#182A5C'])).toBe(2);
+    expect(clearestGround(['#20346E', '#F2EBDC'], ['#FFFFFF'])).toBe(0);
+    expect(clearestGround([], ['#FFFFFF'])).toBe(0);
   });
 
   it('answer for pictures of nothing', () => {

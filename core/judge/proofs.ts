@@ -34,6 +34,12 @@ export const GRAPHIC_CONTRAST = 3;
 export const leastContrast = (inks: readonly string[], groundHex: string): number =>
   inks.length ? Math.min(...inks.map((hex) => contrastRatio(hex, groundHex))) : 1;
 
+/** Which of some grounds the inks stand out on best: its place in the list; 0 when there are none. */
+export function clearestGround(groundHexes: readonly string[], inks: readonly string[]): number {
+  const contrasts = groundHexes.map((hex) => leastContrast(inks, hex));
+  return Math.max(0, contrasts.indexOf(Math.max(...contrasts)));
+}
+
 /** Marks the pixels that differ from their right or lower neighbour. */
 function edgesOf(labels: ArrayLike<number>, w: number, h: number): Uint8Array {
   const out = new Uint8Array(w * h);

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { goto, invalidate } from '$app/navigation';
+  import { clearestGround } from '$core/judge';
   import { applyEdit, pieceAt, type Edit } from '$core/vector';
   import type { ArtworkState } from '$lib/contract/answers';
   import { api, ApiError } from '$lib/ui/api';
@@ -33,7 +34,13 @@
       ? [{ name: "the picture's ground", hex: current.groundHex }]
       : []),
   ]);
-  let groundAt = $state(0);
+  // svelte-ignore state_referenced_locally
+  let groundAt = $state(
+    clearestGround(
+      data.commission.grounds.map((g) => g.hex),
+      data.artwork.drawing.inks.map((i) => i.hex),
+    ),
+  );
   /** Null after the last ground: nothing under the work. */
   const ground = $derived(grounds[groundAt]?.hex ?? null);
 

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { goto, invalidate } from '$app/navigation';
+  import { clearestGround } from '$core/judge';
   import type { Delivery } from '$lib/contract/answers';
   import { api, requestKey } from '$lib/ui/api';
   import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
@@ -13,7 +14,13 @@
   const { data } = $props();
   const artwork = $derived(data.artwork);
   const grounds = $derived(data.commission.grounds);
-  let groundAt = $state(0);
+  // svelte-ignore state_referenced_locally
+  let groundAt = $state(
+    clearestGround(
+      data.commission.grounds.map((g) => g.hex),
+      data.artwork.drawing.inks.map((i) => i.hex),
+    ),
+  );
   let note = $state('');
   let busy = $state(false);
 
