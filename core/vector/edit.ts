@@ -86,7 +86,7 @@ export function checkArtwork(artwork: Artwork): void {
     must(!pieceIds.has(piece.id), 'two pieces have one id');
     pieceIds.add(piece.id);
     for (const c of piece.contours)
-      for (const p of [c.start, ...c.segments.flatMap((s) => (s.kind === 'line' ? [s.to] : [s.c1, s.c2, s.to]))])
+      for (const p of [c.start, ...c.segments.flatMap((s) => (s.kind === 'curve' ? [s.c1, s.c2, s.to] : [s.to]))])
         must(Number.isFinite(p[0]) && Number.isFinite(p[1]), 'a point is not a number');
   }
 }

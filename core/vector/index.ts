@@ -1,5 +1,6 @@
 /** Vector drawings: outlines, artworks, their edits, and SVG. */
 export * from './path';
+export * from './arc';
 export * from './pathdata';
 export * from './artwork';
 export * from './edit';

@@ -1,10 +1,13 @@
+import { arcGeometry, arcToCurves, similarity, type ArcSegment } from './arc';
+
 /** A point, in pixels of the artwork, y downwards. */
 export type Point = readonly [number, number];
 
-/** One stretch of an outline: a straight line, or a cubic Bézier with its two handles. */
+/** One stretch of an outline: a straight line, a cubic Bézier with its two handles, or part of a circle. */
 export type Segment =
   | { readonly kind: 'line'; readonly to: Point }
-  | { readonly kind: 'curve'; readonly c1: Point; readonly c2: Point; readonly to: Point };
+  | { readonly kind: 'curve'; readonly c1: Point; readonly c2: Point; readonly to: Point }
+  | ArcSegment;
 
 /** A closed outline; its end is its start. */
 export interface Contour {
@@ -29,15 +32,29 @@ export const compose = (first: Affine, second: Affine): Affine => [
 
 export const mapPoint = ([a, b, c, d, e, f]: Affine, [x, y]: Point): Point => [a * x + c * y + e, b * x + d * y + f];
 
+/** The contour under a map; arcs stay arcs where the map keeps circles circles, and become curves elsewhere. */
 export function mapContour(map: Affine, contour: Contour): Contour {
-  return {
-    start: mapPoint(map, contour.start),
-    segments: contour.segments.map((s) =>
-      s.kind === 'line'
-        ? { kind: 'line', to: mapPoint(map, s.to) }
-        : { kind: 'curve', c1: mapPoint(map, s.c1), c2: mapPoint(map, s.c2), to: mapPoint(map, s.to) },
-    ),
-  };
+  const kept = similarity(map);
+  const segments: Segment[] = [];
+  let from = contour.start;
+  for (const s of contour.segments) {
+    if (s.kind === 'arc' && kept)
+      segments.push({
+        ...s,
+        radius: s.radius * kept.scale,
+        clockwise: s.clockwise !== kept.flips,
+        to: mapPoint(map, s.to),
+      });
+    else
+      for (const part of s.kind === 'arc' ? arcToCurves(from, s) : [s])
+        segments.push(
+          part.kind === 'curve'
+            ? { kind: 'curve', c1: mapPoint(map, part.c1), c2: mapPoint(map, part.c2), to: mapPoint(map, part.to) }
+            : { kind: 'line', to: mapPoint(map, part.to) },
+        );
+    from = s.to;
+  }
+  return { start: mapPoint(map, contour.start), segments };
 }
 
 /**
@@ -65,6 +82,15 @@ export function flatten(contour: Contour, tolerancePx = 0.1): number[] {
         );
       }
     }
+    if (s.kind === 'arc') {
+      const g = arcGeometry([px, py], s);
+      const stepRad = 2 * Math.acos(Math.max(0, 1 - tolerancePx / Math.max(g.radius, tolerancePx)));
+      const n = Math.max(1, Math.min(400, Math.ceil(Math.abs(g.sweepRad) / Math.max(stepRad, 1e-3))));
+      for (let k = 1; k < n; k++) {
+        const t = g.startRad + (g.sweepRad * k) / n;
+        out.push(g.cx + g.radius * Math.cos(t), g.cy + g.radius * Math.sin(t));
+      }
+    }
     [px, py] = s.to;
     out.push(px, py);
   }
@@ -88,9 +114,9 @@ export function reverseContour(contour: Contour): Contour {
   const segments: Segment[] = [];
   for (let i = contour.segments.length - 1; i >= 0; i--) {
     const s = contour.segments[i];
-    segments.push(
-      s.kind === 'line' ? { kind: 'line', to: points[i] } : { kind: 'curve', c1: s.c2, c2: s.c1, to: points[i] },
-    );
+    if (s.kind === 'line') segments.push({ kind: 'line', to: points[i] });
+    else if (s.kind === 'curve') segments.push({ kind: 'curve', c1: s.c2, c2: s.c1, to: points[i] });
+    else segments.push({ ...s, clockwise: !s.clockwise, to: points[i] });
   }
   return { start: points[points.length - 1], segments };
 }

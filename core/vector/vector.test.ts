@@ -137,8 +137,35 @@ describe('path data', () => {
     expect(s.segments[1]).toMatchObject({ c1: [15, 10] });
   });
 
+  it('reads arcs, of circles as arcs and of ellipses as curves, with flags that run together', () => {
+    const [c] = parsePath('M104 60a12 12 0 1 1-12-12a12 12 0 0112 12');
+    expect(c.segments.map((s) => s.kind)).toEqual(['arc', 'arc']);
+    expect(signedArea(flatten(c, 0.001))).toBeCloseTo(Math.PI * 144, 0);
+    const [e] = parsePath('M10 0A10 5 0 0 1 -10 0A10 5 0 0 1 10 0Z');
+    expect(signedArea(flatten(e, 0.001))).toBeCloseTo(Math.PI * 50, 1);
+    expect(formatPath([c])).toBe('M104 60A12 12 0 1 1 92 48A12 12 0 0 1 104 60Z');
+  });
+
+  it('keeps arcs under turns, mirrors and scalings, and makes curves of them under others', () => {
+    const [c] = parsePath('M10 0A10 10 0 1 1 0 -10L0 0Z');
+    const area = signedArea(flatten(c, 0.001));
+    for (const map of [
+      [0, 2, -2, 0, 5, 5],
+      [-1, 0, 0, 1, 0, 0],
+      [0.6, 0.8, 0.8, -0.6, 1, 2],
+    ] as const) {
+      const mapped = mapContour(map, c);
+      expect(mapped.segments[0].kind).toBe('arc');
+      expect(signedArea(flatten(mapped, 0.001))).toBeCloseTo(area * (map[0] * map[3] - map[1] * map[2]), 0);
+      expect(signedArea(flatten(reverseContour(mapped), 0.001))).toBeCloseTo(-signedArea(flatten(mapped, 0.001)), 6);
+    }
+    const squeezed = mapContour([1, 0, 0, 3, 0, 0], c);
+    expect(squeezed.segments.every((s) => s.kind !== 'arc')).toBe(true);
+    expect(signedArea(flatten(squeezed, 0.001))).toBeCloseTo(3 * area, 0);
+  });
+
   it('says where it stopped understanding', () => {
-    expect(() => parsePath('M0 0A5 5 0 0 1 10 10')).toThrow(/"A" is not understood/);
+    expect(() => parsePath('M0 0X5 5')).toThrow(/"X" is not understood/);
     expect(() => parsePath('M0 0L5')).toThrow(SyntaxError);
   });
 

@@ -87,6 +87,13 @@ const point = v.tuple([v.pipe(v.number(), v.finite()), v.pipe(v.number(), v.fini
 const segment = v.variant('kind', [
   v.object({ kind: v.literal('line'), to: point }),
   v.object({ kind: v.literal('curve'), c1: point, c2: point, to: point }),
+  v.object({
+    kind: v.literal('arc'),
+    radius: v.pipe(v.number(), v.finite(), v.minValue(0)),
+    large: v.boolean(),
+    clockwise: v.boolean(),
+    to: point,
+  }),
 ]);
 const id = v.pipe(v.string(), v.minLength(1), v.maxLength(60));
 

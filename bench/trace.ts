@@ -1,0 +1,43 @@
+/**
+ * The tracer against drawings whose outlines are known: `npx tsx bench/trace.ts [--kind single|many] [--count N] [--seed N] [--worn] [--list]`.
+ * Prints the median and the 95th percentile of the error, in pixels, and of the segments against the drawing's own.
+ */
+import { parseArgs } from 'node:util';
+import { trace } from '../core/trace';
+import { artworkToSvg } from '../core/vector';
+import { drawingsOf, errorOf, pictureOf, type DrawingKind } from './drawings';
+
+const { values } = parseArgs({
+  options: {
+    kind: { type: 'string' },
+    count: { type: 'string', default: '120' },
+    seed: { type: 'string', default: '1' },
+    worn: { type: 'boolean' },
+    list: { type: 'boolean' },
+  },
+});
+
+const quantile = (sorted: readonly number[], q: number) => sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))];
+
+for (const kind of values.kind ? [values.kind as DrawingKind] : (['single', 'many'] as const))
+  for (const worn of values.worn === undefined ? [false, true] : [values.worn]) {
+    const rows: { name: string; error: number; ratio: number; segments: number; ms: number }[] = [];
+    for (const drawing of drawingsOf(kind, Number(values.count), Number(values.seed))) {
+      const { picture } = await pictureOf(drawing, worn);
+      const started = performance.now();
+      const { artwork, figures } = trace(picture, { ground: 'keep' });
+      const ms = performance.now() - started;
+      const error = await errorOf(drawing, artworkToSvg(artwork));
+      // The ground is a rectangle that the drawing did not have.
+      const segments = figures.segments - (kind === 'single' ? 4 : 4);
+      rows.push({ name: drawing.name, error, ratio: segments / drawing.segments, segments, ms });
+    }
+    if (values.list)
+      for (const r of [...rows].sort((p, q) => p.error - q.error)) console.log(r.error.toFixed(3), r.ratio.toFixed(2), r.segments, r.ms.toFixed(0), r.name);
+    const sorted = (of: (r: (typeof rows)[number]) => number) => rows.map(of).sort((p, q) => p - q);
+    const [errors, ratios, times] = [sorted((r) => r.error), sorted((r) => r.ratio), sorted((r) => r.ms)];
+    console.log(
+      `${kind}, ${worn ? 'worn' : 'clean'}, ${rows.length} drawings: error ${quantile(errors, 0.5).toFixed(3)} px, 95% ${quantile(errors, 0.95).toFixed(3)}; ` +
+        `segments ${quantile(ratios, 0.5).toFixed(2)} of the drawing's, 95% ${quantile(ratios, 0.95).toFixed(2)}; ${quantile(times, 0.5).toFixed(0)} ms`,
+    );
+  }
