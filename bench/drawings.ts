@@ -37,7 +37,9 @@ interface Pack {
 
 /** Whether a drawing is made of filled paths alone, whose segments can be counted. */
 const isPlain = (body: string): boolean =>
-  !/stroke|transform|<defs|<mask|<clip|gradient|opacity|<(?:circle|ellipse|rect|polygon|use|text|line|polyline)\b/i.test(body) && /<path/.test(body);
+  !/stroke|transform|<defs|<mask|<clip|gradient|opacity|<(?:circle|ellipse|rect|polygon|use|text|line|polyline)\b/i.test(
+    body,
+  ) && /<path/.test(body);
 
 function drawingFrom(name: string, body: string, w: number, h: number): Drawing | null {
   const paths = [...body.matchAll(/\bd="([^"]+)"/g)].map((m) => m[1]);
@@ -69,24 +71,39 @@ export function drawingsOf(kind: DrawingKind, count: number, seed = 1): Drawing[
       const name = names[Math.floor(random() * names.length)];
       const icon = pack.icons[name];
       if (!isPlain(icon.body) || out.some((d) => d.name === `${packName}/${name}`)) continue;
-      const drawing = drawingFrom(`${packName}/${name}`, icon.body, icon.width ?? pack.width ?? 16, icon.height ?? pack.height ?? 16);
+      const drawing = drawingFrom(
+        `${packName}/${name}`,
+        icon.body,
+        icon.width ?? pack.width ?? 16,
+        icon.height ?? pack.height ?? 16,
+      );
       if (drawing && (kind === 'single' ? drawing.hexes.length <= 1 : drawing.hexes.length >= 3)) out.push(drawing);
     }
     return out;
   });
 }
 
-const render = (svg: string, sidePx: number): Buffer => new Resvg(svg, { background: '#ffffff', fitTo: { mode: 'width', value: sidePx }, font: { loadSystemFonts: false } }).render().asPng();
+const render = (svg: string, sidePx: number): Buffer =>
+  new Resvg(svg, { background: '#ffffff', fitTo: { mode: 'width', value: sidePx }, font: { loadSystemFonts: false } })
+    .render()
+    .asPng();
 
 /** The drawing as a picture, anti-aliased; worn: blurred by 0.8 px, noisy, and saved as JPEG of quality 75. */
-export async function pictureOf(drawing: Drawing, worn: boolean, sidePx = SIDE_PX): Promise<{ png: Buffer; picture: Picture }> {
+export async function pictureOf(
+  drawing: Drawing,
+  worn: boolean,
+  sidePx = SIDE_PX,
+): Promise<{ png: Buffer; picture: Picture }> {
   let png = render(drawing.svg, sidePx);
   if (worn) {
     const { data, info } = await sharp(png).removeAlpha().blur(0.8).raw().toBuffer({ resolveWithObject: true });
     const random = randomFrom(7);
     // Sums of uniform numbers are nearly normal: a standard deviation of 4 levels.
-    for (let i = 0; i < data.length; i++) data[i] = Math.max(0, Math.min(255, Math.round(data[i] + 8 * (random() + random() + random() - 1.5))));
-    const jpeg = await sharp(data, { raw: { width: info.width, height: info.height, channels: 3 } }).jpeg({ quality: 75 }).toBuffer();
+    for (let i = 0; i < data.length; i++)
+      data[i] = Math.max(0, Math.min(255, Math.round(data[i] + 8 * (random() + random() + random() - 1.5))));
+    const jpeg = await sharp(data, { raw: { width: info.width, height: info.height, channels: 3 } })
+      .jpeg({ quality: 75 })
+      .toBuffer();
     png = await sharp(jpeg).png().toBuffer();
   }
   return { png, picture: await decodePicture(png) };
@@ -119,7 +136,8 @@ export async function errorOf(drawing: Drawing, traced: string): Promise<number>
   const [want, got] = await Promise.all([crisp(drawing.svg), crisp(traced)]);
   let differing = 0;
   for (let i = 0; i < want.length; i += 4)
-    if (Math.abs(want[i] - got[i]) + Math.abs(want[i + 1] - got[i + 1]) + Math.abs(want[i + 2] - got[i + 2]) > 24) differing++;
+    if (Math.abs(want[i] - got[i]) + Math.abs(want[i + 1] - got[i + 1]) + Math.abs(want[i + 2] - got[i + 2]) > 24)
+      differing++;
   const length = edgeLength(want, SIDE_PX * FINE) / FINE;
   return differing / FINE ** 2 / Math.max(length, 1);
 }

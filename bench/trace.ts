@@ -17,7 +17,8 @@ const { values } = parseArgs({
   },
 });
 
-const quantile = (sorted: readonly number[], q: number) => sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))];
+const quantile = (sorted: readonly number[], q: number) =>
+  sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))];
 
 for (const kind of values.kind ? [values.kind as DrawingKind] : (['single', 'many'] as const))
   for (const worn of values.worn === undefined ? [false, true] : [values.worn]) {
@@ -33,7 +34,8 @@ for (const kind of values.kind ? [values.kind as DrawingKind] : (['single', 'man
       rows.push({ name: drawing.name, error, ratio: segments / drawing.segments, segments, ms });
     }
     if (values.list)
-      for (const r of [...rows].sort((p, q) => p.error - q.error)) console.log(r.error.toFixed(3), r.ratio.toFixed(2), r.segments, r.ms.toFixed(0), r.name);
+      for (const r of [...rows].sort((p, q) => p.error - q.error))
+        console.log(r.error.toFixed(3), r.ratio.toFixed(2), r.segments, r.ms.toFixed(0), r.name);
     const sorted = (of: (r: (typeof rows)[number]) => number) => rows.map(of).sort((p, q) => p - q);
     const [errors, ratios, times] = [sorted((r) => r.error), sorted((r) => r.ratio), sorted((r) => r.ms)];
     console.log(

@@ -1,284 +1,443 @@
-import type { Contour, Point, Segment } from '../vector';
-import type { Loop } from './contours';
+import type { Point, Segment } from '../vector';
+import { findCorners, Track, type Corner } from './corners';
+import { fitArc, fitCubic, fitLine, tangentsOf, type Fit, type Run } from './span';
+import type { Located } from './locate';
 
 export interface FitOptions {
-  /** How far a curve may stray from the line of points, in pixels. */
+  /** How far a segment may stray from the points, in pixels. */
   readonly tolerancePx: number;
-  /** A turn sharper than this is a corner, in radians. */
   readonly cornerRad: number;
+  /** How far from a corner the picture is softened, in pixels. */
+  readonly softPx: number;
 }
 
-const unit = (x: number, y: number): Point => {
+/** A chain as segments; in a closed one the last ends where the first starts. */
+export interface Stroke {
+  readonly start: Point;
+  readonly segments: readonly Segment[];
+}
+
+/** Sums of squares of a span above this times the tolerance squared and its points are too much, whatever the greatest distance. */
+const RMS_SHARE = 0.5;
+
+/** One smooth stretch between two corners (or ends): points, with the exact ends put in front and behind. */
+class Smooth {
+  private readonly known = new Map<number, Fit | null>();
+  readonly n: number;
+
+  constructor(
+    readonly run: Run,
+    /** Points averaged with their neighbours: where breaks are put. */
+    readonly soft: Run,
+    readonly tolerance: number,
+  ) {
+    this.n = run.xs.length;
+  }
+
+  point(i: number): Point {
+    return i === 0 || i === this.n - 1 ? [this.run.xs[i], this.run.ys[i]] : [this.soft.xs[i], this.soft.ys[i]];
+  }
+
+  allowed(fit: Fit, i: number, j: number): boolean {
+    return fit.greatest <= this.tolerance && fit.squares <= (RMS_SHARE * this.tolerance) ** 2 * Math.max(3, j - i - 1);
+  }
+
+  /** The plainest segment that is true enough, else null. */
+  fit(i: number, j: number): Fit | null {
+    const key = i * this.n + j;
+    const known = this.known.get(key);
+    if (known !== undefined) return known;
+    const [from, to] = [this.point(i), this.point(j)];
+    const line = fitLine(this.run, i, j, from, to);
+    let best: Fit | null = this.allowed(line, i, j) ? line : null;
+    if (!best) {
+      const arc = fitArc(this.run, i, j, from, to);
+      if (arc && this.allowed(arc, i, j)) best = arc;
+      else {
+        const cubic = fitCubic(this.run, i, j, from, to, null, null);
+        if (cubic && this.allowed(cubic, i, j)) best = cubic;
+      }
+    }
+    this.known.set(key, best);
+    return best;
+  }
+}
+
+/** The furthest index that one segment reaches from `i` in steps of `way`, by doubling and halving. */
+function reach(smooth: Smooth, i: number, way: 1 | -1): number {
+  const last = way > 0 ? smooth.n - 1 : 0;
+  const room = Math.abs(last - i);
+  const fits = (d: number) => (way > 0 ? smooth.fit(i, i + d) : smooth.fit(i - d, i)) !== null;
+  let good = Math.min(room, 1);
+  let bad = room + 1;
+  for (let d = 4; good < room;) {
+    const at = Math.min(d, room);
+    if (fits(at)) {
+      good = at;
+      d *= 2;
+    } else {
+      // One failure may be chance: a little further, it may hold again.
+      const beyond = Math.min(room, at + Math.max(2, at >> 2));
+      if (beyond > at && fits(beyond)) {
+        good = beyond;
+        d = beyond * 2;
+        continue;
+      }
+      bad = at;
+      break;
+    }
+  }
+  while (bad - good > 1) {
+    const middle = (good + bad) >> 1;
+    if (fits(middle)) good = middle;
+    else bad = middle;
+  }
+  return i + way * good;
+}
+
+/** Cost of a fit among those with as many segments: how far off it is, and how complicated. */
+function costOf(smooth: Smooth, fit: Fit): number {
+  const kind = fit.segment.kind === 'line' ? 0 : fit.segment.kind === 'arc' ? 1 : 2.5;
+  return fit.squares / (0.25 * smooth.tolerance) ** 2 + kind * 3;
+}
+
+/**
+ * The fewest segments that follow a smooth stretch, and among those the truest. Spans of spans that fit do fit, so going as far as one can is
+ * the least number; going so from both ends gives for each break the earliest and the latest place, and dynamic programming chooses within.
+ */
+function breaksOf(smooth: Smooth): number[] {
+  const last = smooth.n - 1;
+  const latest: number[] = [];
+  for (let i = 0; i < last; i = latest[latest.length - 1]) latest.push(Math.max(i + 1, reach(smooth, i, 1)));
+  if (latest.length === 1) return [0, last];
+  const earliest: number[] = [];
+  for (let j = last; j > 0;) {
+    j = Math.min(j - 1, reach(smooth, j, -1));
+    earliest.unshift(j);
+  }
+  const count = latest.length;
+  const places: number[][] = [[0]];
+  for (let k = 0; k < count - 1; k++) {
+    const to = latest[k];
+    const from = earliest.length === count ? Math.min(earliest[k + 1], to) : Math.max(1, to - 8);
+    const step = Math.max(1, Math.ceil((to - from) / 7));
+    const list: number[] = [];
+    for (let i = from; i < to; i += step) list.push(i);
+    list.push(to);
+    places.push(list);
+  }
+  places.push([last]);
+  // best[k][m]: the least cost of coming to the m-th place of break k, and from where.
+  let costs = [0];
+  const from: number[][] = [];
+  for (let k = 1; k <= count; k++) {
+    const next = places[k].map(() => Infinity);
+    const origin = places[k].map(() => 0);
+    for (let m = 0; m < places[k].length; m++)
+      for (let p = 0; p < places[k - 1].length; p++) {
+        const [i, j] = [places[k - 1][p], places[k][m]];
+        if (j <= i || costs[p] === Infinity) continue;
+        const fit = j === i + 1 ? fitLine(smooth.run, i, j, smooth.point(i), smooth.point(j)) : smooth.fit(i, j);
+        if (!fit) continue;
+        const cost = costs[p] + costOf(smooth, fit);
+        if (cost < next[m]) {
+          next[m] = cost;
+          origin[m] = p;
+        }
+      }
+    from.push(origin);
+    costs = next;
+  }
+  if (costs[0] === Infinity) return [0, ...latest];
+  const breaks = [last];
+  for (let k = count, m = 0; k >= 1; k--) {
+    m = from[k - 1][m];
+    breaks.unshift(places[k - 1][m]);
+  }
+  return improved(smooth, breaks);
+}
+
+/** Moves each break a little to where its two segments are truest. */
+function improved(smooth: Smooth, breaks: number[]): number[] {
+  const out = [...breaks];
+  for (let round = 0; round < 3; round++) {
+    let moved = false;
+    for (let k = 1; k + 1 < out.length; k++) {
+      const cost = (at: number): number => {
+        if (at <= out[k - 1] || at >= out[k + 1]) return Infinity;
+        const [p, q] = [smooth.fit(out[k - 1], at), smooth.fit(at, out[k + 1])];
+        return p && q ? costOf(smooth, p) + costOf(smooth, q) : Infinity;
+      };
+      const now = cost(out[k]);
+      for (const d of [-2, -1, 1, 2]) {
+        if (cost(out[k] + d) < now - 1e-9) {
+          out[k] += d;
+          moved = true;
+          break;
+        }
+      }
+    }
+    if (!moved) break;
+  }
+  return out;
+}
+
+/** Each point moved to a parabola through its neighbours, across the run; ends stay. */
+function softened(run: Run, half: number): Run {
+  const n = run.xs.length;
+  const xs = Float64Array.from(run.xs);
+  const ys = Float64Array.from(run.ys);
+  for (let i = 1; i < n - 1; i++) {
+    const h = Math.min(half, i - 1, n - 2 - i);
+    if (h < 2) continue;
+    // Weights of the middle of a least-squares parabola over 2h + 1 points (Savitzky and Golay 1964).
+    const m = 2 * h + 1;
+    const s2 = (h * (h + 1) * m) / 3;
+    const s4 = (h * (h + 1) * m * (3 * h * h + 3 * h - 1)) / 15;
+    const d = m * s4 - s2 * s2;
+    let [x, y] = [0, 0];
+    for (let k = -h; k <= h; k++) {
+      const weight = (s4 - s2 * k * k) / d;
+      x += weight * run.xs[i + k];
+      y += weight * run.ys[i + k];
+    }
+    xs[i] = x;
+    ys[i] = y;
+  }
+  return { xs, ys };
+}
+
+/** A break between two fitted segments. */
+interface Node {
+  point: Point;
+  /** Both sides go on in one direction; null at a corner. */
+  tangent: Point | null;
+}
+
+const unit = ([x, y]: Point): Point => {
   const n = Math.hypot(x, y) || 1;
   return [x / n, y / n];
 };
 
-/** Points of a closed loop by arc length, so that "four pixels back" means the same everywhere. */
-class Line {
-  readonly n: number;
-  readonly at: Float64Array;
-  constructor(readonly p: Loop) {
-    this.n = p.length / 2;
-    this.at = new Float64Array(this.n + 1);
-    for (let i = 0; i < this.n; i++) {
-      const j = (i + 1) % this.n;
-      this.at[i + 1] = this.at[i] + Math.hypot(p[2 * j] - p[2 * i], p[2 * j + 1] - p[2 * i + 1]);
-    }
-  }
-  x = (i: number): number => this.p[2 * (((i % this.n) + this.n) % this.n)];
-  y = (i: number): number => this.p[2 * (((i % this.n) + this.n) % this.n) + 1];
-  /** The index about `distance` px further along (or back, when negative) from i; not wrapped. */
-  step(i: number, distance: number): number {
-    const direction = distance < 0 ? -1 : 1;
-    let left = Math.abs(distance);
-    let k = i;
-    for (let guard = 0; left > 0 && guard < this.n; guard++) {
-      left -= Math.hypot(this.x(k + direction) - this.x(k), this.y(k + direction) - this.y(k));
-      k += direction;
-    }
-    return k;
+/** Fits one smooth stretch between two fixed ends. */
+function fitSmooth(run: Run, options: FitOptions): Segment[] {
+  const half = options.softPx > 1.8 ? 5 : 3;
+  const smooth = new Smooth(run, softened(run, half), options.tolerancePx);
+  const breaks = breaksOf(smooth);
+  const fits = breaks.slice(1).map((j, k) => {
+    const i = breaks[k];
+    return smooth.fit(i, j) ?? fitLine(run, i, j, smooth.point(i), smooth.point(j));
+  });
+  if (fits.length === 1) return [fits[0].segment];
+  const nodes: Node[] = breaks.map((i) => ({ point: smooth.point(i), tangent: null }));
+  join(nodes, fits, breaks, run);
+  return fits.map((fit, k) => redrawn(smooth, breaks[k], breaks[k + 1], nodes[k], nodes[k + 1], fit));
+}
+
+/** Makes the joints of a smooth stretch smooth: one direction for both sides, taken from a line or an arc where there is one. */
+function join(nodes: Node[], fits: readonly Fit[], breaks: readonly number[], run: Run): void {
+  for (let k = 1; k + 1 < nodes.length; k++) {
+    const [p, q] = [fits[k - 1].segment, fits[k].segment];
+    const [, into] = tangentsOf(nodes[k - 1].point, p);
+    const [out] = tangentsOf(nodes[k].point, q);
+    const turn = Math.acos(Math.max(-1, Math.min(1, into[0] * out[0] + into[1] * out[1])));
+    if (turn > 0.35 || (p.kind === 'line' && q.kind === 'line')) continue;
+    const weight = (s: Segment, i: number, j: number) =>
+      (s.kind === 'line' ? 20 : s.kind === 'arc' ? 4 : 1) * Math.hypot(run.xs[j] - run.xs[i], run.ys[j] - run.ys[i]);
+    const wp = weight(p, breaks[k - 1], breaks[k]);
+    const wq = weight(q, breaks[k], breaks[k + 1]);
+    nodes[k].tangent =
+      p.kind === 'line'
+        ? into
+        : q.kind === 'line'
+          ? out
+          : unit([into[0] * wp + out[0] * wq, into[1] * wp + out[1] * wq]);
   }
 }
 
-/** Turn of the line at i, seen `reach` px to both sides; 0 straight, pi doubling back. */
-function turnAt(line: Line, i: number, reach: number): number {
-  const [b, f] = [line.step(i, -reach), line.step(i, reach)];
-  const u = unit(line.x(i) - line.x(b), line.y(i) - line.y(b));
-  const v = unit(line.x(f) - line.x(i), line.y(f) - line.y(i));
-  return Math.acos(Math.max(-1, Math.min(1, u[0] * v[0] + u[1] * v[1])));
+/** A segment fitted again between its two nodes, keeping their directions where that is true enough. */
+function redrawn(smooth: Smooth, i: number, j: number, from: Node, to: Node, fit: Fit): Segment {
+  if (fit.segment.kind !== 'curve') return fit.segment;
+  if (!from.tangent && !to.tangent) return fit.segment;
+  const slack = 1.5 * Math.max(smooth.tolerance, fit.greatest);
+  const again = fitCubic(smooth.run, i, j, from.point, to.point, from.tangent, to.tangent, 6);
+  return again && again.greatest <= slack ? again.segment : fit.segment;
 }
 
-/** A straight line through points i..j by total least squares: a point on it and its direction. */
-function lineThrough(line: Line, from: number, to: number): { c: Point; d: Point; off: number } {
-  let [sx, sy, n] = [0, 0, 0];
-  for (let k = from; k <= to; k++) {
-    sx += line.x(k);
-    sy += line.y(k);
-    n++;
+/** Points of a track from one place to another, without those near the two ends, and with the ends themselves. */
+function between(
+  track: Track,
+  from: { index: number; point: Point; spoiltPx: number },
+  to: { index: number; point: Point; spoiltPx: number },
+  wraps: boolean,
+): Run {
+  const xs: number[] = [from.point[0]];
+  const ys: number[] = [from.point[1]];
+  const last = wraps ? to.index + track.n : to.index;
+  const [s0, s1] = [track.at(from.index), track.at(last)];
+  const room = s1 - s0;
+  // Short stretches keep at least their middle.
+  const spare = Math.min(1, Math.max(0, (room - 2) / Math.max(1e-6, from.spoiltPx + to.spoiltPx)));
+  for (let k = from.index; k <= last; k++) {
+    const s = track.at(k);
+    if (s - s0 < from.spoiltPx * spare || s1 - s < to.spoiltPx * spare) continue;
+    const i = track.index(k);
+    xs.push(track.xs[i]);
+    ys.push(track.ys[i]);
   }
-  const [mx, my] = [sx / n, sy / n];
-  let [xx, xy, yy] = [0, 0, 0];
-  for (let k = from; k <= to; k++) {
-    const [dx, dy] = [line.x(k) - mx, line.y(k) - my];
-    xx += dx * dx;
-    xy += dx * dy;
-    yy += dy * dy;
+  xs.push(to.point[0]);
+  ys.push(to.point[1]);
+  return { xs: Float64Array.from(xs), ys: Float64Array.from(ys) };
+}
+
+/** The circle nearest to points on it, by Gauss and Newton from the mean; null when they do not lie on one. */
+function wholeCircle(track: Track, tolerancePx: number): Stroke | null {
+  const { xs, ys, n } = track;
+  let [cx, cy, r] = [0, 0, 0];
+  for (let i = 0; i < n; i++) {
+    cx += xs[i] / n;
+    cy += ys[i] / n;
   }
-  const angle = 0.5 * Math.atan2(2 * xy, xx - yy);
-  const d: Point = [Math.cos(angle), Math.sin(angle)];
-  let off = 0;
-  for (let k = from; k <= to; k++) off = Math.max(off, Math.abs((line.x(k) - mx) * d[1] - (line.y(k) - my) * d[0]));
-  return { c: [mx, my], d, off };
+  for (let i = 0; i < n; i++) r += Math.hypot(xs[i] - cx, ys[i] - cy) / n;
+  for (let round = 0; round < 6; round++) {
+    let [sx, sy, sr, xx, xy, yy, sdx, sdy] = [0, 0, 0, 0, 0, 0, 0, 0];
+    for (let i = 0; i < n; i++) {
+      const d = Math.hypot(xs[i] - cx, ys[i] - cy) || 1e-9;
+      const [ux, uy] = [(xs[i] - cx) / d, (ys[i] - cy) / d];
+      const off = d - r;
+      sx += ux * off;
+      sy += uy * off;
+      sr += off;
+      xx += ux * ux;
+      xy += ux * uy;
+      yy += uy * uy;
+      sdx += ux;
+      sdy += uy;
+    }
+    // Centre and radius are nearly independent on a whole circle.
+    const det = (xx - (sdx * sdx) / n) * (yy - (sdy * sdy) / n) - (xy - (sdx * sdy) / n) ** 2;
+    if (Math.abs(det) < 1e-9) return null;
+    const [gx, gy] = [sx - (sdx * sr) / n, sy - (sdy * sr) / n];
+    const mx = (gx * (yy - (sdy * sdy) / n) - gy * (xy - (sdx * sdy) / n)) / det;
+    const my = (gy * (xx - (sdx * sdx) / n) - gx * (xy - (sdx * sdy) / n)) / det;
+    cx += mx;
+    cy += my;
+    r += (sr - sdx * mx - sdy * my) / n;
+  }
+  let greatest = 0;
+  let squares = 0;
+  let area = 0;
+  for (let i = 0; i < n; i++) {
+    const off = Math.hypot(xs[i] - cx, ys[i] - cy) - r;
+    greatest = Math.max(greatest, Math.abs(off));
+    squares += off * off;
+    const j = (i + 1) % n;
+    area += xs[i] * ys[j] - xs[j] * ys[i];
+  }
+  if (!(r > 0) || greatest > tolerancePx || squares > (RMS_SHARE * tolerancePx) ** 2 * n) return null;
+  const clockwise = area > 0;
+  const [left, right]: Point[] = [
+    [cx - r, cy],
+    [cx + r, cy],
+  ];
+  const half = (to: Point): Segment => ({ kind: 'arc', radius: r, large: false, clockwise, to });
+  return { start: left, segments: [half(right), half(left)] };
 }
 
 /**
- * Corners: places of sharpest turn beyond the threshold. Anti-aliasing rounds a corner off by half a pixel, so the corner is put
- * back where the two straight sides meet, when that is near.
+ * A chain as lines, arcs and curves. Corners are found first; the smooth stretches between them are then followed by as few segments as keep to
+ * the tolerance. The ends of an open chain are given, and are kept.
  */
-function findCorners(line: Line, options: FitOptions): { index: number; point: Point }[] {
-  const reach = 3.2;
-  const turns = new Float64Array(line.n);
-  for (let i = 0; i < line.n; i++) turns[i] = turnAt(line, i, reach);
-  const corners: { index: number; point: Point }[] = [];
-  for (let i = 0; i < line.n; i++) {
-    if (turns[i] < options.cornerRad) continue;
-    const [b, f] = [line.step(i, -reach), line.step(i, reach)];
-    let top = true;
-    for (let k = b; k <= f && top; k++) {
-      const other = turns[((k % line.n) + line.n) % line.n];
-      if (other > turns[i] || (other === turns[i] && k < i)) top = false;
-    }
-    if (!top) continue;
-    // A round bend turns as much seen from twice as far; a corner does not turn much more.
-    const near = turnAt(line, i, 1.8);
-    if (near < options.cornerRad * 0.55) continue;
-    const before = lineThrough(line, line.step(i, -5), line.step(i, -1.4));
-    const after = lineThrough(line, line.step(i, 1.4), line.step(i, 5));
-    const cross = before.d[0] * after.d[1] - before.d[1] * after.d[0];
-    let point: Point = [line.x(i), line.y(i)];
-    if (Math.abs(cross) > 0.2) {
-      const t = ((after.c[0] - before.c[0]) * after.d[1] - (after.c[1] - before.c[1]) * after.d[0]) / cross;
-      const meet: Point = [before.c[0] + t * before.d[0], before.c[1] + t * before.d[1]];
-      if (Math.hypot(meet[0] - point[0], meet[1] - point[1]) < 1.6 / Math.sqrt(Math.max(0.2, Math.abs(cross))))
-        point = meet;
-    }
-    corners.push({ index: i, point });
-  }
-  return corners;
-}
-
-const bernstein = (t: number): [number, number, number, number] => {
-  const u = 1 - t;
-  return [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-};
-
-/** Fits cubics to an open run of points by least squares with given end tangents, splitting where it strays (Schneider 1990). */
-function fitRun(xs: number[], ys: number[], t0: Point, t1: Point, tolerance: number, out: Segment[], depth = 0): void {
-  const n = xs.length;
-  const end: Point = [xs[n - 1], ys[n - 1]];
-  const chord = Math.hypot(end[0] - xs[0], end[1] - ys[0]);
-  if (n <= 2) {
-    out.push({ kind: 'line', to: end });
-    return;
-  }
-  let strays = 0;
-  if (chord > 1e-9)
-    for (let i = 1; i < n - 1; i++)
-      strays = Math.max(
-        strays,
-        Math.abs((xs[i] - xs[0]) * (end[1] - ys[0]) - (ys[i] - ys[0]) * (end[0] - xs[0])) / chord,
-      );
-  if (chord > 1e-9 && strays < tolerance * 0.6) {
-    out.push({ kind: 'line', to: end });
-    return;
-  }
-  const u = new Float64Array(n);
-  for (let i = 1; i < n; i++) u[i] = u[i - 1] + Math.hypot(xs[i] - xs[i - 1], ys[i] - ys[i - 1]);
-  for (let i = 1; i < n; i++) u[i] /= u[n - 1] || 1;
-  let worst = 0;
-  let at = n >> 1;
-  for (let round = 0; round < 5; round++) {
-    const [c1, c2] = solve(xs, ys, u, t0, t1, chord);
-    worst = 0;
-    for (let i = 1; i < n - 1; i++) {
-      const w = bernstein(u[i]);
-      const dx = w[0] * xs[0] + w[1] * c1[0] + w[2] * c2[0] + w[3] * end[0] - xs[i];
-      const dy = w[0] * ys[0] + w[1] * c1[1] + w[2] * c2[1] + w[3] * end[1] - ys[i];
-      const d = Math.hypot(dx, dy);
-      if (d > worst) {
-        worst = d;
-        at = i;
-      }
-    }
-    if (worst < tolerance) {
-      out.push({ kind: 'curve', c1, c2, to: end });
-      return;
-    }
-    if (worst > tolerance * 12 || depth > 24) break;
-    reparametrise(xs, ys, u, c1, c2, end);
-  }
-  at = Math.max(1, Math.min(n - 2, at));
-  const reach = Math.max(1, Math.min(4, at, n - 1 - at));
-  const tangent = unit(xs[at + reach] - xs[at - reach], ys[at + reach] - ys[at - reach]);
-  fitRun(xs.slice(0, at + 1), ys.slice(0, at + 1), t0, [-tangent[0], -tangent[1]], tolerance, out, depth + 1);
-  fitRun(xs.slice(at), ys.slice(at), tangent, t1, tolerance, out, depth + 1);
-}
-
-function solve(xs: number[], ys: number[], u: Float64Array, t0: Point, t1: Point, chord: number): [Point, Point] {
-  const n = xs.length;
-  const [ex, ey] = [xs[n - 1], ys[n - 1]];
-  let [c00, c01, c11, x0, x1] = [0, 0, 0, 0, 0];
+export function fitChain(
+  located: Located,
+  closed: boolean,
+  ends: readonly [Point, Point] | null,
+  options: FitOptions,
+): Stroke {
+  const n = located.points.length / 2;
+  const xs = new Float64Array(n);
+  const ys = new Float64Array(n);
   for (let i = 0; i < n; i++) {
-    const w = bernstein(u[i]);
-    const [ax, ay] = [t0[0] * w[1], t0[1] * w[1]];
-    const [bx, by] = [t1[0] * w[2], t1[1] * w[2]];
-    c00 += ax * ax + ay * ay;
-    c01 += ax * bx + ay * by;
-    c11 += bx * bx + by * by;
-    const dx = xs[i] - (xs[0] * (w[0] + w[1]) + ex * (w[2] + w[3]));
-    const dy = ys[i] - (ys[0] * (w[0] + w[1]) + ey * (w[2] + w[3]));
-    x0 += ax * dx + ay * dy;
-    x1 += bx * dx + by * dy;
+    xs[i] = located.points[2 * i];
+    ys[i] = located.points[2 * i + 1];
   }
-  const det = c00 * c11 - c01 * c01;
-  let a0 = det ? (x0 * c11 - x1 * c01) / det : 0;
-  let a1 = det ? (c00 * x1 - c01 * x0) / det : 0;
-  const longest = u.length > 2 ? chord * 2.5 : chord;
-  if (!(a0 > chord * 0.01 && a1 > chord * 0.01 && a0 < longest + 4 && a1 < longest + 4)) a0 = a1 = chord / 3;
-  return [
-    [xs[0] + t0[0] * a0, ys[0] + t0[1] * a0],
-    [ex + t1[0] * a1, ey + t1[1] * a1],
-  ];
-}
-
-/** Moves each parameter to the nearest point of the curve by one Newton step. */
-function reparametrise(xs: number[], ys: number[], u: Float64Array, c1: Point, c2: Point, end: Point): void {
-  const n = xs.length;
-  for (let i = 1; i < n - 1; i++) {
-    const t = u[i];
-    const s = 1 - t;
-    const axis = (p0: number, p1: number, p2: number, p3: number, p: number): [number, number, number] => [
-      s * s * s * p0 + 3 * s * s * t * p1 + 3 * s * t * t * p2 + t * t * t * p3 - p,
-      3 * (s * s * (p1 - p0) + 2 * s * t * (p2 - p1) + t * t * (p3 - p2)),
-      6 * (s * (p2 - 2 * p1 + p0) + t * (p3 - 2 * p2 + p1)),
+  if (!closed && ends) {
+    if (n < 3) return { start: ends[0], segments: [{ kind: 'line', to: ends[1] }] };
+    const track = new Track(xs, ys, false);
+    const corners = findCorners(track, { leastRad: options.cornerRad, softPx: options.softPx });
+    const stops = [
+      { index: 0, point: ends[0], spoiltPx: options.softPx },
+      ...corners.filter((c) => track.at(c.index) > 2 && track.length - track.at(c.index) > 2),
+      { index: n - 1, point: ends[1], spoiltPx: options.softPx },
     ];
-    const [dx, x1, x2] = axis(xs[0], c1[0], c2[0], end[0], xs[i]);
-    const [dy, y1, y2] = axis(ys[0], c1[1], c2[1], end[1], ys[i]);
-    const below = x1 * x1 + y1 * y1 + dx * x2 + dy * y2;
-    if (Math.abs(below) > 1e-12) u[i] = Math.max(0, Math.min(1, t - (dx * x1 + dy * y1) / below));
-  }
-}
-
-/** Turns a loop of points into a contour of lines and cubics. */
-export function fitLoop(loop: Loop, options: FitOptions): Contour {
-  const line = new Line(loop);
-  const corners = findCorners(line, options);
-  const segments: Segment[] = [];
-  if (!corners.length) {
-    // A smooth loop: two smooth joins, where the line runs flattest to the axes, so that round things stay round.
-    const extreme = (pick: (i: number) => number): number => {
-      let best = 0;
-      for (let i = 1; i < line.n; i++) if (pick(i) < pick(best)) best = i;
-      return best;
+    return {
+      start: ends[0],
+      segments: stops.slice(1).flatMap((to, k) => fitSmooth(between(track, stops[k], to, false), options)),
     };
-    const marks = [
-      ...new Set([extreme(line.x), extreme((i) => -line.y(i)), extreme((i) => -line.x(i)), extreme(line.y)]),
-    ].sort((p, q) => p - q);
-    const tangents = marks.map((i) =>
-      unit(
-        line.x(line.step(i, 2.5)) - line.x(line.step(i, -2.5)),
-        line.y(line.step(i, 2.5)) - line.y(line.step(i, -2.5)),
+  }
+  if (n < 4) return { start: [xs[0] ?? 0, ys[0] ?? 0], segments: [] };
+  const track = new Track(xs, ys, true);
+  const circle = wholeCircle(track, options.tolerancePx * 1.15);
+  if (circle) return circle;
+  const corners = findCorners(track, { leastRad: options.cornerRad, softPx: options.softPx });
+  if (corners.length) return closedFrom(track, corners, options);
+  // Smooth all round: a first fit from anywhere shows where a break would be put, and the second starts there.
+  const anywhere = (index: number): Corner => {
+    const soft = softened(
+      between(
+        track,
+        { index: index - 6, point: [0, 0], spoiltPx: 0 },
+        { index: index + 6, point: [0, 0], spoiltPx: 0 },
+        false,
       ),
+      4,
     );
-    marks.forEach((from, m) => {
-      const to = marks[(m + 1) % marks.length] + (m + 1 === marks.length ? line.n : 0);
-      const [xs, ys] = run(line, from, to);
-      const next = tangents[(m + 1) % marks.length];
-      fitRun(xs, ys, tangents[m], [-next[0], -next[1]], options.tolerancePx, segments);
-    });
-    return { start: [line.x(marks[0]), line.y(marks[0])], segments };
-  }
-  corners.forEach((corner, k) => {
-    const next = corners[(k + 1) % corners.length];
-    const to = next.index + (k + 1 === corners.length ? line.n : 0);
-    const [xs, ys] = run(line, corner.index, to);
-    // The rounded-off points beside a corner would bend the curve: they go, and the corner itself stands.
-    trimBeside(xs, ys, corner.point, next.point);
-    const n = xs.length;
-    const reach = Math.min(4, n - 1);
-    const t0 = unit(xs[reach] - xs[0], ys[reach] - ys[0]);
-    const t1 = unit(xs[n - 1 - reach] - xs[n - 1], ys[n - 1 - reach] - ys[n - 1]);
-    fitRun(xs, ys, t0, t1, options.tolerancePx, segments);
+    const middle = 7;
+    return { index, point: [soft.xs[middle], soft.ys[middle]], spoiltPx: 0 };
+  };
+  const first = new Smooth(...loopRun(track, anywhere(0)), options.tolerancePx);
+  const breaks = breaksOf(first);
+  const start = breaks.length > 2 ? breaks[1 + ((breaks.length - 2) >> 1)] : 0;
+  return closedFrom(track, [anywhere(track.index(start - 1))], options, true);
+}
+
+function loopRun(track: Track, from: Corner): [Run, Run] {
+  const run = between(track, from, from, true);
+  return [run, softened(run, 3)];
+}
+
+/** A closed track cut at its corners, each stretch fitted; with `smoothStart` the one place where it is cut is no corner. */
+function closedFrom(track: Track, corners: readonly Corner[], options: FitOptions, smoothStart = false): Stroke {
+  const segments: Segment[] = [];
+  corners.forEach((from, k) => {
+    const to = corners[(k + 1) % corners.length];
+    segments.push(...fitSmooth(between(track, from, to, k === corners.length - 1), options));
   });
-  return { start: corners[0].point, segments };
+  const start = corners[0].point;
+  if (smoothStart && segments.length > 1) smoothSeam(start, segments);
+  return { start, segments };
 }
 
-function run(line: Line, from: number, to: number): [number[], number[]] {
-  const xs: number[] = [];
-  const ys: number[] = [];
-  for (let k = from; k <= to; k++) {
-    xs.push(line.x(k));
-    ys.push(line.y(k));
+/** Brings the directions at the seam of a smooth closed outline into line. */
+function smoothSeam(start: Point, segments: Segment[]): void {
+  const last = segments[segments.length - 1];
+  const before = segments.length > 1 ? segments[segments.length - 2].to : start;
+  const [, into] = tangentsOf(before, last);
+  const [out] = tangentsOf(start, segments[0]);
+  const turn = Math.acos(Math.max(-1, Math.min(1, into[0] * out[0] + into[1] * out[1])));
+  if (turn > 0.35) return;
+  const direction =
+    last.kind !== 'curve' ? into : segments[0].kind !== 'curve' ? out : unit([into[0] + out[0], into[1] + out[1]]);
+  const first = segments[0];
+  if (first.kind === 'curve') {
+    const length = Math.hypot(first.c1[0] - start[0], first.c1[1] - start[1]);
+    segments[0] = { ...first, c1: [start[0] + direction[0] * length, start[1] + direction[1] * length] };
   }
-  return [xs, ys];
-}
-
-function trimBeside(xs: number[], ys: number[], start: Point, end: Point): void {
-  const near = (i: number, p: Point): boolean => Math.hypot(xs[i] - p[0], ys[i] - p[1]) < 1.3;
-  while (xs.length > 1 && near(0, start)) {
-    xs.shift();
-    ys.shift();
+  if (last.kind === 'curve') {
+    const length = Math.hypot(last.c2[0] - start[0], last.c2[1] - start[1]);
+    segments[segments.length - 1] = {
+      ...last,
+      c2: [start[0] - direction[0] * length, start[1] - direction[1] * length],
+    };
   }
-  while (xs.length > 1 && near(xs.length - 1, end)) {
-    xs.pop();
-    ys.pop();
-  }
-  if (xs.length === 1 && (near(0, start) || near(0, end))) {
-    xs.length = 0;
-    ys.length = 0;
-  }
-  xs.unshift(start[0]);
-  ys.unshift(start[1]);
-  xs.push(end[0]);
-  ys.push(end[1]);
 }

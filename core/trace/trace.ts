@@ -2,7 +2,6 @@ import { nameColours } from '../colour';
 import type { Picture } from '../raster';
 import {
   artworkToSvg,
-  contains,
   countPoints,
   flatten,
   signedArea,
@@ -10,12 +9,14 @@ import {
   type Contour,
   type Ink,
   type Piece,
+  type Point,
 } from '../vector';
-import { dropSpecks, NOTHING, unmix } from './cells';
-import { halfLines } from './contours';
-import { fitLoop, type FitOptions } from './fit';
+import { contoursOf, piecesOf } from './assemble';
+import { dropSpecks, NOTHING, unmix, type Cells } from './cells';
+import { BEYOND, findChains, type ChainMap } from './chains';
+import { fitChain, type FitOptions, type Stroke } from './fit';
 import { findGround, findInks, flatPixels } from './inks';
-import { inkField } from './layers';
+import { locate, REACH_PX, type Located } from './locate';
 
 /** How a picture is to become an artwork. */
 export interface TraceOptions {
@@ -60,6 +61,15 @@ export interface TraceHooks {
   readonly onProgress?: (done: number) => void;
 }
 
+/** Contours within a quarter of a pixel of the picture's border lie on it. */
+function snapToBorder(contour: Contour, w: number, h: number): Contour {
+  const snap = ([x, y]: Point): Point => [
+    Math.abs(x) < 0.3 ? 0 : Math.abs(x - w) < 0.3 ? w : x,
+    Math.abs(y) < 0.3 ? 0 : Math.abs(y - h) < 0.3 ? h : y,
+  ];
+  return { start: snap(contour.start), segments: contour.segments.map((s) => ({ ...s, to: snap(s.to) })) };
+}
+
 /** The options make no sense; the message says which. */
 export class TraceOptionsError extends Error {}
 
@@ -76,37 +86,104 @@ export function checkTraceOptions(options: Partial<TraceOptions>): TraceOptions 
   return o;
 }
 
-const fitOptions = (smoothness: number): FitOptions => ({
-  tolerancePx: 0.18 + 2.2 * (smoothness / 100) ** 2,
-  cornerRad: ((32 + 0.4 * smoothness) * Math.PI) / 180,
-});
+/** Tolerance in pixels of a smoothness: 0.12 at 30, halved and doubled every 15. */
+const toleranceOf = (smoothness: number): number => 0.12 * 2 ** ((smoothness - 30) / 15);
 
-/** Makes pieces of contours: each outer one with the holes that lie in it. */
-function piecesOf(contours: readonly Contour[], inkId: string): Omit<Piece, 'id'>[] {
-  const areas = contours.map((c) => signedArea(flatten(c, 0.5)));
-  const outer = contours
-    .map((contour, i) => ({ contour, area: areas[i], holes: [] as Contour[] }))
-    .filter((o) => o.area > 0);
-  contours.forEach((hole, i) => {
-    if (areas[i] >= 0) return;
-    let home: (typeof outer)[number] | null = null;
-    for (const o of outer)
-      if (o.area > -areas[i] && (!home || o.area < home.area) && contains([o.contour], hole.start)) home = o;
-    home?.holes.push(hole);
-  });
-  return outer.sort((p, q) => q.area - p.area).map((o) => ({ inkId, contours: [o.contour, ...o.holes] }));
+/** How many pixels a ramp of coverage takes, on the mean: about 1.3 where a picture is crisp. */
+function rampPx(cells: Cells, map: ChainMap): number {
+  let mixed = 0;
+  for (let i = 0; i < cells.share.length; i++) if (cells.share[i] < 0.985) mixed++;
+  let steps = 0;
+  for (const c of map.chains) if (c.left !== BEYOND && c.right !== BEYOND) steps += c.corners.length / 2;
+  return steps ? mixed / steps : 1;
 }
 
-/** Contours within a quarter of a pixel of the picture's border lie on it. */
-function snapToBorder(contour: Contour, w: number, h: number): Contour {
-  const snap = ([x, y]: readonly [number, number]): [number, number] => [
-    Math.abs(x) < 0.3 ? 0 : Math.abs(x - w) < 0.3 ? w : x,
-    Math.abs(y) < 0.3 ? 0 : Math.abs(y - h) < 0.3 ? h : y,
-  ];
-  return {
-    start: snap(contour.start),
-    segments: contour.segments.map((s) => (s.kind === 'line' ? { ...s, to: snap(s.to) } : { ...s, to: snap(s.to) })),
+/** Where the chains that meet at a corner would meet if they were carried on: the point that lies nearest to all of them. */
+function meetingPoint(corner: Point, ends: readonly Located[], starts: readonly boolean[], softPx: number): Point {
+  // A little pull towards the corner of the pixels keeps near-parallel chains from meeting far away.
+  let [xx, xy, yy, bx, by] = [0.03, 0, 0.03, 0, 0];
+  ends.forEach(({ points }, k) => {
+    const n = points.length / 2;
+    const near: number[] = [];
+    for (let m = 0; m < n && near.length < 7; m++) {
+      const i = starts[k] ? m : n - 1 - m;
+      if (Math.hypot(points[2 * i] - corner[0], points[2 * i + 1] - corner[1]) >= softPx * 0.8) near.push(i);
+    }
+    if (near.length < 3) return;
+    let [mx, my] = [0, 0];
+    for (const i of near) {
+      mx += points[2 * i] / near.length;
+      my += points[2 * i + 1] / near.length;
+    }
+    let [sxx, sxy, syy] = [0, 0, 0];
+    for (const i of near) {
+      const [dx, dy] = [points[2 * i] - mx, points[2 * i + 1] - my];
+      sxx += dx * dx;
+      sxy += dx * dy;
+      syy += dy * dy;
+    }
+    const angle = 0.5 * Math.atan2(2 * sxy, sxx - syy);
+    const [nx, ny] = [-Math.sin(angle), Math.cos(angle)];
+    const off = nx * (mx - corner[0]) + ny * (my - corner[1]);
+    xx += nx * nx;
+    xy += nx * ny;
+    yy += ny * ny;
+    bx += nx * off;
+    by += ny * off;
+  });
+  const det = xx * yy - xy * xy;
+  const [dx, dy] = [(bx * yy - by * xy) / det, (by * xx - bx * xy) / det];
+  const far = Math.hypot(dx, dy);
+  const scale = far > 1.2 ? 1.2 / far : 1;
+  return [corner[0] + dx * scale, corner[1] + dy * scale];
+}
+
+/** Fits every chain once; those that meet share the point where they do. */
+function fitAll(
+  map: ChainMap,
+  cells: Cells,
+  fit: FitOptions,
+  reachPx: number,
+  onDone: (share: number) => void,
+): Stroke[] {
+  const { widthPx: w, heightPx: h } = cells;
+  const located = map.chains.map((c) => locate(c, cells, reachPx));
+  const meets = new Map<number, { ends: Located[]; starts: boolean[]; point?: Point }>();
+  const keyOf = (c: { corners: Int32Array }, atStart: boolean): number => {
+    const k = atStart ? 0 : c.corners.length / 2 - 1;
+    return c.corners[2 * k + 1] * (w + 1) + c.corners[2 * k];
   };
+  map.chains.forEach((c, i) => {
+    if (c.closed) return;
+    for (const atStart of [true, false]) {
+      const key = keyOf(c, atStart);
+      const meet = meets.get(key) ?? { ends: [], starts: [] };
+      meet.ends.push(located[i]);
+      meet.starts.push(atStart);
+      meets.set(key, meet);
+    }
+  });
+  const pointAt = (key: number): Point => {
+    const meet = meets.get(key)!;
+    if (meet.point) return meet.point;
+    const x = key % (w + 1);
+    const y = (key - x) / (w + 1);
+    const [px, py] = meetingPoint([x, y], meet.ends, meet.starts, fit.softPx);
+    // What meets the border meets it on the border.
+    meet.point = [x === 0 || x === w ? x : px, y === 0 || y === h ? y : py];
+    return meet.point;
+  };
+  return map.chains.map((c, i) => {
+    const ends = c.closed ? null : ([pointAt(keyOf(c, true)), pointAt(keyOf(c, false))] as const);
+    const stroke = fitChain(
+      located[i],
+      c.closed,
+      ends,
+      c.left === BEYOND || c.right === BEYOND ? { ...fit, softPx: 0.5 } : fit,
+    );
+    onDone((i + 1) / map.chains.length);
+    return stroke;
+  });
 }
 
 /**
@@ -141,21 +218,33 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
   const rank = new Map(order.map((k, r) => [k, r]));
   const names = nameColours(order.map((k) => found[k].hex));
 
+  const map = findChains(cells);
+  const soft = rampPx(cells, map) > 2.4;
+  const fit: FitOptions = {
+    tolerancePx: toleranceOf(options.smoothness) * (soft ? 1.6 : 1),
+    cornerRad: 0.3,
+    softPx: soft ? 2.6 : 1.5,
+  };
+  progress(0.45);
+  const strokes = fitAll(map, cells, fit, soft ? REACH_PX.soft : REACH_PX.crisp, (share) =>
+    progress(0.45 + 0.45 * share),
+  );
+
   const inks: Ink[] = [];
   const pieces: Piece[] = [];
-  const fit = fitOptions(options.smoothness);
   order.forEach((k, r) => {
     const inkId = `ink-${inks.length + 1}`;
-    const field = inkField(cells, k, rank, options.stacking === 'stacked');
-    const contours = halfLines(field, widthPx, heightPx)
-      .filter((loop) => Math.abs(signedArea(loop)) >= Math.max(0.6, Math.min(options.speckPx2, 60) * 0.5))
-      .map((loop) => snapToBorder(fitLoop(loop, fit), widthPx, heightPx));
+    const above = new Uint8Array(256);
+    for (const [other, place] of rank) above[other] = place > r ? 1 : 0;
+    const contours = contoursOf(map, strokes, cells, k, above, options.stacking === 'stacked')
+      .filter((c) => Math.abs(signedArea(flatten(c, 0.25))) >= Math.max(0.6, Math.min(options.speckPx2, 60) * 0.5))
+      .map((c) => snapToBorder(c, widthPx, heightPx));
     const made = piecesOf(contours, inkId);
     if (made.length) {
       inks.push({ id: inkId, hex: found[k].hex, name: names[r] });
       for (const piece of made) pieces.push({ id: `piece-${pieces.length + 1}`, ...piece });
     }
-    progress(0.4 + (0.6 * (r + 1)) / order.length);
+    progress(0.9 + (0.1 * (r + 1)) / order.length);
   });
 
   const artwork: Artwork = { widthPx, heightPx, inks, pieces };

@@ -1,0 +1,249 @@
+import { arcGeometry, type ArcSegment, type Point, type Segment } from '../vector';
+
+/** A stretch of located points, x and y in turn, that one segment is to follow. */
+export interface Run {
+  readonly xs: Float64Array;
+  readonly ys: Float64Array;
+}
+
+/** A segment fitted to points of a run, and how far they lie from it. */
+export interface Fit {
+  readonly segment: Segment;
+  /** Greatest distance of a point, in pixels. */
+  readonly greatest: number;
+  /** Sum of squared distances, in px². */
+  readonly squares: number;
+}
+
+/** The straight line between two points, against the points between. */
+export function fitLine(run: Run, i: number, j: number, from: Point, to: Point): Fit {
+  const dx = to[0] - from[0];
+  const dy = to[1] - from[1];
+  const length = Math.hypot(dx, dy) || 1e-9;
+  let greatest = 0;
+  let squares = 0;
+  for (let k = i + 1; k < j; k++) {
+    const off = ((run.xs[k] - from[0]) * dy - (run.ys[k] - from[1]) * dx) / length;
+    greatest = Math.max(greatest, Math.abs(off));
+    squares += off * off;
+  }
+  return { segment: { kind: 'line', to }, greatest, squares };
+}
+
+/**
+ * The arc of a circle between two points that lies nearest the points between: its rise over the chord is found by Gauss and Newton's
+ * method. Null when the points lie on a line, or do not turn one way.
+ */
+export function fitArc(run: Run, i: number, j: number, from: Point, to: Point): Fit | null {
+  if (j - i < 3) return null;
+  const [mx, my] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
+  const chord = Math.hypot(to[0] - from[0], to[1] - from[1]);
+  if (chord < 1e-6) return null;
+  const [ux, uy] = [(to[0] - from[0]) / chord, (to[1] - from[1]) / chord];
+  // To the left of the chord, seen along it (y downwards): there a clockwise arc rises.
+  const [nx, ny] = [uy, -ux];
+  let rise = 0;
+  for (let k = i + 1; k < j; k++) {
+    const off = (run.xs[k] - mx) * nx + (run.ys[k] - my) * ny;
+    if (Math.abs(off) > Math.abs(rise)) rise = off;
+  }
+  if (Math.abs(rise) < 0.02) return null;
+  const quarter = (chord * chord) / 4;
+  let greatest = 0;
+  let squares = 0;
+  for (let step = 0; step < 5; step++) {
+    const signed = (quarter + rise * rise) / (2 * rise);
+    const centre = rise - signed;
+    const radius = Math.abs(signed);
+    const [cx, cy] = [mx + nx * centre, my + ny * centre];
+    // How centre and radius move with the rise.
+    const dRadius = ((rise * rise - quarter) / (2 * rise * rise)) * Math.sign(signed);
+    const dCentre = 1 - (rise * rise - quarter) / (2 * rise * rise);
+    let [jj, jr] = [0, 0];
+    greatest = 0;
+    squares = 0;
+    for (let k = i + 1; k < j; k++) {
+      const [dx, dy] = [run.xs[k] - cx, run.ys[k] - cy];
+      const d = Math.hypot(dx, dy) || 1e-9;
+      const off = d - radius;
+      const slope = -((dx * nx + dy * ny) / d) * dCentre - dRadius;
+      jj += slope * slope;
+      jr += slope * off;
+      greatest = Math.max(greatest, Math.abs(off));
+      squares += off * off;
+    }
+    if (step === 4 || jj < 1e-12) break;
+    const next = rise - jr / jj;
+    if (!Number.isFinite(next) || next * rise <= 0) return null;
+    rise = next;
+  }
+  const radius = (quarter + rise * rise) / (2 * Math.abs(rise));
+  // Greater than half a circle when it rises over half the chord.
+  const segment: ArcSegment = { kind: 'arc', radius, large: Math.abs(rise) > chord / 2, clockwise: rise > 0, to };
+  return { segment, greatest, squares };
+}
+
+/** Solves a small dense symmetric system in place; false when it is singular. */
+function solve(a: Float64Array, b: Float64Array, n: number): boolean {
+  for (let c = 0; c < n; c++) {
+    let best = c;
+    for (let r = c + 1; r < n; r++) if (Math.abs(a[r * n + c]) > Math.abs(a[best * n + c])) best = r;
+    if (Math.abs(a[best * n + c]) < 1e-12) return false;
+    if (best !== c) {
+      for (let k = 0; k < n; k++) [a[c * n + k], a[best * n + k]] = [a[best * n + k], a[c * n + k]];
+      [b[c], b[best]] = [b[best], b[c]];
+    }
+    for (let r = c + 1; r < n; r++) {
+      const f = a[r * n + c] / a[c * n + c];
+      for (let k = c; k < n; k++) a[r * n + k] -= f * a[c * n + k];
+      b[r] -= f * b[c];
+    }
+  }
+  for (let c = n - 1; c >= 0; c--) {
+    for (let k = c + 1; k < n; k++) b[c] -= a[c * n + k] * b[k];
+    b[c] /= a[c * n + c];
+  }
+  return true;
+}
+
+const MOST = 512;
+const params = new Float64Array(MOST);
+const normal = new Float64Array(16);
+const rhs = new Float64Array(4);
+
+/**
+ * The cubic between two points that lies nearest the points between, by least squares with the parameters improved in turn (Plass and Stone
+ * 1983). A tangent that is given, of length 1 and pointing along the run, is kept. Null when there are too few points, or a handle would point backwards.
+ */
+export function fitCubic(
+  run: Run,
+  i: number,
+  j: number,
+  from: Point,
+  to: Point,
+  tangentFrom: Point | null,
+  tangentTo: Point | null,
+  rounds = 4,
+): Fit | null {
+  const stride = Math.max(1, Math.ceil((j - i) / 96));
+  const count = Math.floor((j - i - 1) / stride);
+  const unknowns = (tangentFrom ? 1 : 2) + (tangentTo ? 1 : 2);
+  if (count < 2 || count > MOST) return null;
+  const { xs, ys } = run;
+  // Parameters by length along the points.
+  let length = 0;
+  let [lx, ly] = [from[0], from[1]];
+  for (let k = i + 1, m = 0; k <= j; k++) {
+    const [x, y] = k === j ? to : [xs[k], ys[k]];
+    length += Math.hypot(x - lx, y - ly);
+    [lx, ly] = [x, y];
+    if (k < j && (k - i) % stride === 0 && m < count) params[m++] = length;
+  }
+  if (length < 1e-6) return null;
+  for (let m = 0; m < count; m++) params[m] /= length;
+  let [c1x, c1y, c2x, c2y] = [0, 0, 0, 0];
+  let greatest = 0;
+  let squares = 0;
+  for (let round = 0; round < rounds; round++) {
+    normal.fill(0, 0, unknowns * unknowns);
+    rhs.fill(0, 0, unknowns);
+    const row = [0, 0, 0, 0];
+    for (let m = 0; m < count; m++) {
+      const t = params[m];
+      const u = 1 - t;
+      const [b0, b1, b2, b3] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
+      const k = i + (m + 1) * stride;
+      for (let axis = 0; axis < 2; axis++) {
+        let rest = (axis ? ys[k] : xs[k]) - b0 * from[axis] - b3 * to[axis];
+        row.fill(0);
+        let at = 0;
+        if (tangentFrom) {
+          row[at++] = b1 * tangentFrom[axis];
+          rest -= b1 * from[axis];
+        } else {
+          row[at + axis] = b1;
+          at += 2;
+        }
+        if (tangentTo) {
+          row[at] = -b2 * tangentTo[axis];
+          rest -= b2 * to[axis];
+        } else row[at + axis] = b2;
+        for (let r = 0; r < unknowns; r++) {
+          if (row[r] === 0) continue;
+          rhs[r] += row[r] * rest;
+          for (let c = 0; c < unknowns; c++) normal[r * unknowns + c] += row[r] * row[c];
+        }
+      }
+    }
+    // A breath of damping keeps handles short where the points say little about them.
+    for (let r = 0; r < unknowns; r++) normal[r * unknowns + r] += 1e-7;
+    if (!solve(normal, rhs, unknowns)) return null;
+    let at = 0;
+    if (tangentFrom) {
+      if (rhs[at] < 0) return null;
+      c1x = from[0] + rhs[at] * tangentFrom[0];
+      c1y = from[1] + rhs[at++] * tangentFrom[1];
+    } else {
+      c1x = rhs[at++];
+      c1y = rhs[at++];
+    }
+    if (tangentTo) {
+      if (rhs[at] < 0) return null;
+      c2x = to[0] - rhs[at] * tangentTo[0];
+      c2y = to[1] - rhs[at] * tangentTo[1];
+    } else {
+      c2x = rhs[at++];
+      c2y = rhs[at];
+    }
+    greatest = 0;
+    squares = 0;
+    for (let m = 0; m < count; m++) {
+      const k = i + (m + 1) * stride;
+      const t = params[m];
+      const u = 1 - t;
+      const [ax, ay] = [c1x - from[0], c1y - from[1]];
+      const [bx, by] = [c2x - c1x, c2y - c1y];
+      const [cx, cy] = [to[0] - c2x, to[1] - c2y];
+      const px = u * u * u * from[0] + 3 * u * u * t * c1x + 3 * u * t * t * c2x + t * t * t * to[0] - xs[k];
+      const py = u * u * u * from[1] + 3 * u * u * t * c1y + 3 * u * t * t * c2y + t * t * t * to[1] - ys[k];
+      const dx = 3 * (u * u * ax + 2 * u * t * bx + t * t * cx);
+      const dy = 3 * (u * u * ay + 2 * u * t * by + t * t * cy);
+      const ddx = 6 * (u * (bx - ax) + t * (cx - bx));
+      const ddy = 6 * (u * (by - ay) + t * (cy - by));
+      const speed = dx * dx + dy * dy;
+      // Across the curve: what lies along it is only a matter of the parameter.
+      const off = speed > 1e-12 ? (px * dy - py * dx) / Math.sqrt(speed) : Math.hypot(px, py);
+      greatest = Math.max(greatest, Math.abs(off));
+      squares += off * off;
+      const slope = speed + px * ddx + py * ddy;
+      if (slope > 1e-9) params[m] = Math.max(0, Math.min(1, t - (px * dx + py * dy) / slope));
+    }
+  }
+  // A handle longer than the run is a loop in waiting.
+  if (Math.hypot(c1x - from[0], c1y - from[1]) > 1.5 * length || Math.hypot(c2x - to[0], c2y - to[1]) > 1.5 * length)
+    return null;
+  return { segment: { kind: 'curve', c1: [c1x, c1y], c2: [c2x, c2y], to }, greatest, squares: squares * stride };
+}
+
+const unit = (x: number, y: number): Point => {
+  const n = Math.hypot(x, y) || 1;
+  return [x / n, y / n];
+};
+
+/** Directions of a segment at its two ends, of length 1. */
+export function tangentsOf(from: Point, s: Segment): [Point, Point] {
+  if (s.kind === 'line') {
+    const t = unit(s.to[0] - from[0], s.to[1] - from[1]);
+    return [t, t];
+  }
+  if (s.kind === 'arc') {
+    const g = arcGeometry(from, s);
+    const turn = Math.sign(g.sweepRad);
+    const along = (t: number): Point => [-Math.sin(t) * turn, Math.cos(t) * turn];
+    return [along(g.startRad), along(g.startRad + g.sweepRad)];
+  }
+  const near = (p: Point, q: Point) => Math.hypot(p[0] - q[0], p[1] - q[1]) < 1e-6;
+  const first = near(s.c1, from) ? (near(s.c2, from) ? s.to : s.c2) : s.c1;
+  const last = near(s.c2, s.to) ? (near(s.c1, s.to) ? from : s.c1) : s.c2;
+  return [unit(first[0] - from[0], first[1] - from[1]), unit(s.to[0] - last[0], s.to[1] - last[1])];
+}
