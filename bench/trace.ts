@@ -1,5 +1,5 @@
 /**
- * The tracer against drawings whose outlines are known: `npx tsx bench/trace.ts [--kind single|many] [--count N] [--seed N] [--worn] [--list]`.
+ * The tracer against drawings whose outlines are known: `npx tsx bench/trace.ts [--kind single|many] [--count N] [--seed N] [--worn yes|no] [--list]`.
  * Prints the median and the 95th percentile of the error, in pixels, and of the segments against the drawing's own.
  */
 import { parseArgs } from 'node:util';
@@ -12,7 +12,7 @@ const { values } = parseArgs({
     kind: { type: 'string' },
     count: { type: 'string', default: '120' },
     seed: { type: 'string', default: '1' },
-    worn: { type: 'boolean' },
+    worn: { type: 'string' },
     list: { type: 'boolean' },
   },
 });
@@ -21,7 +21,7 @@ const quantile = (sorted: readonly number[], q: number) =>
   sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))];
 
 for (const kind of values.kind ? [values.kind as DrawingKind] : (['single', 'many'] as const))
-  for (const worn of values.worn === undefined ? [false, true] : [values.worn]) {
+  for (const worn of values.worn === undefined ? [false, true] : [values.worn === 'yes']) {
     const rows: { name: string; error: number; ratio: number; segments: number; ms: number }[] = [];
     for (const drawing of drawingsOf(kind, Number(values.count), Number(values.seed))) {
       const { picture } = await pictureOf(drawing, worn);

@@ -110,6 +110,8 @@ describe('odd-quill', () => {
         'heightPx',
         'inks',
         'segments',
+        'corners',
+        'fit',
         'bytes',
         'ms',
       ]);
@@ -121,6 +123,28 @@ describe('odd-quill', () => {
     const { out } = await run('trace', join('a', name), '--out', 'one.svg', '--colours', '2', '--json');
     expect((JSON.parse(out) as { inks: unknown[] }).inks).toHaveLength(2);
     expect(await readFile(join(folder, 'one.svg'), 'utf8')).toMatch(/^<svg /);
+  });
+
+  it('takes a palette, a tolerance and a size of specks', async () => {
+    const [name] = await readdir(join(folder, 'a'));
+    const { out } = await run(
+      'trace',
+      join(folder, 'a', name),
+      '--out',
+      'p.svg',
+      '--palette',
+      '#ffffff,#20346e',
+      '--tolerance',
+      '0.5',
+      '--specks',
+      '40',
+      '--json',
+    );
+    const report = JSON.parse(out) as { inks: { hex: string }[]; fit: { meanPx: number; maxPx: number } };
+    expect(report.inks.map((i) => i.hex).sort()).toEqual(['#20346E', '#FFFFFF']);
+    expect(report.fit.meanPx).toBeLessThanOrEqual(report.fit.maxPx);
+    expect((await run('trace', name, '--tolerance', 'much')).code).toBe(2);
+    expect((await run('trace', name, '--palette', 'blue')).code).toBe(2);
   });
 
   it('goes on after an input it cannot use, and ends with exit code 1', async () => {

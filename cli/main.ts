@@ -15,6 +15,9 @@ const HELP = `odd-quill: candidates and traces from the command line
       --colours N|auto           colours in all, ground included (auto)
       --ground keep|drop         keep the ground as a piece, or leave it out (keep)
       --stacking stacked|cutout  pieces lie on each other, or are cut out of each other (stacked)
+      --palette HEX,HEX          inks that are given, ground included, instead of found ones
+      --tolerance PX             how far the trace may stray from the edges found (0.2)
+      --specks PX2               areas smaller than this go to their surroundings (12)
       --json                     one JSON object a line on standard output
 
   odd-quill candidates --prompt TEXT [options]

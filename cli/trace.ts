@@ -1,9 +1,9 @@
 import { mkdir, readFile, stat, writeFile } from 'node:fs/promises';
 import { basename, dirname, extname, join } from 'node:path';
-import { checkTraceOptions, trace, type TraceOptions } from '../core/trace';
+import { checkTraceOptions, smoothnessOf, trace, type TraceOptions } from '../core/trace';
 import { artworkToSvg } from '../core/vector';
 import { decodePicture, PictureFileError } from '../node/pictures';
-import { readArgs, UsageError, wholeNumber } from './usage';
+import { positive, readArgs, UsageError, wholeNumber } from './usage';
 
 const isFolder = (path: string): Promise<boolean> =>
   stat(path).then(
@@ -22,6 +22,8 @@ async function outputsFor(inputs: readonly string[], out: string | undefined): P
   return outputs;
 }
 
+const rounded = (px: number) => Number(px.toFixed(4));
+
 async function traceOne(input: string, output: string, options: TraceOptions) {
   const started = performance.now();
   const file = await readFile(input);
@@ -37,6 +39,8 @@ async function traceOne(input: string, output: string, options: TraceOptions) {
     heightPx: picture.heightPx,
     inks: figures.inks,
     segments: figures.segments,
+    corners: figures.corners,
+    fit: { meanPx: rounded(figures.fit.meanPx), maxPx: rounded(figures.fit.maxPx) },
     bytes: Buffer.byteLength(svg),
     ms: Math.round(performance.now() - started),
   };
@@ -52,6 +56,9 @@ export async function traceCommand(args: readonly string[]): Promise<number> {
       colours: { type: 'string', default: 'auto' },
       ground: { type: 'string', default: 'keep' },
       stacking: { type: 'string', default: 'stacked' },
+      palette: { type: 'string' },
+      tolerance: { type: 'string' },
+      specks: { type: 'string' },
       json: { type: 'boolean', default: false },
     },
   });
@@ -60,6 +67,9 @@ export async function traceCommand(args: readonly string[]): Promise<number> {
     colours: values.colours === 'auto' ? 'auto' : wholeNumber('colours', values.colours),
     ground: values.ground as TraceOptions['ground'],
     stacking: values.stacking as TraceOptions['stacking'],
+    ...(values.palette === undefined ? {} : { palette: values.palette.split(',') }),
+    ...(values.tolerance === undefined ? {} : { smoothness: smoothnessOf(positive('tolerance', values.tolerance)) }),
+    ...(values.specks === undefined ? {} : { speckPx2: positive('specks', values.specks) }),
   });
   const outputs = await outputsFor(positionals, values.out);
   let failed = 0;

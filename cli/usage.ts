@@ -20,4 +20,11 @@ export function wholeNumber(name: string, text: string | undefined): number | un
   return Number(text);
 }
 
+/** A number above 0 from an option. */
+export function positive(name: string, text: string): number {
+  const value = Number(text);
+  if (!(Number.isFinite(value) && value > 0)) throw new UsageError(`--${name} wants a number above 0, not "${text}"`);
+  return value;
+}
+
 export const THREAD_FILE = fileURLToPath(new URL('../node/thread.mjs', import.meta.url));

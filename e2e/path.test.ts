@@ -209,7 +209,9 @@ describe('a commission, from brief to package', () => {
     await settled(page);
     const figures = () => text('[data-figures]');
     const first = await figures();
-    expect(first).toMatch(/pieces \d+ points \d+ size as SVG [\d.]+ KB/);
+    expect(first).toMatch(
+      /\d+ pieces · \d+ points, \d+ of them corners · [\d.]+ KB as SVG · off by [\d.]+ px on the mean/,
+    );
     expect(await page.$$eval('[data-inks] li', (l) => l.length)).toBe(2);
     await page.select('#inks', '2');
     await page.waitForFunction(() => document.querySelectorAll('[data-inks] li').length === 1);

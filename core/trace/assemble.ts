@@ -12,6 +12,7 @@ import {
 import { NOTHING, type Cells } from './cells';
 import { BEYOND, loopsOf, type ChainMap } from './chains';
 import type { Stroke } from './fit';
+import type { Regions } from './regions';
 import { tangentsOf } from './span';
 
 /** How far a lower ink runs under an upper one that it touches, in pixels: enough that no seam shows at any size. */
@@ -34,38 +35,34 @@ export function piecesOf(contours: readonly Contour[], inkId: string): Omit<Piec
 }
 
 /**
- * Numbers the connected areas of pixels that are not of a label, and tells which of them hold nothing but labels above it and touch no border:
- * what lies there hides whatever is below.
+ * For the areas that are not of a label, taken together where they touch: whether they hold nothing but labels above it and do not reach the
+ * border. What lies there hides whatever is below. By the number of the area.
  */
-function hiddenAreas(cells: Cells, label: number, above: Uint8Array): { area: Int32Array; hidden: boolean[] } {
-  const { widthPx: w, heightPx: h, first } = cells;
-  const area = new Int32Array(w * h).fill(-1);
-  const hidden: boolean[] = [];
-  const queue = new Int32Array(w * h);
-  for (let s = 0; s < area.length; s++) {
-    if (area[s] >= 0 || first[s] === label) continue;
-    const number = hidden.length;
+function hiddenAreas(
+  { label, atBorder }: Regions,
+  neighbours: readonly number[][],
+  own: number,
+  above: Uint8Array,
+): Uint8Array {
+  const hidden = new Uint8Array(label.length);
+  const seen = new Uint8Array(label.length);
+  for (let s = 0; s < label.length; s++) {
+    if (seen[s] || label[s] === own) continue;
+    const group = [s];
+    seen[s] = 1;
     let whole = true;
-    let end = 0;
-    queue[end++] = s;
-    area[s] = number;
-    for (let at = 0; at < end; at++) {
-      const i = queue[at];
-      const x = i % w;
-      const y = (i - x) / w;
-      if (x === 0 || y === 0 || x === w - 1 || y === h - 1 || first[i] === NOTHING || !above[first[i]]) whole = false;
-      for (let dy = y > 0 ? -1 : 0; dy <= (y < h - 1 ? 1 : 0); dy++)
-        for (let dx = x > 0 ? -1 : 0; dx <= (x < w - 1 ? 1 : 0); dx++) {
-          const j = i + dy * w + dx;
-          if (area[j] < 0 && first[j] !== label) {
-            area[j] = number;
-            queue[end++] = j;
-          }
+    for (let at = 0; at < group.length; at++) {
+      const k = group[at];
+      if (atBorder[k] || label[k] === NOTHING || !above[label[k]]) whole = false;
+      for (const q of neighbours[k])
+        if (!seen[q] && label[q] !== own) {
+          seen[q] = 1;
+          group.push(q);
         }
     }
-    hidden.push(whole);
+    if (whole) for (const k of group) hidden[k] = 1;
   }
-  return { area, hidden };
+  return hidden;
 }
 
 /** Moves a stroke to its left by up to `px`, its ends kept unless it is closed, so that it comes to lie under what is there. */
@@ -142,14 +139,14 @@ export function contoursOf(
   cells: Cells,
   label: number,
   above: Uint8Array,
-  stacked: boolean,
+  stacked: { readonly regions: Regions; readonly neighbours: readonly number[][] } | null,
 ): Contour[] {
-  const hides = stacked ? hiddenAreas(cells, label, above) : null;
+  const hidden = stacked ? hiddenAreas(stacked.regions, stacked.neighbours, label, above) : null;
   const out: Contour[] = [];
   for (const loop of loopsOf(map, label, cells.widthPx)) {
-    if (hides) {
+    if (hidden && stacked) {
       const k = pixelBeside(map, loop[0], cells.widthPx, cells.heightPx);
-      if (k >= 0 && hides.area[k] >= 0 && hides.hidden[hides.area[k]]) continue;
+      if (k >= 0 && hidden[stacked.regions.of[k]]) continue;
     }
     const parts = loop.map((n): Stroke => {
       const chain = map.chains[n < 0 ? -n - 1 : n];

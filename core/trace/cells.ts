@@ -1,5 +1,6 @@
 import { rgbToOklab } from '../colour';
 import type { Picture } from '../raster';
+import { findRegions } from './regions';
 import { nearestInk, type FoundInk } from './inks';
 
 /** A transparent pixel, or one of a ground that is left out. */
@@ -16,6 +17,9 @@ export interface Cells {
   readonly second: Uint8Array;
   readonly share: Float32Array;
 }
+
+/** By how many levels a mixture must match better for each pixel that its inks lie further off. */
+const FURTHER = 3;
 
 /**
  * Tells for each pixel which inks it is made of. Flat pixels take the nearest ink. A pixel on an anti-aliased edge is a mixture in
@@ -34,29 +38,35 @@ export function unmix(picture: Picture, flat: Uint8Array, inks: readonly FoundIn
     if (cache[key] < 0) cache[key] = nearestInk(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), inks);
     return cache[key];
   };
-  for (let i = 0; i < n; i++) first[i] = second[i] = labelOf(i * 4);
+  // Flat pictures are long runs of one colour: what the pixel before was, this one mostly is.
+  const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, n);
+  for (let i = 0; i < n; i++) first[i] = second[i] = i > 0 && whole[i] === whole[i - 1] ? first[i - 1] : labelOf(i * 4);
 
   const nearby: number[] = [];
+  /** How far off a flat pixel of each ink is, while one pixel is looked at; 0 for none near by. */
   const found = new Uint8Array(256);
   for (let y = 0; y < h; y++)
     for (let x = 0; x < w; x++) {
       const i = y * w + x;
       if (flat[i]) continue;
-      // Inks of flat pixels within two pixels; a thin line has none, so inks that lie very close in colour count too.
+      // Inks of flat pixels near by; on the soft ramps of a blurred picture they lie further off.
       nearby.length = 0;
-      for (let dy = -2; dy <= 2; dy++)
-        for (let dx = -2; dx <= 2; dx++) {
-          const nx = x + dx;
-          const ny = y + dy;
-          if (nx < 0 || ny < 0 || nx >= w || ny >= h) continue;
-          const j = ny * w + nx;
-          if (flat[j] && !found[first[j]]) {
-            found[first[j]] = 1;
-            nearby.push(first[j]);
+      for (let reach = 2; reach <= 4 && nearby.length < 2; reach += 2)
+        for (let dy = -reach; dy <= reach; dy++)
+          for (let dx = -reach; dx <= reach; dx++) {
+            const nx = x + dx;
+            const ny = y + dy;
+            if (nx < 0 || ny < 0 || nx >= w || ny >= h) continue;
+            const j = ny * w + nx;
+            if (!flat[j]) continue;
+            const off = Math.max(Math.abs(dx), Math.abs(dy));
+            if (!found[first[j]]) {
+              found[first[j]] = off;
+              nearby.push(first[j]);
+            } else if (off < found[first[j]]) found[first[j]] = off;
           }
-        }
-      for (const k of nearby) found[k] = 0;
       mixture(i);
+      for (const k of nearby) found[k] = 0;
     }
   return { widthPx: w, heightPx: h, first, second, share };
 
@@ -85,10 +95,11 @@ export function unmix(picture: Picture, flat: Uint8Array, inks: readonly FoundIn
       }
     };
     for (let a = 0; a < nearby.length; a++)
-      for (let c = a + 1; c < nearby.length; c++) tryPair(nearby[a], nearby[c], 0);
-    if (best > 12) {
+      for (let c = a + 1; c < nearby.length; c++)
+        tryPair(nearby[a], nearby[c], FURTHER * (found[nearby[a]] + found[nearby[c]] - 2));
+    if (best > 30) {
       // Nothing near explains it: one end may be an ink that has no flat pixel here.
-      for (const a of nearby) for (let c = 0; c < inks.length; c++) if (!nearby.includes(c)) tryPair(a, c, 8);
+      for (const a of nearby) for (let c = 0; c < inks.length; c++) if (!nearby.includes(c)) tryPair(a, c, 18);
       if (!nearby.length) tryPair(first[i], first[i], 0);
     }
     const [p, q, t] = bestPair;
@@ -110,53 +121,38 @@ export function unmix(picture: Picture, flat: Uint8Array, inks: readonly FoundIn
 export function dropSpecks(cells: Cells, leastPx2: number): number {
   const { widthPx: w, heightPx: h, first, second, share } = cells;
   if (leastPx2 <= 1) return 0;
-  const seen = new Uint8Array(w * h);
-  const stack = new Int32Array(w * h);
-  let dropped = 0;
-  const touch = new Int32Array(256);
-  const members: number[] = [];
-  for (let s = 0; s < seen.length; s++) {
-    if (seen[s]) continue;
-    const label = first[s];
-    let top = 0;
-    let size = 0;
-    members.length = 0;
-    stack[top++] = s;
-    seen[s] = 1;
-    touch.fill(0);
-    while (top) {
-      const i = stack[--top];
-      size++;
-      if (size <= leastPx2) members.push(i);
+  const { of, sizePx2, label } = findRegions(first, w, h);
+  const members = new Map<number, number[]>();
+  for (let i = 0; i < of.length; i++) {
+    if (sizePx2[of[i]] >= leastPx2) continue;
+    const list = members.get(of[i]);
+    if (list) list.push(i);
+    else members.set(of[i], [i]);
+  }
+  for (const [k, pixels] of members) {
+    const touch = new Map<number, number>();
+    const sides = (i: number): number[] => {
       const x = i % w;
-      for (let side = 0; side < 4; side++) {
-        // Written out, not as a list of neighbours: this runs once a pixel and side.
-        if (side === 0 ? x === 0 : side === 1 ? x === w - 1 : side === 2 ? i < w : i >= w * (h - 1)) continue;
-        const j = side === 0 ? i - 1 : side === 1 ? i + 1 : side === 2 ? i - w : i + w;
-        if (first[j] !== label) touch[first[j]]++;
-        else if (!seen[j]) {
-          seen[j] = 1;
-          stack[top++] = j;
-        }
-      }
-    }
-    if (size >= leastPx2) continue;
-    let heir = -1;
-    for (let k = 0; k < 256; k++) if (touch[k] && (heir < 0 || touch[k] > touch[heir])) heir = k;
-    if (heir < 0) continue;
-    dropped++;
-    for (const i of members) {
+      return [x > 0 ? i - 1 : -1, x < w - 1 ? i + 1 : -1, i - w, i + w < first.length ? i + w : -1].filter(
+        (j) => j >= 0,
+      );
+    };
+    for (const i of pixels)
+      for (const j of sides(i)) if (of[j] !== k) touch.set(first[j], (touch.get(first[j]) ?? 0) + 1);
+    const [heir] = [...touch].sort((p, q) => q[1] - p[1])[0] ?? [];
+    if (heir === undefined) continue;
+    for (const i of pixels) {
       first[i] = heir;
       second[i] = heir;
       share[i] = 1;
     }
     // What the speck mixed into its rim goes with it.
-    for (const i of members)
-      for (const j of [i - 1, i + 1, i - w, i + w])
-        if (j >= 0 && j < first.length && first[j] !== label && second[j] === label) {
+    for (const i of pixels)
+      for (const j of sides(i))
+        if (first[j] !== label[k] && second[j] === label[k]) {
           second[j] = first[j];
           share[j] = 1;
         }
   }
-  return dropped;
+  return members.size;
 }

@@ -47,6 +47,12 @@ export function findChains(cells: Cells): ChainMap {
   const meeting = new Uint8Array(pw * (h + 1));
   for (let y = 0; y <= h; y++)
     for (let x = 0; x <= w; x++) {
+      if (x > 0 && y > 0 && x < w && y < h) {
+        // Inside one area, as most corners are.
+        const i = y * w + x;
+        const label = first[i];
+        if (first[i - 1] === label && first[i - w] === label && first[i - w - 1] === label) continue;
+      }
       const [a, b, c, d] = [labelAt(x - 1, y - 1), labelAt(x, y - 1), labelAt(x, y), labelAt(x - 1, y)];
       if (a === b && b === c && c === d) continue;
       const bits = (b !== c ? 1 : 0) | (c !== d ? 2 : 0) | (d !== a ? 4 : 0) | (a !== b ? 8 : 0);

@@ -37,6 +37,8 @@ export interface Corner {
   /** The point nearest to it. */
   readonly index: number;
   readonly point: Point;
+  /** By how much it turns, in radians. */
+  readonly turnRad: number;
   /** How far to each side of it points are spoilt by the other side, in pixels along the track. */
   readonly spoiltPx: number;
 }
@@ -182,7 +184,7 @@ export function findCorners(track: Track, { leastRad, softPx }: CornerOptions): 
     if (!top) continue;
     // The sharper the corner, the further its two sides spoil each other.
     const half = Math.max(0.15, Math.cos(turns[i] / 2));
-    corners.push({ index: i, point: place, spoiltPx: Math.min(7, (0.8 + 0.6 * softPx) / half) });
+    corners.push({ index: i, point: place, turnRad: turns[i], spoiltPx: Math.min(7, (0.8 + 0.6 * softPx) / half) });
   }
   return corners;
 }

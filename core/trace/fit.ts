@@ -1,6 +1,6 @@
-import type { Point, Segment } from '../vector';
+import { arcGeometry, type Point, type Segment } from '../vector';
 import { findCorners, Track, type Corner } from './corners';
-import { fitArc, fitCubic, fitLine, tangentsOf, type Fit, type Run } from './span';
+import { fitArc, fitCubic, fitLine, measure, tangentsOf, type Fit, type Run } from './span';
 import type { Located } from './locate';
 
 export interface FitOptions {
@@ -11,14 +11,29 @@ export interface FitOptions {
   readonly softPx: number;
 }
 
+/** How far located points lie from what was fitted to them, in pixels. */
+export interface Deviation {
+  sum: number;
+  greatest: number;
+  count: number;
+}
+
 /** A chain as segments; in a closed one the last ends where the first starts. */
 export interface Stroke {
   readonly start: Point;
   readonly segments: readonly Segment[];
+  /** Of the points that no corner spoils. */
+  readonly deviation?: Deviation;
 }
 
 /** Sums of squares of a span above this times the tolerance squared and its points are too much, whatever the greatest distance. */
-const RMS_SHARE = 0.5;
+const RMS_SHARE = 0.4;
+
+/** Where a smooth stretch ends: at a corner, or at an end of the track. */
+type Stop = Pick<Corner, 'index' | 'point' | 'spoiltPx'>;
+
+/** A fit that begins this many tolerances off will not come to be true. */
+const HOPELESS = 8;
 
 /** One smooth stretch between two corners (or ends): points, with the exact ends put in front and behind. */
 class Smooth {
@@ -51,10 +66,11 @@ class Smooth {
     const line = fitLine(this.run, i, j, from, to);
     let best: Fit | null = this.allowed(line, i, j) ? line : null;
     if (!best) {
-      const arc = fitArc(this.run, i, j, from, to);
+      const hopeless = HOPELESS * this.tolerance;
+      const arc = line.greatest > 0.3 ? fitArc(this.run, i, j, from, to, hopeless) : null;
       if (arc && this.allowed(arc, i, j)) best = arc;
       else {
-        const cubic = fitCubic(this.run, i, j, from, to, null, null);
+        const cubic = fitCubic(this.run, i, j, from, to, null, null, 4, 2 * hopeless);
         if (cubic && this.allowed(cubic, i, j)) best = cubic;
       }
     }
@@ -219,8 +235,8 @@ const unit = ([x, y]: Point): Point => {
   return [x / n, y / n];
 };
 
-/** Fits one smooth stretch between two fixed ends. */
-function fitSmooth(run: Run, options: FitOptions): Segment[] {
+/** Fits one smooth stretch between two fixed ends, and adds to a deviation how far its points lie off. */
+function fitSmooth(run: Run, options: FitOptions, deviation: Deviation): Segment[] {
   const half = options.softPx > 1.8 ? 5 : 3;
   const smooth = new Smooth(run, softened(run, half), options.tolerancePx);
   const breaks = breaksOf(smooth);
@@ -228,10 +244,30 @@ function fitSmooth(run: Run, options: FitOptions): Segment[] {
     const i = breaks[k];
     return smooth.fit(i, j) ?? fitLine(run, i, j, smooth.point(i), smooth.point(j));
   });
-  if (fits.length === 1) return [fits[0].segment];
   const nodes: Node[] = breaks.map((i) => ({ point: smooth.point(i), tangent: null }));
   join(nodes, fits, breaks, run);
-  return fits.map((fit, k) => redrawn(smooth, breaks[k], breaks[k + 1], nodes[k], nodes[k + 1], fit));
+  return fits.flatMap((fit, k) => {
+    const segment = redrawn(smooth, breaks[k], breaks[k + 1], nodes[k], nodes[k + 1], fit);
+    const { sum, greatest, count } = measure(run, breaks[k], breaks[k + 1], nodes[k].point, segment);
+    deviation.sum += sum;
+    deviation.count += count;
+    deviation.greatest = Math.max(deviation.greatest, greatest);
+    return steady(nodes[k].point, segment);
+  });
+}
+
+/** An arc that is nearly half a circle, and yet not, as two: rounded to hundredths, one alone would wander. */
+function steady(from: Point, s: Segment): Segment[] {
+  if (s.kind !== 'arc') return [s];
+  const g = arcGeometry(from, s);
+  const rise = Math.abs(g.radius * Math.cos(g.sweepRad / 2));
+  if (rise < 0.02 || g.radius / rise < 8) return [s];
+  const middle = g.startRad + g.sweepRad / 2;
+  const to: Point = [g.cx + g.radius * Math.cos(middle), g.cy + g.radius * Math.sin(middle)];
+  return [
+    { ...s, large: false, to },
+    { ...s, large: false },
+  ];
 }
 
 /** Makes the joints of a smooth stretch smooth: one direction for both sides, taken from a line or an arc where there is one. */
@@ -264,13 +300,34 @@ function redrawn(smooth: Smooth, i: number, j: number, from: Node, to: Node, fit
   return again && again.greatest <= slack ? again.segment : fit.segment;
 }
 
+/** How far to each side of a slight corner one looks whether a smooth curve would do, in pixels, and how truly it must. */
+const ROUND_REACH_PX = 8;
+const ROUND_TOLERANCE_PX = 0.12;
+const SLIGHT_RAD = 0.9;
+
+/** Corners that are none: bends so slight that one curve follows all points around them. */
+function withoutRound(track: Track, corners: Corner[]): Corner[] {
+  return corners.filter((corner) => {
+    if (corner.turnRad > SLIGHT_RAD) return true;
+    const here = track.at(corner.index);
+    let [a, b] = [corner.index, corner.index];
+    while ((track.closed ? corner.index - a < track.n / 2 : a > 0) && here - track.at(a) < ROUND_REACH_PX) a--;
+    while ((track.closed ? b - corner.index < track.n / 2 : b < track.n - 1) && track.at(b) - here < ROUND_REACH_PX)
+      b++;
+    const end = (k: number) => ({
+      index: k,
+      point: [track.xs[track.index(k)], track.ys[track.index(k)]] as Point,
+      spoiltPx: 0,
+    });
+    const run = between(track, end(a), end(b), false);
+    const last = run.xs.length - 1;
+    const fit = fitCubic(run, 0, last, [run.xs[0], run.ys[0]], [run.xs[last], run.ys[last]], null, null);
+    return !fit || fit.greatest > ROUND_TOLERANCE_PX;
+  });
+}
+
 /** Points of a track from one place to another, without those near the two ends, and with the ends themselves. */
-function between(
-  track: Track,
-  from: { index: number; point: Point; spoiltPx: number },
-  to: { index: number; point: Point; spoiltPx: number },
-  wraps: boolean,
-): Run {
+function between(track: Track, from: Stop, to: Stop, wraps: boolean): Run {
   const xs: number[] = [from.point[0]];
   const ys: number[] = [from.point[1]];
   const last = wraps ? to.index + track.n : to.index;
@@ -326,11 +383,13 @@ function wholeCircle(track: Track, tolerancePx: number): Stroke | null {
   }
   let greatest = 0;
   let squares = 0;
+  let sum = 0;
   let area = 0;
   for (let i = 0; i < n; i++) {
     const off = Math.hypot(xs[i] - cx, ys[i] - cy) - r;
     greatest = Math.max(greatest, Math.abs(off));
     squares += off * off;
+    sum += Math.abs(off);
     const j = (i + 1) % n;
     area += xs[i] * ys[j] - xs[j] * ys[i];
   }
@@ -341,8 +400,34 @@ function wholeCircle(track: Track, tolerancePx: number): Stroke | null {
     [cx + r, cy],
   ];
   const half = (to: Point): Segment => ({ kind: 'arc', radius: r, large: false, clockwise, to });
-  return { start: left, segments: [half(right), half(left)] };
+  return { start: left, segments: [half(right), half(left)], deviation: { sum, greatest, count: n } };
 }
+
+/** The most that noise may loosen the tolerance to, in pixels. */
+const LOOSEST_PX = 0.9;
+
+/**
+ * How far points scatter about the edge they lie on, in pixels: the median of how far each lies from the middle of its neighbours, across the
+ * track, brought to a standard deviation.
+ */
+function scatterOf({ xs, ys, n, closed }: Track): number {
+  const off: number[] = [];
+  for (let i = closed ? 0 : 1; i < (closed ? n : n - 1); i++) {
+    const [a, b] = [(i + n - 1) % n, (i + 1) % n];
+    const [dx, dy] = [xs[b] - xs[a], ys[b] - ys[a]];
+    const length = Math.hypot(dx, dy);
+    if (length > 1e-6) off.push(Math.abs(((xs[i] - xs[a]) * dy - (ys[i] - ys[a]) * dx) / length));
+  }
+  off.sort((p, q) => p - q);
+  // A normal scatter s gives these a standard deviation of s times the root of 1.5.
+  return off.length ? off[off.length >> 1] / 0.6745 / Math.sqrt(1.5) : 0;
+}
+
+/** Options whose tolerance is no finer than what the points of a track can tell. */
+const loosened = (track: Track, options: FitOptions): FitOptions => ({
+  ...options,
+  tolerancePx: Math.max(options.tolerancePx, Math.min(LOOSEST_PX, 4 * scatterOf(track))),
+});
 
 /**
  * A chain as lines, arcs and curves. Corners are found first; the smooth stretches between them are then followed by as few segments as keep to
@@ -352,7 +437,7 @@ export function fitChain(
   located: Located,
   closed: boolean,
   ends: readonly [Point, Point] | null,
-  options: FitOptions,
+  wanted: FitOptions,
 ): Stroke {
   const n = located.points.length / 2;
   const xs = new Float64Array(n);
@@ -364,25 +449,28 @@ export function fitChain(
   if (!closed && ends) {
     if (n < 3) return { start: ends[0], segments: [{ kind: 'line', to: ends[1] }] };
     const track = new Track(xs, ys, false);
-    const corners = findCorners(track, { leastRad: options.cornerRad, softPx: options.softPx });
+    const options = loosened(track, wanted);
+    const corners = withoutRound(track, findCorners(track, { leastRad: options.cornerRad, softPx: options.softPx }));
     const stops = [
       { index: 0, point: ends[0], spoiltPx: options.softPx },
       ...corners.filter((c) => track.at(c.index) > 2 && track.length - track.at(c.index) > 2),
       { index: n - 1, point: ends[1], spoiltPx: options.softPx },
     ];
-    return {
-      start: ends[0],
-      segments: stops.slice(1).flatMap((to, k) => fitSmooth(between(track, stops[k], to, false), options)),
-    };
+    const deviation: Deviation = { sum: 0, greatest: 0, count: 0 };
+    const segments = stops
+      .slice(1)
+      .flatMap((to, k) => fitSmooth(between(track, stops[k], to, false), options, deviation));
+    return { start: ends[0], segments, deviation };
   }
   if (n < 4) return { start: [xs[0] ?? 0, ys[0] ?? 0], segments: [] };
   const track = new Track(xs, ys, true);
+  const options = loosened(track, wanted);
   const circle = wholeCircle(track, options.tolerancePx * 1.15);
   if (circle) return circle;
-  const corners = findCorners(track, { leastRad: options.cornerRad, softPx: options.softPx });
+  const corners = withoutRound(track, findCorners(track, { leastRad: options.cornerRad, softPx: options.softPx }));
   if (corners.length) return closedFrom(track, corners, options);
   // Smooth all round: a first fit from anywhere shows where a break would be put, and the second starts there.
-  const anywhere = (index: number): Corner => {
+  const anywhere = (index: number): Stop => {
     const soft = softened(
       between(
         track,
@@ -401,21 +489,22 @@ export function fitChain(
   return closedFrom(track, [anywhere(track.index(start - 1))], options, true);
 }
 
-function loopRun(track: Track, from: Corner): [Run, Run] {
+function loopRun(track: Track, from: Stop): [Run, Run] {
   const run = between(track, from, from, true);
   return [run, softened(run, 3)];
 }
 
 /** A closed track cut at its corners, each stretch fitted; with `smoothStart` the one place where it is cut is no corner. */
-function closedFrom(track: Track, corners: readonly Corner[], options: FitOptions, smoothStart = false): Stroke {
+function closedFrom(track: Track, corners: readonly Stop[], options: FitOptions, smoothStart = false): Stroke {
   const segments: Segment[] = [];
+  const deviation: Deviation = { sum: 0, greatest: 0, count: 0 };
   corners.forEach((from, k) => {
     const to = corners[(k + 1) % corners.length];
-    segments.push(...fitSmooth(between(track, from, to, k === corners.length - 1), options));
+    segments.push(...fitSmooth(between(track, from, to, k === corners.length - 1), options, deviation));
   });
   const start = corners[0].point;
   if (smoothStart && segments.length > 1) smoothSeam(start, segments);
-  return { start, segments };
+  return { start, segments, deviation };
 }
 
 /** Brings the directions at the seam of a smooth closed outline into line. */

@@ -1,4 +1,4 @@
-import { hexToOklab, oklabDistance, rgbToHex, rgbToOklab, type Oklab, type Rgb } from '../colour';
+import { hexToOklab, hexToRgb, oklabDistance, rgbToHex, rgbToOklab, type Oklab, type Rgb } from '../colour';
 import type { Picture } from '../raster';
 
 /** One colour found in a picture. */
@@ -13,22 +13,21 @@ export interface FoundInk {
 /** Pixels whose colour is their neighbours' too: edge mixtures and texture are not among them. */
 export function flatPixels({ widthPx: w, heightPx: h, rgba }: Picture, tolerance = 10): Uint8Array {
   const flat = new Uint8Array(w * h);
-  const near = (i: number, j: number): boolean =>
-    Math.abs(rgba[i] - rgba[j]) <= tolerance &&
-    Math.abs(rgba[i + 1] - rgba[j + 1]) <= tolerance &&
-    Math.abs(rgba[i + 2] - rgba[j + 2]) <= tolerance &&
-    Math.abs(rgba[i + 3] - rgba[j + 3]) <= tolerance;
-  for (let y = 0; y < h; y++)
-    for (let x = 0; x < w; x++) {
-      const i = (y * w + x) * 4;
-      flat[y * w + x] =
-        (x === 0 || near(i, i - 4)) &&
-        (x === w - 1 || near(i, i + 4)) &&
-        (y === 0 || near(i, i - 4 * w)) &&
-        (y === h - 1 || near(i, i + 4 * w))
+  const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, w * h);
+  const near = (p: number, q: number): boolean => {
+    if (whole[p] === whole[q]) return true;
+    for (let c = 0; c < 4; c++) if (Math.abs(rgba[4 * p + c] - rgba[4 * q + c]) > tolerance) return false;
+    return true;
+  };
+  for (let y = 0, i = 0; y < h; y++)
+    for (let x = 0; x < w; x++, i++)
+      flat[i] =
+        (x === 0 || near(i, i - 1)) &&
+        (x === w - 1 || near(i, i + 1)) &&
+        (y === 0 || near(i, i - w)) &&
+        (y === h - 1 || near(i, i + w))
           ? 1
           : 0;
-    }
   return flat;
 }
 
@@ -46,8 +45,11 @@ const labOf = (k: { r: number; g: number; b: number; n: number }): Oklab => rgbT
  * How much two heaps of colour resist being made one: their distance in OKLab, less for heaps that are both small (Ward 1963
  * weighs by size in this way), so that a small but distinct colour stays.
  */
-const resistance = (p: Heap, q: Heap): number =>
-  oklabDistance(p.lab, q.lab) * (0.35 + Math.min(1, Math.min(p.n, q.n) ** 0.18 / 8));
+const resistance = (p: Heap, q: Heap): number => {
+  // Near black, OKLab tells levels apart that nobody sees and every noise makes: there plain differences of sRGB say more.
+  const plain = (0.8 / 255) * Math.hypot(p.r / p.n - q.r / q.n, p.g / p.n - q.g / q.n, p.b / p.n - q.b / q.n);
+  return Math.min(oklabDistance(p.lab, q.lab), plain) * (0.35 + Math.min(1, Math.min(p.n, q.n) ** 0.18 / 8));
+};
 
 /** Nearest heaps are made one until `done` says to stop. */
 function mergeHeaps(heaps: Heap[], done: (heaps: readonly Heap[], least: number) => boolean): void {
@@ -70,8 +72,21 @@ function mergeHeaps(heaps: Heap[], done: (heaps: readonly Heap[], least: number)
   }
 }
 
+/** Share of flat pixels that are not just as their right neighbour is: next to none where colours are clean. */
+function unevenShare({ widthPx: w, rgba }: Picture, flat: Uint8Array): number {
+  let uneven = 0;
+  let n = 0;
+  for (let i = 0; i + 1 < flat.length; i++) {
+    if (!flat[i] || !flat[i + 1] || i % w === w - 1) continue;
+    const o = 4 * i;
+    if (rgba[o] !== rgba[o + 4] || rgba[o + 1] !== rgba[o + 5] || rgba[o + 2] !== rgba[o + 6]) uneven++;
+    n++;
+  }
+  return n ? uneven / n : 0;
+}
+
 /** The most inks an automatic trace will have. */
-const AUTOMATIC_LIMIT = 12;
+const AUTOMATIC_LIMIT = 32;
 
 /**
  * The colours of a picture, commonest first. They are read from flat areas, so that the mixtures along anti-aliased edges never become
@@ -88,22 +103,22 @@ export function findInks(picture: Picture, flat: Uint8Array, count: number | 'au
       flatCount += flat[i];
     }
   const useAll = flatCount < seen * 0.2;
-  const bins = new Map<number, { r: number; g: number; b: number; n: number }>();
+  const sums = new Float64Array(4 << 15);
+  const used: number[] = [];
   for (let i = 0; i < flat.length; i++) {
     const o = i * 4;
     if (rgba[o + 3] < 128 || !(flat[i] || useAll)) continue;
-    const key = ((rgba[o] >> 3) << 10) | ((rgba[o + 1] >> 3) << 5) | (rgba[o + 2] >> 3);
-    let bin = bins.get(key);
-    if (!bin) bins.set(key, (bin = { r: 0, g: 0, b: 0, n: 0 }));
-    bin.r += rgba[o];
-    bin.g += rgba[o + 1];
-    bin.b += rgba[o + 2];
-    bin.n++;
+    const at = (((rgba[o] >> 3) << 10) | ((rgba[o + 1] >> 3) << 5) | (rgba[o + 2] >> 3)) << 2;
+    if (sums[at + 3]++ === 0) used.push(at);
+    sums[at] += rgba[o];
+    sums[at + 1] += rgba[o + 1];
+    sums[at + 2] += rgba[o + 2];
   }
-  const total = [...bins.values()].reduce((sum, b) => sum + b.n, 0);
+  const bins = used.map((at) => ({ r: sums[at], g: sums[at + 1], b: sums[at + 2], n: sums[at + 3] }));
+  const total = bins.reduce((sum, b) => sum + b.n, 0);
   if (!total) return [];
   // The commonest cells lead; the rest join the nearest of them, which keeps the pairwise merging small.
-  const sorted = [...bins.values()].sort((p, q) => q.n - p.n);
+  const sorted = bins.sort((p, q) => q.n - p.n);
   const heaps: Heap[] = sorted.slice(0, 160).map((b) => ({ ...b, lab: labOf(b) }));
   for (const bin of sorted.slice(160)) {
     const lab = labOf(bin);
@@ -122,7 +137,9 @@ export function findInks(picture: Picture, flat: Uint8Array, count: number | 'au
     best.n += bin.n;
   }
   const enough = Math.max(6, total * 0.00006);
-  mergeHeaps(heaps, (now, least) => least > 0.028 || (count !== 'auto' && now.length <= count));
+  // Colours that differ by less are one ink: by no more than rounding in a clean picture, by what noise does in a worn one.
+  const alike = unevenShare(picture, flat) < 0.02 ? 0.013 : 0.028;
+  mergeHeaps(heaps, (now, least) => least > alike || (count !== 'auto' && now.length <= count));
   let kept = heaps.filter((k) => k.n >= enough);
   if (!kept.length) kept = heaps;
   const limit = count === 'auto' ? AUTOMATIC_LIMIT : Math.max(1, count);
@@ -170,3 +187,7 @@ export function nearestInk(lab: Oklab, inks: readonly FoundInk[]): number {
   }
   return best;
 }
+
+/** Inks of a palette that is given; throws a RangeError for what is no hex colour. */
+export const inksFrom = (palette: readonly string[]): FoundInk[] =>
+  palette.map((hex) => ({ rgb: hexToRgb(hex), lab: hexToOklab(hex), hex: rgbToHex(hexToRgb(hex)), share: 0 }));

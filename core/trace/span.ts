@@ -1,4 +1,4 @@
-import { arcGeometry, type ArcSegment, type Point, type Segment } from '../vector';
+import { arcGeometry, flatten, type ArcSegment, type Point, type Segment } from '../vector';
 
 /** A stretch of located points, x and y in turn, that one segment is to follow. */
 export interface Run {
@@ -23,7 +23,15 @@ export function fitLine(run: Run, i: number, j: number, from: Point, to: Point):
   let greatest = 0;
   let squares = 0;
   for (let k = i + 1; k < j; k++) {
-    const off = ((run.xs[k] - from[0]) * dy - (run.ys[k] - from[1]) * dx) / length;
+    const [px, py] = [run.xs[k] - from[0], run.ys[k] - from[1]];
+    const along = (px * dx + py * dy) / length;
+    // Points beyond the ends are as far as the nearer end: a line that comes back to where it began follows nothing.
+    const off =
+      along < 0 || length < 1e-6
+        ? Math.hypot(px, py)
+        : along > length
+          ? Math.hypot(run.xs[k] - to[0], run.ys[k] - to[1])
+          : (px * dy - py * dx) / length;
     greatest = Math.max(greatest, Math.abs(off));
     squares += off * off;
   }
@@ -32,9 +40,9 @@ export function fitLine(run: Run, i: number, j: number, from: Point, to: Point):
 
 /**
  * The arc of a circle between two points that lies nearest the points between: its rise over the chord is found by Gauss and Newton's
- * method. Null when the points lie on a line, or do not turn one way.
+ * method. What is off by more than `hopelessPx` early on is given up. Null when the points lie on a line, or do not turn one way.
  */
-export function fitArc(run: Run, i: number, j: number, from: Point, to: Point): Fit | null {
+export function fitArc(run: Run, i: number, j: number, from: Point, to: Point, hopelessPx = Infinity): Fit | null {
   if (j - i < 3) return null;
   const [mx, my] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
   const chord = Math.hypot(to[0] - from[0], to[1] - from[1]);
@@ -62,7 +70,9 @@ export function fitArc(run: Run, i: number, j: number, from: Point, to: Point): 
     let [jj, jr] = [0, 0];
     greatest = 0;
     squares = 0;
-    for (let k = i + 1; k < j; k++) {
+    // Some of the points show where the circle lies; whether it is true is asked of all.
+    const stride = step === 4 ? 1 : Math.max(1, Math.ceil((j - i) / 128));
+    for (let k = i + 1; k < j; k += stride) {
       const [dx, dy] = [run.xs[k] - cx, run.ys[k] - cy];
       const d = Math.hypot(dx, dy) || 1e-9;
       const off = d - radius;
@@ -72,10 +82,28 @@ export function fitArc(run: Run, i: number, j: number, from: Point, to: Point): 
       greatest = Math.max(greatest, Math.abs(off));
       squares += off * off;
     }
-    if (step === 4 || jj < 1e-12) break;
+    if (step >= 1 && greatest > hopelessPx) return null;
+    if (step === 4) break;
+    if (jj < 1e-12) return null;
     const next = rise - jr / jj;
     if (!Number.isFinite(next) || next * rise <= 0) return null;
     rise = next;
+  }
+  // Half a circle is drawn as just that: a little off it, the smallest rounding of its radius would move its centre by far more.
+  if (Math.abs(Math.abs(rise) - chord / 2) < 0.08 * chord) {
+    const half = chord / 2;
+    let [most, sum] = [0, 0];
+    for (let k = i + 1; k < j; k++) {
+      const off = Math.hypot(run.xs[k] - mx, run.ys[k] - my) - half;
+      most = Math.max(most, Math.abs(off));
+      sum += off * off;
+    }
+    if (most < greatest + 0.06)
+      return {
+        segment: { kind: 'arc', radius: half, large: false, clockwise: rise > 0, to },
+        greatest: most,
+        squares: sum,
+      };
   }
   const radius = (quarter + rise * rise) / (2 * Math.abs(rise));
   // Greater than half a circle when it rises over half the chord.
@@ -110,6 +138,8 @@ const MOST = 512;
 const params = new Float64Array(MOST);
 const normal = new Float64Array(16);
 const rhs = new Float64Array(4);
+const row = new Float64Array(4);
+const normals = new Float64Array(2 * MOST);
 
 /**
  * The cubic between two points that lies nearest the points between, by least squares with the parameters improved in turn (Plass and Stone
@@ -124,6 +154,7 @@ export function fitCubic(
   tangentFrom: Point | null,
   tangentTo: Point | null,
   rounds = 4,
+  hopelessPx = Infinity,
 ): Fit | null {
   const stride = Math.max(1, Math.ceil((j - i) / 96));
   const count = Math.floor((j - i - 1) / stride);
@@ -147,32 +178,48 @@ export function fitCubic(
   for (let round = 0; round < rounds; round++) {
     normal.fill(0, 0, unknowns * unknowns);
     rhs.fill(0, 0, unknowns);
-    const row = [0, 0, 0, 0];
+    const across = round > 0;
     for (let m = 0; m < count; m++) {
       const t = params[m];
       const u = 1 - t;
       const [b0, b1, b2, b3] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
       const k = i + (m + 1) * stride;
-      for (let axis = 0; axis < 2; axis++) {
-        let rest = (axis ? ys[k] : xs[k]) - b0 * from[axis] - b3 * to[axis];
-        row.fill(0);
+      // The first round takes whole distances; later ones only those across the curve, which converges fast (Blake and Isard 1998).
+      for (let axis = 0; axis < (across ? 1 : 2); axis++) {
+        const [wx, wy] = across ? [normals[2 * m], normals[2 * m + 1]] : axis ? [0, 1] : [1, 0];
+        let rest = wx * (xs[k] - b0 * from[0] - b3 * to[0]) + wy * (ys[k] - b0 * from[1] - b3 * to[1]);
         let at = 0;
         if (tangentFrom) {
-          row[at++] = b1 * tangentFrom[axis];
-          rest -= b1 * from[axis];
+          row[at++] = b1 * (wx * tangentFrom[0] + wy * tangentFrom[1]);
+          rest -= b1 * (wx * from[0] + wy * from[1]);
         } else {
-          row[at + axis] = b1;
-          at += 2;
+          row[at++] = b1 * wx;
+          row[at++] = b1 * wy;
         }
         if (tangentTo) {
-          row[at] = -b2 * tangentTo[axis];
-          rest -= b2 * to[axis];
-        } else row[at + axis] = b2;
+          row[at] = -b2 * (wx * tangentTo[0] + wy * tangentTo[1]);
+          rest -= b2 * (wx * to[0] + wy * to[1]);
+        } else {
+          row[at++] = b2 * wx;
+          row[at] = b2 * wy;
+        }
         for (let r = 0; r < unknowns; r++) {
-          if (row[r] === 0) continue;
           rhs[r] += row[r] * rest;
           for (let c = 0; c < unknowns; c++) normal[r * unknowns + c] += row[r] * row[c];
         }
+      }
+    }
+    if (across) {
+      // Handles stay near where they were, so far as the points do not say otherwise.
+      const pull = 2e-4 * count;
+      let at = 0;
+      const held = [
+        ...(tangentFrom ? [(c1x - from[0]) * tangentFrom[0] + (c1y - from[1]) * tangentFrom[1]] : [c1x, c1y]),
+        ...(tangentTo ? [-(c2x - to[0]) * tangentTo[0] - (c2y - to[1]) * tangentTo[1]] : [c2x, c2y]),
+      ];
+      for (; at < unknowns; at++) {
+        normal[at * unknowns + at] += pull;
+        rhs[at] += pull * held[at];
       }
     }
     // A breath of damping keeps handles short where the points say little about them.
@@ -215,9 +262,13 @@ export function fitCubic(
       const off = speed > 1e-12 ? (px * dy - py * dx) / Math.sqrt(speed) : Math.hypot(px, py);
       greatest = Math.max(greatest, Math.abs(off));
       squares += off * off;
+      const size = Math.sqrt(speed) || 1;
+      normals[2 * m] = dy / size;
+      normals[2 * m + 1] = -dx / size;
       const slope = speed + px * ddx + py * ddy;
       if (slope > 1e-9) params[m] = Math.max(0, Math.min(1, t - (px * dx + py * dy) / slope));
     }
+    if (round >= 1 && greatest > hopelessPx) return null;
   }
   // A handle longer than the run is a loop in waiting.
   if (Math.hypot(c1x - from[0], c1y - from[1]) > 1.5 * length || Math.hypot(c2x - to[0], c2y - to[1]) > 1.5 * length)
@@ -246,4 +297,39 @@ export function tangentsOf(from: Point, s: Segment): [Point, Point] {
   const first = near(s.c1, from) ? (near(s.c2, from) ? s.to : s.c2) : s.c1;
   const last = near(s.c2, s.to) ? (near(s.c1, s.to) ? from : s.c1) : s.c2;
   return [unit(first[0] - from[0], first[1] - from[1]), unit(s.to[0] - last[0], s.to[1] - last[1])];
+}
+
+/** How far the points between two indices of a run lie from a segment: the sum of their distances, the greatest, and how many they are. */
+export function measure(
+  run: Run,
+  i: number,
+  j: number,
+  from: Point,
+  segment: Segment,
+): { sum: number; greatest: number; count: number } {
+  const line = flatten({ start: from, segments: [segment] }, 0.01);
+  const last = line.length / 2 - 2;
+  const away = (k: number, m: number): number => {
+    const [ax, ay, bx, by] = [line[2 * m], line[2 * m + 1], line[2 * m + 2], line[2 * m + 3]];
+    const [dx, dy] = [bx - ax, by - ay];
+    const t = Math.max(0, Math.min(1, ((run.xs[k] - ax) * dx + (run.ys[k] - ay) * dy) / (dx * dx + dy * dy || 1)));
+    return Math.hypot(run.xs[k] - ax - t * dx, run.ys[k] - ay - t * dy);
+  };
+  let [sum, greatest, count, m] = [0, 0, 0, 0];
+  for (let k = i + 1; k < j; k++) {
+    if (last < 0) break;
+    // Points come in the order of the segment: the nearest piece of it is never far from that of the point before.
+    let best = away(k, m);
+    for (let q = m + 1; q <= last && q < m + 24; q++) {
+      const d = away(k, q);
+      if (d < best) {
+        best = d;
+        m = q;
+      }
+    }
+    sum += best;
+    greatest = Math.max(greatest, best);
+    count++;
+  }
+  return { sum, greatest, count };
 }

@@ -1,4 +1,4 @@
-import { nameColours } from '../colour';
+import { nameColours, readHex } from '../colour';
 import type { Picture } from '../raster';
 import {
   artworkToSvg,
@@ -12,11 +12,11 @@ import {
   type Point,
 } from '../vector';
 import { contoursOf, piecesOf } from './assemble';
-import { dropSpecks, NOTHING, unmix, type Cells } from './cells';
-import { BEYOND, findChains, type ChainMap } from './chains';
-import { fitChain, type FitOptions, type Stroke } from './fit';
-import { findGround, findInks, flatPixels } from './inks';
-import { locate, REACH_PX, type Located } from './locate';
+import { dropSpecks, NOTHING, unmix } from './cells';
+import { findGround, findInks, flatPixels, inksFrom } from './inks';
+import { findRegions, neighboursOf } from './regions';
+import { tangentsOf } from './span';
+import { deviationOf, fitAll, prepare } from './strokes';
 
 /** How a picture is to become an artwork. */
 export interface TraceOptions {
@@ -29,6 +29,8 @@ export interface TraceOptions {
   readonly speckPx2: number;
   /** 0 follows every wobble, 100 is smoothest. */
   readonly smoothness: number;
+  /** Inks that are given, as hex; found in the picture when left out. */
+  readonly palette?: readonly string[] | null;
 }
 
 export const TRACE_DEFAULTS: TraceOptions = {
@@ -45,6 +47,10 @@ export interface TraceFigures {
   readonly pieces: number;
   /** Lines and curves of all contours; each is one point to a designer. */
   readonly segments: number;
+  /** Joints that turn sharply. */
+  readonly corners: number;
+  /** How far the trace lies from the edges that were found, in pixels, where no corner spoils them. */
+  readonly fit: { readonly meanPx: number; readonly maxPx: number };
   /** Of the SVG, in UTF-8. */
   readonly bytes: number;
 }
@@ -83,106 +89,84 @@ export function checkTraceOptions(options: Partial<TraceOptions>): TraceOptions 
     throw new TraceOptionsError('stacking is "stacked" or "cutout"');
   if (!within(o.speckPx2, 0, 100_000)) throw new TraceOptionsError('the size of specks is from 0 to 100000 px²');
   if (!within(o.smoothness, 0, 100)) throw new TraceOptionsError('smoothness is from 0 to 100');
+  if (o.palette && (o.palette.length > 32 || o.palette.some((hex) => !readHex(hex))))
+    throw new TraceOptionsError('a palette is a list of at most 32 hex colours such as #1D2E4E');
   return o;
 }
 
-/** Tolerance in pixels of a smoothness: 0.12 at 30, halved and doubled every 15. */
-const toleranceOf = (smoothness: number): number => 0.12 * 2 ** ((smoothness - 30) / 15);
+/** How far a trace may stray from the edges found, in pixels, at a smoothness: 0.2 at 30, halved and doubled every 15. */
+export const toleranceOf = (smoothness: number): number => 0.2 * 2 ** ((smoothness - 30) / 15);
 
-/** How many pixels a ramp of coverage takes, on the mean: about 1.3 where a picture is crisp. */
-function rampPx(cells: Cells, map: ChainMap): number {
-  let mixed = 0;
-  for (let i = 0; i < cells.share.length; i++) if (cells.share[i] < 0.985) mixed++;
-  let steps = 0;
-  for (const c of map.chains) if (c.left !== BEYOND && c.right !== BEYOND) steps += c.corners.length / 2;
-  return steps ? mixed / steps : 1;
+/** The smoothness of a tolerance in pixels, 0..100. */
+export const smoothnessOf = (tolerancePx: number): number =>
+  Math.max(0, Math.min(100, 30 + 15 * Math.log2(tolerancePx / 0.2)));
+
+/** Joints of contours that turn by more than this are corners, in radians. */
+const CORNER_RAD = 0.26;
+
+function countCorners({ pieces }: Artwork): number {
+  let count = 0;
+  for (const { contours } of pieces)
+    for (const { start, segments } of contours) {
+      let from = start;
+      const ends = segments.map((s) => {
+        const t = tangentsOf(from, s);
+        from = s.to;
+        return t;
+      });
+      ends.forEach(([out], k) => {
+        const [, into] = ends[(k + ends.length - 1) % ends.length];
+        if (Math.acos(Math.max(-1, Math.min(1, into[0] * out[0] + into[1] * out[1]))) > CORNER_RAD) count++;
+      });
+    }
+  return count;
 }
 
-/** Where the chains that meet at a corner would meet if they were carried on: the point that lies nearest to all of them. */
-function meetingPoint(corner: Point, ends: readonly Located[], starts: readonly boolean[], softPx: number): Point {
-  // A little pull towards the corner of the pixels keeps near-parallel chains from meeting far away.
-  let [xx, xy, yy, bx, by] = [0.03, 0, 0.03, 0, 0];
-  ends.forEach(({ points }, k) => {
-    const n = points.length / 2;
-    const near: number[] = [];
-    for (let m = 0; m < n && near.length < 7; m++) {
-      const i = starts[k] ? m : n - 1 - m;
-      if (Math.hypot(points[2 * i] - corner[0], points[2 * i + 1] - corner[1]) >= softPx * 0.8) near.push(i);
-    }
-    if (near.length < 3) return;
-    let [mx, my] = [0, 0];
-    for (const i of near) {
-      mx += points[2 * i] / near.length;
-      my += points[2 * i + 1] / near.length;
-    }
-    let [sxx, sxy, syy] = [0, 0, 0];
-    for (const i of near) {
-      const [dx, dy] = [points[2 * i] - mx, points[2 * i + 1] - my];
-      sxx += dx * dx;
-      sxy += dx * dy;
-      syy += dy * dy;
-    }
-    const angle = 0.5 * Math.atan2(2 * sxy, sxx - syy);
-    const [nx, ny] = [-Math.sin(angle), Math.cos(angle)];
-    const off = nx * (mx - corner[0]) + ny * (my - corner[1]);
-    xx += nx * nx;
-    xy += nx * ny;
-    yy += ny * ny;
-    bx += nx * off;
-    by += ny * off;
-  });
-  const det = xx * yy - xy * xy;
-  const [dx, dy] = [(bx * yy - by * xy) / det, (by * xx - bx * xy) / det];
-  const far = Math.hypot(dx, dy);
-  const scale = far > 1.2 ? 1.2 / far : 1;
-  return [corner[0] + dx * scale, corner[1] + dy * scale];
+/** Tells a picture's inks and ground, and what each pixel is made of. */
+function separate(picture: Picture, options: TraceOptions, progress: (done: number) => void) {
+  const flat = flatPixels(picture);
+  const found = options.palette?.length ? inksFrom(options.palette) : findInks(picture, flat, options.colours);
+  progress(0.15);
+  const ground = findGround(picture, found);
+  const cells = unmix(picture, flat, found);
+  progress(0.35);
+  dropSpecks(cells, options.speckPx2);
+  const dropped = options.ground === 'drop' && ground !== null && found.length > 1 ? ground : null;
+  if (dropped !== null)
+    for (const part of [cells.first, cells.second])
+      for (let i = 0; i < part.length; i++) if (part[i] === dropped) part[i] = NOTHING;
+  progress(0.4);
+  return { found, ground, dropped, cells };
 }
 
-/** Fits every chain once; those that meet share the point where they do. */
-function fitAll(
-  map: ChainMap,
-  cells: Cells,
-  fit: FitOptions,
-  reachPx: number,
-  onDone: (share: number) => void,
-): Stroke[] {
-  const { widthPx: w, heightPx: h } = cells;
-  const located = map.chains.map((c) => locate(c, cells, reachPx));
-  const meets = new Map<number, { ends: Located[]; starts: boolean[]; point?: Point }>();
-  const keyOf = (c: { corners: Int32Array }, atStart: boolean): number => {
-    const k = atStart ? 0 : c.corners.length / 2 - 1;
-    return c.corners[2 * k + 1] * (w + 1) + c.corners[2 * k];
-  };
-  map.chains.forEach((c, i) => {
-    if (c.closed) return;
-    for (const atStart of [true, false]) {
-      const key = keyOf(c, atStart);
-      const meet = meets.get(key) ?? { ends: [], starts: [] };
-      meet.ends.push(located[i]);
-      meet.starts.push(atStart);
-      meets.set(key, meet);
-    }
-  });
-  const pointAt = (key: number): Point => {
-    const meet = meets.get(key)!;
-    if (meet.point) return meet.point;
-    const x = key % (w + 1);
-    const y = (key - x) / (w + 1);
-    const [px, py] = meetingPoint([x, y], meet.ends, meet.starts, fit.softPx);
-    // What meets the border meets it on the border.
-    meet.point = [x === 0 || x === w ? x : px, y === 0 || y === h ? y : py];
-    return meet.point;
-  };
-  return map.chains.map((c, i) => {
-    const ends = c.closed ? null : ([pointAt(keyOf(c, true)), pointAt(keyOf(c, false))] as const);
-    const stroke = fitChain(
-      located[i],
-      c.closed,
-      ends,
-      c.left === BEYOND || c.right === BEYOND ? { ...fit, softPx: 0.5 } : fit,
-    );
-    onDone((i + 1) / map.chains.length);
-    return stroke;
+/** One point of the economy curve: what a smoothness costs in segments, and how far off it is. */
+export interface EconomyPoint {
+  readonly smoothness: number;
+  readonly segments: number;
+  readonly meanPx: number;
+}
+
+/** Smoothnesses that the economy curve is made of. */
+const ECONOMY_AT = [0, 15, 30, 45, 60, 75, 90] as const;
+
+/**
+ * Segments against error for a range of smoothnesses, from one look at the picture. Every boundary counts once, whichever sides share it.
+ * Throws a TraceOptionsError, and whatever a hook throws.
+ */
+export function economyOf(
+  picture: Picture,
+  partial: Partial<TraceOptions> = {},
+  hooks: TraceHooks = {},
+): EconomyPoint[] {
+  const prepared = prepare(separate(picture, checkTraceOptions(partial), () => {}).cells);
+  return ECONOMY_AT.map((smoothness, k) => {
+    const strokes = fitAll(prepared, toleranceOf(smoothness));
+    hooks.onProgress?.((k + 1) / ECONOMY_AT.length);
+    return {
+      smoothness,
+      segments: strokes.reduce((n, s) => n + s.segments.length, 0),
+      meanPx: deviationOf(strokes).meanPx,
+    };
   });
 }
 
@@ -195,22 +179,11 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
   const options = checkTraceOptions(partial);
   const { widthPx, heightPx } = picture;
   const progress = hooks.onProgress ?? (() => {});
-  const flat = flatPixels(picture);
-  const found = findInks(picture, flat, options.colours);
-  progress(0.15);
-  const ground = findGround(picture, found);
-  const cells = unmix(picture, flat, found);
-  progress(0.35);
-  dropSpecks(cells, options.speckPx2);
-  const dropped = options.ground === 'drop' && ground !== null && found.length > 1 ? ground : null;
-  if (dropped !== null)
-    for (const part of [cells.first, cells.second])
-      for (let i = 0; i < part.length; i++) if (part[i] === dropped) part[i] = NOTHING;
-  progress(0.4);
+  const { found, ground, dropped, cells } = separate(picture, options, progress);
 
   // The ground lies below all, then the biggest ink.
   const areaOf = new Float64Array(256);
-  for (const label of cells.first) areaOf[label]++;
+  for (let i = 0; i < cells.first.length; i++) areaOf[cells.first[i]]++;
   const order = found
     .map((_, k) => k)
     .filter((k) => k !== dropped && areaOf[k] > 0)
@@ -218,25 +191,19 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
   const rank = new Map(order.map((k, r) => [k, r]));
   const names = nameColours(order.map((k) => found[k].hex));
 
-  const map = findChains(cells);
-  const soft = rampPx(cells, map) > 2.4;
-  const fit: FitOptions = {
-    tolerancePx: toleranceOf(options.smoothness) * (soft ? 1.6 : 1),
-    cornerRad: 0.3,
-    softPx: soft ? 2.6 : 1.5,
-  };
+  const prepared = prepare(cells);
   progress(0.45);
-  const strokes = fitAll(map, cells, fit, soft ? REACH_PX.soft : REACH_PX.crisp, (share) =>
-    progress(0.45 + 0.45 * share),
-  );
+  const strokes = fitAll(prepared, toleranceOf(options.smoothness), (share) => progress(0.45 + 0.45 * share));
 
+  const regions = options.stacking === 'stacked' ? findRegions(cells.first, widthPx, heightPx) : null;
+  const under = regions && { regions, neighbours: neighboursOf(regions, widthPx, heightPx) };
   const inks: Ink[] = [];
   const pieces: Piece[] = [];
   order.forEach((k, r) => {
     const inkId = `ink-${inks.length + 1}`;
     const above = new Uint8Array(256);
     for (const [other, place] of rank) above[other] = place > r ? 1 : 0;
-    const contours = contoursOf(map, strokes, cells, k, above, options.stacking === 'stacked')
+    const contours = contoursOf(prepared.map, strokes, cells, k, above, under)
       .filter((c) => Math.abs(signedArea(flatten(c, 0.25))) >= Math.max(0.6, Math.min(options.speckPx2, 60) * 0.5))
       .map((c) => snapToBorder(c, widthPx, heightPx));
     const made = piecesOf(contours, inkId);
@@ -255,6 +222,8 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
       inks: inks.map((i) => ({ hex: i.hex, pieces: pieces.filter((p) => p.inkId === i.id).length })),
       pieces: pieces.length,
       segments: countPoints(artwork),
+      corners: countCorners(artwork),
+      fit: deviationOf(strokes),
       bytes: artworkToSvg(artwork, { lines: false }).length,
     },
   };

@@ -1,4 +1,4 @@
-import { ellipticalArc } from './arc';
+import { ellipticalArc, type ArcSegment } from './arc';
 import { closeContour, type Contour, type Point, type Segment } from './path';
 
 /** A number with at most two decimals and no needless characters, as it stands in path data. */
@@ -12,6 +12,15 @@ const pair = ([x, y]: Point): string => {
   return shortNumber(x) + (b.startsWith('-') ? '' : ' ') + b;
 };
 
+/**
+ * A radius that is right after rounding. Half a circle is written a hair too small, which SVG corrects to just half; a hair too large
+ * would move its centre by far more.
+ */
+function radiusWritten(from: Point, s: ArcSegment): number {
+  const half = Math.hypot(Number(shortNumber(s.to[0])) - from[0], Number(shortNumber(s.to[1])) - from[1]) / 2;
+  return Math.abs(s.radius - half) < Math.max(0.02, half * 0.0005) ? Math.floor(half * 100) / 100 : s.radius;
+}
+
 /** SVG path data of closed contours: absolute M, L, H, V, C, A and Z, two decimals. */
 export function formatPath(contours: readonly Contour[]): string {
   let out = '';
@@ -24,7 +33,7 @@ export function formatPath(contours: readonly Contour[]): string {
         const handles = pair(s.c1) + ' ' + pair(s.c2) + ' ' + pair(s.to);
         out += 'C' + handles.replace(/ -/g, '-');
       } else if (s.kind === 'arc') {
-        const r = shortNumber(s.radius);
+        const r = shortNumber(radiusWritten([Number(px), Number(py)], s));
         out += `A${r} ${r} 0 ${s.large ? 1 : 0} ${s.clockwise ? 1 : 0} ${pair(s.to)}`;
       } else if (i === segments.length - 1 && s.to[0] === start[0] && s.to[1] === start[1]) {
         // Z draws the closing line.

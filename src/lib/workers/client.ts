@@ -1,5 +1,5 @@
 import type { ProofSheet } from '$core/judge';
-import type { Trace, TraceOptions } from '$core/trace';
+import type { EconomyPoint, Trace, TraceOptions } from '$core/trace';
 import type { ProofSource, Reply } from './messages';
 
 export interface WorkHooks<T> {
@@ -72,8 +72,11 @@ export const proofsWorker = () =>
     () => new Worker(new URL('./proofs.worker.ts', import.meta.url), { type: 'module' }),
   );
 
+const newTracer = () => new Worker(new URL('./trace.worker.ts', import.meta.url), { type: 'module' });
+
 /** A worker that traces pictures. */
-export const traceWorker = () =>
-  new Latest<{ href: string; options: TraceOptions }, Trace>(
-    () => new Worker(new URL('./trace.worker.ts', import.meta.url), { type: 'module' }),
-  );
+export const traceWorker = () => new Latest<{ want: 'trace'; href: string; options: TraceOptions }, Trace>(newTracer);
+
+/** A worker that finds economy curves; one of its own, so that it never keeps a trace waiting. */
+export const economyWorker = () =>
+  new Latest<{ want: 'economy'; href: string; options: TraceOptions }, readonly EconomyPoint[]>(newTracer);

@@ -1,5 +1,5 @@
 import type { ProofSheet } from '$core/judge';
-import type { Trace, TraceOptions } from '$core/trace';
+import type { EconomyPoint, Trace, TraceOptions } from '$core/trace';
 import type { Artwork } from '$core/vector';
 
 /** A mark to be judged: a picture by its address, or an artwork. */
@@ -13,6 +13,8 @@ export interface ProofRequest {
 
 export interface TraceRequest {
   readonly id: number;
+  /** A trace, or the economy curve of traces by these options. */
+  readonly want: 'trace' | 'economy';
   readonly href: string;
   readonly options: TraceOptions;
   /** Shared with the page: not 0 at index 0 means that nobody wants the result any more. */
@@ -27,3 +29,4 @@ export type Reply<T> =
 
 export type ProofReply = Reply<ProofSheet>;
 export type TraceReply = Reply<Trace>;
+export type EconomyReply = Reply<readonly EconomyPoint[]>;

@@ -1,16 +1,16 @@
 import type { Picture } from '$core/raster';
-import { trace } from '$core/trace';
+import { economyOf, trace } from '$core/trace';
 import { loadPicture } from './load';
-import type { TraceReply, TraceRequest } from './messages';
+import type { EconomyReply, TraceReply, TraceRequest } from './messages';
 
-const reply = (message: TraceReply) => postMessage(message);
+const reply = (message: TraceReply | EconomyReply) => postMessage(message);
 
 /** The picture that is being worked on, decoded once. */
 let held: { href: string; picture: Promise<Picture> } | null = null;
 
 class Stopped extends Error {}
 
-self.onmessage = async ({ data: { id, href, options, stop } }: MessageEvent<TraceRequest>) => {
+self.onmessage = async ({ data: { id, want, href, options, stop } }: MessageEvent<TraceRequest>) => {
   try {
     if (held?.href !== href) held = { href, picture: loadPicture(href) };
     const picture = await held.picture;
@@ -19,7 +19,8 @@ self.onmessage = async ({ data: { id, href, options, stop } }: MessageEvent<Trac
       reply({ id, what: 'progress', done });
     };
     onProgress(0);
-    reply({ id, what: 'result', result: trace(picture, options, { onProgress }) });
+    if (want === 'trace') reply({ id, what: 'result', result: trace(picture, options, { onProgress }) });
+    else reply({ id, what: 'result', result: economyOf(picture, options, { onProgress }) });
   } catch (error) {
     if (error instanceof Stopped) return reply({ id, what: 'stopped' });
     held = null;

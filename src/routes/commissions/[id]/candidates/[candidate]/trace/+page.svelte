@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { onDestroy } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import { goto, invalidate } from '$app/navigation';
-  import { TRACE_DEFAULTS, type Trace, type TraceOptions } from '$core/trace';
+  import { TRACE_DEFAULTS, type EconomyPoint, type Trace, type TraceOptions } from '$core/trace';
   import type { ArtworkState } from '$lib/contract/answers';
   import { api } from '$lib/ui/api';
   import { keys } from '$lib/ui/keys.svelte';
@@ -15,14 +15,18 @@
   import Choice from '$lib/ui/slip/Choice.svelte';
   import Figure from '$lib/ui/slip/Figure.svelte';
   import Row from '$lib/ui/slip/Row.svelte';
-  import { traceWorker } from '$lib/workers/client';
+  import EconomyChart from '$lib/ui/slip/EconomyChart.svelte';
+  import { economyWorker, traceWorker } from '$lib/workers/client';
 
   const { data } = $props();
   const candidate = $derived(data.candidate);
   const href = $derived(`/api/pictures/${candidate.pictureId}`);
 
   // svelte-ignore state_referenced_locally
-  const options = $state<TraceOptions>({ ...TRACE_DEFAULTS, ...data.artwork?.traceOptions });
+  const options = $state<{ -readonly [K in keyof TraceOptions]: TraceOptions[K] }>({
+    ...TRACE_DEFAULTS,
+    ...data.artwork?.traceOptions,
+  });
   let trace = $state.raw<Trace | null>(null);
   let done = $state(0);
   let busy = $state(true);
@@ -35,7 +39,7 @@
   onDestroy(() => worker.close());
 
   $effect(() => {
-    const wanted = { href, options: $state.snapshot(options) };
+    const wanted = { want: 'trace', href, options: $state.snapshot(options) } as const;
     busy = true;
     done = 0;
     worker.ask(wanted, {
@@ -50,6 +54,21 @@
         busy = false;
       },
     });
+  });
+
+  // The economy curve depends on everything but the smoothness, which is what is chosen on it.
+  const curveWorker = economyWorker();
+  onDestroy(() => curveWorker.close());
+  let economy = $state.raw<readonly EconomyPoint[]>([]);
+  const inksAndAreas = $derived(JSON.stringify([options.colours, options.ground, options.speckPx2]));
+  $effect(() => {
+    void inksAndAreas;
+    const wanted = { want: 'economy', href, options: untrack(() => $state.snapshot(options)) } as const;
+    // A moment of rest first: while a control is being moved, the trace is what matters.
+    const timer = setTimeout(() => {
+      curveWorker.ask(wanted, { onResult: (points) => (economy = points), onError: () => (economy = []) });
+    }, 400);
+    return () => clearTimeout(timer);
   });
 
   const ground = $derived(trace?.groundHex ?? '#FFFFFF');
@@ -178,14 +197,19 @@
     <Figure label="Specks under" bind:value={options.speckPx2} min={0} max={400} unit="px²" />
     <Figure label="Smoothness" bind:value={options.smoothness} min={0} max={100} />
     {#if trace}
-      <dl class="grid grid-cols-[1fr_auto] gap-y-1 border-t border-line pt-3 {busy ? 'opacity-60' : ''}" data-figures>
-        <dt class="text-muted">pieces</dt>
-        <dd class="text-right font-semibold">{trace.figures.pieces}</dd>
-        <dt class="text-muted">points</dt>
-        <dd class="text-right font-semibold">{trace.figures.segments}</dd>
-        <dt class="text-muted">size as SVG</dt>
-        <dd class="text-right font-semibold">{kilobytes(trace.figures.bytes)}</dd>
-      </dl>
+      <div class="border-t border-line pt-3 {busy ? 'opacity-60' : ''}">
+        {#if economy.length}
+          <h2 class="mb-1 text-[14px]">Points against error</h2>
+          <EconomyChart points={economy} smoothness={options.smoothness} onpick={(s) => (options.smoothness = s)} />
+        {/if}
+        <p data-figures>
+          <b>{trace.figures.pieces}</b> pieces · <b>{trace.figures.segments}</b> points, <b>{trace.figures.corners}</b>
+          of them corners ·
+          <b>{kilobytes(trace.figures.bytes)}</b> as SVG · off by <b>{trace.figures.fit.meanPx.toFixed(2)} px</b> on the
+          mean,
+          <b>{trace.figures.fit.maxPx.toFixed(2)} px</b> at most
+        </p>
+      </div>
     {/if}
   {/snippet}
   {#snippet next()}
