@@ -54,6 +54,7 @@ for (const view of VIEWS) {
   await page.waitForSelector('[data-proofs="ready"], main:not(:has([data-proofs]))');
   await new Promise((resolve) => setTimeout(resolve, 400));
   await settled(page);
+  if (view.name.startsWith('trace')) await page.waitForSelector('aside canvas');
   await view.then?.(page);
   await new Promise((resolve) => setTimeout(resolve, 300));
   await settled(page);

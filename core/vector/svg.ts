@@ -37,6 +37,39 @@ function runs(artwork: Artwork): { inkId: string; pieces: Piece[] }[] {
   return out;
 }
 
+/** Half circles and sides whose rounded numbers agree this well, in pixels, are those of one circle or rectangle. */
+const SAME_PX = 0.015;
+
+/** A piece as the plainest element that draws it: a circle, a rectangle with upright sides, else a path. */
+function elementOf({ contours }: Piece): string {
+  const [contour] = contours;
+  if (contours.length === 1) {
+    const { start, segments } = contour;
+    const [a, b, c, d] = segments;
+    if (segments.length === 2 && a.kind === 'arc' && b.kind === 'arc' && a.clockwise === b.clockwise) {
+      const r = Math.hypot(a.to[0] - start[0], a.to[1] - start[1]) / 2;
+      if (Math.abs(a.radius - r) < SAME_PX && Math.abs(b.radius - r) < SAME_PX)
+        return `<circle cx="${shortNumber((start[0] + a.to[0]) / 2)}" cy="${shortNumber((start[1] + a.to[1]) / 2)}" r="${shortNumber(r)}"/>`;
+    }
+    if (segments.length === 4 && segments.every((s) => s.kind === 'line')) {
+      const upright = (p: readonly number[], q: readonly number[], axis: 0 | 1) =>
+        Math.abs(p[axis] - q[axis]) < SAME_PX;
+      const around = [start, a.to, b.to, c.to, d.to];
+      const turns = around
+        .slice(1)
+        .map((q, k) => (upright(around[k], q, 0) ? 'v' : upright(around[k], q, 1) ? 'h' : '-'))
+        .join('');
+      if (turns === 'vhvh' || turns === 'hvhv') {
+        const [x0, x1] = [Math.min(start[0], b.to[0]), Math.max(start[0], b.to[0])];
+        const [y0, y1] = [Math.min(start[1], b.to[1]), Math.max(start[1], b.to[1])];
+        const at = (name: string, v: number) => (shortNumber(v) === '0' ? '' : ` ${name}="${shortNumber(v)}"`);
+        return `<rect${at('x', x0)}${at('y', y0)} width="${shortNumber(x1 - x0)}" height="${shortNumber(y1 - y0)}"/>`;
+      }
+    }
+  }
+  return `<path d="${formatPath(contours)}"/>`;
+}
+
 /**
  * An artwork as SVG 1.1: one named group an ink in stacking order, title and description, no scripts, styles or links. An ink whose
  * pieces lie at several depths (after inks were merged) gets a numbered group for each depth.
@@ -60,7 +93,7 @@ export function artworkToSvg(artwork: Artwork, options: SvgOptions = {}): string
     for (let n = 2; used.has(id); n++) id = `${base}-${n}`;
     used.add(id);
     out += `<g id="${id}" fill="${ink.hex}">${nl}`;
-    for (const piece of pieces) out += `<path d="${formatPath(piece.contours)}"/>${nl}`;
+    for (const piece of pieces) out += elementOf(piece) + nl;
     out += `</g>${nl}`;
   }
   return out + `</svg>${nl}`;

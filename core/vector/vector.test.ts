@@ -264,6 +264,37 @@ describe('SVG', () => {
     expect(svg).not.toMatch(/<script|on\w+=|href|<style/i);
   });
 
+  it('draws circles and upright rectangles as what they are', () => {
+    const half = (to: [number, number]) => ({ kind: 'arc', radius: 30, large: false, clockwise: true, to }) as const;
+    const pieces = [
+      { id: 'a', inkId: 'ink-1', contours: [{ start: [20, 50] as const, segments: [half([80, 50]), half([20, 50])] }] },
+      { id: 'b', inkId: 'ink-1', contours: [rectangle(0, 5, 10.5, 20)] },
+      {
+        id: 'c',
+        inkId: 'ink-1',
+        contours: [
+          polygon([
+            [0, 0],
+            [10, 1],
+            [9, 11],
+            [-1, 10],
+          ]),
+        ],
+      },
+    ];
+    const svg = artworkToSvg({ ...artwork, pieces });
+    expect(svg).toContain('<circle cx="50" cy="50" r="30"/>');
+    expect(svg).toContain('<rect y="5" width="10.5" height="20"/>');
+    expect(svg.match(/<path/g)).toHaveLength(1);
+  });
+
+  it('writes half circles so that rounding does not move them', () => {
+    const c = parsePath('M10.004 20.003A15.3374 15.3374 0 0 1 40.679 20.003L10.004 20.003Z')[0];
+    const [again] = parsePath(formatPath([c]));
+    const top = (k: typeof c) => boxOf([k]).y;
+    expect(Math.abs(top(again) - top(c))).toBeLessThan(0.03);
+  });
+
   it('makes names safe', () => {
     expect(idOf('Größe & Licht')).toBe('gro-e-licht');
     expect(idOf('2 blue')).toBe('ink-2-blue');
