@@ -50,9 +50,26 @@ describe('what is offered over HTTP', () => {
   it('traces like the command line', async () => {
     const { status, body } = await call<Record<string, unknown>>('POST', '/api/trace?ground=drop&colours=auto', png);
     expect(status).toBe(200);
-    expect(Object.keys(body)).toEqual(['svg', 'widthPx', 'heightPx', 'inks', 'segments', 'bytes', 'ms']);
+    expect(Object.keys(body)).toEqual([
+      'svg',
+      'widthPx',
+      'heightPx',
+      'inks',
+      'segments',
+      'corners',
+      'fit',
+      'bytes',
+      'ms',
+    ]);
     expect(body.svg).toContain('viewBox="0 0 256 256"');
     expect(Buffer.byteLength(body.svg as string)).toBe(body.bytes);
+    const given = await call<{ inks: { hex: string }[] }>(
+      'POST',
+      '/api/trace?palette=%23ffffff,%23000080&tolerance=0.5&specks=20',
+      png,
+    );
+    expect(given.body.inks.map((i) => i.hex).sort()).toEqual(['#000080', '#FFFFFF']);
+    expect(code(await call('POST', '/api/trace?tolerance=-1', png))).toEqual([400, 'bad_request']);
     expect(code(await call('POST', '/api/trace?ground=maybe', png))).toEqual([400, 'bad_request']);
     expect(code(await call('POST', '/api/trace?colours=99', png))).toEqual([400, 'bad_request']);
     expect(code(await call('POST', '/api/trace', Buffer.from('<svg onload="alert(1)"/>')))).toEqual([

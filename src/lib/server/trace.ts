@@ -1,9 +1,17 @@
 import * as v from 'valibot';
-import { checkTraceOptions, TraceOptionsError } from '$core/trace';
+import { checkTraceOptions, smoothnessOf, TraceOptionsError } from '$core/trace';
 import { artworkToSvg } from '$core/vector';
 import { decodePicture, PictureFileError } from '../../../node/pictures';
 import { threads } from './jobs';
 import { Problem } from './problem';
+
+const positive = v.pipe(
+  v.string(),
+  v.transform(Number),
+  v.number(),
+  v.finite('a number'),
+  v.gtValue(0, 'a number above 0'),
+);
 
 /** Options of POST /api/trace, as they stand in a query. */
 export const TraceQuery = v.object({
@@ -13,13 +21,26 @@ export const TraceQuery = v.object({
   ),
   ground: v.optional(v.picklist(['keep', 'drop']), 'keep'),
   stacking: v.optional(v.picklist(['stacked', 'cutout']), 'stacked'),
+  palette: v.optional(
+    v.pipe(
+      v.string(),
+      v.transform((text) => text.split(',')),
+    ),
+  ),
+  tolerance: v.optional(positive),
+  specks: v.optional(positive),
 });
 
 /** Traces a picture file; what it answers has the names of the command line's JSON. Throws a 422 Problem. */
-export async function traceFile(file: Uint8Array, options: v.InferOutput<typeof TraceQuery>) {
+export async function traceFile(file: Uint8Array, asked: v.InferOutput<typeof TraceQuery>) {
+  const { tolerance, specks, ...options } = asked;
   const started = performance.now();
   try {
-    const checked = checkTraceOptions(options);
+    const checked = checkTraceOptions({
+      ...options,
+      ...(tolerance === undefined ? {} : { smoothness: smoothnessOf(tolerance) }),
+      ...(specks === undefined ? {} : { speckPx2: specks }),
+    });
     const picture = await decodePicture(file);
     const { artwork, figures } = await threads().run('trace', { picture, options: checked });
     const svg = artworkToSvg(artwork, { lines: false });
@@ -29,6 +50,8 @@ export async function traceFile(file: Uint8Array, options: v.InferOutput<typeof 
       heightPx: picture.heightPx,
       inks: figures.inks,
       segments: figures.segments,
+      corners: figures.corners,
+      fit: figures.fit,
       bytes: Buffer.byteLength(svg),
       ms: Math.round(performance.now() - started),
     };
