@@ -1,5 +1,14 @@
 import { hexToRgb } from '../colour';
-import { blankPicture, cover, layColour, strokeOutlines, within, type Cover, type Picture } from '../raster';
+import {
+  blankPicture,
+  cover,
+  coverUnion,
+  layColour,
+  strokeOutlines,
+  within,
+  type Cover,
+  type Picture,
+} from '../raster';
 import { flatten, mapContour, type Affine, type Contour } from '../vector';
 
 /** How an area is filled: flat, or with lines or dots that grow along the area from top to bottom. */
@@ -22,11 +31,18 @@ const isClosed = (c: Contour): boolean => {
 
 function coverOf(layer: Layer, map: Affine, scale: number, widthPx: number, heightPx: number): Cover | null {
   const placed = layer.contours.map((c) => mapContour(map, c));
-  const outlines =
-    layer.weight === undefined
-      ? placed.map((c) => flatten(c, 0.05))
-      : placed.flatMap((c) => strokeOutlines(flatten(c, 0.05), layer.weight! * scale, isClosed(c)));
-  return cover(outlines, widthPx, heightPx);
+  if (layer.weight === undefined)
+    return cover(
+      placed.map((c) => flatten(c, 0.05)),
+      widthPx,
+      heightPx,
+    );
+  const weightPx = layer.weight * scale;
+  return coverUnion(
+    placed.flatMap((c) => strokeOutlines(flatten(c, 0.05), weightPx, isClosed(c))),
+    widthPx,
+    heightPx,
+  );
 }
 
 /** Share of a pixel that a pattern covers. Lines swell from thin above to thick below; dots do the same on a turned grid. */

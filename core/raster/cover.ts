@@ -61,6 +61,26 @@ export function cover(outlines: readonly Outline[], widthPx: number, heightPx: n
   return { x0, y0, widthPx: width, heightPx: height, share };
 }
 
+/**
+ * Area coverage of the union of outlines that overlap, such as the pieces of a line: each is covered for itself, and a pixel has the most that any
+ * of them gives it. Summed, two pieces that both graze a pixel would swell the edge there.
+ */
+export function coverUnion(outlines: readonly Outline[], widthPx: number, heightPx: number): Cover | null {
+  const { x0, y0, width, height } = boundsOf(outlines, widthPx, heightPx);
+  if (!(width > 0 && height > 0)) return null;
+  const share = new Float32Array(width * height);
+  for (const outline of outlines) {
+    const c = cover([outline], widthPx, heightPx);
+    if (!c) continue;
+    for (let y = 0; y < c.heightPx; y++) {
+      const to = (y + c.y0 - y0) * width + c.x0 - x0;
+      const from = y * c.widthPx;
+      for (let x = 0; x < c.widthPx; x++) if (c.share[from + x] > share[to + x]) share[to + x] = c.share[from + x];
+    }
+  }
+  return { x0, y0, widthPx: width, heightPx: height, share };
+}
+
 function addEdge(
   acc: Float32Array,
   stride: number,

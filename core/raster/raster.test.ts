@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import {
   blankPicture,
   cover,
+  coverUnion,
   layColour,
   onGround,
   shrink,
@@ -48,6 +49,17 @@ describe('cover', () => {
     const c = cover(strokeOutlines([20, 30, 80, 30], 10, false), 100, 60);
     expect(areaOf(c)).toBeGreaterThan(60 * 10 + Math.PI * 25 * 0.95);
     expect(areaOf(c)).toBeLessThan(60 * 10 + Math.PI * 25 * 1.02);
+  });
+
+  it('does not swell a line where its pieces meet', () => {
+    const bent = Array.from({ length: 31 }, (_, i) => [20 + 2 * i, 40.3]).flat();
+    const line = coverUnion(strokeOutlines(bent, 9, false), 100, 80)!;
+    const plain = coverUnion(strokeOutlines([20, 40.3, 80, 40.3], 9, false), 100, 80)!;
+    for (let x = 25; x < 75; x++)
+      for (let y = 30; y < 50; y++) {
+        const at = (c: Cover) => c.share[(y - c.y0) * c.widthPx + x - c.x0] ?? 0;
+        expect(Math.abs(at(line) - at(plain))).toBeLessThan(0.02);
+      }
   });
 
   it('cuts one cover by another, inside and outside', () => {
