@@ -265,6 +265,10 @@ describe('a commission, from brief to package', () => {
 
   it('keeps the trace as an artwork', async () => {
     await click('Keep this trace');
+    await page.waitForFunction(
+      () => location.pathname.includes('/artworks/') || document.querySelector('[data-notice]'),
+    );
+    expect(await page.$$eval('[data-notice]', (list) => list.map((e) => e.textContent))).toEqual([]);
     await page.waitForFunction(() => location.pathname.includes('/artworks/'));
     await page.waitForSelector('[data-ink]');
     expect((await artwork()).version).toBe(1);

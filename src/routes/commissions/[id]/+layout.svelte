@@ -1,6 +1,6 @@
 <script lang="ts">
   import { invalidate } from '$app/navigation';
-  import { page } from '$app/state';
+  import { navigating, page } from '$app/state';
   import TopBar from '$lib/ui/shell/TopBar.svelte';
   import UndoRedo from '$lib/ui/shell/UndoRedo.svelte';
   import Thread from '$lib/ui/thread/Thread.svelte';
@@ -13,7 +13,16 @@
   const left = $derived(commission.allowance - commission.creditsSpent - commission.creditsReserved);
   /** An artwork has an undo of its own; everywhere else it is the commission's. */
   const ownUndo = $derived(page.route.id?.endsWith('/artworks/[artwork]') ?? false);
-  const refresh = () => invalidate('odd-quill:commission');
+
+  // Reloading the data of a page breaks off a navigation that is under way: what is heard meanwhile waits for its end.
+  let due = $state(false);
+  async function refresh(): Promise<void> {
+    due = navigating.to !== null;
+    if (!due) await invalidate('odd-quill:commission');
+  }
+  $effect(() => {
+    if (due && navigating.to === null) void refresh();
+  });
 
   const id = $derived(commission.id);
   $effect(() => watchCommission(id, () => void refresh()));
