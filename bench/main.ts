@@ -2,13 +2,15 @@
  * Prints figures: `npm run bench`. Times are medians of several runs in this process; ratios are against work of a known size in the same
  * run, so that they mean the same on any machine.
  */
+import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import { rgbToOklab } from '../core/colour';
 import { drawCandidate } from '../core/engine';
 import { proofsOf } from '../core/judge';
-import { blankPicture } from '../core/raster';
+import { blankPicture, cover, layColour } from '../core/raster';
 import { trace } from '../core/trace';
 import { decodePicture, encodePng } from '../node/pictures';
+import { Pool } from '../node/pool';
 
 const RUNS = 5;
 
@@ -50,13 +52,44 @@ const flatPng = await encodePng(blankPicture(1024, 1024, [200, 180, 40]));
 
 const flat = { name: 'encoding a flat picture', ms: await median(() => sharp(flatPng).png().toBuffer()) };
 line('encode one flat picture, 1024 px', flat.ms);
+const PROMPT = 'bat over a moon, midnight blue and lamp yellow';
 line(
   'draw and encode one candidate, 1024 px',
-  await median(async () =>
-    encodePng(drawCandidate({ prompt: 'bat over a moon, midnight blue and lamp yellow' }, 0).picture),
-  ),
+  await median(async () => encodePng(drawCandidate({ prompt: PROMPT }, 0).picture)),
   flat,
 );
+
+// A round as the engine draws it, on both cores, against rasterising and encoding four pictures of one large disc each in this thread.
+const ring = Array.from({ length: 256 }, (_, i) => [
+  512 + 400 * Math.cos(i / 40.74),
+  512 + 400 * Math.sin(i / 40.74),
+]).flat();
+const four = {
+  name: 'rasterising and encoding four flat pictures',
+  ms: await median(async () => {
+    for (let i = 0; i < 4; i++) {
+      const picture = blankPicture(1024, 1024, [255, 255, 255]);
+      layColour(picture, cover([ring], 1024, 1024)!, [20, 40, 90]);
+      await encodePng(picture);
+    }
+  }),
+};
+line(four.name, four.ms);
+const pool = new Pool(fileURLToPath(new URL('../node/thread.mjs', import.meta.url)));
+for (const [name, request] of [
+  ['flat', { prompt: PROMPT }],
+  ['woodcut', { prompt: PROMPT, finish: 'woodcut' }],
+  ['low polygon', { prompt: PROMPT, finish: 'low polygon' }],
+  ['wash', { prompt: PROMPT, finish: 'wash' }],
+  ['emblem', { prompt: `emblem of a ${PROMPT}`, leeway: 80 }],
+] as const)
+  line(
+    `a round of four, ${name}, 1024 px, on all cores`,
+    await median(() => Promise.all([0, 1, 2, 3].map((position) => pool.run('draw', { request, position })))),
+    four,
+  );
+console.log(`memory with the drawing threads ${(process.memoryUsage().rss / 1e6).toFixed(0)} MB`);
+await pool.close();
 
 for (const [name, picture] of [
   ['one colour', one],

@@ -147,6 +147,98 @@ describe('odd-quill', () => {
     expect((await run('trace', name, '--palette', 'blue')).code).toBe(2);
   });
 
+  it('draws after a reference, in a finish and kind, on a contact sheet, and offshoots of a report', async () => {
+    const [sketch] = (
+      JSON.parse(
+        (
+          await run(
+            'candidates',
+            '--prompt',
+            'whale, white ground',
+            '--finish',
+            'pencil sketch',
+            '--count',
+            '1',
+            '--size',
+            '400',
+            '--leeway',
+            '0',
+            '--out',
+            'sketch',
+            '--json',
+          )
+        ).out,
+      ) as { candidates: { file: string }[] }
+    ).candidates;
+    const { code, out } = await run(
+      'candidates',
+      '--prompt',
+      'fox, navy',
+      '--reference',
+      sketch.file,
+      '--closeness',
+      '100',
+      '--kind',
+      'pictorial',
+      '--detail',
+      '30',
+      '--flaws',
+      '0',
+      '--size',
+      '256',
+      '--count',
+      '2',
+      '--contact-sheet',
+      'sheet.png',
+      '--json',
+    );
+    expect(code).toBe(0);
+    const report = JSON.parse(out) as { candidates: { file: string | null; sketch: { kept: number } }[] };
+    expect(report.candidates.map((c) => c.file)).toEqual([null, null]);
+    expect(report.candidates[0].sketch.kept).toBeGreaterThan(0.9);
+    expect((await decodePicture(await readFile(join(folder, 'sheet.png')))).widthPx).toBeGreaterThan(600);
+    await writeFile(
+      join(folder, 'report.json'),
+      (await run('candidates', '--prompt', 'owl', '--size', '128', '--out', 'o', '--json')).out,
+    );
+    const grown = await run(
+      'candidates',
+      '--offshoot-of',
+      'report.json:2',
+      '--drift',
+      '10',
+      '--count',
+      '1',
+      '--size',
+      '128',
+      '--out',
+      'o2',
+      '--json',
+    );
+    expect(
+      (JSON.parse(grown.out) as { candidates: { recipe: { descent: unknown[] } }[] }).candidates[0].recipe.descent,
+    ).toHaveLength(3);
+    expect(
+      (await run('candidates', '--prompt', 'owl', '--offshoot-of', '7', '--count', '1', '--size', '128', '--out', 'o3'))
+        .code,
+    ).toBe(0);
+    for (const wrong of [
+      ['--finish', 'marzipan'],
+      ['--kind', 'poster'],
+      ['--closeness', '5'],
+      ['--detail', 'much'],
+      ['--offshoot-of', 'nowhere.json'],
+    ])
+      expect((await run('candidates', '--prompt', 'owl', ...wrong)).code, wrong.join(' ')).toBeGreaterThan(0);
+  }, 60_000);
+
+  it('lists the finishes, and draws them', async () => {
+    const { out } = await run('finishes', '--out', 'fin', '--size', '64', '--json');
+    const list = JSON.parse(out) as { name: string; about: string; file: string }[];
+    expect(list.length).toBeGreaterThanOrEqual(24);
+    expect(await readdir(join(folder, 'fin'))).toHaveLength(list.length);
+  }, 60_000);
+
   it('goes on after an input it cannot use, and ends with exit code 1', async () => {
     const [name] = await readdir(join(folder, 'a'));
     await writeFile(join(folder, 'text.png'), 'not a picture');

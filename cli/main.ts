@@ -3,7 +3,7 @@ import { RequestError } from '../core/engine';
 import { TraceOptionsError } from '../core/trace';
 import { PictureFileError } from '../node/pictures';
 import { TaskError } from '../node/pool';
-import { candidatesCommand } from './candidates';
+import { candidatesCommand, finishesCommand } from './candidates';
 import { traceCommand } from './trace';
 import { UsageError } from './usage';
 
@@ -25,12 +25,27 @@ const HELP = `odd-quill: candidates and traces from the command line
       --out DIR                  where they go (the current folder)
       --count N                  how many, 1 to 8 (4)
       --seed N                   the same seed gives the same pictures (from the prompt)
-      --size N                   the longer side in pixels, 64 to 2048 (1024)
+      --size N                   the longer side in pixels, 64 to 4096 (1024)
       --ratio W:H                width to height (1:1)
       --leeway 0..100            how freely the engine may depart from the prompt (35)
       --leave-out TEXT           what must not appear
       --colours N                inks besides the ground, 1 to 6 (from the prompt)
+      --finish NAME              over what the prompt says; \`odd-quill finishes\` lists them
+      --kind NAME                pictorial, abstract, lettermark, wordmark, combination, emblem, negative space,
+                                 mascot, app icon, icon sheet
+      --detail 0..100            from minimal to detailed (45)
+      --reference FILE           a sketch or picture to follow; may be given up to four times
+      --closeness 0..100         how closely to follow the reference in the same place (50)
+      --balance 0..100           cross two references: the share of the second
+      --offshoot-of FILE.json    grow from a candidate of a report written by --json; FILE.json:2 is its second;
+                                 or SEED..., the seed of a round (SEED:2 its third candidate) and of later generations
+      --drift 0..100             how far offshoots stray (25)
+      --flaws 0..100             flaws of the kind such pictures have, none to many (20)
+      --contact-sheet FILE.png   all candidates on one sheet; alone, nothing else is written
       --json                     one JSON object on standard output
+
+  odd-quill finishes [--out DIR] [--contact-sheet FILE.png] [--size N] [--json]
+      Lists the finishes, and draws an example of each.
 
   odd-quill --help               this text
   odd-quill --version
@@ -55,8 +70,9 @@ export async function main(args: readonly string[]): Promise<number> {
     }
     if (command === 'trace') return await traceCommand(rest);
     if (command === 'candidates') return await candidatesCommand(rest);
+    if (command === 'finishes') return await finishesCommand(rest);
     throw new UsageError(
-      command === undefined ? 'say what to do: trace or candidates' : `there is no command "${command}"`,
+      command === undefined ? 'say what to do: trace, candidates or finishes' : `there is no command "${command}"`,
     );
   } catch (error) {
     const { message } = error as Error;

@@ -15,6 +15,9 @@ interface DemoRound {
   readonly colours?: number;
   readonly keep?: readonly number[];
   readonly aside?: readonly number[];
+  readonly finish?: string;
+  /** How closely to follow the client's sketch. */
+  readonly closeness?: number;
 }
 
 const NOCTULE = {
@@ -96,6 +99,13 @@ const JUNIPER_ROUNDS: readonly DemoRound[] = [
     keep: [2],
     aside: [1],
   },
+  {
+    prompt: 'hedgehog, juniper green, seed brown and cream, flat, white ground',
+    leeway: 40,
+    seed: 9,
+    closeness: 85,
+    keep: [0],
+  },
   { prompt: 'app icon of a hedgehog, juniper green, seed brown and cream, flat', leeway: 55, seed: 4 },
 ];
 
@@ -125,11 +135,13 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
   async function makeRound(
     commissionId: string,
     number: number,
-    { keep = [], aside = [], ...asked }: DemoRound,
+    { keep = [], aside = [], closeness, ...asked }: DemoRound,
+    sketchId?: string,
   ): Promise<readonly Candidate[]> {
     const { id } = await call<Round>('POST', `/api/commissions/${commissionId}/rounds`, {
       requestKey: `demo-round-${number}`,
       ...asked,
+      references: sketchId && closeness !== undefined ? [{ pictureId: sketchId, closeness }] : [],
     });
     const round = await until(async () => {
       const wall = await call<Wall>('GET', `/api/commissions/${commissionId}/rounds`);
@@ -187,11 +199,9 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
     `/api/commissions/${juniper.id}/pictures?name=${encodeURIComponent("client's sketch.png")}`,
     await pictureOf(sketchId),
   );
-  const [hedgehogs] = [
-    await makeRound(juniper.id, 1, JUNIPER_ROUNDS[0]),
-    await makeRound(juniper.id, 2, JUNIPER_ROUNDS[1]),
-  ];
-  await traceOf(hedgehogs[2]);
+  const wall: (readonly Candidate[])[] = [];
+  for (const [i, asked] of JUNIPER_ROUNDS.entries()) wall.push(await makeRound(juniper.id, i + 1, asked, sketchId));
+  await traceOf(wall[1][0]);
 
   const noctule = await call<Commission>('POST', '/api/commissions', NOCTULE);
   const made: (readonly Candidate[])[] = [];

@@ -12,6 +12,8 @@ export interface FakeEngine {
   fault: Fault;
   /** Rounds that were asked for, by request id. */
   readonly asked: Map<string, number>;
+  /** The last request, as it came. */
+  last: Record<string, unknown>;
   readonly cancelled: string[];
   /** Charged in all. */
   charged: number;
@@ -21,6 +23,11 @@ export interface FakeEngine {
 }
 
 const PARTS = {
+  settled: [],
+  gradient: null,
+  mood: null,
+  noShading: false,
+  shape: null,
   figures: [],
   kind: null,
   role: null,
@@ -35,6 +42,8 @@ const PARTS = {
   columns: null,
   notUnderstood: [],
 };
+
+const RECIPE = { version: 1, prompt: 'an owl', leaveOut: '', leeway: 35, ratio: '1:1', mended: false };
 
 export async function startFakeEngine(): Promise<FakeEngine> {
   const png = await encodePng(drawCandidate({ prompt: 'owl, navy', sizePx: 128 }, 0).picture);
@@ -76,6 +85,8 @@ export async function startFakeEngine(): Promise<FakeEngine> {
                 seed: position + 1,
                 widthPx: 128,
                 heightPx: 128,
+                recipe: { ...RECIPE, descent: [{ seed: position, drift: 1 }] },
+                sketch: null,
               }))
             : [],
         figures: [],
@@ -88,7 +99,8 @@ export async function startFakeEngine(): Promise<FakeEngine> {
       };
     };
     if (request.method === 'POST') {
-      const { requestId, count } = JSON.parse(text) as { requestId: string; count: number };
+      engine.last = JSON.parse(text) as Record<string, unknown>;
+      const { requestId, count } = engine.last as { requestId: string; count: number };
       engine.asked.set(requestId, (engine.asked.get(requestId) ?? 0) + 1);
       rounds.set(requestId, { requestId, count, revision: 0 });
       return json(202, answer(requestId));
@@ -116,6 +128,7 @@ export async function startFakeEngine(): Promise<FakeEngine> {
     address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
     fault: 'none',
     asked: new Map(),
+    last: {},
     cancelled: [],
     charged: 0,
     progress: 1,

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { checkRequest, creditsFor, type CandidateRequest } from '../core/engine';
+import { checkRequest, creditsFor, type CandidateRequest, type Recipe, type SketchKept } from '../core/engine';
 import type { FoundFigure, PromptParts } from '../core/prompt';
+import { encodePng } from '../node/pictures';
 import type { Pool } from '../node/pool';
 
 export type RoundState = 'drawing' | 'done' | 'failed' | 'cancelled';
@@ -11,6 +12,8 @@ interface Drawn {
   readonly seed: number;
   readonly widthPx: number;
   readonly heightPx: number;
+  readonly recipe: Recipe;
+  readonly sketch: SketchKept | null;
   readonly png: Uint8Array;
 }
 
@@ -21,6 +24,8 @@ export interface RoundAnswer {
   readonly state: RoundState;
   readonly progress: number;
   readonly candidates: readonly Omit<Drawn, 'png'>[];
+  /** Candidates that are not finished and can be seen as they are so far, each with a number that grows as it changes. */
+  readonly previews: readonly { readonly position: number; readonly step: number }[];
   readonly figures: readonly FoundFigure[];
   readonly parts: PromptParts;
   readonly credits: number;
@@ -34,6 +39,7 @@ interface Round {
   readonly parts: PromptParts;
   readonly progress: number[];
   readonly drawn: Drawn[];
+  readonly previews: Map<number, { step: number; png: Uint8Array }>;
   readonly abort: AbortController;
   readonly listeners: Set<() => void>;
   state: RoundState;
@@ -67,6 +73,7 @@ export class Rounds {
       parts: checked.understood.parts,
       progress: new Array<number>(checked.count).fill(0),
       drawn: [],
+      previews: new Map(),
       abort: new AbortController(),
       listeners: new Set(),
       state: 'drawing',
@@ -102,6 +109,10 @@ export class Rounds {
     return this.byId.get(id)?.drawn.find((d) => d.position === position)?.png ?? null;
   }
 
+  preview(id: string, position: number): Uint8Array | null {
+    return this.byId.get(id)?.previews.get(position)?.png ?? null;
+  }
+
   /** Stops a round; what it has drawn stays and is charged. */
   cancel(id: string): RoundAnswer | null {
     const round = this.byId.get(id);
@@ -124,10 +135,18 @@ export class Rounds {
             round.progress[position] = done;
             this.tell(round);
           },
+          onPreview: (picture) => {
+            void encodePng(picture).then((preview) => {
+              if (round.state !== 'drawing' || round.progress[position] === 1) return;
+              round.previews.set(position, { step: (round.previews.get(position)?.step ?? 0) + 1, png: preview });
+              this.tell(round);
+            });
+          },
         },
       );
       if (round.state !== 'drawing') return;
       round.progress[position] = 1;
+      round.previews.delete(position);
       round.drawn.push({ position, png, ...drawn });
       round.credits += creditsEach;
       this.tell(round);
@@ -148,6 +167,7 @@ export class Rounds {
   private finish(round: Round, state: RoundState): void {
     round.state = state;
     round.finishedAt = Date.now();
+    round.previews.clear();
     this.tell(round);
   }
 
@@ -163,9 +183,8 @@ export class Rounds {
       revision,
       state,
       progress: round.progress.reduce((sum, p) => sum + p, 0) / round.progress.length,
-      candidates: round.drawn
-        .map(({ position, seed, widthPx, heightPx }) => ({ position, seed, widthPx, heightPx }))
-        .sort((p, q) => p.position - q.position),
+      candidates: round.drawn.map(({ png: _, ...kept }) => kept).sort((p, q) => p.position - q.position),
+      previews: [...round.previews].map(([position, { step }]) => ({ position, step })),
       figures,
       parts,
       credits,

@@ -48,9 +48,13 @@ afterAll(async () => {
 
 describe('the engine contract', () => {
   it('says what it is', async () => {
-    const { body } = await call<{ standIn: boolean; finishes: string[] }>('GET', '/v1/about');
+    const { body } = await call<{ standIn: boolean; finishes: { name: string; about: string }[]; figures: number }>(
+      'GET',
+      '/v1/about',
+    );
     expect(body.standIn).toBe(true);
-    expect(body.finishes).toContain('flat');
+    expect(body.finishes[0]).toEqual({ name: 'flat', about: 'even areas of colour' });
+    expect(body.figures).toBeGreaterThan(1500);
   });
 
   it('reads a prompt without drawing', async () => {
@@ -95,7 +99,12 @@ describe('the engine contract', () => {
       [{ ratio: '9:1' }, 422, 'bad_ratio'],
       [{ seed: -1 }, 400, 'bad_request'],
       [{ prompt: 7 }, 400, 'bad_request'],
-      [{ prompt: 'x'.repeat(100_000) }, 413, 'too_large'],
+      [{ prompt: 'x'.repeat(49_000_000) }, 413, 'too_large'],
+      [{ references: [{ picture: 'bm90IGEgcGljdHVyZQ==', closeness: 50 }] }, 422, 'broken_reference'],
+      [{ references: [{ picture: '\u0000', closeness: 50 }] }, 400, 'bad_request'],
+      [{ finish: 'marzipan' }, 422, 'unknown_finish'],
+      [{ prompt: 'fox, no fox' }, 422, 'contradiction'],
+      [{ offshootOf: { version: 1, prompt: 'fox', descent: [] } }, 422, 'bad_recipe'],
     ] as const) {
       const answer = await ask(more);
       expect([answer.status, answer.body.error.code]).toEqual([status, code]);
@@ -104,6 +113,77 @@ describe('the engine contract', () => {
     expect((await call('GET', '/v1/rounds/none')).status).toBe(404);
     expect((await call('GET', '/v1/rounds/none/candidates/0')).status).toBe(404);
     expect((await call('GET', '/elsewhere')).status).toBe(404);
+  });
+
+  it('draws an example of each finish, once', async () => {
+    const file = await fetch(`${address}/v1/finishes/${encodeURIComponent('cut paper')}`);
+    expect(file.headers.get('content-type')).toBe('image/png');
+    expect((await decodePicture(new Uint8Array(await file.arrayBuffer()))).widthPx).toBe(256);
+    expect((await fetch(`${address}/v1/finishes/constructor`)).status).toBe(404);
+  });
+
+  it('grows from a recipe, follows a reference, crosses, mends and enlarges', async () => {
+    const first = await finished((await ask({ prompt: 'whale, navy', count: 2, sizePx: 256 })).body.id);
+    const pngOf = async (round: RoundAnswer, position = 0) =>
+      Buffer.from(
+        await (await fetch(`${address}/v1/rounds/${round.id}/candidates/${position}`)).arrayBuffer(),
+      ).toString('base64');
+    const [{ recipe }] = first.candidates;
+    const picture = await pngOf(first);
+    const grown = await finished((await ask({ prompt: '', offshootOf: recipe, drift: 30, count: 1 })).body.id);
+    expect(grown.candidates[0].recipe.descent.length).toBe(recipe.descent.length + 1);
+    const followed = await finished(
+      (await ask({ prompt: 'fox', references: [{ picture, closeness: 90 }], count: 1 })).body.id,
+    );
+    expect(followed.state).toBe('done');
+    const crossed = await finished(
+      (
+        await ask({
+          prompt: '',
+          references: [
+            { picture, closeness: 50 },
+            { picture: await pngOf(first, 1), closeness: 50 },
+          ],
+          balance: 40,
+          count: 1,
+        })
+      ).body.id,
+    );
+    expect(crossed.state).toBe('done');
+    const mended = await finished(
+      (
+        await ask({
+          prompt: 'star',
+          redo: { picture, area: { x: 0, y: 0, width: 0.4, height: 0.4 }, recipe },
+          count: 1,
+        })
+      ).body.id,
+    );
+    expect(mended.candidates[0]).toMatchObject({ widthPx: 256, recipe: { mended: true } });
+    const large = await finished((await ask({ prompt: '', enlarge: recipe, sizePx: 512, count: 1 })).body.id);
+    expect(large.candidates[0].widthPx).toBe(512);
+  });
+
+  it('lets a running round be seen, and takes a cancel within 200 ms', async () => {
+    const { body } = await ask({ prompt: 'emblem of an owl, woodcut', sizePx: 4096, count: 4 });
+    let seen = 0;
+    let round = body as RoundAnswer;
+    while (round.state === 'drawing' && !seen) {
+      ({ body: round } = await call<RoundAnswer>('GET', `/v1/rounds/${body.id}?after=${round.revision}&waitMs=2000`));
+      for (const { position } of round.previews)
+        if (
+          (await fetch(`${address}/v1/rounds/${body.id}/previews/${position}`)).headers.get('content-type') ===
+          'image/png'
+        )
+          seen++;
+    }
+    expect(seen).toBeGreaterThan(0);
+    const at = performance.now();
+    const { body: cancelled } = await call<RoundAnswer>('DELETE', `/v1/rounds/${body.id}`);
+    expect(cancelled.state).toBe('cancelled');
+    // A machine under load may be late; what matters is that no drawing is waited for, which takes seconds at this size.
+    expect(performance.now() - at).toBeLessThan(1000);
+    expect((await fetch(`${address}/v1/rounds/${body.id}/previews/0`)).status).toBe(404);
   });
 
   it('asks for its token when it has one', async () => {

@@ -3,19 +3,36 @@ import * as v from 'valibot';
 import {
   COUNT_LIMIT,
   creditsFor,
-  FIGURES,
   FINISHES,
   PROMPT_LIMIT,
+  REFERENCE_LIMIT,
   RequestError,
   SIZE_LIMITS,
+  THING_NAMES,
   understand,
+  type CandidateRequest,
 } from '../core/engine';
+import { KINDS } from '../core/prompt';
+import { shrinkToFit, type Picture } from '../core/raster';
+import { decodePicture, PictureFileError } from '../node/pictures';
 import type { Pool } from '../node/pool';
 import { Rounds } from './rounds';
 
-const BODY_LIMIT = 64 * 1024;
+/** Pictures come inside the request, in base64. */
+const BODY_LIMIT = 48 * 1024 * 1024;
+const READ_LIMIT = 64 * 1024;
 
 const number = v.pipe(v.number(), v.finite());
+const Base64 = v.pipe(v.string(), v.regex(/^[A-Za-z0-9+/=\s]+$/, 'not base64'));
+const Words = v.nullable(v.pipe(v.string(), v.maxLength(80)));
+const RecipeGiven = v.nullable(
+  v.looseObject({
+    version: v.literal(1),
+    prompt: v.string(),
+    descent: v.array(v.object({ seed: number, drift: number })),
+  }),
+);
+const share = v.pipe(number, v.minValue(0), v.maxValue(1));
 const RoundRequest = v.object({
   requestId: v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(200))),
   prompt: v.string(),
@@ -26,6 +43,26 @@ const RoundRequest = v.object({
   count: v.optional(number),
   seed: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(0xffffffff))),
   sizePx: v.optional(number),
+  finish: v.optional(Words),
+  kind: v.optional(Words),
+  detail: v.optional(v.nullable(number)),
+  flaws: v.optional(number),
+  references: v.optional(
+    v.pipe(v.array(v.object({ picture: Base64, closeness: number })), v.maxLength(REFERENCE_LIMIT)),
+  ),
+  balance: v.optional(v.nullable(number)),
+  offshootOf: v.optional(RecipeGiven),
+  drift: v.optional(number),
+  enlarge: v.optional(RecipeGiven),
+  redo: v.optional(
+    v.nullable(
+      v.object({
+        picture: Base64,
+        area: v.object({ x: share, y: share, width: share, height: share }),
+        recipe: RecipeGiven,
+      }),
+    ),
+  ),
 });
 const ReadRequest = v.object({
   prompt: v.pipe(v.string(), v.maxLength(PROMPT_LIMIT)),
@@ -42,12 +79,45 @@ class HttpError extends Error {
   }
 }
 
-async function bodyOf(request: IncomingMessage): Promise<unknown> {
+/** Longer side that a reference is shrunk to: its shape and colours are read, not its pixels kept. */
+const REFERENCE_SIDE_PX = 1024;
+
+/** The request with its pictures decoded. Throws an HttpError for one that is none. */
+async function withPictures({
+  references,
+  redo,
+  ...rest
+}: Omit<v.InferOutput<typeof RoundRequest>, 'requestId'>): Promise<CandidateRequest> {
+  const decoded = async (base64: string): Promise<Picture> => {
+    try {
+      return await decodePicture(Buffer.from(base64, 'base64'));
+    } catch (error) {
+      if (error instanceof PictureFileError) throw new HttpError(422, 'broken_reference', error.message);
+      throw error;
+    }
+  };
+  return {
+    ...rest,
+    ...(references
+      ? {
+          references: await Promise.all(
+            references.map(async ({ picture, closeness }) => ({
+              picture: shrinkToFit(await decoded(picture), REFERENCE_SIDE_PX),
+              closeness,
+            })),
+          ),
+        }
+      : {}),
+    ...(redo ? { redo: { ...redo, picture: await decoded(redo.picture) } } : {}),
+  } as CandidateRequest;
+}
+
+async function bodyOf(request: IncomingMessage, limit = READ_LIMIT): Promise<unknown> {
   const chunks: Buffer[] = [];
   let size = 0;
   for await (const chunk of request as AsyncIterable<Buffer>) {
     size += chunk.length;
-    if (size > BODY_LIMIT) throw new HttpError(413, 'too_large', `A request is at most ${BODY_LIMIT} bytes`);
+    if (size > limit) throw new HttpError(413, 'too_large', `A request is at most ${limit} bytes`);
     chunks.push(chunk);
   }
   try {
@@ -68,15 +138,35 @@ const ABOUT = {
   name: 'Odd Quill stand-in image engine',
   standIn: true,
   contract: 1,
-  limits: { promptCharacters: PROMPT_LIMIT, candidates: COUNT_LIMIT, sizePx: SIZE_LIMITS },
-  credits: { upTo1024Px: creditsFor(1, 1024), above: creditsFor(1, 2048) },
-  figures: Object.keys(FIGURES).length,
-  finishes: Object.keys(FINISHES),
+  limits: {
+    promptCharacters: PROMPT_LIMIT,
+    candidates: COUNT_LIMIT,
+    sizePx: SIZE_LIMITS,
+    references: REFERENCE_LIMIT,
+    requestBytes: BODY_LIMIT,
+  },
+  credits: { upTo1024Px: creditsFor(1, 1024), upTo2048Px: creditsFor(1, 2048), above: creditsFor(1, 4096) },
+  figures: THING_NAMES.length,
+  kinds: KINDS,
+  finishes: Object.entries(FINISHES).map(([name, { about }]) => ({ name, about })),
 };
 
 /** The stand-in image engine as an HTTP service; docs/engine-contract.md says what it answers. With a token, requests must carry it. */
 export function createEngineServer(pool: Pool, token?: string): Server {
   const rounds = new Rounds(pool);
+  const examples = new Map<string, Promise<Uint8Array>>();
+  /** The example of a finish, drawn once. */
+  const exampleOf = (finish: string): Promise<Uint8Array> => {
+    let example = examples.get(finish);
+    if (!example) {
+      example = pool.run('example', { finish }).catch((error: unknown) => {
+        examples.delete(finish);
+        throw error;
+      });
+      examples.set(finish, example);
+    }
+    return example;
+  };
   const json = (response: ServerResponse, status: number, body: unknown): void => {
     response.writeHead(status, { 'content-type': 'application/json; charset=utf-8', 'cache-control': 'no-store' });
     response.end(JSON.stringify(body));
@@ -94,11 +184,23 @@ export function createEngineServer(pool: Pool, token?: string): Server {
       return json(response, 200, understand(prompt, leaveOut));
     }
     if (route === 'POST v1/rounds' && !id) {
-      const { requestId, ...asked } = parse(RoundRequest, await bodyOf(request));
-      return json(response, 202, rounds.start(requestId, asked));
+      const { requestId, ...asked } = parse(RoundRequest, await bodyOf(request, BODY_LIMIT));
+      return json(response, 202, rounds.start(requestId, await withPictures(asked)));
     }
-    if (route === 'GET v1/rounds' && id && part === 'candidates') {
-      const png = rounds.png(id, Number(position));
+    if (route === 'GET v1/finishes' && id) {
+      const name = decodeURIComponent(id);
+      if (!Object.hasOwn(FINISHES, name)) throw new HttpError(404, 'unknown_finish', 'This engine has no such finish');
+      const png = await exampleOf(name);
+      response.writeHead(200, {
+        'content-type': 'image/png',
+        'content-length': png.byteLength,
+        'cache-control': 'public, max-age=86400',
+      });
+      response.end(png);
+      return;
+    }
+    if (route === 'GET v1/rounds' && id && (part === 'candidates' || part === 'previews')) {
+      const png = part === 'candidates' ? rounds.png(id, Number(position)) : rounds.preview(id, Number(position));
       if (!png) throw new HttpError(404, 'unknown_candidate', 'This engine has no such candidate');
       response.writeHead(200, { 'content-type': 'image/png', 'content-length': png.byteLength });
       response.end(png);

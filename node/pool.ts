@@ -1,5 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
+import type { Picture } from '../core/raster';
 import type { TaskKind, TaskReply, Tasks } from './tasks';
 
 /** A task that failed in its thread, with the name and code of the error there. */
@@ -19,6 +20,7 @@ interface Job {
   readonly input: Tasks[TaskKind]['input'];
   readonly stop: Int32Array;
   readonly onProgress: (done: number) => void;
+  readonly onPreview: (picture: Picture) => void;
   readonly resolve: (output: never) => void;
   readonly reject: (error: Error) => void;
 }
@@ -26,6 +28,8 @@ interface Job {
 export interface TaskHooks {
   /** Hears the share done, 0..1. */
   readonly onProgress?: (done: number) => void;
+  /** Sees what is drawn so far, small. */
+  readonly onPreview?: (picture: Picture) => void;
   readonly signal?: AbortSignal;
 }
 
@@ -43,11 +47,11 @@ export class Pool {
   ) {}
 
   run<K extends TaskKind>(kind: K, input: Tasks[K]['input'], hooks: TaskHooks = {}): Promise<Tasks[K]['output']> {
-    const { signal, onProgress = () => {} } = hooks;
+    const { signal, onProgress = () => {}, onPreview = () => {} } = hooks;
     return new Promise((resolve, reject) => {
       if (this.closed) return reject(new TaskError('AbortError', 'the worker threads were closed'));
       const stop = new Int32Array(new SharedArrayBuffer(4));
-      const job: Job = { kind, input, stop, onProgress, resolve: resolve as (o: never) => void, reject };
+      const job: Job = { kind, input, stop, onProgress, onPreview, resolve: resolve as (o: never) => void, reject };
       const abort = (): void => {
         Atomics.store(stop, 0, 1);
         const at = this.waiting.indexOf(job);
@@ -85,6 +89,7 @@ export class Pool {
       const job = this.busy.get(worker);
       if (!job) return;
       if (reply.what === 'progress') return job.onProgress(reply.done);
+      if (reply.what === 'preview') return job.onPreview(reply.picture);
       this.busy.delete(worker);
       this.idle.push(worker);
       worker.unref();

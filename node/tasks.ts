@@ -1,4 +1,4 @@
-import type { CandidateRequest } from '../core/engine';
+import type { CandidateRequest, Recipe, SketchKept } from '../core/engine';
 import type { PackageAbout } from '../core/package';
 import type { Picture } from '../core/raster';
 import type { Trace, TraceOptions } from '../core/trace';
@@ -9,8 +9,17 @@ import type { PackedFile } from './packing';
 export interface Tasks {
   draw: {
     input: { request: CandidateRequest; position: number };
-    output: { png: Uint8Array; seed: number; widthPx: number; heightPx: number };
+    output: {
+      png: Uint8Array;
+      seed: number;
+      widthPx: number;
+      heightPx: number;
+      recipe: Recipe;
+      sketch: SketchKept | null;
+    };
   };
+  /** The example of a finish, as a PNG. */
+  example: { input: { finish: string }; output: Uint8Array };
   trace: { input: { picture: Picture; options: Partial<TraceOptions> }; output: Trace };
   pack: { input: { artwork: Artwork; about: PackageAbout }; output: { zip: Uint8Array; files: PackedFile[] } };
 }
@@ -27,5 +36,6 @@ export interface TaskMessage {
 /** From a thread to the pool. */
 export type TaskReply =
   | { readonly what: 'progress'; readonly done: number }
+  | { readonly what: 'preview'; readonly picture: Picture }
   | { readonly what: 'result'; readonly output: Tasks[TaskKind]['output'] }
   | { readonly what: 'error'; readonly name: string; readonly message: string; readonly code?: string };

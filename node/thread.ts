@@ -1,32 +1,46 @@
 /** A worker thread: does one task at a time. */
 import { parentPort } from 'node:worker_threads';
-import { drawCandidate } from '../core/engine';
+import { drawCandidate, finishExample } from '../core/engine';
+import { shrinkToFit, type Picture } from '../core/raster';
 import { trace } from '../core/trace';
 import { packArtwork } from './packing';
 import { encodePng } from './pictures';
 import type { TaskKind, TaskMessage, TaskReply, Tasks } from './tasks';
 
 type Run = {
-  [K in TaskKind]: (input: Tasks[K]['input'], onProgress: (done: number) => void) => Promise<Tasks[K]['output']>;
+  [K in TaskKind]: (
+    input: Tasks[K]['input'],
+    onProgress: (done: number, picture?: Picture) => void,
+  ) => Promise<Tasks[K]['output']>;
 };
 
 const run: Run = {
   async draw({ request, position }, onProgress) {
-    const { picture, seed } = drawCandidate(request, position, (done) => onProgress(done * 0.9));
+    const { picture, ...rest } = drawCandidate(request, position, (done, soFar) => onProgress(done * 0.9, soFar));
     const png = await encodePng(picture);
-    return { png, seed, widthPx: picture.widthPx, heightPx: picture.heightPx };
+    return { png, ...rest, widthPx: picture.widthPx, heightPx: picture.heightPx };
   },
+  example: async ({ finish }) => encodePng(finishExample(finish)),
   trace: async ({ picture, options }, onProgress) => trace(picture, options, { onProgress }),
   pack: async ({ artwork, about }) => packArtwork(artwork, about),
 };
+
+/** The longer side of what is shown of a candidate before it is finished. */
+const PREVIEW_SIDE_PX = 192;
 
 const port = parentPort!;
 
 port.on('message', async ({ kind, input, stop }: TaskMessage) => {
   const reply = (message: TaskReply) => port.postMessage(message);
   let told = 0;
-  const onProgress = (done: number): void => {
+  let shownAt = 0;
+  const onProgress = (done: number, picture?: Picture): void => {
     if (Atomics.load(stop, 0) !== 0) throw Object.assign(new Error('stopped'), { name: 'AbortError' });
+    // The first look after a quarter, then a few a second: shrinking costs time as well.
+    if (picture && done >= 0.25 && Date.now() - shownAt > 220) {
+      shownAt = Date.now();
+      reply({ what: 'preview', picture: shrinkToFit(picture, PREVIEW_SIDE_PX) });
+    }
     if (done - told < 0.02) return;
     told = done;
     reply({ what: 'progress', done });

@@ -3,7 +3,7 @@ import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { openBrowser, settled, WINDOW } from '../e2e/browser';
-import type { CommissionCard, Thread } from '../src/lib/contract/answers';
+import type { CommissionCard, Thread, Wall } from '../src/lib/contract/answers';
 
 const [address = 'http://127.0.0.1:4710', folder = 'docs/screenshots', only] = process.argv.slice(2);
 const get = async <T>(path: string): Promise<T> => (await (await fetch(address + path)).json()) as T;
@@ -14,6 +14,8 @@ const juniper = cards.find((c) => c.name.startsWith('Juniper'))!;
 const thread = await get<Thread>(`/api/commissions/${noctule.id}/thread`);
 const branch = thread.branches.find((b) => b.artwork)!;
 const base = `/commissions/${noctule.id}`;
+const { rounds } = await get<Wall>(`/api/commissions/${juniper.id}/rounds`);
+const fromSketch = rounds.flatMap((r) => r.candidates).find((c) => c.sketch)!;
 
 const pressed = async (page: Page, ...keys: string[]): Promise<void> => {
   for (const key of keys) await page.keyboard.press(key as 'a');
@@ -25,6 +27,21 @@ const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promi
   { name: 'rounds', path: base },
   { name: 'rounds-juniper', path: `/commissions/${juniper.id}` },
   { name: 'candidate', path: `${base}/candidates/${branch.candidate.id}` },
+  {
+    name: 'finishes',
+    path: base,
+    then: async (page) => {
+      await page.click('button[aria-label^="Finish"]');
+      await page.waitForFunction(() => document.querySelectorAll('[aria-labelledby=finish-label] img').length > 20);
+      await new Promise((resolve) => setTimeout(resolve, 4000));
+    },
+  },
+  { name: 'sketch', path: `/commissions/${juniper.id}/candidates/${fromSketch.id}` },
+  {
+    name: 'redo',
+    path: `/commissions/${juniper.id}/candidates/${fromSketch.id}`,
+    then: (page) => pressed(page, 'r'),
+  },
   { name: 'trace', path: `${base}/candidates/${branch.candidate.id}/trace` },
   {
     name: 'trace-points',

@@ -1,5 +1,8 @@
 /** The stand-in image engine's drawing: prompts to pictures, seeded and repeatable. */
 export * from './request';
-export { FIGURES, findFigure } from './lexicon';
+export { findFigure } from './lexicon';
 export { FINISHES, FINISH_WORDS } from './finish';
+export { THING_NAMES } from './things';
 export { hashOf, randomFrom } from './random';
+export type { RedoArea } from './redo';
+export { contactSheet, finishExample, knownFinish } from './show';

@@ -1,18 +1,12 @@
-import { ANIMALS } from './figures-animals';
-import { NATURE } from './figures-nature';
-import { THINGS } from './figures-things';
-import type { Drawing, Proportion } from './drawing';
 import type { FoundFigure } from '../prompt';
-
-/** Every figure that the engine can draw, by name. */
-export const FIGURES: Readonly<Record<string, (t: Proportion) => Drawing>> = { ...ANIMALS, ...NATURE, ...THINGS };
+import { isThing, WORDS } from './things';
 
 /** Words that mean the same figure. */
 const SYNONYMS: Readonly<Record<string, string>> = {
+  fork: 'silverware fork',
   noctule: 'bat',
   pipistrelle: 'bat',
   crescent: 'moon',
-  'crescent moon': 'moon',
   'noctule bat': 'bat',
   urchin: 'hedgehog',
   kitten: 'cat',
@@ -20,12 +14,8 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   hare: 'rabbit',
   cub: 'bear',
   sunshine: 'sun',
-  droplet: 'drop',
   raindrop: 'drop',
-  fire: 'flame',
-  torch: 'candle',
   foliage: 'leaf',
-  seedling: 'sprout',
   shoot: 'sprout',
   sapling: 'sprout',
   kernel: 'seed',
@@ -35,53 +25,34 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   summit: 'mountain',
   peak: 'mountain',
   hill: 'mountain',
-  blossom: 'flower',
   daisy: 'flower',
   bloom: 'flower',
   surf: 'wave',
-  bolt: 'lightning',
   thunderbolt: 'lightning',
   plume: 'feather',
   seashell: 'shell',
   scallop: 'shell',
-  home: 'house',
   cottage: 'house',
-  ship: 'boat',
-  sailboat: 'boat',
   yacht: 'boat',
-  locomotive: 'train',
   railway: 'train',
   'sleeper train': 'train',
   carriage: 'train',
-  bike: 'bicycle',
   cycle: 'bicycle',
-  luggage: 'suitcase',
   baggage: 'suitcase',
   case: 'suitcase',
   berth: 'bunk',
-  'bunk bed': 'bunk',
   couchette: 'bunk',
   'reading lamp': 'lamp',
   light: 'lamp',
-  coffee: 'cup',
-  tea: 'cup',
   mug: 'cup',
   teacup: 'cup',
-  egg: 'breakfast',
   washroom: 'tap',
-  faucet: 'tap',
   sink: 'tap',
-  library: 'book',
-  'open book': 'book',
-  pen: 'quill',
   nib: 'quill',
   tiara: 'crown',
-  cog: 'gear',
   parasol: 'umbrella',
   crest: 'shield',
   letter: 'envelope',
-  mail: 'envelope',
-  post: 'envelope',
   cap: 'hat',
   hamper: 'basket',
   love: 'heart',
@@ -95,14 +66,12 @@ const BROADER: Readonly<Record<string, string>> = {
   sparrow: 'bird',
   finch: 'bird',
   wren: 'bird',
-  dove: 'bird',
   pigeon: 'bird',
   crow: 'bird',
   raven: 'bird',
   martin: 'swallow',
   swift: 'swallow',
   tern: 'swallow',
-  oak: 'tree',
   elm: 'tree',
   beech: 'tree',
   willow: 'tree',
@@ -113,78 +82,75 @@ const BROADER: Readonly<Record<string, string>> = {
   trout: 'fish',
   salmon: 'fish',
   carp: 'fish',
-  dolphin: 'whale',
-  orca: 'whale',
   wasp: 'bee',
   bumblebee: 'bee',
   moth: 'butterfly',
-  rose: 'flower',
   lily: 'tulip',
   poppy: 'flower',
-  sunflower: 'flower',
   orchid: 'flower',
-  plant: 'sprout',
-  herb: 'leaf',
   fern: 'leaf',
   vegetable: 'sprout',
   fruit: 'apple',
   quince: 'pear',
-  planet: 'moon',
-  comet: 'star',
   weather: 'cloud',
   rain: 'drop',
-  water: 'drop',
-  nut: 'acorn',
   bean: 'seed',
-  grain: 'seed',
-  building: 'house',
-  barn: 'house',
-  cabin: 'house',
-  hotel: 'bed',
   hostel: 'bed',
   vehicle: 'train',
-  tram: 'train',
-  bus: 'train',
   drink: 'cup',
-  restaurant: 'cup',
-  bakery: 'cup',
   tool: 'gear',
-  machine: 'gear',
-  engine: 'gear',
-  notebook: 'book',
   story: 'book',
   diary: 'book',
   king: 'crown',
   queen: 'crown',
   animal: 'fox',
-  wolf: 'fox',
-  dog: 'fox',
+  oak: 'tree',
+  machine: 'gear',
+  garment: 'dress',
+  carriage: 'train',
+  rainy: 'cloud',
   puppy: 'fox',
   lynx: 'cat',
-  tiger: 'cat',
-  lion: 'cat',
-  panda: 'bear',
-  mouse: 'rabbit',
   fungus: 'mushroom',
   sea: 'wave',
   ocean: 'wave',
   river: 'wave',
   insect: 'bee',
-  bag: 'suitcase',
   trunk: 'suitcase',
+};
+
+const IRREGULAR: Readonly<Record<string, string>> = {
+  mice: 'mouse',
+  geese: 'goose',
+  feet: 'foot',
+  teeth: 'tooth',
+  men: 'man',
+  women: 'woman',
+  children: 'child',
+  people: 'person',
+  oxen: 'ox',
+  wolves: 'wolf',
+  leaves: 'leaf',
+  knives: 'knife',
+  loaves: 'loaf',
+  cacti: 'cactus',
 };
 
 /** The figure for a word or phrase, singular or plural, and how it was found; null when the engine has none. */
 export function findFigure(phrase: string): FoundFigure | null {
   const forms = [phrase];
+  const last = phrase.split(' ').at(-1)!;
+  if (Object.hasOwn(IRREGULAR, last)) forms.push(phrase.slice(0, phrase.length - last.length) + IRREGULAR[last]);
   if (phrase.endsWith('ies')) forms.push(phrase.slice(0, -3) + 'y');
   if (phrase.endsWith('ves')) forms.push(phrase.slice(0, -3) + 'f');
   if (phrase.endsWith('es')) forms.push(phrase.slice(0, -2));
-  if (phrase.endsWith('s')) forms.push(phrase.slice(0, -1));
+  if (phrase.endsWith('s') && !phrase.endsWith('ss')) forms.push(phrase.slice(0, -1));
   for (const form of forms) {
-    if (Object.hasOwn(FIGURES, form)) return { word: phrase, drawn: form, via: 'name' };
     if (Object.hasOwn(SYNONYMS, form)) return { word: phrase, drawn: SYNONYMS[form], via: 'synonym' };
+    if (isThing(form)) return { word: phrase, drawn: form, via: 'name' };
     if (Object.hasOwn(BROADER, form)) return { word: phrase, drawn: BROADER[form], via: 'broader' };
+    const listed = WORDS.get(form);
+    if (listed) return { word: phrase, drawn: listed.thing, via: listed.via };
   }
   return null;
 }

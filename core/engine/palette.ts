@@ -1,64 +1,120 @@
 import { contrastRatio, hexToOklab, oklabDistance, oklabToHex, oklabToOklch, oklchToOklab } from '../colour';
 import type { PromptParts } from '../prompt';
-import { pick, type Random } from './random';
-import type { Role } from './drawing';
+import type { Knobs } from './knobs';
 
 /** The colours of one candidate: the ground, and the inks with the dominant one first. */
 export interface Palette {
   readonly groundHex: string;
   readonly inks: readonly string[];
+  /** Exactly these colours and no shades of them. */
+  readonly strict: boolean;
+  /** The colours were asked for, so shades stay near them. */
+  readonly named: boolean;
+  /** From one colour to another, when the prompt asks for it. */
+  readonly gradient: readonly [string, string] | null;
 }
 
-/** Offsets of hue for a second and third ink, as colour harmonies have them. */
-const HARMONIES = [
-  [180, 150],
-  [140, 40],
-  [30, 200],
-  [60, 180],
+/** A colour by lightness, chroma and hue, its chroma lowered until the screen can show it. */
+export function lch(L: number, C: number, hDeg: number): string {
+  const h = ((hDeg % 360) + 360) % 360;
+  for (let c = C; c > 0; c -= 0.008) {
+    const lab = oklchToOklab({ L, C: c, hDeg: h });
+    const hex = oklabToHex(lab);
+    if (oklabDistance(hexToOklab(hex), lab) < 0.012) return hex;
+  }
+  return oklabToHex({ L, a: 0, b: 0 });
+}
+
+/** Hues of the second and third ink from the first, as the harmonies of colour have them. */
+const HARMONIES: readonly (readonly [number, number])[] = [
+  [28, 190],
+  [180, 40],
+  [150, 210],
+  [-32, 150],
+  [0, 170],
+  [120, 20],
 ];
 
-const lch = (L: number, C: number, hDeg: number): string =>
-  oklabToHex(oklchToOklab({ L, C, hDeg: (hDeg + 360) % 360 }));
+interface Mood {
+  readonly hues?: readonly [number, number];
+  readonly chroma: number;
+  readonly lift: number;
+  readonly dark?: boolean;
+}
 
-/** The palette a prompt asks for; what it leaves open is filled from the harmonies of its dominant colour. */
-export function paletteFor(parts: PromptParts, count: number | null, random: Random): Palette {
-  const groundHex = parts.ground?.hex ?? '#FFFFFF';
-  const dark = hexToOklab(groundHex).L > 0.6;
-  const asked = parts.colours
+const MOODS: Readonly<Record<string, Mood>> = {
+  warm: { hues: [20, 85], chroma: 1, lift: 0.03 },
+  cool: { hues: [185, 290], chroma: 1, lift: 0 },
+  muted: { chroma: 0.42, lift: 0.02 },
+  neon: { chroma: 2, lift: 0.22, dark: true },
+  pastel: { chroma: 0.6, lift: 0.3 },
+  earthy: { hues: [35, 115], chroma: 0.6, lift: 0 },
+  bright: { chroma: 1.45, lift: 0.12 },
+  dark: { chroma: 0.8, lift: -0.08 },
+};
+export const MOOD_NAMES = Object.keys(MOODS);
+
+/** Hues in degrees that make good dominant colours, more often than others. */
+const DOMINANT_HUES = [15, 28, 45, 75, 130, 155, 175, 195, 225, 250, 262, 275, 300, 345];
+
+/** Colours of a mood fall within it by themselves; named colours stay as they were named. */
+export function paletteFor(
+  parts: PromptParts,
+  count: number | null,
+  k: Knobs,
+  darkGround = false,
+  leeway = 35,
+): Palette {
+  const mood = parts.mood ? MOODS[parts.mood] : null;
+  const wantsDark = darkGround || (mood?.dark ?? false);
+  const base0 = DOMINANT_HUES[Math.floor(k('palette/hue') * DOMINANT_HUES.length)] + 8 * k.spread('palette/nudge');
+  // A free hand takes other grounds than paper: the darker the freer.
+  const bold = leeway >= 60 && !parts.colours.length && k('palette/ground') < (leeway - 50) / 90;
+  const groundHex =
+    parts.ground?.hex ??
+    (wantsDark || (bold && k('palette/night') < (leeway - 40) / 90)
+      ? lch(0.22, 0.045, base0 + 200)
+      : bold
+        ? lch(0.94 - 0.12 * k('palette/tinted'), 0.03, base0 + 150)
+        : '#FFFFFF');
+  const onDark = hexToOklab(groundHex).L < 0.6;
+  const asked = [...(parts.gradient ?? []), ...parts.colours]
     .map((c) => c.hex)
-    .filter((hex) => oklabDistance(hexToOklab(hex), hexToOklab(groundHex)) > 0.03);
-  const wanted = Math.max(1, Math.min(6, count ?? parts.colourCount ?? (asked.length || 2)));
+    .filter((hex, i, all) => all.indexOf(hex) === i && oklabDistance(hexToOklab(hex), hexToOklab(groundHex)) > 0.03);
+  const exact = count ?? parts.colourCount;
+  const wanted = Math.max(1, Math.min(6, exact ?? (asked.length || 3)));
   const inks = asked.slice(0, wanted);
-  if (!inks.length) inks.push(lch(dark ? 0.34 + 0.08 * random() : 0.82, 0.08 + 0.05 * random(), 360 * random()));
-  const base = oklabToOklch(hexToOklab(inks[0]));
-  const harmony = pick(random, HARMONIES);
-  const lightness = dark ? [0.78, 0.62, 0.5, 0.7, 0.56] : [0.66, 0.86, 0.74, 0.6, 0.9];
-  for (let i = inks.length, k = 0; i < wanted; i++, k++) {
-    const L =
-      Math.abs(lightness[k] - base.L) < 0.12 ? lightness[k] + 0.16 * (lightness[k] >= base.L ? 1 : -1) : lightness[k];
+  const named = asked.length > 0;
+  if (!inks.length) {
+    const hue = mood?.hues ? mood.hues[0] + k('palette/hue') * (mood.hues[1] - mood.hues[0]) : base0;
+    const deep = 0.36 + 0.14 * k('palette/deep') + (mood?.lift ?? 0);
     inks.push(
-      lch(
-        Math.max(0.2, Math.min(0.92, L)),
-        base.C < 0.03 ? 0.1 : 0.12,
-        base.hDeg + harmony[k % 2] + 30 * Math.floor(k / 2),
-      ),
+      onDark
+        ? lch(Math.max(0.74, Math.min(0.9, 0.78 + (mood?.lift ?? 0) / 3)), 0.13 * (mood?.chroma ?? 1), hue)
+        : lch(Math.max(0.24, Math.min(0.78, deep)), (0.09 + 0.06 * k('palette/chroma')) * (mood?.chroma ?? 1), hue),
     );
   }
-  return { groundHex, inks };
+  const base = oklabToOklch(hexToOklab(inks[0]));
+  const harmony = k.pick('palette/harmony', HARMONIES);
+  // Light, middle and bright steps, so that one ink carries and the others set it off.
+  const steps = onDark ? [0.6, 0.9, 0.72, 0.5, 0.83] : [0.8, 0.68, 0.58, 0.88, 0.46];
+  for (let i = inks.length, n = 0; i < wanted; i++, n++) {
+    let L = steps[n % steps.length] + (mood ? mood.lift / 4 : 0);
+    if (inks.some((hex) => Math.abs(hexToOklab(hex).L - L) < 0.08)) L += L > 0.7 ? 0.09 : -0.11;
+    const hue = mood?.hues
+      ? mood.hues[0] + ((base.hDeg - mood.hues[0] + 30 * (n + 1) + 720) % Math.max(20, mood.hues[1] - mood.hues[0]))
+      : (base.C < 0.03 ? base0 : base.hDeg) + harmony[n % 2] + 26 * Math.floor(n / 2);
+    inks.push(lch(Math.max(0.2, Math.min(0.93, L)), (n % 2 ? 0.15 : 0.1) * (mood?.chroma ?? 1), hue));
+  }
+  return {
+    groundHex,
+    inks,
+    strict: exact !== null || parts.noShading,
+    named,
+    gradient: parts.gradient ? [parts.gradient[0].hex, parts.gradient[1].hex] : null,
+  };
 }
 
-/** Which hex each role gets for a figure that stands on a colour; `separate` when parts would run together without a gap. */
-export interface Tint {
-  readonly hexOf: Readonly<Record<Role, string>>;
-  readonly separate: boolean;
-}
-
-/** Lays inks on roles, leaving out those that could not be told from what lies below. */
-export function tintOn(onHex: string, inks: readonly string[]): Tint {
-  const seen = inks.filter((hex) => oklabDistance(hexToOklab(hex), hexToOklab(onHex)) > 0.12);
-  const usable = seen.length
-    ? seen
-    : [contrastRatio(onHex, '#000000') > contrastRatio(onHex, '#FFFFFF') ? '#000000' : '#FFFFFF'];
-  const [body, second = body, accent = usable[1] ?? body] = usable;
-  return { hexOf: { body, second, accent, light: onHex }, separate: second === body };
-}
+/** The ink that stands out most from a colour. */
+export const clearest = (onHex: string, hexes: readonly string[]): string =>
+  [...hexes].sort((p, q) => contrastRatio(q, onHex) - contrastRatio(p, onHex))[0];

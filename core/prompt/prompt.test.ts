@@ -11,7 +11,7 @@ describe('reading a prompt', () => {
     );
     expect(parts.figures.map((f) => [f.word, f.drawn, f.via, f.relation])).toEqual([
       ['noctule bat', 'bat', 'synonym', null],
-      ['crescent moon', 'moon', 'synonym', 'over'],
+      ['crescent moon', 'crescent moon', 'name', 'over'],
     ]);
     expect(parts).toMatchObject({ kind: 'emblem', finish: 'flat', colourCount: 2, detail: 20 });
     expect(parts.colours.map((c) => c.hex)).toEqual(['#182A5C', '#F2C14E']);
@@ -27,7 +27,7 @@ describe('reading a prompt', () => {
 
   it('takes lettering out of the sentence', () => {
     const parts = partsOf('owl with a book, "Night Owl Books"');
-    expect(parts.lettering).toEqual(['night owl books']);
+    expect(parts.lettering).toEqual(['Night Owl Books']);
     expect(parts.figures.map((f) => f.drawn)).toEqual(['owl', 'book']);
   });
 
@@ -54,6 +54,37 @@ describe('reading a prompt', () => {
     expect(parts.kind).toBe('icon sheet');
     expect(parts.figures).toHaveLength(6);
     expect([parts.rows, parts.columns]).toEqual([2, 3]);
+  });
+
+  it('reads letters and names with their capitals, and what kind they make', () => {
+    expect(partsOf('letter K in the manner of a fox')).toMatchObject({ kind: 'lettermark', lettering: ['K'] });
+    expect(partsOf('letter K in the manner of a fox').figures[0]).toMatchObject({
+      drawn: 'fox',
+      relation: 'in the manner of',
+    });
+    expect(partsOf('logo for a bakery named Three Larks, owl').lettering).toEqual(['Three Larks']);
+    expect(partsOf('wordmark "Olive Grove"').kind).toBe('wordmark');
+    expect(partsOf('fox, "Night Rail"', 'text').lettering).toEqual([]);
+  });
+
+  it('takes the figure from the trade only when nothing else is named', () => {
+    expect(partsOf('logo for a bakery').figures[0].word).toBe('bakery');
+    expect(partsOf('owl logo for a bakery').figures.map((f) => f.drawn)).toEqual(['owl']);
+  });
+
+  it('reads gradients, moods, shapes, counts and rows', () => {
+    expect(partsOf('whale, gradient from blue to mint').gradient?.map((c) => c.word)).toEqual(['blue', 'mint']);
+    expect(partsOf('fox, warm colours').mood).toBe('warm');
+    expect(partsOf('owl in a shield shape').shape).toBe('shield');
+    expect(partsOf('three stars in a row')).toMatchObject({ rows: 1, figures: [{ drawn: 'star', count: 3 }] });
+    expect(partsOf('fox, no shading').noShading).toBe(true);
+    expect(partsOf('icons: fox, owl, 2 by 3')).toMatchObject({ rows: 2, columns: 3 });
+  });
+
+  it('takes the second of two names side by side, and a colour word alone for the thing', () => {
+    expect(partsOf('lighthouse keeper').figures).toHaveLength(1);
+    expect(partsOf('a salmon').figures[0].drawn).toBe(partsOf('one salmon').figures[0].drawn);
+    expect(partsOf('salmon fox').colours[0].word).toBe('salmon');
   });
 
   it('survives anything', () => {

@@ -1,5 +1,5 @@
 /** What the API answers, as the server writes it and the interface reads it. */
-import type { FoundFigure, PromptParts } from '$core/prompt';
+import type { FoundFigure, Kind, PromptParts, Settled } from '$core/prompt';
 import type { PackageAbout } from '$core/package';
 import type { TraceOptions } from '$core/trace';
 import type { Artwork, Edit } from '$core/vector';
@@ -79,7 +79,37 @@ export interface Candidate {
   readonly fileName: string | null;
   readonly decision: DecisionState;
   readonly artworkId: string | null;
+  /** The engine can grow from it and draw it larger; a picture that was brought in or mended can only be followed. */
+  readonly hasRecipe: boolean;
+  /** For a candidate made from a sketch: the share 0..1 of it that is left, and where the sketch's picture lies, in shares of this one. */
+  readonly sketch: SketchLeft | null;
   readonly createdAt: string;
+}
+
+export interface SketchLeft {
+  readonly kept: number;
+  readonly frame: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+  readonly pictureId: string;
+}
+
+/** A picture that was given with a prompt. */
+export interface RoundReference {
+  readonly pictureId: string;
+  readonly closeness: number;
+  readonly candidateId: string | null;
+}
+
+/** Where a round started from, with the labels of the candidates as they stand on the wall. */
+export type RoundWay =
+  | { readonly kind: 'prompt' }
+  | { readonly kind: 'offshoot'; readonly from: string; readonly candidateId: string; readonly drift: number }
+  | { readonly kind: 'crossing'; readonly from: string; readonly with: string; readonly balance: number }
+  | { readonly kind: 'redo'; readonly from: string; readonly candidateId: string }
+  | { readonly kind: 'enlarge'; readonly from: string; readonly candidateId: string; readonly factor: number };
+
+export interface FinishChoice {
+  readonly name: string;
+  readonly about: string;
 }
 
 export interface Round {
@@ -96,6 +126,14 @@ export interface Round {
   readonly progress: number;
   readonly error: string | null;
   readonly figures: readonly FoundFigure[] | null;
+  /** Contradictions of the prompt, and which side won. */
+  readonly settled: readonly Settled[];
+  readonly finish: string | null;
+  readonly kind: Kind | null;
+  readonly detail: number | null;
+  readonly flaws: number;
+  readonly references: readonly RoundReference[];
+  readonly way: RoundWay;
   readonly creditsCharged: number;
   readonly createdAt: string;
   readonly candidates: readonly Candidate[];

@@ -1,5 +1,7 @@
 /** What the API takes: Valibot schemas, one for each kind of request. */
 import * as v from 'valibot';
+import { COUNT_LIMIT, REFERENCE_LIMIT, SIZE_MOST_PX } from '$core/credit';
+import { KINDS } from '$core/prompt';
 
 const text = (most: number) => v.pipe(v.string(), v.maxLength(most, `at most ${most} characters`));
 const hex = v.pipe(v.string(), v.regex(/^#[0-9a-fA-F]{6}$/, 'a colour is written like #1D2E4E'), v.toUpperCase());
@@ -43,11 +45,12 @@ export const CommissionChange = v.object({
   revision: v.pipe(v.number(), v.integer()),
 });
 
+const EMPTY_PROMPT = 'the prompt is empty: say what is to be drawn, or give a reference';
+
 /** The longest prompt that is kept; what an engine reads may be less. */
 export const PROMPT_MOST = 2000;
 const prompt = v.pipe(
   v.string(),
-  v.check((s) => s.trim().length > 0, 'the prompt is empty: say what is to be drawn'),
   v.check(
     (s) => s.length <= PROMPT_MOST,
     (issue) => `the prompt has ${issue.input.length} characters; at most ${PROMPT_MOST} are read`,
@@ -55,21 +58,69 @@ const prompt = v.pipe(
 );
 const ratio = v.pipe(v.string(), v.regex(/^\d{1,4}(\.\d+)?:\d{1,4}(\.\d+)?$/, 'a ratio is written like 3:2'));
 
+const share = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
+const uuid = v.pipe(v.string(), v.uuid());
+const pictureId = v.pipe(
+  v.string(),
+  v.regex(/^[0-9a-f]{64}$/, 'a picture is named by the 64 hex digits of its SHA-256'),
+);
+
+/** A marked area in shares of the picture's width and height. */
+export const Area = v.object({ x: share, y: share, width: share, height: share });
+
+/** Where a round starts from, when not from its prompt alone. */
+export const Way = v.variant('kind', [
+  v.object({ kind: v.literal('offshoot'), candidateId: uuid, drift: v.optional(whole(0, 100), 25) }),
+  v.object({
+    kind: v.literal('crossing'),
+    candidateIds: v.tuple([uuid, uuid]),
+    balance: v.optional(whole(0, 100), 50),
+  }),
+  v.object({ kind: v.literal('redo'), candidateId: uuid, area: Area }),
+  v.object({ kind: v.literal('enlarge'), candidateId: uuid, factor: v.picklist([2, 4]) }),
+]);
+
+const choiceEntries = {
+  finish: v.optional(v.nullable(text(60)), null),
+  kind: v.optional(v.nullable(v.picklist(KINDS)), null),
+  detail: v.optional(v.nullable(whole(0, 100)), null),
+  flaws: v.optional(whole(0, 100), 20),
+  references: v.optional(
+    v.pipe(
+      v.array(v.object({ pictureId, closeness: whole(0, 100) })),
+      v.maxLength(REFERENCE_LIMIT, `at most ${REFERENCE_LIMIT} references`),
+    ),
+    [],
+  ),
+};
+
 const roundEntries = {
   prompt,
+  ...choiceEntries,
   leaveOut: v.optional(text(500), ''),
   leeway: v.optional(whole(0, 100), 35),
   ratio: v.optional(ratio, '1:1'),
   colours: v.optional(v.nullable(whole(1, 6)), null),
-  count: v.optional(whole(1, 8), 4),
+  count: v.optional(whole(1, COUNT_LIMIT), 4),
   seed: v.optional(whole(0, 0xffffffff)),
 };
 
 /** A round for a commission. The request key is made by whoever asks: asked twice with one key, one round is made. */
-export const RoundStart = v.object({ requestKey: key, ...roundEntries });
+export const RoundStart = v.pipe(
+  v.object({ requestKey: key, ...roundEntries, way: v.optional(v.nullable(Way), null) }),
+  // Growing from a candidate may leave its words as they are; all else needs something to go by.
+  v.check((r) => r.prompt.trim().length > 0 || r.references.length > 0 || r.way !== null, EMPTY_PROMPT),
+);
 
 /** Candidates for nobody in particular. */
-export const CandidatesRequest = v.object({ ...roundEntries, size: v.optional(whole(64, 2048), 1024) });
+export const CandidatesRequest = v.pipe(
+  v.object({
+    ...roundEntries,
+    size: v.optional(whole(64, SIZE_MOST_PX), 1024),
+    balance: v.optional(v.nullable(whole(0, 100)), null),
+  }),
+  v.check((r) => r.prompt.trim().length > 0 || r.references.length > 0, EMPTY_PROMPT),
+);
 
 export const PromptReading = v.object({ prompt: text(PROMPT_MOST), leaveOut: v.optional(text(500), '') });
 

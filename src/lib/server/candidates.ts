@@ -1,4 +1,4 @@
-import type { Candidate, DecisionState, Wall } from '../contract/answers';
+import type { Candidate, DecisionState, SketchLeft, Wall } from '../contract/answers';
 import { change } from './changes';
 import { getCommission, isUuid } from './commissions';
 import { sql, transaction, type Row } from './database';
@@ -8,6 +8,7 @@ import { listRounds } from './rounds';
 
 const SELECT = `
   select k.*, p.width_px, p.height_px, r.number as round_number,
+    (select f.picture_id from round_reference f where f.round_id = k.round_id order by f.closeness desc, f.position limit 1) as sketch_picture_id,
     (select a.id from artwork a where a.candidate_id = k.id and a.head is not null) as artwork_id
   from candidate k join picture p on p.id = k.picture_id left join round r on r.id = k.round_id`;
 
@@ -25,6 +26,11 @@ function candidateFrom(row: Row): Candidate {
     fileName: row.file_name as string | null,
     decision: row.decision as DecisionState,
     artworkId: row.artwork_id as string | null,
+    hasRecipe: row.recipe !== null && !(row.recipe as { mended?: boolean }).mended,
+    sketch:
+      row.sketch && row.sketch_picture_id
+        ? { ...(row.sketch as Omit<SketchLeft, 'pictureId'>), pictureId: row.sketch_picture_id as string }
+        : null,
     createdAt: (row.created_at as Date).toISOString(),
   };
 }
@@ -47,6 +53,17 @@ export async function wall(commissionId: string): Promise<Wall> {
     rounds: rounds.map((r) => ({ ...r, candidates: candidates.filter((k) => k.roundId === r.id) })),
     broughtIn: candidates.filter((k) => k.roundId === null).reverse(),
   };
+}
+
+/** Keeps a picture that is to be given with a prompt; it hangs nowhere. Throws a 422 Problem when it cannot be read. */
+export async function keepReference(
+  commissionId: string,
+  file: Uint8Array,
+): Promise<{ pictureId: string; widthPx: number; heightPx: number }> {
+  await getCommission(commissionId);
+  const { png, widthPx, heightPx } = await reencode(file);
+  const { id } = await transaction((tx) => storePicture(tx, png, widthPx, heightPx));
+  return { pictureId: id, widthPx, heightPx };
 }
 
 /** A file's name as it may be shown: no folders, no control characters, at most 80. */

@@ -1,5 +1,6 @@
-import type { FoundFigure, PromptParts } from '$core/prompt';
-import type { Understood } from '../contract/answers';
+import type { Recipe, SketchKept } from '$core/engine';
+import type { FoundFigure, Kind, PromptParts } from '$core/prompt';
+import type { FinishChoice, Understood } from '../contract/answers';
 import { Problem } from './problem';
 import { settings } from './settings';
 
@@ -14,6 +15,21 @@ export interface EngineRequest {
   readonly count: number;
   readonly seed: number;
   readonly sizePx: number;
+  readonly finish?: string | null;
+  readonly kind?: Kind | null;
+  readonly detail?: number | null;
+  readonly flaws?: number;
+  /** Pictures in base64. */
+  readonly references?: readonly { readonly picture: string; readonly closeness: number }[];
+  readonly balance?: number | null;
+  readonly offshootOf?: Recipe | null;
+  readonly drift?: number;
+  readonly enlarge?: Recipe | null;
+  readonly redo?: {
+    readonly picture: string;
+    readonly area: { x: number; y: number; width: number; height: number };
+    readonly recipe: Recipe | null;
+  };
 }
 
 interface EngineRound {
@@ -21,7 +37,15 @@ interface EngineRound {
   readonly revision: number;
   readonly state: 'drawing' | 'done' | 'failed' | 'cancelled';
   readonly progress: number;
-  readonly candidates: readonly { position: number; seed: number; widthPx: number; heightPx: number }[];
+  readonly candidates: readonly {
+    position: number;
+    seed: number;
+    widthPx: number;
+    heightPx: number;
+    recipe?: Recipe | null;
+    sketch?: SketchKept | null;
+  }[];
+  readonly previews?: readonly { position: number; step: number }[];
   readonly figures: readonly FoundFigure[];
   readonly parts: PromptParts;
   readonly credits: number;
@@ -29,7 +53,13 @@ interface EngineRound {
 }
 
 export interface EngineResult {
-  readonly candidates: readonly { position: number; seed: number; file: Uint8Array }[];
+  readonly candidates: readonly {
+    position: number;
+    seed: number;
+    file: Uint8Array;
+    recipe: Recipe | null;
+    sketch: SketchKept | null;
+  }[];
   readonly figures: readonly FoundFigure[];
   readonly parts: PromptParts;
   readonly credits: number;
@@ -106,15 +136,24 @@ export async function drawRound(
   request: EngineRequest,
   onProgress: (done: number) => void,
   signal: AbortSignal,
+  onPreview: (position: number, step: number, png: Buffer) => void = () => {},
 ): Promise<EngineResult> {
   const deadline = AbortSignal.any([signal, AbortSignal.timeout(settings.roundTimeoutMs())]);
   const start = async () =>
     jsonOf<EngineRound>(await ask('/v1/rounds', { method: 'POST', body: JSON.stringify(request) }, deadline));
   let round: EngineRound | undefined;
+  const shown = new Map<number, number>();
   try {
     round = await start();
     for (let restarts = 0; round.state === 'drawing';) {
       onProgress(round.progress);
+      for (const { position, step } of round.previews ?? []) {
+        if (shown.get(position) === step) continue;
+        shown.set(position, step);
+        // A preview that is gone by the time it is asked for is no loss.
+        const { status, body } = await ask(`/v1/rounds/${round.id}/previews/${position}`, { method: 'GET' }, deadline);
+        if (status === 200) onPreview(position, step, body);
+      }
       const answer = await ask(
         `/v1/rounds/${round.id}?after=${round.revision}&waitMs=${LONG_POLL_MS}`,
         { method: 'GET' },
@@ -127,10 +166,10 @@ export async function drawRound(
       throw new EngineError(round.error?.message ?? FAILED, false, round.error?.code ?? 'engine_failed');
     const { id } = round;
     const candidates = await Promise.all(
-      round.candidates.map(async ({ position, seed }) => {
+      round.candidates.map(async ({ position, seed, recipe = null, sketch = null }) => {
         const { status, body } = await ask(`/v1/rounds/${id}/candidates/${position}`, { method: 'GET' }, deadline);
         if (status !== 200) throw new EngineError(FAILED, false, 'engine_failed');
-        return { position, seed, file: body as Uint8Array };
+        return { position, seed, recipe, sketch, file: body as Uint8Array };
       }),
     );
     if (candidates.length !== request.count) throw new EngineError(FAILED, false, 'engine_failed');
@@ -143,6 +182,45 @@ export async function drawRound(
       false,
       'engine_slow',
     );
+  }
+}
+
+/** The finishes that the engine draws in. Throws a 503 Problem when it is away. */
+export async function listFinishes(): Promise<readonly FinishChoice[]> {
+  const now = Date.now();
+  if (finishes && now - finishes.at < FINISHES_KEPT_MS && finishes.engine === settings.engineUrl())
+    return finishes.list;
+  try {
+    // One short try: a page that waits for an engine that is away is worse than one without pictures of finishes.
+    const token = settings.engineToken();
+    const response = await fetch(`${settings.engineUrl()}/v1/about`, {
+      headers: token ? { authorization: `Bearer ${token}` } : {},
+      signal: AbortSignal.timeout(FINISHES_WAIT_MS),
+    });
+    const about = (await response.json()) as { finishes?: unknown };
+    // An engine of somebody else's may list names alone, or none.
+    const list = (Array.isArray(about.finishes) ? about.finishes : []).map((f: FinishChoice | string) =>
+      typeof f === 'string' ? { name: f, about: '' } : f,
+    );
+    finishes = { at: now, engine: settings.engineUrl(), list };
+    return list;
+  } catch {
+    throw new Problem(503, 'engine_away', 'The image engine is not answering; try again when it is back');
+  }
+}
+
+const FINISHES_KEPT_MS = 10 * 60_000;
+const FINISHES_WAIT_MS = 700;
+let finishes: { at: number; engine: string; list: readonly FinishChoice[] } | null = null;
+
+/** The example picture of a finish, as the engine gives it. */
+export async function finishPng(name: string): Promise<Buffer> {
+  try {
+    const { status, body } = await ask(`/v1/finishes/${encodeURIComponent(name)}`, { method: 'GET' });
+    if (status !== 200) throw new Problem(404, 'unknown_finish', 'The image engine has no such finish');
+    return body;
+  } catch (error) {
+    throw engineProblem(error);
   }
 }
 

@@ -6,7 +6,8 @@ import { drawRound } from './engine-client';
 import { watch } from './events';
 import { reencode } from './pictures';
 import { databaseIsGone } from './problem';
-import { failRound, finishRound, orphanedRounds, reportProgress, takeRound } from './rounds';
+import { previews } from './previews';
+import { askedOf, failRound, finishRound, orphanedRounds, reportProgress, takeRound } from './rounds';
 import { settings } from './settings';
 
 type Queue = 'round' | 'delivery';
@@ -49,7 +50,18 @@ async function doRound(id: string): Promise<void> {
   });
   try {
     const { prompt, leaveOut, leeway, ratio, colours, count, seed, sizePx, attempt } = round;
-    const request = { requestId: `${id}-${attempt}`, prompt, leaveOut, leeway, ratio, colours, count, seed, sizePx };
+    const request = {
+      requestId: `${id}-${attempt}`,
+      prompt,
+      leaveOut,
+      leeway,
+      ratio,
+      colours,
+      count,
+      seed,
+      sizePx,
+      ...(await askedOf(round)),
+    };
     const result = await drawRound(
       request,
       (done) => {
@@ -57,11 +69,14 @@ async function doRound(id: string): Promise<void> {
         void say();
       },
       abort.signal,
+      (position, _step, png) => previews.keep(id, position, png),
     );
     const pictures = await Promise.all(
-      result.candidates.map(async ({ position, seed: own, file }) => ({
+      result.candidates.map(async ({ position, seed: own, recipe, sketch, file }) => ({
         position,
         seed: own,
+        recipe,
+        sketch,
         ...(await reencode(file)),
       })),
     );
@@ -71,6 +86,7 @@ async function doRound(id: string): Promise<void> {
   } finally {
     clearInterval(pulse);
     unwatch();
+    previews.drop(id);
   }
 }
 

@@ -42,10 +42,19 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     summary: 'Ask the image engine for candidates that belong to no commission; the work of `odd-quill candidates`',
     body: requests.CandidatesRequest,
     answers: {
-      200: '{candidates: [{file, seed, widthPx, heightPx}], figures: [{word, drawn, via}], credits, ms}; `file` is an address here',
+      200: '{candidates: [{file, seed, widthPx, heightPx, sketch}], figures: [{word, drawn, via}], parts, credits, ms}; `file` is an address here',
       422: 'The prompt cannot be drawn',
       503: 'The image engine is away',
     },
+  },
+  'GET /api/finishes': {
+    summary: 'The finishes that candidates can be drawn in',
+    answers: { 200: '[{name, about}]', 503: 'The image engine is away' },
+  },
+  'GET /api/finishes/{name}': {
+    summary: 'An example of a finish, drawn by the image engine',
+    answers: { 200: 'The PNG', 404: 'No such finish', 503: 'The image engine is away' },
+    gives: 'image/png',
   },
   'POST /api/read': {
     summary: 'How the image engine understands a prompt; nothing is drawn or charged',
@@ -99,6 +108,11 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     query: { name: 'The name of the file' },
     answers: { 201: 'The candidate', 413: 'Too large', 422: 'Not a picture, or a broken one' },
   },
+  'POST /api/commissions/{id}/references': {
+    summary: 'Keep a picture that is to be given with a prompt, without making a candidate of it',
+    body: PICTURE_TYPES,
+    answers: { 201: '{pictureId, widthPx, heightPx}', 413: 'Too large', 422: 'Not a picture, or a broken one' },
+  },
   'GET /api/commissions/{id}/deliveries': { summary: 'Its deliveries, newest first', answers: { 200: 'A list' } },
   'GET /api/commissions/{id}/events': {
     summary: 'What happens to a commission, as server-sent events',
@@ -106,6 +120,11 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     gives: 'text/event-stream',
   },
   'GET /api/rounds/{id}': { summary: 'A round without its candidates', answers: { 200: 'The round' } },
+  'GET /api/rounds/{id}/previews/{position}': {
+    summary: 'A candidate of a running round as it is so far',
+    answers: { 200: 'The PNG', 404: 'Nothing to be seen yet, or finished' },
+    gives: 'image/png',
+  },
   'POST /api/rounds/{id}/cancel': { summary: 'Cancel a round that is not finished', answers: { 200: 'The round' } },
   'POST /api/rounds/{id}/again': {
     summary: 'Try a failed or cancelled round again',

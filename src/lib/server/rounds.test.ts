@@ -195,6 +195,78 @@ describe('a round whose server was killed', () => {
 });
 
 describe('what may be asked', () => {
+  it('grows from a candidate, crosses two, mends an area and enlarges, and says so on the wall', async () => {
+    const finishedRound = async (more: object) => {
+      const id = await ask(more);
+      await until(async () => (await getRound(id)).state === 'done');
+      return id;
+    };
+    const first = await finishedRound({ count: 2 });
+    const [a, b] = (await listCandidates(commissionId)).filter((k) => k.roundId === first);
+    expect(a.hasRecipe).toBe(true);
+
+    const offshoot = await finishedRound({
+      prompt: '',
+      count: 1,
+      way: { kind: 'offshoot', candidateId: a.id, drift: 40 },
+    });
+    expect(engine.last).toMatchObject({ prompt: 'an owl', drift: 40, offshootOf: { version: 1 } });
+    expect((await getRound(offshoot)).way).toEqual({ kind: 'offshoot', from: '1.1', candidateId: a.id, drift: 40 });
+
+    const crossing = await finishedRound({
+      prompt: '',
+      count: 1,
+      way: { kind: 'crossing', candidateIds: [a.id, b.id], balance: 30 },
+    });
+    expect(engine.last).toMatchObject({ balance: 30 });
+    expect((engine.last.references as unknown[]).length).toBe(2);
+    expect((await getRound(crossing)).way).toEqual({ kind: 'crossing', from: '1.1', with: '1.2', balance: 30 });
+
+    const redo = await finishedRound({
+      prompt: 'a star',
+      count: 4,
+      way: { kind: 'redo', candidateId: b.id, area: { x: 0, y: 0, width: 0.5, height: 0.5 } },
+    });
+    expect(engine.last).toMatchObject({ count: 1, redo: { area: { width: 0.5 } } });
+    expect((await getRound(redo)).way).toMatchObject({ kind: 'redo', from: '1.2' });
+
+    const large = await finishedRound({ prompt: '', way: { kind: 'enlarge', candidateId: a.id, factor: 4 } });
+    expect(engine.last).toMatchObject({ count: 1, sizePx: 512, enlarge: { version: 1 } });
+    expect((await getRound(large)).way).toMatchObject({ kind: 'enlarge', factor: 4 });
+  });
+
+  it('gives its references along, and keeps them', async () => {
+    const first = await ask({ count: 1 });
+    await until(async () => (await getRound(first)).state === 'done');
+    const [{ pictureId }] = (await listCandidates(commissionId)).filter((k) => k.roundId === first);
+    const id = await ask({ count: 1, finish: 'woodcut', detail: 75, references: [{ pictureId, closeness: 80 }] });
+    await until(async () => (await getRound(id)).state === 'done');
+    expect(engine.last).toMatchObject({ finish: 'woodcut', detail: 75, references: [{ closeness: 80 }] });
+    expect(await getRound(id)).toMatchObject({
+      finish: 'woodcut',
+      detail: 75,
+      references: [{ pictureId, closeness: 80 }],
+    });
+  });
+
+  it('refuses to grow from a candidate of another commission, and to enlarge what was brought in', async () => {
+    const first = await ask({ count: 1 });
+    await until(async () => (await getRound(first)).state === 'done');
+    const [own] = (await listCandidates(commissionId)).filter((k) => k.roundId === first);
+    await sql('update candidate set recipe = null where id = $1', [own.id]);
+    await expect(ask({ prompt: '', way: { kind: 'enlarge', candidateId: own.id, factor: 2 } })).rejects.toThrow(
+      /brought in/,
+    );
+    // What has no recipe is followed as a reference instead.
+    const grown = await ask({ prompt: '', count: 1, way: { kind: 'offshoot', candidateId: own.id, drift: 30 } });
+    await until(async () => (await getRound(grown)).state === 'done');
+    expect(engine.last).toMatchObject({ references: [{ closeness: 70 }] });
+    commissionId = (await startCommission(v.parse(CommissionStart, { name: 'Another', allowance: 10 }))).id;
+    await expect(ask({ prompt: '', way: { kind: 'offshoot', candidateId: own.id } })).rejects.toThrow(
+      /no such candidate/,
+    );
+  });
+
   it('is checked before anything is charged', () => {
     const refused = (more: object) =>
       v.safeParse(RoundStart, { requestKey: 'check-check', prompt: 'owl', ...more }).issues?.[0].message;

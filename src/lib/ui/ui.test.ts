@@ -3,7 +3,7 @@ import type { Candidate, Round, Wall } from '$lib/contract/answers';
 import { api, ApiError } from './api';
 import { keyLabel } from './keys.svelte';
 import { fitView, pointUnder, ZOOM_LEAST, ZOOM_MOST, zoomAbout } from './sheet/view';
-import { draftFrom, keepDraft, keptDraft } from './wall/draft';
+import { canAsk, crossingOf, draftFrom, keepDraft, keptDraft, offshootOf, requestOf } from './wall/draft';
 import { stripsOf } from './wall/strips';
 
 // Runes are compiled away in the application; here plain values do.
@@ -80,6 +80,11 @@ describe('a draft', () => {
       colours: 2,
       count: 6,
       seed: 9,
+      finish: 'woodcut',
+      kind: null,
+      detail: 50,
+      references: [{ pictureId: 'a', closeness: 80, candidateId: null }],
+      way: { kind: 'prompt' },
     } as unknown as Round;
     expect(draftFrom(round)).toEqual({
       prompt: 'owl',
@@ -88,7 +93,30 @@ describe('a draft', () => {
       ratio: '3:2',
       colours: 2,
       count: 6,
+      finish: 'woodcut',
+      kind: null,
+      detail: 50,
+      references: [{ pictureId: 'a', closeness: 80 }],
+      way: null,
     });
+    // What a round grew from stays with that round.
+    expect(
+      draftFrom({ ...round, way: { kind: 'offshoot', from: '1.1', candidateId: 'c', drift: 5 } }).references,
+    ).toEqual([]);
+  });
+
+  it('grows from a candidate, or crosses two, and can be sent without words', () => {
+    const candidate = (id: string, label: string) => ({ id, label, pictureId: `p${id}` }) as unknown as Candidate;
+    const grown = offshootOf(draftFrom(null), candidate('a', '1.1'), null);
+    expect(requestOf(grown)).toMatchObject({ way: { kind: 'offshoot', candidateId: 'a', drift: 25 } });
+    expect(canAsk(grown)).toBe(true);
+    const crossed = crossingOf(draftFrom(null), candidate('a', '1.1'), candidate('b', '1.2'));
+    expect(requestOf(crossed)).toMatchObject({
+      prompt: '',
+      way: { kind: 'crossing', candidateIds: ['a', 'b'], balance: 50 },
+    });
+    expect(canAsk(draftFrom(null))).toBe(false);
+    expect(canAsk({ ...draftFrom(null), references: [{ pictureId: 'p', closeness: 50 }] })).toBe(true);
   });
 
   it('is there again, each for its commission', () => {

@@ -48,6 +48,8 @@ export function watchCommission(id: string, onChange: () => void): () => void {
   }
 
   function close(): void {
+    // Whatever happens from here on is missed, also when the first stream had not said a word yet.
+    if (source) opened = true;
     source?.close();
     source = null;
   }

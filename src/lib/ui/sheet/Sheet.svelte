@@ -14,8 +14,10 @@
     /** Stands in the line under the sheet, after the zoom. */
     foot?: Snippet;
     onpick?: (point: [number, number]) => void;
+    /** While given, a drag marks a box of the work, in its pixels, instead of moving the sheet; told as it grows. */
+    onmark?: (box: { x: number; y: number; width: number; height: number }) => void;
   }
-  const { width, height, label, ground, layers, foot, onpick }: Props = $props();
+  const { width, height, label, ground, layers, foot, onpick, onmark }: Props = $props();
 
   let element = $state<HTMLDivElement>();
   const size = $state({ width: 0, height: 0 });
@@ -52,12 +54,12 @@
     zoomBy(Math.exp(-event.deltaY * (event.deltaMode ? 0.05 : 0.0018)), at(event));
   }
 
-  let drag = $state<{ x: number; y: number; moved: boolean } | null>(null);
+  let drag = $state<{ x: number; y: number; moved: boolean; from: [number, number] | null } | null>(null);
 
   function down(event: PointerEvent): void {
     if (event.button > 1) return;
     const [x, y] = at(event);
-    drag = { x, y, moved: false };
+    drag = { x, y, moved: false, from: onmark && event.button === 0 && !event.altKey ? pointUnder(view, x, y) : null };
     element!.setPointerCapture(event.pointerId);
   }
 
@@ -66,8 +68,17 @@
     const [x, y] = at(event);
     const moved = drag.moved || Math.hypot(x - drag.x, y - drag.y) > 3;
     if (!moved) return;
-    panBy(x - drag.x, y - drag.y);
-    drag = { x, y, moved };
+    if (drag.from && onmark) mark(drag.from, pointUnder(view, x, y));
+    else panBy(x - drag.x, y - drag.y);
+    drag = { x, y, moved, from: drag.from };
+  }
+
+  /** A box between two points, kept within the work. */
+  function mark([ax, ay]: [number, number], [bx, by]: [number, number]): void {
+    const within = (v: number, most: number) => Math.max(0, Math.min(most, v));
+    const [x0, x1] = [within(Math.min(ax, bx), width), within(Math.max(ax, bx), width)];
+    const [y0, y1] = [within(Math.min(ay, by), height), within(Math.max(ay, by), height)];
+    onmark?.({ x: x0, y: y0, width: x1 - x0, height: y1 - y0 });
   }
 
   function up(event: PointerEvent): void {
@@ -88,11 +99,13 @@
     bind:this={element}
     bind:clientWidth={size.width}
     bind:clientHeight={size.height}
-    class="relative min-h-0 flex-1 touch-none overflow-hidden {drag?.moved
-      ? 'cursor-grabbing'
-      : onpick
-        ? 'cursor-default'
-        : 'cursor-grab'}"
+    class="relative min-h-0 flex-1 touch-none overflow-hidden {onmark
+      ? 'cursor-crosshair'
+      : drag?.moved
+        ? 'cursor-grabbing'
+        : onpick
+          ? 'cursor-default'
+          : 'cursor-grab'}"
     role="application"
     aria-label={label}
     data-zoom={view.zoom.toFixed(4)}

@@ -8,8 +8,9 @@
     onpick: () => void;
     onopen: () => void;
     ondecide: (decision: DecisionState) => void;
+    ongrow: () => void;
   }
-  const { candidate, selected, onpick, onopen, ondecide }: Props = $props();
+  const { candidate, selected, onpick, onopen, ondecide, ongrow }: Props = $props();
 
   const HEIGHT = { kept: 250, undecided: 188, aside: 120 } as const;
   const SLIVER_PX = 40;
@@ -44,7 +45,9 @@
   </button>
   <span
     class="pointer-events-none absolute bottom-0 left-0 max-w-full truncate bg-white/85 px-1.5 py-0.5 text-[11px] text-neutral-600"
-    >{sliver ? 'aside' : words ? `${words} · ${candidate.label}` : candidate.label}</span
+    >{sliver
+      ? 'aside'
+      : `${words ? `${words} · ` : ''}${candidate.label}${candidate.sketch ? ` · ${Math.round(candidate.sketch.kept * 100)}% of the sketch` : ''}`}</span
   >
   {#if !sliver}
     <span
@@ -60,6 +63,11 @@
           >{candidate.decision === 'aside' ? 'Bring back' : 'Set aside'}</button
         >
       {/if}
+      <button
+        class="button min-h-6! px-2! py-0! text-[12px]"
+        onclick={ongrow}
+        aria-label="Offshoots of {candidate.label}">Offshoots</button
+      >
       <button class="button min-h-6! px-2! py-0! text-[12px]" onclick={onopen}>Open</button>
     </span>
   {/if}

@@ -7,11 +7,24 @@
     prompt = $bindable(),
     leaveOut,
     onfiles,
-  }: { prompt: string; leaveOut: string; onfiles: (files: FileList) => void } = $props();
+    ongiven,
+    onunderstood,
+  }: {
+    prompt: string;
+    leaveOut: string;
+    /** Pictures for the wall. */
+    onfiles: (files: FileList) => void;
+    /** Pictures to go with the prompt. */
+    ongiven: (files: Iterable<File>) => void;
+    onunderstood: (understood: Understood | null) => void;
+  } = $props();
 
   const READ_AFTER_MS = 180;
   let understood = $state.raw<Understood | null>(null);
   let chooser = $state<HTMLInputElement>();
+  let giver = $state<HTMLInputElement>();
+  let over = $state(false);
+  $effect(() => onunderstood(understood));
 
   // The engine says what it understands while one writes; only the newest answer counts, and silence is no error here.
   $effect(() => {
@@ -37,7 +50,27 @@
   });
 </script>
 
-<div class="border-b border-line bg-panel px-4 pt-3 pb-2">
+<div
+  class="border-b border-line bg-panel px-4 pt-3 pb-2 {over ? 'outline-3 -outline-offset-3 outline-active' : ''}"
+  role="group"
+  aria-label="Prompt; pictures dropped here are given with it"
+  ondragover={(e) => {
+    if (!e.dataTransfer?.types.includes('Files')) return;
+    e.preventDefault();
+    e.stopPropagation();
+    over = true;
+  }}
+  ondragleave={(e) => {
+    if (!e.currentTarget.contains(e.relatedTarget as Node)) over = false;
+  }}
+  ondrop={(e) => {
+    if (!e.dataTransfer?.files.length) return;
+    e.preventDefault();
+    e.stopPropagation();
+    over = false;
+    ongiven(e.dataTransfer.files);
+  }}
+>
   <label for="prompt" class="sr-only">Prompt</label>
   <textarea
     id="prompt"
@@ -68,6 +101,24 @@
         e.currentTarget.value = '';
       }}
     />
+    <input
+      bind:this={giver}
+      type="file"
+      accept="image/png,image/jpeg,image/webp"
+      multiple
+      class="hidden"
+      aria-label="Pictures to give with the prompt"
+      onchange={(e) => {
+        const { files } = e.currentTarget;
+        if (files?.length) ongiven(files);
+        e.currentTarget.value = '';
+      }}
+    />
+    <button
+      class="quiet whitespace-nowrap"
+      onclick={() => giver!.click()}
+      title="A sketch or picture for the engine to follow; or drop it on the prompt">Give a reference</button
+    >
     <button
       class="quiet whitespace-nowrap"
       onclick={() => chooser!.click()}

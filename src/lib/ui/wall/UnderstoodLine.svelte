@@ -15,9 +15,12 @@
 
 <ul class="flex flex-wrap gap-x-3.5 gap-y-0.5" aria-label="Understood">
   {#each parts.figures as figure, i (figure.word)}
-    {@render part(i ? (figure.relation ?? 'with') : 'figure', figure.word)}
+    {@render part(
+      i ? (figure.relation ?? 'with') : 'figure',
+      figure.count > 1 ? `${figure.count} × ${figure.word}` : figure.word,
+    )}
   {:else}
-    <li class="text-danger">no figure yet: name a thing to draw</li>
+    {#if !parts.lettering.length}<li class="text-danger">no figure yet: name a thing to draw</li>{/if}
   {/each}
   {#if parts.kind}{@render part('kind', parts.kind)}{/if}
   {#if parts.role}{@render part('role', parts.role)}{/if}
@@ -36,6 +39,14 @@
       {#if parts.colourCount && parts.colourCount !== parts.colours.length}{parts.colourCount}{/if}
     </li>
   {/if}
+  {#if parts.gradient}{@render part('gradient', `${parts.gradient[0].word} to ${parts.gradient[1].word}`)}{/if}
+  {#if parts.mood}{@render part('mood', parts.mood)}{/if}
+  {#if parts.shape}{@render part('shape', parts.shape)}{/if}
+  {#if parts.rows || parts.columns}{@render part(
+      'sheet',
+      [parts.rows && `${parts.rows} rows`, parts.columns && `${parts.columns} columns`].filter(Boolean).join(', '),
+    )}{/if}
+  {#if parts.noShading}{@render part('shading', 'none')}{/if}
   {#if parts.ground}{@render part('ground', parts.ground.word)}{/if}
   {#if parts.leaveOut.length}{@render part('leave out', parts.leaveOut.join(', '))}{/if}
   {#if parts.lettering.length}{@render part('lettering', parts.lettering.join(', '))}{/if}
@@ -43,6 +54,9 @@
     <li class="whitespace-nowrap text-danger">
       {figure.via === 'none' ? `“${figure.word}” has no drawing` : `“${figure.word}” drawn as ${figure.drawn}`}
     </li>
+  {/each}
+  {#each parts.settled as one, i (i)}
+    <li class="text-danger">“{one.kept}” won over “{one.dropped}”</li>
   {/each}
   {#if parts.notUnderstood.length}
     <li class="text-danger">not understood: {parts.notUnderstood.slice(0, 6).join(', ')}</li>

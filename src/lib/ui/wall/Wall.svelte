@@ -12,11 +12,12 @@
     onpick: (candidate: Candidate) => void;
     onopen: (candidate: Candidate) => void;
     ondecide: (candidate: Candidate, decision: DecisionState) => void;
+    ongrow: (candidate: Candidate) => void;
     onreuse: (round: Round) => void;
     oncancel: (round: Round) => void;
     onagain: (round: Round) => void;
   }
-  const { strips, selected, onpick, onopen, ondecide, onreuse, oncancel, onagain }: Props = $props();
+  const { strips, selected, onpick, onopen, ondecide, ongrow, onreuse, oncancel, onagain }: Props = $props();
   const running = (round: Round) => round.state === 'waiting' || round.state === 'drawing';
 </script>
 
@@ -42,8 +43,35 @@
                 {/if}{i >= 0 ? ' ' : ''}
               {/each}
             {/if}
+            {#if round.way.kind === 'offshoot'}
+              <span class="text-muted">offshoots of {round.way.from}, drift {round.way.drift}</span>
+            {:else if round.way.kind === 'crossing'}
+              <span class="text-muted"
+                >crossing of {round.way.from} and {round.way.with}, balance {round.way.balance}</span
+              >
+            {:else if round.way.kind === 'redo'}
+              <span class="text-muted">one area of {round.way.from} again</span>
+            {:else if round.way.kind === 'enlarge'}
+              <span class="text-muted">{round.way.from} enlarged {round.way.factor} times</span>
+            {/if}
+            {#if round.finish}<span class="text-muted">in {round.finish}</span>{/if}
             {#if round.leaveOut}<span class="text-muted">without {round.leaveOut}</span>{/if}
           </h2>
+          {#if round.way.kind === 'prompt'}
+            {#each round.references as reference (reference.pictureId)}
+              <span
+                class="flex items-center gap-1 self-center text-muted"
+                title="Reference, closeness {reference.closeness}"
+              >
+                <img
+                  src="/api/pictures/{reference.pictureId}"
+                  alt="Reference"
+                  class="h-6 w-6 bg-white object-contain"
+                />
+                {reference.closeness}
+              </span>
+            {/each}
+          {/if}
           <button
             class="quiet whitespace-nowrap"
             onclick={() => onreuse(round)}
@@ -58,7 +86,17 @@
         {@const done = progress.of(round.id, round.progress)}
         <div class="flex items-end gap-2.5" aria-busy="true" data-running>
           {#each { length: round.count }, i (i)}
-            <div class="flex aspect-square max-w-[236px] min-w-0 flex-1 items-end bg-panel/60">
+            <div class="relative flex aspect-square max-w-[236px] min-w-0 flex-1 items-end bg-panel/60">
+              {#if done >= 0.25}
+                {#key Math.floor(done * 12)}
+                  <img
+                    src="/api/rounds/{round.id}/previews/{i}?at={Math.floor(done * 12)}"
+                    alt=""
+                    class="absolute inset-0 h-full w-full object-contain opacity-80"
+                    onerror={(e) => (e.currentTarget as HTMLImageElement).remove()}
+                  />
+                {/key}
+              {/if}
               <div class="h-1 w-full bg-line">
                 <div class="h-1 bg-active transition-[width]" style="width: {done * 100}%"></div>
               </div>
@@ -87,6 +125,7 @@
               onpick={() => onpick(candidate)}
               onopen={() => onopen(candidate)}
               ondecide={(decision) => ondecide(candidate, decision)}
+              ongrow={() => ongrow(candidate)}
             />
           {/each}
         </div>

@@ -4,6 +4,18 @@ import { notices } from '../notices.svelte';
 
 const LIMIT_MB = 40;
 
+/** Keeps a file as a picture to be given with a prompt; null when it cannot be taken, which is told. */
+export async function keepReference(commissionId: string, file: File): Promise<string | null> {
+  try {
+    if (file.size > LIMIT_MB * 1024 * 1024)
+      throw new Error(`The file is larger than ${LIMIT_MB} MB: give a smaller one; nothing else was changed`);
+    return (await api<{ pictureId: string }>('POST', `/api/commissions/${commissionId}/references`, file)).pictureId;
+  } catch (error) {
+    notices.fail(new Error(`${file.name}: ${(error as Error).message}`));
+    return null;
+  }
+}
+
 /** Brings files in one after the other; what cannot be taken is told, and the rest goes on. */
 export async function bringInFiles(commissionId: string, files: Iterable<File>): Promise<Candidate[]> {
   const made: Candidate[] = [];

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { goto, invalidate } from '$app/navigation';
-  import { COUNT_LIMIT, creditsFor } from '$core/engine';
-  import type { Candidate, DecisionState, Round } from '$lib/contract/answers';
+  import { COUNT_LIMIT, creditsFor, REFERENCE_LIMIT } from '$core/credit';
+  import { KINDS } from '$core/prompt';
+  import type { Candidate, DecisionState, Round, Understood } from '$lib/contract/answers';
   import { api, requestKey } from '$lib/ui/api';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
@@ -9,8 +10,20 @@
   import Frame from '$lib/ui/shell/Frame.svelte';
   import Figure from '$lib/ui/slip/Figure.svelte';
   import Row from '$lib/ui/slip/Row.svelte';
-  import { bringInFiles } from '$lib/ui/wall/bring-in';
-  import { draftFrom, keptDraft, keepDraft, type RoundDraft } from '$lib/ui/wall/draft';
+  import { bringInFiles, keepReference } from '$lib/ui/wall/bring-in';
+  import {
+    canAsk,
+    crossingOf,
+    draftFrom,
+    keepDraft,
+    keptDraft,
+    offshootOf,
+    RATIOS,
+    requestOf,
+    type RoundDraft,
+  } from '$lib/ui/wall/draft';
+  import FinishPicker from '$lib/ui/wall/FinishPicker.svelte';
+  import GivenPictures from '$lib/ui/wall/GivenPictures.svelte';
   import PromptBox from '$lib/ui/wall/PromptBox.svelte';
   import { stripsOf } from '$lib/ui/wall/strips';
   import Wall from '$lib/ui/wall/Wall.svelte';
@@ -25,6 +38,9 @@
   let busy = $state(false);
   let dropping = $state(false);
   let picked = $state<string | null>(null);
+  let understood = $state.raw<Understood | null>(null);
+  /** A candidate that waits for the one it is to be crossed with. */
+  let crossing = $state<Candidate | null>(null);
   const selected = $derived(
     candidates.find((c) => c.id === picked) ?? candidates.find((c) => c.decision === 'kept') ?? candidates[0] ?? null,
   );
@@ -50,7 +66,7 @@
     try {
       await api<Round>('POST', `/api/commissions/${commission.id}/rounds`, {
         requestKey: requestKey(),
-        ...$state.snapshot(draft),
+        ...requestOf($state.snapshot(draft) as RoundDraft),
       });
       await refresh();
       document.getElementById('wall')?.scrollTo({ top: 0, behavior: 'smooth' });
@@ -88,6 +104,38 @@
     await refresh();
   }
 
+  async function give(files: Iterable<File>): Promise<void> {
+    for (const file of files) {
+      if (draft.references.length >= REFERENCE_LIMIT) {
+        notices.fail(new Error(`At most ${REFERENCE_LIMIT} references go with a prompt: remove one first`));
+        return;
+      }
+      const pictureId = await keepReference(commission.id, file);
+      if (pictureId) giveCandidate({ pictureId });
+    }
+  }
+
+  function giveCandidate({ pictureId }: { pictureId: string }): void {
+    if (draft.references.some((r) => r.pictureId === pictureId) || draft.references.length >= REFERENCE_LIMIT) return;
+    draft.way = null;
+    draft.references = [...draft.references, { pictureId, closeness: 70 }];
+  }
+
+  function grow(candidate: Candidate): void {
+    const round = data.wall.rounds.find((r) => r.id === candidate.roundId) ?? null;
+    draft = offshootOf(draft, candidate, round);
+    document.getElementById('prompt')?.focus();
+  }
+
+  /** Picks a candidate, or crosses with it the one that waits. */
+  function pick(candidate: Candidate): void {
+    if (crossing && crossing.id !== candidate.id) {
+      draft = crossingOf(draft, crossing, candidate);
+      crossing = null;
+    }
+    picked = candidate.id;
+  }
+
   function pasted(event: ClipboardEvent): void {
     const files = [...(event.clipboardData?.files ?? [])];
     if (!files.length) return;
@@ -123,6 +171,9 @@
       { press: 'ArrowDown', label: 'Strip below', run: () => moveStrip(1) },
       { press: 'k', label: 'Keep it, or take that back', run: () => selected && void decide(selected, 'kept') },
       { press: 'a', label: 'Set it aside, or bring it back', run: () => selected && void decide(selected, 'aside') },
+      { press: 'g', label: 'Offshoots of it', run: () => selected && grow(selected) },
+      { press: 'x', label: 'Cross it with another', run: () => (crossing = crossing ? null : selected) },
+      { press: 'Escape', label: 'Do not cross', run: () => (crossing = null) },
       { press: 'o', label: 'Open it on the sheet', run: () => selected && void open(selected) },
       { press: 'p', label: 'Write the prompt', run: () => document.getElementById('prompt')?.focus() },
       { press: 'Mod+Enter', label: 'Ask for candidates', run: () => void ask() },
@@ -150,11 +201,24 @@
         void bringIn(e.dataTransfer?.files ?? []);
       }}
     >
-      <PromptBox bind:prompt={draft.prompt} leaveOut={draft.leaveOut} onfiles={(files) => void bringIn(files)} />
+      <PromptBox
+        bind:prompt={draft.prompt}
+        leaveOut={draft.leaveOut}
+        onfiles={(files) => void bringIn(files)}
+        ongiven={(files) => void give(files)}
+        onunderstood={(u) => (understood = u)}
+      />
+      {#if crossing}
+        <p class="flex items-center gap-3 border-b border-line bg-active px-4 py-1.5 text-on-active" role="status">
+          <span class="flex-1">Choose the candidate to cross {crossing.label} with.</span>
+          <button class="underline" onclick={() => (crossing = null)}>Do not cross</button>
+        </p>
+      {/if}
       <Wall
         {strips}
         {selected}
-        onpick={(c) => (picked = c.id)}
+        onpick={pick}
+        ongrow={grow}
         onopen={(c) => void open(c)}
         ondecide={(c, d) => void decide(c, d)}
         onreuse={(r) => {
@@ -167,6 +231,26 @@
     </div>
   {/snippet}
   {#snippet slip()}
+    <GivenPictures bind:draft />
+    <FinishPicker bind:value={draft.finish} finishes={data.finishes} asked={understood?.parts.finish ?? null} />
+    <Row label="Kind of mark" for="kind">
+      <select id="kind" class="field w-[172px]" bind:value={draft.kind}>
+        <option value={null}
+          >{understood?.parts.kind ? `${understood.parts.kind}, as asked` : 'as the prompt says'}</option
+        >
+        {#each KINDS as kind (kind)}<option value={kind}>{kind}</option>{/each}
+      </select>
+    </Row>
+    <Row label="Detail" for="detail">
+      <select id="detail" class="field w-[172px]" bind:value={draft.detail}>
+        <option value={null}>as the prompt says</option>
+        <option value={5}>minimal</option>
+        <option value={25}>few details</option>
+        <option value={50}>some details</option>
+        <option value={75}>many details</option>
+        <option value={100}>detailed</option>
+      </select>
+    </Row>
     <Figure
       label="Leeway"
       bind:value={draft.leeway}
@@ -174,34 +258,37 @@
       max={100}
       hint="0 keeps to the prompt, 100 departs from it"
     />
-    <Row label="Candidates" for="count">
-      <select id="count" class="field" bind:value={draft.count}>
-        {#each { length: COUNT_LIMIT }, i (i)}<option value={i + 1}>{i + 1}</option>{/each}
-      </select>
-    </Row>
-    <Row label="Ratio" for="ratio">
-      <select id="ratio" class="field" bind:value={draft.ratio}>
-        {#each ['1:1', '3:2', '2:3', '4:3', '16:9', '9:16'] as ratio (ratio)}<option value={ratio}
-            >{ratio.replace(':', ' : ')}</option
-          >{/each}
-      </select>
-    </Row>
-    <Row label="Colours" for="colours">
-      <select id="colours" class="field" bind:value={draft.colours}>
-        <option value={null}>as the prompt says</option>
-        {#each [1, 2, 3, 4, 5, 6] as n (n)}<option value={n}>{n} + ground</option>{/each}
-      </select>
-    </Row>
+    <div class="mb-3 grid grid-cols-[76px_76px_1fr] gap-2">
+      <label class="block">
+        Candidates
+        <select id="count" class="field mt-0.5 w-full" bind:value={draft.count}>
+          {#each { length: COUNT_LIMIT }, i (i)}<option value={i + 1}>{i + 1}</option>{/each}
+        </select>
+      </label>
+      <label class="block">
+        Ratio
+        <select id="ratio" class="field mt-0.5 w-full" bind:value={draft.ratio}>
+          {#each RATIOS as ratio (ratio)}<option value={ratio}>{ratio.replace(':', ' : ')}</option>{/each}
+        </select>
+      </label>
+      <label class="block min-w-0">
+        Colours
+        <select id="colours" class="field mt-0.5 w-full" bind:value={draft.colours}>
+          <option value={null}>as it says</option>
+          {#each [1, 2, 3, 4, 5, 6] as n (n)}<option value={n}>{n} + ground</option>{/each}
+        </select>
+      </label>
+    </div>
     <label for="leave-out">Leave out</label>
     <textarea
       id="leave-out"
-      class="field mt-1 mb-4 h-14 w-full resize-none"
+      class="field mt-1 mb-3 h-11 w-full resize-none"
       maxlength="500"
       bind:value={draft.leaveOut}
       placeholder="stars, text"></textarea>
 
     {#if selected}
-      <h2 class="mb-2 border-t border-line pt-3 text-[14px]">Candidate {selected.label}</h2>
+      <h2 class="mb-1 border-t border-line pt-3 text-[14px]">Candidate {selected.label}</h2>
       <p class="mb-2 text-muted">
         {selected.widthPx} × {selected.heightPx} px{#if selected.decision !== 'undecided'}, {selected.decision ===
           'kept'
@@ -218,20 +305,23 @@
         <a class="button flex items-center" href="/commissions/{commission.id}/candidates/{selected.id}/trace"
           >Trace it</a
         >
+        <button class="button" onclick={() => grow(selected)}>Offshoots</button>
+        <button class="button" aria-pressed={crossing?.id === selected.id} onclick={() => (crossing = selected)}
+          >Cross with another</button
+        >
+        <button class="button" onclick={() => giveCandidate(selected)}>Give as reference</button>
       </div>
     {/if}
   {/snippet}
   {#snippet next()}
-    <button class="next-step" disabled={busy || !draft.prompt.trim()} onclick={ask}
+    <button class="next-step" disabled={busy || !canAsk(draft)} onclick={ask}
       >Ask for {['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'][draft.count - 1]} · {cost}
       {cost === 1 ? 'credit' : 'credits'}</button
     >
     {#if cost > left}<p class="mt-2 text-[12px] text-danger">
         {Math.max(0, left)} credits are left of the allowance.
       </p>{/if}
-    <p class="mt-2 text-[12px] text-muted">
-      The image engine here is a stand-in that draws from a small stock of figures.
-    </p>
+    <p class="mt-2 text-[12px] text-muted">The image engine here is a stand-in that draws from a stock of figures.</p>
   {/snippet}
   {#snippet proofs()}
     <Proofs {source} grounds={commission.grounds} of={selected ? `candidate ${selected.label}` : 'a candidate'} />

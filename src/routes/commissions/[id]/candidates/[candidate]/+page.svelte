@@ -1,13 +1,17 @@
 <script lang="ts">
   import { goto, invalidate } from '$app/navigation';
-  import type { DecisionState } from '$lib/contract/answers';
-  import { api } from '$lib/ui/api';
+  import { creditsFor, SIZE_MOST_PX } from '$core/credit';
+  import type { DecisionState, Round } from '$lib/contract/answers';
+  import { api, requestKey } from '$lib/ui/api';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
+  import MarkedBox from '$lib/ui/sheet/MarkedBox.svelte';
   import PictureLayer from '$lib/ui/sheet/PictureLayer.svelte';
+  import SketchLayer from '$lib/ui/sheet/SketchLayer.svelte';
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
+  import Figure from '$lib/ui/slip/Figure.svelte';
 
   const { data } = $props();
   const candidate = $derived(data.candidate);
@@ -26,13 +30,68 @@
     }
   }
 
+  /** The area to make again, in pixels of the candidate, while one is being marked. */
+  let marking = $state(false);
+  let box = $state<{ x: number; y: number; width: number; height: number } | null>(null);
+  let words = $state('');
+  let sketchShown = $state(55);
+  let busy = $state(false);
+  const longPx = $derived(Math.max(candidate.widthPx, candidate.heightPx));
+  const ready = $derived(box !== null && box.width >= 12 && box.height >= 12);
+  const way = $derived(data.round?.way ?? null);
+
+  /** Starts a round from this candidate, and goes where it will hang. */
+  async function ask(body: Record<string, unknown>): Promise<void> {
+    if (busy) return;
+    busy = true;
+    try {
+      await api<Round>('POST', `/api/commissions/${data.commission.id}/rounds`, {
+        requestKey: requestKey(),
+        prompt: '',
+        ...body,
+      });
+      await goto(base);
+    } catch (error) {
+      notices.fail(error);
+    } finally {
+      busy = false;
+    }
+  }
+
+  const redo = () =>
+    box &&
+    ask({
+      prompt: words,
+      way: {
+        kind: 'redo',
+        candidateId: candidate.id,
+        area: {
+          x: box.x / candidate.widthPx,
+          y: box.y / candidate.heightPx,
+          width: box.width / candidate.widthPx,
+          height: box.height / candidate.heightPx,
+        },
+      },
+    });
+
+  function startMarking(): void {
+    marking = true;
+    box ??= {
+      x: candidate.widthPx * 0.3,
+      y: candidate.heightPx * 0.3,
+      width: candidate.widthPx * 0.4,
+      height: candidate.heightPx * 0.4,
+    };
+  }
+
   const trace = () => goto(`${base}/candidates/${candidate.id}/trace`);
   $effect(() =>
     keys.add([
       { press: 'k', label: 'Keep it, or take that back', run: () => void decide('kept') },
       { press: 'a', label: 'Set it aside, or bring it back', run: () => void decide('aside') },
       { press: 'Mod+Enter', label: 'Trace this candidate', run: () => void trace() },
-      { press: 'Escape', label: 'Back to the wall', run: () => void goto(base) },
+      { press: 'r', label: 'Mark an area to redo', run: () => (marking ? (marking = false) : startMarking()) },
+      { press: 'Escape', label: 'Back to the wall', run: () => void (marking ? (marking = false) : goto(base)) },
     ]),
   );
 </script>
@@ -40,7 +99,13 @@
 <Frame slipTitle="Candidate {candidate.label}">
   {#snippet sheet()}
     {#key candidate.id}
-      <Sheet width={candidate.widthPx} height={candidate.heightPx} label="Candidate {candidate.label}" ground={null}>
+      <Sheet
+        width={candidate.widthPx}
+        height={candidate.heightPx}
+        label="Candidate {candidate.label}"
+        ground={null}
+        onmark={marking ? (b) => (box = b) : undefined}
+      >
         {#snippet layers(view)}
           <PictureLayer
             {href}
@@ -49,6 +114,16 @@
             {view}
             alt="Candidate {candidate.label}"
           />
+          {#if candidate.sketch}
+            <SketchLayer
+              sketch={candidate.sketch}
+              width={candidate.widthPx}
+              height={candidate.heightPx}
+              {view}
+              opacity={sketchShown / 100}
+            />
+          {/if}
+          {#if marking && box}<MarkedBox bind:box width={candidate.widthPx} height={candidate.heightPx} {view} />{/if}
         {/snippet}
       </Sheet>
     {/key}
@@ -63,6 +138,53 @@
       >
       <a class="button flex items-center" href={base}>Back to the wall</a>
     </div>
+    {#if candidate.sketch}
+      <section class="mb-3 border-t border-line pt-3" aria-label="Sketch">
+        <p class="mb-2 flex items-baseline gap-2">
+          <strong class="text-[20px] font-semibold">{Math.round(candidate.sketch.kept * 100)}%</strong>
+          <span class="text-muted">of the sketch's figure is left</span>
+        </p>
+        <Figure label="Sketch over it" bind:value={sketchShown} min={0} max={100} unit="%" />
+      </section>
+    {/if}
+
+    <section class="mb-3 border-t border-line pt-3" aria-label="Redo an area">
+      {#if marking}
+        <h2 class="mb-1 text-[14px]">Redo this area</h2>
+        <p class="mb-2 text-muted">
+          Drag a box on the sheet{#if box}: {Math.round(box.width)} × {Math.round(box.height)} px{/if}. Only what lies
+          in it changes.
+        </p>
+        <label for="redo-words" class="sr-only">What is to be there</label>
+        <textarea
+          id="redo-words"
+          class="field mb-2 h-14 w-full resize-none"
+          maxlength="500"
+          bind:value={words}
+          placeholder="what is to be there, such as a lantern; empty for the same again"></textarea>
+        <div class="flex gap-2">
+          <button class="button" disabled={busy || !ready} onclick={redo}
+            >Redo it · {creditsFor(1, longPx)} credit</button
+          >
+          <button class="button" onclick={() => (marking = false)}>Leave it</button>
+        </div>
+      {:else}
+        <div class="flex flex-wrap gap-2">
+          <button class="button" onclick={startMarking}>Redo an area</button>
+          {#each [2, 4] as factor (factor)}
+            {#if candidate.hasRecipe && longPx * factor <= SIZE_MOST_PX}
+              <button
+                class="button"
+                disabled={busy}
+                onclick={() => ask({ way: { kind: 'enlarge', candidateId: candidate.id, factor } })}
+                >Enlarge {factor} × · {creditsFor(1, longPx * factor)} credits</button
+              >
+            {/if}
+          {/each}
+        </div>
+      {/if}
+    </section>
+
     <dl class="grid grid-cols-[72px_1fr] gap-x-3 gap-y-1.5">
       <dt class="text-muted">decision</dt>
       <dd>{{ kept: 'kept', aside: 'set aside', undecided: 'undecided' }[candidate.decision]}</dd>
@@ -70,7 +192,23 @@
       <dd>{candidate.widthPx} × {candidate.heightPx} px</dd>
       {#if data.round}
         <dt class="text-muted">prompt</dt>
-        <dd>{data.round.prompt}</dd>
+        <dd>{data.round.prompt || 'none'}</dd>
+        {#if way && way.kind !== 'prompt'}
+          <dt class="text-muted">grown</dt>
+          <dd>
+            {way.kind === 'offshoot'
+              ? `from ${way.from}, drift ${way.drift}`
+              : way.kind === 'crossing'
+                ? `from ${way.from} and ${way.with}, balance ${way.balance}`
+                : way.kind === 'redo'
+                  ? `from ${way.from}, one area again`
+                  : `from ${way.from}, ${way.factor} times enlarged`}
+          </dd>
+        {/if}
+        {#if data.round.finish}
+          <dt class="text-muted">finish</dt>
+          <dd>{data.round.finish}</dd>
+        {/if}
         {#if data.round.leaveOut}
           <dt class="text-muted">left out</dt>
           <dd>{data.round.leaveOut}</dd>

@@ -1,0 +1,390 @@
+import { contrastRatio, mix } from '../colour';
+import { abstractFigure } from './abstract';
+import { arrangement, banned, figureFor, finished, form, FORMS, scalloped, fieldOf, type Stage } from './stage';
+import { onField, single, together } from './arrange';
+import {
+  boundsOf,
+  box,
+  common,
+  disc,
+  grown,
+  minus,
+  moved,
+  rim,
+  ringOf,
+  sizeOf,
+  starArea,
+  tile,
+  turnedBy,
+  union,
+  type Area,
+} from './area';
+import { buildFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
+import { paintOf, scaled, type Layer } from './layer';
+import { dressFrom, mascotFigure } from './mascot';
+import { leafArea } from './marks';
+import { isThing } from './things';
+import { lineOnArc, lineIn, FACE_NAMES } from './letters';
+import { wordsAs } from './words';
+
+const recoloured = (stage: Stage, groundHex: string, inks: readonly string[]): Stage => ({
+  ...stage,
+  palette: { ...stage.palette, groundHex, inks },
+});
+
+/** The figures alone, plainly, for the middle of an emblem. */
+const heart = (stage: Stage): Layer[] =>
+  together({ ...stage, leeway: 0, position: 0, parts: { ...stage.parts, shape: null } });
+
+export function emblem(stage: Stage): Layer[] {
+  const { palette, knobs } = stage;
+  const [first, second = first] = palette.inks;
+  const ground = palette.groundHex;
+  const words = wordsAs(stage);
+  const [name, under = ''] = words.length > 1 ? words : words.length ? splitWords(words[0]) : ['', ''];
+  const face = knobs.pick('face', FACE_NAMES);
+  const stars = !banned(stage, 'star', 'dot', 'ornament');
+  const onFirst = onField(stage, first);
+  const ring = (): Layer[] => {
+    const inner = 30.5;
+    const marks: Area = name
+      ? union(
+          ...lineOnArc(name.toUpperCase(), { face, tracking: 70 }, 50, 50, 38.3, 7.4, true),
+          ...(under ? lineOnArc(under.toUpperCase(), { face, tracking: 70 }, 50, 50, 38.3, 7.4, false) : []),
+          ...(stars && !under
+            ? [-1, 1].map((s) => starArea(50 + s * 38.3 * Math.sin(2.2), 50 + 38.3 * 0.55, 5, 2.4, 1))
+            : []),
+        )
+      : stars
+        ? union(
+            ...Array.from({ length: 12 }, (_, i) =>
+              turnedBy(i % 3 ? disc(50, 11.7, 0.95) : starArea(50, 11.7, 5, 2.9, 1.2), (Math.PI * i) / 6),
+            ),
+          )
+        : ringOf(50, 50, 40, 39);
+    return [
+      ...form(stage, disc(50, 50, 46, 180), first),
+      paintOf(union(marks), onFirst[0]),
+      paintOf(disc(50, 50, inner, 160), ground),
+      paintOf(ringOf(50, 50, inner - 1.2, inner - 2), first),
+      ...scaled(heart(stage), 0.56),
+    ];
+  };
+  const shield = (): Layer[] => {
+    const outer = FORMS.shield(47);
+    const inner = FORMS.shield(42.6);
+    const chief = name ? common(inner, box(0, 0, 100, 27)) : [];
+    return [
+      ...form(stage, outer, first),
+      paintOf(rim(FORMS.shield(44.6), 0.8), onFirst[0]),
+      paintOf(inner, name ? ground : first),
+      ...(chief.length
+        ? [
+            paintOf(chief, first),
+            paintOf(union(...lineIn(name.toUpperCase(), { face, tracking: 50 }, 50, 19.2, 58, 7.6)), onFirst[0]),
+          ]
+        : []),
+      ...scaled(name ? heart(stage) : heart(recoloured(stage, first, onFirst)), name ? 0.56 : 0.66, 0, name ? 4 : -2.5),
+    ];
+  };
+  const hexagon = (): Layer[] => [
+    ...form(stage, FORMS.hexagon(45), first),
+    paintOf(rim(FORMS.hexagon(41), 1), onFirst[0]),
+    ...scaled(heart(recoloured(stage, first, onFirst)), name ? 0.52 : 0.66, 0, name ? -6 : 0),
+    ...(name
+      ? [paintOf(union(...lineIn(name.toUpperCase(), { face, tracking: 60 }, 50, 75, 46, 6.6)), onFirst[0])]
+      : []),
+  ];
+  const scallops = (): Layer[] => [
+    ...form(stage, scalloped(42, 26), first),
+    paintOf(ringOf(50, 50, 39.6, 38.8), onFirst[0]),
+    ...(name
+      ? [paintOf(union(...lineOnArc(name.toUpperCase(), { face, tracking: 60 }, 50, 50, 33.2, 6, true)), onFirst[0])]
+      : []),
+    ...scaled(heart(recoloured(stage, first, onFirst)), name ? 0.52 : 0.64, 0, name ? 3 : 0),
+  ];
+  const bannered = (): Layer[] => {
+    const y = 77;
+    const ribbon: Area = [[12, y - 7, 88, y - 7, 88, y + 7, 12, y + 7]];
+    const tails = union(
+      [[4, y - 2.5, 18, y - 2.5, 18, y + 11.5, 4, y + 11.5, 9, y + 4.5]],
+      [[96, y - 2.5, 82, y - 2.5, 82, y + 11.5, 96, y + 11.5, 91, y + 4.5]],
+    );
+    const other = second === first ? mix(first, ground, stage.palette.strict ? 0 : 0.35) : second;
+    return [
+      ...form(stage, ringOf(50, 46, 42, 39.4), first),
+      ...scaled(heart(stage), 0.66, 0, -7),
+      paintOf(grown(union(ribbon, tails), 1.3), ground),
+      paintOf(tails, other),
+      paintOf(union(ribbon), first),
+      name
+        ? paintOf(union(...lineIn(name.toUpperCase(), { face, tracking: 60 }, 50, y, 68, 7.4)), onFirst[0])
+        : paintOf(
+            stars
+              ? union(...[-2, -1, 0, 1, 2].map((i) => starArea(50 + i * 11, y, 5, i ? 2.6 : 3.6, i ? 1.05 : 1.45)))
+              : tile(50, y, 24, 0.6, 0.6),
+            onFirst[0],
+          ),
+    ];
+  };
+  const laurel = (): Layer[] => {
+    const leaves: Area[] = [];
+    for (let i = 0; i < 9; i++)
+      for (const side of [-1, 1]) {
+        const a = Math.PI / 2 + side * (0.28 + 0.27 * i);
+        const [x, y] = [50 + 40 * Math.cos(a), 50 + 40 * Math.sin(a)];
+        leaves.push(
+          leafArea(x, y, a + side * (Math.PI / 2 - 0.5), 9.4, 4.4),
+          leafArea(x, y, a + side * (Math.PI / 2 + 0.55), 8.2, 3.9),
+        );
+      }
+    return [paintOf(union(...leaves), first), ...scaled(heart(stage), 0.62, 0, -1)];
+  };
+  switch (stage.parts.shape) {
+    case 'shield':
+      return shield();
+    case 'hexagon':
+      return hexagon();
+    case 'banner':
+      return bannered();
+    case 'circle':
+      return arrangement(stage, [ring, ring, scallops])();
+    default:
+      return arrangement(stage, [ring, shield, scallops, bannered, hexagon, laurel])();
+  }
+}
+
+/** "Night Owl Books" over "Est. 1990": the words of a name in two halves when it is long. */
+function splitWords(name: string): [string, string] {
+  const words = name.split(' ');
+  if (name.length < 15 || words.length < 2) return [name, ''];
+  let best = 1;
+  for (let i = 1; i < words.length; i++)
+    if (
+      Math.abs(words.slice(0, i).join(' ').length - name.length / 2) <
+      Math.abs(words.slice(0, best).join(' ').length - name.length / 2)
+    )
+      best = i;
+  return [words.slice(0, best).join(' '), words.slice(best).join(' ')];
+}
+
+export function appIcon(stage: Stage): Layer[] {
+  const { palette } = stage;
+  const inks = palette.inks;
+  const field = inks[stage.position % (stage.leeway < 30 ? 1 : inks.length)];
+  const others = [palette.groundHex, ...inks.filter((hex) => hex !== field)].sort(
+    (p, q) => contrastRatio(q, field) - contrastRatio(p, field),
+  );
+  const half = 46;
+  const shape = tile(50, 50, half, 20.5);
+  const plain = palette.strict;
+  const light = plain ? field : mix(field, '#FFFFFF', 0.16);
+  const deep = plain ? field : mix(field, '#000000', 0.2);
+  const inner = recoloured({ ...stage, finish: stage.finish }, field, others);
+  const base: Layer[] = [
+    paintOf(
+      shape,
+      palette.gradient
+        ? { kind: 'linear', from: [10, 4], to: [60, 96], hexes: palette.gradient }
+        : plain
+          ? field
+          : { kind: 'linear', from: [50, 4], to: [50, 96], hexes: [light, deep] },
+    ),
+    ...(plain
+      ? []
+      : [
+          paintOf(minus(shape, moved(shape, [1, 0, 0, 1, 0, 0.7])), '#FFFFFF', { clip: shape, soft: 0.3, alpha: 0.45 }),
+        ]),
+  ];
+  const motif = arrangement<() => Layer[]>(stage, [
+    () => [],
+    () => [paintOf(disc(50, 50, 34, 160), plain ? (others[1] ?? field) : mix(field, others[0], 0.14), { clip: shape })],
+    () => [
+      paintOf(disc(50, 112, 62, 160), plain ? (others[1] ?? field) : mix(field, others[0], 0.18), { clip: shape }),
+    ],
+    () => [paintOf([[100, -4, 104, 104, -4, 104]], plain ? field : mix(field, '#000000', 0.12), { clip: shape })],
+  ])();
+  const size = motif.length ? 0.6 : 0.68;
+  return [
+    ...base,
+    ...motif,
+    ...scaled(heart(inner), size).map((l) => ({ ...l, clip: l.clip ? common(l.clip, shape) : shape })),
+  ];
+}
+
+export function negativeSpace(stage: Stage): Layer[] {
+  const { palette, parts } = stage;
+  const [field] = palette.inks;
+  const a = figureFor(stage, parts.figures[0], 0);
+  const second = parts.figures[1];
+  // One figure cut out of another, or out of a form.
+  if (second && isThing(second.drawn)) {
+    const outer = placed(figureFor(stage, second, 1), { cx: 50, cy: 50, side: 90, fill: 0.95 });
+    const hull = silhouetteOf(outer);
+    let best = { x: 50, y: 50, r: 10 };
+    let shrunk = hull;
+    for (let d = 2; d < 40; d += 2) {
+      shrunk = grown(shrunk, -2);
+      if (!shrunk.length) break;
+      const b = boundsOf(shrunk);
+      best = { x: b.x + b.width / 2, y: b.y + b.height / 2, r: d + Math.min(b.width, b.height) / 4 };
+    }
+    const cut = placed(a, { cx: best.x, cy: best.y, side: best.r * 1.8, fill: 0.95 });
+    return [paintOf(minus(hull, cutOf(cut)), field)];
+  }
+  const shape =
+    parts.shape && parts.shape !== 'banner'
+      ? FORMS[parts.shape]
+      : arrangement(stage, [FORMS.circle, FORMS.square, FORMS.hexagon, FORMS.shield]);
+  const figure = placed(a, { cx: 50, cy: 50, side: 62 });
+  const out = [paintOf(minus(shape(44), cutOf(figure)), field)];
+  return second
+    ? [
+        ...out,
+        ...finished(
+          stage,
+          placed(buildFigure(isThing(second.drawn) ? second.drawn : 'seed', stage), { cx: 50, cy: 58, side: 20 }),
+        ),
+      ]
+    : out;
+}
+
+/** What is cut out for a figure: its outline without its dark inner parts, which stay as islands. */
+function cutOf(figure: Figure): Area {
+  const hull = silhouetteOf(figure);
+  const within = grown(hull, -1);
+  const islands = figure.parts
+    .slice(1)
+    .filter(
+      (p) =>
+        sizeOf(minus(p.area, within)) < 0.02 * sizeOf(p.area) &&
+        sizeOf(p.area) < 0.16 * sizeOf(hull) &&
+        sizeOf(p.area) > 1.4 &&
+        Math.abs(figure.tones[p.tone] - figure.tones[figure.parts[0].tone]) > 0.12,
+    );
+  return minus(hull, union(...islands.map((p) => p.area)));
+}
+
+export function mascotScene(stage: Stage, prompt: string): Layer[] {
+  const [a, b] = stage.parts.figures;
+  const prop = b && !/hat|cap|scarf|apron|glasses|cape|crown/.test(b.drawn) ? b.drawn : null;
+  const headOnly = /\b(?:head|face|portrait|bust)\b/.test(prompt.toLowerCase());
+  const figure =
+    stage.given?.figure ??
+    mascotFigure(isThing(a.drawn) ? a.drawn : 'seed', {
+      ...stage,
+      dress: dressFrom(prompt),
+      prop: headOnly ? null : prop,
+      headOnly,
+    });
+  const fitted = placed(figure, { cx: 50, cy: 50, side: 90, fill: 0.9 });
+  if (stage.given?.fixed) return finished(stage, figure);
+  const [, second] = stage.palette.inks;
+  const back = arrangement<() => Layer[]>(stage, [
+    () => [],
+    () =>
+      second && !banned(stage, 'disc', 'circle', 'background', 'ground')
+        ? form(stage, disc(50, 48, 38, 160), second)
+        : [],
+    () => [paintOf(rim(grown(silhouetteOf(fitted), 2.6), 1.4), stage.palette.inks[0])],
+    () =>
+      form(
+        stage,
+        tile(50, boundsOf(outlineOf(fitted)).y + boundsOf(outlineOf(fitted)).height + 0.6, 30, 1, 1),
+        stage.palette.inks[0],
+      ),
+  ])();
+  const on = back.length && second && back[0].fill === second ? second : stage.palette.groundHex;
+  if (on !== stage.palette.groundHex) {
+    const rest = [stage.palette.inks[0], ...stage.palette.inks.slice(2), stage.palette.groundHex];
+    return [
+      ...back,
+      paintOf(grown(silhouetteOf(fitted), 1.4), stage.palette.groundHex),
+      ...finished(stage, fitted, stage.palette.groundHex, [...rest.slice(0, -1), on]),
+    ];
+  }
+  return [...back, ...finished(stage, fitted)];
+}
+
+/** Rows and columns of a sheet: what was asked for, or as near to the picture's shape as the number of figures allows. */
+export function sheetGrid(count: number, parts: Stage['parts'], aspect: number): { rows: number; columns: number } {
+  const most = 8;
+  if (parts.rows && parts.columns) return { rows: Math.min(most, parts.rows), columns: Math.min(most, parts.columns) };
+  if (parts.rows)
+    return { rows: Math.min(most, parts.rows), columns: Math.min(most, Math.max(1, Math.ceil(count / parts.rows))) };
+  if (parts.columns)
+    return { rows: Math.min(most, Math.ceil(count / parts.columns)), columns: Math.min(most, parts.columns) };
+  const columns = Math.max(1, Math.min(count, Math.round(Math.sqrt(count * aspect))));
+  return { rows: Math.ceil(count / columns), columns };
+}
+
+/** One cell of a sheet, in units of the scene. */
+export interface Cell {
+  readonly row: number;
+  readonly column: number;
+  readonly cx: number;
+  readonly cy: number;
+  readonly side: number;
+}
+
+export function cellsOf(stage: Pick<Stage, 'parts' | 'aspect'>): Cell[] {
+  const { rows, columns } = sheetGrid(Math.max(1, stage.parts.figures.length), stage.parts, stage.aspect);
+  const { width, height } = fieldOf(stage as Stage);
+  const side = Math.min(width / columns, height / rows) * 0.94;
+  return Array.from({ length: rows * columns }, (_, i) => {
+    const [row, column] = [Math.floor(i / columns), i % columns];
+    return { row, column, cx: 50 + side * (column - (columns - 1) / 2), cy: 50 + side * (row - (rows - 1) / 2), side };
+  });
+}
+
+/** Related things for the cells of a row that names one subject: other drawings of it, then it with other proportions. */
+export function sheet(stage: Stage): Layer[] {
+  const { figures } = stage.parts;
+  const cells = cellsOf(stage);
+  const columns = Math.max(...cells.map((c) => c.column)) + 1;
+  const rows = Math.max(...cells.map((c) => c.row)) + 1;
+  const ways = ['plain', 'disc', 'tile', 'ring'] as const;
+  const way = arrangement(stage, ways);
+  const [first] = stage.palette.inks;
+  const out: Layer[] = [];
+  cells.forEach((cell, i) => {
+    // As many subjects as rows: each row has its own, drawn in several ways.
+    const perRow = figures.length === rows && columns > 1 && figures.length < cells.length;
+    const at = perRow ? cell.row : i % figures.length;
+    const copy = perRow ? cell.column : Math.floor(i / figures.length);
+    const figure = figures[at];
+    const knobs =
+      copy === 0
+        ? stage.knobs
+        : Object.assign((name: string) => stage.knobs(`${name}/copy${copy}`), stage.knobs, {
+            spread: (name: string) => stage.knobs.spread(`${name}/copy${copy}`),
+          });
+    const drawing =
+      copy === 0 && at === 0 && stage.given
+        ? stage.given.figure
+        : buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', {
+            ...stage,
+            knobs,
+            leeway: copy ? Math.max(60, stage.leeway) : Math.min(40, stage.leeway),
+          });
+    const r = cell.side * 0.42;
+    if (way === 'disc') out.push(...form(stage, disc(cell.cx, cell.cy, r, 120), first));
+    if (way === 'tile') out.push(...form(stage, tile(cell.cx, cell.cy, r, r * 0.36), first));
+    if (way === 'ring')
+      out.push(...form(stage, ringOf(cell.cx, cell.cy, r, r - Math.max(0.5, cell.side * 0.035)), first));
+    const field = way === 'disc' || way === 'tile';
+    const place = { cx: cell.cx, cy: cell.cy, side: cell.side * (way === 'plain' ? 0.84 : 0.54), fill: 0.85 };
+    out.push(
+      ...finished(
+        stage,
+        placed(drawing, place),
+        field ? first : stage.palette.groundHex,
+        field ? onField(stage, first) : stage.palette.inks,
+      ),
+    );
+  });
+  return out;
+}
+
+export const abstractMark = (stage: Stage): Layer[] =>
+  single(stage, stage.given?.figure ?? abstractFigure(stage.parts.figures[0]?.word ?? 'mark', stage.knobs));

@@ -1,0 +1,239 @@
+import { boundsOf, box, common, grown, minus, moved, ringOf, tile, turnedBy, union, type Area } from './area';
+import { onField, together } from './arrange';
+import { outlineOf, placed, silhouetteOf, type Figure } from './figure';
+import { paintOf, scaled, type Layer } from './layer';
+import { FACE_NAMES, lineIn, setLine } from './letters';
+import { arrangement, clear, figureFor, finished, form, FORMS, type Stage } from './stage';
+import { wordsAs } from './words';
+
+const wordOr = (stage: Stage): string => wordsAs(stage)[0] ?? stage.parts.figures[0]?.word ?? 'Name';
+const titled = (text: string): string =>
+  text === text.toLowerCase() ? text.replace(/\b\p{L}/gu, (c) => c.toUpperCase()) : text;
+
+const lettersFigure = (name: string, letters: readonly Area[]): Figure => ({
+  name,
+  tones: [0.3, 0.65],
+  parts: letters.map((area, i) => ({ tone: letters.length > 1 ? i % 2 : 0, area })),
+});
+
+/** One to four letters as a mark; a figure of the prompt stands in it or lends it its hand. */
+export function lettermark(stage: Stage): Layer[] {
+  const { palette, knobs, parts } = stage;
+  const asked = parts.lettering[0] ?? (parts.figures[0]?.word ?? 'A').slice(0, 1);
+  const text = (
+    [...asked.replace(/[^\p{L}\p{N}&]/gu, '')].length > 4
+      ? asked
+          .split(/\s+/)
+          .map((w) => w[0])
+          .join('')
+      : asked.replace(/\s+/g, '')
+  )
+    .toUpperCase()
+    .slice(0, 4);
+  const face = knobs.pick('face', FACE_NAMES);
+  const [first] = palette.inks;
+  const ground = palette.groundHex;
+  const figureIn = parts.figures.length ? figureFor(stage, parts.figures[0], 0) : null;
+  const set = (width: number, height: number, cy = 50): Area[] =>
+    lineIn(text, { face, tracking: text.length > 1 ? -18 : 0 }, 50, cy, width, height);
+  const plainLetters = (): Layer[] => finished(stage, lettersFigure('letters', set(84, 74)));
+  const onForm = (): Layer[] => {
+    const shape =
+      parts.shape && parts.shape !== 'banner'
+        ? FORMS[parts.shape]
+        : knobs.pick('form', [FORMS.circle, FORMS.square, FORMS.hexagon, FORMS.shield]);
+    return [
+      ...form(stage, shape(43), first),
+      ...finished(stage, lettersFigure('letters', set(56, 44)), first, onField(stage, first)),
+    ];
+  };
+  /** A slice moved along a slanting cut. */
+  const sliced = (): Layer[] => {
+    const letters = union(...set(84, 74));
+    const cut = turnedBy(box(-60, 50, 220, 120), -0.42);
+    const [upper, lower] = [minus(letters, cut), common(letters, cut)];
+    return finished(stage, {
+      name: 'letters',
+      tones: [0.3, 0.6],
+      parts: [
+        { tone: 0, area: moved(upper, [1, 0, 0, 1, 1.4, -0.8]) },
+        { tone: 1, area: moved(lower, [1, 0, 0, 1, -1.4, 0.8]) },
+      ],
+    });
+  };
+  /** Overlapping letters, each its own colour. */
+  const linked = (): Layer[] => {
+    if ([...text].length < 2) return sliced();
+    const letters = set(90, 70);
+    const n = letters.length;
+    const tight = letters.map((a, i) => moved(a, [1, 0, 0, 1, -(i - (n - 1) / 2) * 7, 0]));
+    const cut = tight.map((area, i) => ({
+      tone: i % 2,
+      area: i < n - 1 ? minus(area, grown(tight[i + 1], 1.6)) : area,
+    }));
+    return finished(stage, { name: 'letters', tones: [0.3, 0.65], parts: cut.filter((p) => p.area.length) });
+  };
+  const inRing = (): Layer[] => [
+    ...form(stage, ringOf(50, 50, 45, 41), first),
+    ...finished(stage, lettersFigure('letters', set(58, 44))),
+  ];
+  if (!figureIn) return arrangement(stage, [plainLetters, onForm, sliced, inRing, linked])();
+
+  /** The figure cut out of the letter's foot. */
+  const cutIn = (): Layer[] => {
+    const letters = union(...set(86, 80));
+    const b = boundsOf(letters);
+    const hull = silhouetteOf(
+      placed(figureIn, {
+        cx: b.x + b.width * 0.62,
+        cy: b.y + b.height * 0.66,
+        side: Math.min(b.width, b.height) * 0.52,
+        fill: 0.9,
+      }),
+    );
+    return [
+      paintOf(minus(letters, grown(hull, 1.6)), first),
+      ...finished(
+        stage,
+        placed(figureIn, {
+          cx: b.x + b.width * 0.62,
+          cy: b.y + b.height * 0.66,
+          side: Math.min(b.width, b.height) * 0.52,
+          fill: 0.9,
+        }),
+        ground,
+        [palette.inks[1] ?? first, first],
+      ),
+    ];
+  };
+  /** The figure on top of the letter, standing on it. */
+  const perched = (): Layer[] => {
+    const letters = set(70, 52, 68);
+    const top = boundsOf(letters.flat()).y;
+    const f = placed(figureIn, { cx: 50, cy: 22, side: 40, fill: 0.9 });
+    const fb = boundsOf(outlineOf(f));
+    return [
+      ...finished(stage, lettersFigure('letters', letters)),
+      ...clear(
+        stage,
+        {
+          ...f,
+          parts: f.parts.map((p) => ({ ...p, area: moved(p.area, [1, 0, 0, 1, 0, top + 2.5 - fb.y - fb.height]) })),
+        },
+        ground,
+        [palette.inks[1] ?? first, first],
+        1.2,
+      ),
+    ];
+  };
+  return arrangement(stage, [cutIn, perched, onForm, cutIn])();
+}
+
+/** A name set as a mark, with one thing done to it. */
+export function wordmark(stage: Stage): Layer[] {
+  const { palette, knobs } = stage;
+  const text = titled(wordOr(stage));
+  const face = knobs.pick('face', FACE_NAMES);
+  const upper = knobs.odds('capitals', 0.4) ? text.toUpperCase() : text;
+  const [first, second = first] = palette.inks;
+  const wide = 92 * Math.max(1, stage.aspect);
+  const letters = lineIn(upper, { face, tracking: upper === text ? -8 : 70 }, 50, 50, wide, 30);
+  if (!letters.length) return together(stage);
+  const b = boundsOf(letters.flat());
+  const all = union(...letters);
+  const plain = (): Layer[] => finished(stage, lettersFigure('word', [all]));
+  const ruled = (): Layer[] => [
+    ...plain(),
+    ...form(stage, union(tile(50, b.y + b.height + 7, b.width / 2, 0.9, 0.9)), second),
+  ];
+  const striped = (): Layer[] => {
+    const bars = union(
+      ...Array.from({ length: 3 }, (_, i) =>
+        box(b.x - 2, b.y + b.height * (0.56 + 0.14 * i), b.width + 4, b.height * 0.035),
+      ),
+    );
+    return finished(stage, lettersFigure('word', [minus(all, bars)]));
+  };
+  const twoInks = (): Layer[] =>
+    finished(stage, {
+      name: 'word',
+      tones: [0.3, 0.65],
+      parts: letters.map((area, i) => ({ tone: i >= letters.length / 2 ? 1 : 0, area })),
+    });
+  const plated = (): Layer[] => [
+    ...form(stage, tile(50, 50, b.width / 2 + 8, 6, b.height / 2 + 9), first),
+    ...finished(stage, lettersFigure('word', [moved(all, [0.92, 0, 0, 0.92, 4, 4])]), first, onField(stage, first)),
+  ];
+  /** A round letter becomes the figure, when the prompt has one. */
+  const withFigure = (): Layer[] => {
+    const at = [...upper].findIndex((c) => /[oO0]/.test(c));
+    const drawn = [...upper].filter((c) => c !== ' ');
+    const index = at < 0 ? -1 : [...upper].slice(0, at).filter((c) => c !== ' ').length;
+    if (index < 0 || !stage.parts.figures.length || letters.length !== drawn.length) return ruled();
+    const lb = boundsOf(letters[index]);
+    const f = placed(figureFor(stage, stage.parts.figures[0], 0), {
+      cx: lb.x + lb.width / 2,
+      cy: lb.y + lb.height / 2,
+      side: Math.max(lb.width, lb.height) * 1.12,
+      fill: 1,
+    });
+    return [
+      ...finished(stage, lettersFigure('word', [union(...letters.filter((_, i) => i !== index))])),
+      ...finished(stage, f, palette.groundHex, [second, first]),
+    ];
+  };
+  return arrangement(
+    stage,
+    stage.parts.figures.length ? [withFigure, plain, ruled, plated, twoInks] : [plain, ruled, twoInks, striped, plated],
+  )();
+}
+
+/** A mark with its name beside or below it. */
+export function combination(stage: Stage): Layer[] {
+  const { palette, knobs } = stage;
+  const text = titled(wordOr(stage));
+  const face = knobs.pick('face', FACE_NAMES);
+  const upper = knobs.odds('capitals', 0.5) ? text.toUpperCase() : text;
+  const [first, second = first] = palette.inks;
+  const mark = (k: number, dx: number, dy: number): Layer[] =>
+    scaled(together({ ...stage, leeway: Math.min(stage.leeway, 50) }), k, dx, dy);
+  const below = (): Layer[] => {
+    const letters = lineIn(upper, { face, tracking: upper === text ? 0 : 90 }, 50, 86, 84, 12);
+    return [...mark(0.74, 0, -12), paintOf(union(...letters), first)];
+  };
+  const belowRule = (): Layer[] => {
+    const letters = lineIn(upper, { face, tracking: 60 }, 50, 84, 80, 11);
+    const b = boundsOf(letters.flat());
+    return [
+      ...mark(0.7, 0, -14),
+      paintOf(union(...letters), first),
+      paintOf(tile(50, b.y + b.height + 5, Math.min(30, b.width / 2), 0.6, 0.6), second),
+    ];
+  };
+  const beside = (): Layer[] => {
+    const wide = stage.aspect > 1.25;
+    const half = 50 * Math.max(1, stage.aspect);
+    const k = wide ? 0.7 : 0.36;
+    const left = 50 - half + 6;
+    const markWide = 84 * k;
+    const x0 = left + markWide + 4;
+    const room = 50 + half - 6 - x0;
+    const words = upper.split(' ');
+    const lines =
+      words.length > 1 && !wide
+        ? [words.slice(0, Math.ceil(words.length / 2)).join(' '), words.slice(Math.ceil(words.length / 2)).join(' ')]
+        : [upper];
+    const size = Math.min(
+      ...lines.map((l) => room / Math.max(1, boundsOf(setLine(l, { face }).flat()).width)),
+      (wide ? 24 : 13) / 700,
+    );
+    const out: Area[] = lines.flatMap((l, i) => {
+      const set = setLine(l, { face });
+      return set.map((a) =>
+        moved(a, [size, 0, 0, size, x0, 50 + 350 * size + (i - (lines.length - 1) / 2) * 900 * size]),
+      );
+    });
+    return [...mark(k, left + markWide / 2 - 50, 0), paintOf(union(...out), first)];
+  };
+  return arrangement(stage, [below, beside, belowRule])();
+}

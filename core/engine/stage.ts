@@ -1,0 +1,214 @@
+import { hexToOklab, oklabToOklch } from '../colour';
+import type { PromptFigure, PromptParts } from '../prompt';
+import { boundsOf, disc, grown, regular, tile, union, type Area } from './area';
+import { buildFigure, outlineOf, type Figure } from './figure';
+import { FINISHES, type Finish } from './finish';
+import type { Knobs } from './knobs';
+import { paintOf, type Layer } from './layer';
+import type { Palette } from './palette';
+import { tintFor } from './tint';
+import { isThing } from './things';
+
+/** All that a composition is made from. */
+export interface Stage {
+  readonly parts: PromptParts;
+  readonly knobs: Knobs;
+  readonly palette: Palette;
+  readonly finishName: string;
+  readonly finish: Finish;
+  /** 0..100 */
+  readonly leeway: number;
+  /** 0..100 */
+  readonly detail: number;
+  /** Which candidate of its round. */
+  readonly position: number;
+  /** Width over height. */
+  readonly aspect: number;
+  /** Share 0..1 of the letters of words that come out wrong. */
+  readonly garbled?: number;
+  /** A figure to draw instead of the prompt's first, such as one from a sketch; in its place already when `fixed`. */
+  readonly given?: { readonly figure: Figure; readonly fixed: boolean };
+}
+
+/** The picture's size in units: 100 along the shorter side. */
+export const fieldOf = ({ aspect }: Stage): { width: number; height: number } =>
+  aspect >= 1 ? { width: 100 * aspect, height: 100 } : { width: 100, height: 100 / aspect };
+
+/** Whether something is to be left out, by any of its names. */
+export const banned = (stage: Stage, ...names: readonly string[]): boolean =>
+  stage.parts.leaveOut.some((o) => names.some((n) => o === n || o === `${n}s`));
+
+/** How many of `of` arrangements a round may use: one at leeway 0, all of them at 100. */
+export const allowed = (leeway: number, of: number): number =>
+  Math.max(1, Math.min(of, 1 + Math.floor((leeway / 100) * of)));
+
+/** One of some arrangements, the plainest first, the candidates of a round taking them in turn. */
+export function arrangement<T>(stage: Stage, items: readonly T[]): T {
+  const n = allowed(stage.leeway, items.length);
+  const start = stage.leeway > 55 ? Math.floor(stage.knobs('arrangement') * n) : 0;
+  return items[(stage.position + start) % n];
+}
+
+/** Builds the figure of a prompt's word. */
+export function figureFor(stage: Stage, figure: PromptFigure, index: number): Figure {
+  if (index === 0 && stage.given) return stage.given.figure;
+  return buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', stage);
+}
+
+const unitOf = (area: Area): number => {
+  const b = boundsOf(area);
+  return Math.max(0.3, Math.min(1.15, Math.max(b.width, b.height) / 74));
+};
+
+/** Hues in degrees that things have by nature, for palettes in which such a colour was asked for. */
+const NATURAL: readonly [RegExp, number, number][] = [
+  [
+    /leaf|leaves|tree|sprout|seed|cactus|herb|plant|grass|shrub|fern|clover|broccoli|frog|turtle|crocodile|pine|forest|pea|cucumber|avocado|lime/,
+    110,
+    175,
+  ],
+  [
+    /sun|moon|star|lamp|lantern|candle|banana|lemon|bee|corn|cheese|chick|light|bulb|crown|trophy|lightning|key/,
+    62,
+    112,
+  ],
+  [/drop|wave|water|fish|whale|dolphin|shark|cloud|snow|rain|ice|boat|anchor|umbrella/, 205, 275],
+  [/fox|carrot|pumpkin|orange|flame|fire|tiger|lion|basketball|goldfish|lobster|crab/, 28, 68],
+  [
+    /hedgehog|bear|beaver|acorn|chestnut|coffee|log|wood|owl|horse|squirrel|mushroom|bread|otter|deer|nest|guitar|violin|barrel/,
+    35,
+    85,
+  ],
+  [/heart|apple|cherr|strawberr|tomato|rose|ladybug|lady beetle|chili|pepper/, 5, 40],
+];
+
+/** The inks with the one first that a figure has by nature, when it is among those the prompt named. */
+function natural(stage: Stage, name: string, inks: readonly string[]): readonly string[] {
+  if (!stage.palette.named || inks.length < 2 || stage.parts.figures.length < 2) return inks;
+  const found = NATURAL.find(([words]) => words.test(name));
+  if (!found) return inks;
+  const own = inks.find((hex) => {
+    const { C, hDeg } = oklabToOklch(hexToOklab(hex));
+    return C > 0.03 && hDeg >= found[1] && hDeg <= found[2];
+  });
+  return own ? [own, ...inks.filter((i) => i !== own)] : inks;
+}
+
+/** Draws a placed figure in the candidate's finish on a colour. */
+export function finished(
+  stage: Stage,
+  figure: Figure,
+  onHex = stage.palette.groundHex,
+  asked = stage.palette.inks,
+): Layer[] {
+  const inks = natural(stage, figure.name, asked);
+  const tint = tintFor(figure, stage.palette, onHex, inks);
+  const u = unitOf(figure.parts.flatMap((p) => p.area));
+  const layers = stage.finish.draw({ figure, tint, knobs: stage.knobs, u });
+  return [...withGradient(stage, layers, figure), ...decoration(stage, figure, tint.inks, onHex, u)];
+}
+
+/** The gradient that a prompt asks for, laid over what is in the first ink. */
+function withGradient(stage: Stage, layers: Layer[], figure: Figure): Layer[] {
+  const { gradient, inks } = stage.palette;
+  if (!gradient) return layers;
+  const b = boundsOf(outlineOf(figure));
+  return layers.map((layer) =>
+    layer.fill === inks[0]
+      ? {
+          ...layer,
+          fill: {
+            kind: 'linear',
+            from: [b.x + 0.3 * b.width, b.y + 0.12 * b.height],
+            to: [b.x + 0.55 * b.width, b.y + 0.9 * b.height],
+            hexes: gradient,
+          },
+        }
+      : layer,
+  );
+}
+
+/** What a high detail adds: lines along the inside of large parts, then beads on them. */
+function decoration(stage: Stage, figure: Figure, inks: readonly string[], onHex: string, u: number): Layer[] {
+  if (stage.detail < 68 || ['folk', 'engraved lines', 'pen hatching', 'woodcut'].includes(stage.finishName)) return [];
+  const folk = FINISHES.folk;
+  const tint = tintFor(figure, stage.palette, onHex, inks.length ? inks : stage.palette.inks);
+  const layers = folk.draw({ figure, tint, knobs: stage.knobs, u });
+  // Of the ornament only what lies on the figure, not its areas again.
+  const areas = new Set(figure.parts.map((p) => p.area));
+  const marks = layers.filter((l) => !areas.has(l.area) && !l.clip);
+  return stage.detail >= 88 ? marks : marks.filter((_, i) => i % 3 === 0);
+}
+
+/** A plain form in one colour, in the candidate's finish where that is a hand that draws everything alike. */
+export function form(stage: Stage, area: Area, hex: string, onHex = stage.palette.groundHex): Layer[] {
+  const handmade = [
+    'chalk',
+    'pencil sketch',
+    'ink brush',
+    'wash',
+    'worn stamp',
+    'engraved lines',
+    'pen hatching',
+    'light tube',
+    'embroidery',
+  ];
+  if (!handmade.includes(stage.finishName)) return [paintOf(area, hex)];
+  if (stage.finishName === 'engraved lines' || stage.finishName === 'pen hatching') return [paintOf(area, hex)];
+  const figure: Figure = { name: 'form', tones: [hexToOklab(hex).L], parts: [{ tone: 0, area }] };
+  const tint = { ...tintFor(figure, stage.palette, onHex, [hex]), hexOf: [hex], line: hex, inks: [hex] };
+  return stage.finish.draw({ figure, tint, knobs: stage.knobs, u: unitOf(area) });
+}
+
+/** A figure with a gap of what lies below round it, so that it stands clear of it. */
+export function clear(
+  stage: Stage,
+  figure: Figure,
+  onHex = stage.palette.groundHex,
+  inks = stage.palette.inks,
+  gap = 2.2,
+): Layer[] {
+  return [paintOf(grown(outlineOf(figure), gap), onHex), ...finished(stage, figure, onHex, inks)];
+}
+
+/** Forms that hold a mark, of about one size, `r` units from the middle to the edge. */
+export const FORMS = {
+  circle: (r: number, cx = 50, cy = 50): Area => disc(cx, cy, r, 180),
+  square: (r: number, cx = 50, cy = 50): Area => tile(cx, cy, r * 0.93, r * 0.36),
+  shield: (r: number, cx = 50, cy = 50): Area => shieldArea(r, cx, cy),
+  hexagon: (r: number, cx = 50, cy = 50): Area => grown(regular(cx, cy, r * 1.02, 6), r * 0.05),
+  diamond: (r: number, cx = 50, cy = 50): Area => grown(regular(cx, cy, r * 1.1, 4), r * 0.06),
+  triangle: (r: number, cx = 50, cy = 50): Area => grown(regular(cx, cy + r * 0.18, r * 1.12, 3), r * 0.1),
+  banner: (r: number, cx = 50, cy = 50): Area => disc(cx, cy, r, 180),
+} as const;
+
+function shieldArea(r: number, cx: number, cy: number): Area {
+  const ring: number[] = [];
+  const put = (x: number, y: number) => ring.push(cx + (x * r) / 46, cy + (y * r) / 46);
+  const curve = (p: readonly number[]): void => {
+    for (let i = 1; i <= 24; i++) {
+      const t = i / 24;
+      const s = 1 - t;
+      put(
+        s * s * s * p[0] + 3 * s * s * t * p[2] + 3 * s * t * t * p[4] + t * t * t * p[6],
+        s * s * s * p[1] + 3 * s * s * t * p[3] + 3 * s * t * t * p[5] + t * t * t * p[7],
+      );
+    }
+  };
+  put(0, -45);
+  curve([0, -45, 12, -39, 26, -37, 38, -37]);
+  curve([38, -37, 40, -4, 32, 26, 0, 46]);
+  curve([0, 46, -32, 26, -40, -4, -38, -37]);
+  curve([-38, -37, -26, -37, -12, -39, 0, -45]);
+  return [ring];
+}
+
+/** The edge of a form scalloped with `n` bumps. */
+export const scalloped = (r: number, n: number, cx = 50, cy = 50): Area =>
+  union(
+    disc(cx, cy, r, 120),
+    ...Array.from({ length: n }, (_, i) => {
+      const t = (2 * Math.PI * i) / n;
+      return disc(cx + r * Math.cos(t), cy + r * Math.sin(t), (Math.PI * r) / n + 0.4, 28);
+    }),
+  );

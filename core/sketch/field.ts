@@ -1,0 +1,123 @@
+import { contours as isolines } from 'd3-contour';
+import { cover } from '../raster';
+
+/** Closed rings of points, x and y in turn; holes run the other way. */
+export type Rings = readonly (readonly number[])[];
+
+/**
+ * Outlines of where a field of numbers is above a level (marching squares, by way of d3-contour): `values` has width x height samples, each
+ * at the middle of its pixel. Rings are in pixels, outer ones clockwise on a screen.
+ */
+export function outlinesAt(values: ArrayLike<number>, width: number, height: number, level: number): Rings {
+  const [found] = isolines().size([width, height]).smooth(true).thresholds([level])(Array.from(values));
+  return found.coordinates.flatMap((polygon) =>
+    polygon.map((ring) => {
+      const out: number[] = [];
+      for (let i = 0; i + 1 < ring.length; i++) out.push(ring[i][0], ring[i][1]);
+      return out;
+    }),
+  );
+}
+
+/** Squared distances along one line to the nearest sample that is 0 (Felzenszwalb and Huttenlocher 2012). */
+function lineDistances(f: Float64Array, n: number, out: Float64Array, v: Int32Array, z: Float64Array): void {
+  let k = 0;
+  v[0] = 0;
+  z[0] = -Infinity;
+  z[1] = Infinity;
+  for (let q = 1; q < n; q++) {
+    let s: number;
+    do {
+      const p = v[k];
+      s = (f[q] + q * q - (f[p] + p * p)) / (2 * q - 2 * p);
+    } while (s <= z[k] && --k >= 0);
+    k++;
+    v[k] = q;
+    z[k] = s;
+    z[k + 1] = Infinity;
+  }
+  k = 0;
+  for (let q = 0; q < n; q++) {
+    while (z[k + 1] < q) k++;
+    out[q] = (q - v[k]) ** 2 + f[v[k]];
+  }
+}
+
+/** Distance in pixels of every pixel to the nearest one where `inside` is true. */
+export function distanceTo(inside: (i: number) => boolean, width: number, height: number): Float32Array {
+  const far = 1e9;
+  const grid = new Float64Array(width * height);
+  for (let i = 0; i < grid.length; i++) grid[i] = inside(i) ? 0 : far;
+  const n = Math.max(width, height);
+  const [f, out, z] = [new Float64Array(n), new Float64Array(n), new Float64Array(n + 1)];
+  const v = new Int32Array(n);
+  for (let x = 0; x < width; x++) {
+    for (let y = 0; y < height; y++) f[y] = grid[y * width + x];
+    lineDistances(f, height, out, v, z);
+    for (let y = 0; y < height; y++) grid[y * width + x] = out[y];
+  }
+  const result = new Float32Array(width * height);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) f[x] = grid[y * width + x];
+    lineDistances(f, width, out, v, z);
+    for (let x = 0; x < width; x++) result[y * width + x] = Math.sqrt(out[x]);
+  }
+  return result;
+}
+
+/** Signed distance to the edge of rings on a side x side grid over a field of `size` units: positive inside, in units. */
+export function signedField(rings: Rings, side: number, size: number): Float32Array {
+  const k = side / size;
+  const mask = new Float32Array(side * side);
+  const c = cover(
+    rings.map((r) => r.map((v) => v * k)),
+    side,
+    side,
+  );
+  if (c)
+    for (let y = 0; y < c.heightPx; y++)
+      mask.set(c.share.subarray(y * c.widthPx, (y + 1) * c.widthPx), (y + c.y0) * side + c.x0);
+  const out = distanceTo((i) => mask[i] >= 0.5, side, side);
+  const within = distanceTo((i) => mask[i] < 0.5, side, side);
+  for (let i = 0; i < out.length; i++) {
+    const far = Math.max(out[i], within[i]);
+    // The share of a pixel on the edge says where in it the edge runs.
+    if (far < 1.5 && mask[i] > 0.01 && mask[i] < 0.99) out[i] = (mask[i] - 0.5) / k;
+    else out[i] = (within[i] > 0 ? within[i] - 0.5 : 0.5 - out[i]) / k;
+  }
+  return out;
+}
+
+/** The shape between two shapes: `share` 0 is the first, 1 the second (interpolated distance fields, after Payne and Toga 1992). */
+export function between(first: Rings, second: Rings, share: number, size = 100, side = 200): Rings {
+  if (share <= 0) return first;
+  if (share >= 1) return second;
+  const a = signedField(first, side, size);
+  const b = signedField(second, side, size);
+  for (let i = 0; i < a.length; i++) a[i] = a[i] * (1 - share) + b[i] * share;
+  const k = size / side;
+  return outlinesAt(a, side, side, 0).map((ring) => ring.map((v) => v * k));
+}
+
+/** Share of the area of either that both have (intersection over union), on a grid of `side` samples over a field of `size` units. */
+export function overlapOf(first: Rings, second: Rings, size = 100, side = 256): number {
+  const k = side / size;
+  const masks = [first, second].map((rings) => {
+    const mask = new Float32Array(side * side);
+    const c = cover(
+      rings.map((r) => r.map((v) => v * k)),
+      side,
+      side,
+    );
+    if (c)
+      for (let y = 0; y < c.heightPx; y++)
+        mask.set(c.share.subarray(y * c.widthPx, (y + 1) * c.widthPx), (y + c.y0) * side + c.x0);
+    return mask;
+  });
+  let [both, either] = [0, 0];
+  for (let i = 0; i < side * side; i++) {
+    both += Math.min(masks[0][i], masks[1][i]);
+    either += Math.max(masks[0][i], masks[1][i]);
+  }
+  return either ? both / either : 0;
+}

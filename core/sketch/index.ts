@@ -1,0 +1,3 @@
+/** Pencil sketches: the figure behind a photographed drawing, and shapes between shapes. */
+export * from './clean';
+export * from './field';

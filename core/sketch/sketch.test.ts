@@ -1,0 +1,103 @@
+import { describe, expect, it } from 'vitest';
+import { blankPicture, type Picture } from '../raster';
+import { between, cleanSketch, distanceTo, looksLikeSketch, outlinesAt, overlapOf, signedField } from './index';
+
+const disc = (cx: number, cy: number, r: number): number[] =>
+  Array.from({ length: 90 }, (_, i) => [
+    cx + r * Math.cos((2 * Math.PI * i) / 90),
+    cy + r * Math.sin((2 * Math.PI * i) / 90),
+  ]).flat();
+const areaOf = (ring: readonly number[]): number => {
+  let twice = 0;
+  for (let i = 0; i < ring.length; i += 2) {
+    const j = (i + 2) % ring.length;
+    twice += ring[i] * ring[j + 1] - ring[j] * ring[i + 1];
+  }
+  return Math.abs(twice / 2);
+};
+
+/** A ring drawn in pencil on a lit desk: uneven light, grain, a gap in the line. */
+function ringOnPaper(gap: number, noise: number): Picture {
+  const picture = blankPicture(400, 400, [255, 255, 255]);
+  let seed = 7;
+  const random = () => (seed = (Math.imul(seed, 1103515245) + 12345) >>> 0) / 4294967296 - 0.5;
+  for (let y = 0; y < 400; y++)
+    for (let x = 0; x < 400; x++) {
+      const light = 0.95 - 0.4 * (x / 400) * (y / 400);
+      const r = Math.hypot(x - 200, y - 200);
+      const turn = Math.atan2(y - 200, x - 200);
+      const line = Math.abs(r - 120 - 2 * Math.sin(5 * turn)) < 2.2 && Math.abs(turn) > gap;
+      const eye = Math.hypot(x - 160, y - 170) < 12 && Math.hypot(x - 160, y - 170) > 8;
+      const v = (line || eye ? 90 : 240) * light + noise * random();
+      picture.rgba.set([v, v * 0.97, v * 0.92], (y * 400 + x) * 4);
+    }
+  return picture;
+}
+
+describe('cleaning a sketch', () => {
+  it('finds the closed outline under uneven light, grain and a gap', () => {
+    for (const [gap, noise] of [
+      [0, 0],
+      [0, 24],
+      [0.08, 16],
+    ]) {
+      const picture = ringOnPaper(gap, noise);
+      expect(looksLikeSketch(picture)).toBe(true);
+      const found = cleanSketch(picture)!;
+      expect(overlapOf(found.outline, [disc(200, 200, 120)], 400, 200)).toBeGreaterThan(0.94);
+    }
+  });
+
+  it('finds what its lines enclose', () => {
+    const found = cleanSketch(ringOnPaper(0, 10))!;
+    expect(found.areas.length).toBeGreaterThanOrEqual(2);
+    const sizes = found.areas.map((a) => Math.max(...a.rings.map(areaOf)));
+    expect(sizes[0]).toBeGreaterThan(sizes[1]);
+  });
+
+  it('gives nothing for an empty sheet, and takes a finished picture for none', () => {
+    expect(cleanSketch(blankPicture(200, 200, [240, 238, 230]))).toBeNull();
+    const red = blankPicture(200, 200, [255, 255, 255]);
+    for (let y = 50; y < 150; y++) for (let x = 50; x < 150; x++) red.rgba.set([200, 30, 40], (y * 200 + x) * 4);
+    expect(looksLikeSketch(red)).toBe(false);
+  });
+});
+
+describe('fields between shapes', () => {
+  it('measures distances exactly', () => {
+    const d = distanceTo((i) => i === 5 * 20 + 7, 20, 20);
+    for (let y = 0; y < 20; y++)
+      for (let x = 0; x < 20; x++) expect(d[y * 20 + x]).toBeCloseTo(Math.hypot(x - 7, y - 5), 4);
+  });
+
+  it('has the distance to the edge, positive inside', () => {
+    const field = signedField([disc(50, 50, 30)], 200, 100);
+    for (const [x, y] of [
+      [100, 100],
+      [100, 60],
+      [20, 100],
+    ])
+      expect(field[y * 200 + x]).toBeCloseTo(30 - Math.hypot(x / 2 + 0.25 - 50, y / 2 + 0.25 - 50), 0);
+  });
+
+  it('goes from one shape to the other', () => {
+    const [small, large] = [[disc(50, 50, 15)], [disc(50, 50, 35)]];
+    const middle = between(small, large, 0.5);
+    expect(Math.sqrt(areaOf(middle[0]) / Math.PI)).toBeCloseTo(25, 0);
+    expect(between(small, large, 0)).toBe(small);
+    expect(between(small, large, 1)).toBe(large);
+  });
+
+  it('outlines a level, holes and all', () => {
+    const field = Float32Array.from({ length: 100 * 100 }, (_, i) => {
+      const r = Math.hypot((i % 100) - 50, Math.floor(i / 100) - 50);
+      return r < 30 && r > 12 ? 1 : 0;
+    });
+    expect(outlinesAt(field, 100, 100, 0.5)).toHaveLength(2);
+  });
+
+  it('knows how much two shapes share', () => {
+    expect(overlapOf([disc(50, 50, 20)], [disc(50, 50, 20)])).toBeGreaterThan(0.999);
+    expect(overlapOf([disc(20, 50, 10)], [disc(80, 50, 10)])).toBe(0);
+  });
+});

@@ -1,0 +1,78 @@
+<script lang="ts">
+  import Figure from '../slip/Figure.svelte';
+  import type { RoundDraft } from './draft';
+
+  /** What goes with the words of the next round: references with their closeness, or the candidates it grows from. */
+  let { draft = $bindable() }: { draft: RoundDraft } = $props();
+  const thumb = (id: string) => `/api/pictures/${id}`;
+</script>
+
+{#if draft.way}
+  <section class="mb-3 border border-line bg-paper p-2.5" aria-label="Grows from">
+    <div class="mb-2 flex items-start gap-2">
+      {#if draft.way.kind === 'offshoot'}
+        <img
+          src={thumb(draft.way.pictureId)}
+          alt=""
+          class="h-12 w-12 bg-white object-contain outline outline-black/10"
+        />
+        <p class="min-w-0 flex-1">
+          Offshoots of <strong class="font-semibold">{draft.way.label}</strong><br />
+          <span class="text-muted">change its words above, or leave them</span>
+        </p>
+      {:else}
+        {#each draft.way.pictureIds as id, i (i)}
+          <img src={thumb(id)} alt="" class="h-12 w-12 bg-white object-contain outline outline-black/10" />
+        {/each}
+        <p class="min-w-0 flex-1">
+          Crossing of <strong class="font-semibold">{draft.way.labels[0]}</strong> and
+          <strong class="font-semibold">{draft.way.labels[1]}</strong>
+        </p>
+      {/if}
+      <button class="quiet" onclick={() => (draft.way = null)} aria-label="Do not grow from a candidate">Leave</button>
+    </div>
+    {#if draft.way.kind === 'offshoot'}
+      <Figure
+        label="Drift"
+        bind:value={draft.way.drift}
+        min={0}
+        max={100}
+        hint="0 stays with its parent, 100 strays far"
+      />
+    {:else}
+      <Figure
+        label="Balance"
+        bind:value={draft.way.balance}
+        min={0}
+        max={100}
+        hint="0 is {draft.way.labels[0]}, 100 is {draft.way.labels[1]}"
+      />
+    {/if}
+  </section>
+{/if}
+
+{#each draft.references as reference, i (reference.pictureId)}
+  <section class="mb-3 flex gap-2.5 border border-line bg-paper p-2.5 pb-0" aria-label="Reference {i + 1}">
+    <div class="w-14 shrink-0">
+      <img
+        src={thumb(reference.pictureId)}
+        alt="Reference {i + 1}"
+        class="h-14 w-14 bg-white object-contain outline outline-black/10"
+      />
+      <button
+        class="quiet mt-0.5 text-[12px]"
+        aria-label="Remove reference {i + 1}"
+        onclick={() => (draft.references = draft.references.filter((_, k) => k !== i))}>Remove</button
+      >
+    </div>
+    <div class="min-w-0 flex-1">
+      <Figure
+        label="Closeness"
+        bind:value={draft.references[i].closeness}
+        min={0}
+        max={100}
+        hint="100 follows its outline"
+      />
+    </div>
+  </section>
+{/each}
