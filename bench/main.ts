@@ -2,7 +2,9 @@
  * Prints figures: `npm run bench`. Times are medians of several runs in this process; ratios are against work of a known size in the same
  * run, so that they mean the same on any machine.
  */
+import { execFile } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
+import { promisify } from 'node:util';
 import sharp from 'sharp';
 import { rgbToOklab } from '../core/colour';
 import { drawCandidate } from '../core/engine';
@@ -98,6 +100,42 @@ for (const [name, picture] of [
   const base = { name: 'decoding and one pass to OKLab', ms: await reference(await encodePng(picture)) };
   line(`decode and convert, ${name}, 1024 px`, base.ms);
   line(`trace, ${name}, 1024 px`, await median(() => trace(picture)), base);
+}
+// Time and memory against the number of pixels, up to 4096 px a side, each in a process of its own: its peak less that of the picture alone.
+const growth = `
+  import { trace } from './core/trace';
+  // Eight smoothed discs, painted without any buffer besides the picture.
+  const side = Number(process.env.SIDE);
+  const rgba = new Uint8ClampedArray(side * side * 4).fill(255);
+  for (let k = 0; k < 8; k++) {
+    const [cx, cy, r] = [side * (0.2 + 0.3 * (k % 3)), side * (0.2 + 0.3 * Math.floor(k / 3)), side * 0.12];
+    for (let y = Math.floor(cy - r - 1); y <= cy + r + 1; y++)
+      for (let x = Math.floor(cx - r - 1); x <= cx + r + 1; x++) {
+        const t = Math.max(0, Math.min(1, r - Math.hypot(x + 0.5 - cx, y + 0.5 - cy) + 0.5));
+        const o = (y * side + x) * 4;
+        [37 * k, 255 - 31 * k, (97 * k) % 256].forEach((v, c) => (rgba[o + c] += (v - rgba[o + c]) * t));
+      }
+  }
+  const picture = { widthPx: side, heightPx: side, rgba };
+  const before = process.resourceUsage().maxRSS;
+  const started = performance.now();
+  trace(picture);
+  console.log(performance.now() - started, process.resourceUsage().maxRSS - before, process.resourceUsage().maxRSS);
+`;
+for (const sidePx of [512, 1024, 2048, 4096]) {
+  const { stdout } = await promisify(execFile)(
+    process.execPath,
+    ['--import', 'tsx', '--input-type=module', '-e', growth],
+    {
+      env: { ...process.env, SIDE: String(sidePx) },
+    },
+  );
+  const [ms, kilobytes, whole] = stdout.trim().split(' ').map(Number);
+  const pixels = sidePx ** 2;
+  console.log(
+    `trace, ${sidePx} px a side`.padEnd(52),
+    `${ms.toFixed(0).padStart(6)} ms   ${((ms * 1000) / pixels).toFixed(2)} µs and ${((kilobytes * 1024) / pixels).toFixed(0)} bytes a pixel above what there was before, ${((whole * 1024) / pixels).toFixed(0)} with the whole process`,
+  );
 }
 line('proofs of a candidate, 1024 px', await median(() => proofsOf(six)));
 console.log(`memory at the end ${(process.memoryUsage().rss / 1e6).toFixed(0)} MB`);

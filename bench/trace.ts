@@ -10,7 +10,7 @@ import { drawingsOf, errorOf, pictureOf, type DrawingKind } from './drawings';
 const { values } = parseArgs({
   options: {
     kind: { type: 'string' },
-    count: { type: 'string', default: '120' },
+    count: { type: 'string', default: '200' },
     seed: { type: 'string', default: '1' },
     worn: { type: 'string' },
     list: { type: 'boolean' },

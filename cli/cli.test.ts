@@ -111,6 +111,8 @@ describe('odd-quill', () => {
         'inks',
         'segments',
         'corners',
+        'certainty',
+        'symmetry',
         'fit',
         'bytes',
         'ms',
@@ -144,6 +146,9 @@ describe('odd-quill', () => {
     expect(report.inks.map((i) => i.hex).sort()).toEqual(['#20346E', '#FFFFFF']);
     expect(report.fit.meanPx).toBeLessThanOrEqual(report.fit.maxPx);
     expect((await run('trace', name, '--tolerance', 'much')).code).toBe(2);
+    expect((await run('trace', name, '--symmetry', 'maybe')).code).toBe(2);
+    const exact = await run('trace', join(folder, 'a', name), '--out', 's.svg', '--symmetry', 'exact', '--json');
+    expect(Object.keys(JSON.parse(exact.out) as object)).toContain('symmetry');
     expect((await run('trace', name, '--palette', 'blue')).code).toBe(2);
   });
 

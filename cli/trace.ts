@@ -28,7 +28,7 @@ async function traceOne(input: string, output: string, options: TraceOptions) {
   const started = performance.now();
   const file = await readFile(input);
   const picture = await decodePicture(file);
-  const { artwork, figures } = trace(picture, options);
+  const { artwork, figures, symmetry, certainty } = trace(picture, options);
   const svg = artworkToSvg(artwork, { lines: false });
   await mkdir(dirname(output), { recursive: true });
   await writeFile(output, svg);
@@ -40,6 +40,13 @@ async function traceOne(input: string, output: string, options: TraceOptions) {
     inks: figures.inks,
     segments: figures.segments,
     corners: figures.corners,
+    certainty: rounded(certainty),
+    symmetry: symmetry && {
+      x: rounded(symmetry.x),
+      y: rounded(symmetry.y),
+      angleDeg: rounded((symmetry.angleRad * 180) / Math.PI),
+      share: rounded(symmetry.share),
+    },
     fit: { meanPx: rounded(figures.fit.meanPx), maxPx: rounded(figures.fit.maxPx) },
     bytes: Buffer.byteLength(svg),
     ms: Math.round(performance.now() - started),
@@ -59,6 +66,7 @@ export async function traceCommand(args: readonly string[]): Promise<number> {
       palette: { type: 'string' },
       tolerance: { type: 'string' },
       specks: { type: 'string' },
+      symmetry: { type: 'string', default: 'auto' },
       json: { type: 'boolean', default: false },
     },
   });
@@ -67,6 +75,7 @@ export async function traceCommand(args: readonly string[]): Promise<number> {
     colours: values.colours === 'auto' ? 'auto' : wholeNumber('colours', values.colours),
     ground: values.ground as TraceOptions['ground'],
     stacking: values.stacking as TraceOptions['stacking'],
+    symmetry: values.symmetry as TraceOptions['symmetry'],
     ...(values.palette === undefined ? {} : { palette: values.palette.split(',') }),
     ...(values.tolerance === undefined ? {} : { smoothness: smoothnessOf(positive('tolerance', values.tolerance)) }),
     ...(values.specks === undefined ? {} : { speckPx2: positive('specks', values.specks) }),

@@ -1,6 +1,7 @@
 import { arcGeometry, type Point, type Segment } from '../vector';
 import { findCorners, Track, type Corner } from './corners';
 import { fitArc, fitCubic, fitLine, measure, tangentsOf, type Fit, type Run } from './span';
+import { asRectangle, straightened, wholeEllipse } from './exact';
 import type { Located } from './locate';
 
 export interface FitOptions {
@@ -34,6 +35,9 @@ type Stop = Pick<Corner, 'index' | 'point' | 'spoiltPx'>;
 
 /** A fit that begins this many tolerances off will not come to be true. */
 const HOPELESS = 8;
+
+/** Points that a cubic is tried on while breaks are looked for: every third, but some at least and not too many. */
+const samplesFor = (count: number): number => Math.max(40, Math.min(96, count / 3));
 
 /** One smooth stretch between two corners (or ends): points, with the exact ends put in front and behind. */
 class Smooth {
@@ -70,7 +74,7 @@ class Smooth {
       const arc = line.greatest > 0.3 ? fitArc(this.run, i, j, from, to, hopeless) : null;
       if (arc && this.allowed(arc, i, j)) best = arc;
       else {
-        const cubic = fitCubic(this.run, i, j, from, to, null, null, 4, 2 * hopeless);
+        const cubic = fitCubic(this.run, i, j, from, to, null, null, 4, 2 * hopeless, samplesFor(j - i));
         if (cubic && this.allowed(cubic, i, j)) best = cubic;
       }
     }
@@ -305,10 +309,44 @@ const ROUND_REACH_PX = 8;
 const ROUND_TOLERANCE_PX = 0.12;
 const SLIGHT_RAD = 0.9;
 
+/** How true a line must be to count as straight beside a corner, in pixels, and how near the corner points are not asked. */
+const STRAIGHT_PX = 0.045;
+const SPOILT_PX = 1.7;
+
+/** Whether the points from `SPOILT_PX` to `ROUND_REACH_PX` from a corner, on one side, lie on a line. */
+function straightBeside(track: Track, corner: Corner, way: 1 | -1): boolean {
+  const here = track.at(corner.index);
+  const px: number[] = [];
+  const py: number[] = [];
+  for (let k = corner.index; px.length < 40; k += way) {
+    if (!track.closed && (k < 0 || k >= track.n)) break;
+    if (track.closed && Math.abs(k - corner.index) > track.n / 2) break;
+    const s = Math.abs(track.at(k) - here);
+    if (s > ROUND_REACH_PX) break;
+    if (s < SPOILT_PX) continue;
+    px.push(track.xs[track.index(k)]);
+    py.push(track.ys[track.index(k)]);
+  }
+  if (px.length < 4) return false;
+  const n = px.length;
+  const [mx, my] = [px.reduce((p, q) => p + q, 0) / n, py.reduce((p, q) => p + q, 0) / n];
+  let [xx, xy, yy] = [0, 0, 0];
+  for (let i = 0; i < n; i++) {
+    xx += (px[i] - mx) ** 2;
+    xy += (px[i] - mx) * (py[i] - my);
+    yy += (py[i] - my) ** 2;
+  }
+  const angle = 0.5 * Math.atan2(2 * xy, xx - yy);
+  const [nx, ny] = [-Math.sin(angle), Math.cos(angle)];
+  return px.every((x, i) => Math.abs((x - mx) * nx + (py[i] - my) * ny) < STRAIGHT_PX);
+}
+
 /** Corners that are none: bends so slight that one curve follows all points around them. */
 function withoutRound(track: Track, corners: Corner[]): Corner[] {
   return corners.filter((corner) => {
     if (corner.turnRad > SLIGHT_RAD) return true;
+    // Between two straight sides a bend is a corner, however slight.
+    if (corner.turnRad > 0.3 && straightBeside(track, corner, 1) && straightBeside(track, corner, -1)) return true;
     const here = track.at(corner.index);
     let [a, b] = [corner.index, corner.index];
     while ((track.closed ? corner.index - a < track.n / 2 : a > 0) && here - track.at(a) < ROUND_REACH_PX) a--;
@@ -426,7 +464,7 @@ function scatterOf({ xs, ys, n, closed }: Track): number {
 /** Options whose tolerance is no finer than what the points of a track can tell. */
 const loosened = (track: Track, options: FitOptions): FitOptions => ({
   ...options,
-  tolerancePx: Math.max(options.tolerancePx, Math.min(LOOSEST_PX, 4 * scatterOf(track))),
+  tolerancePx: Math.max(options.tolerancePx, Math.min(LOOSEST_PX, 3.3 * scatterOf(track))),
 });
 
 /**
@@ -439,6 +477,11 @@ export function fitChain(
   ends: readonly [Point, Point] | null,
   wanted: FitOptions,
 ): Stroke {
+  const stroke = straightened(fitted(located, closed, ends, wanted), closed);
+  return (closed ? asRectangle(stroke) : null) ?? stroke;
+}
+
+function fitted(located: Located, closed: boolean, ends: readonly [Point, Point] | null, wanted: FitOptions): Stroke {
   const n = located.points.length / 2;
   const xs = new Float64Array(n);
   const ys = new Float64Array(n);
@@ -467,6 +510,8 @@ export function fitChain(
   const options = loosened(track, wanted);
   const circle = wholeCircle(track, options.tolerancePx * 1.15);
   if (circle) return circle;
+  const oval = wholeEllipse(track, options.tolerancePx * 1.15, RMS_SHARE);
+  if (oval) return oval;
   const corners = withoutRound(track, findCorners(track, { leastRad: options.cornerRad, softPx: options.softPx }));
   if (corners.length) return closedFrom(track, corners, options);
   // Smooth all round: a first fit from anywhere shows where a break would be put, and the second starts there.

@@ -105,14 +105,20 @@ export function findInks(picture: Picture, flat: Uint8Array, count: number | 'au
   const useAll = flatCount < seen * 0.2;
   const sums = new Float64Array(4 << 15);
   const used: number[] = [];
-  for (let i = 0; i < flat.length; i++) {
+  // Flat pictures are long runs of one colour, which are added at once.
+  const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, flat.length);
+  for (let i = 0; i < flat.length;) {
     const o = i * 4;
-    if (rgba[o + 3] < 128 || !(flat[i] || useAll)) continue;
+    const colour = whole[i];
+    let n = 0;
+    for (; i < flat.length && whole[i] === colour; i++) n += useAll ? 1 : flat[i];
+    if (!n || rgba[o + 3] < 128) continue;
     const at = (((rgba[o] >> 3) << 10) | ((rgba[o + 1] >> 3) << 5) | (rgba[o + 2] >> 3)) << 2;
-    if (sums[at + 3]++ === 0) used.push(at);
-    sums[at] += rgba[o];
-    sums[at + 1] += rgba[o + 1];
-    sums[at + 2] += rgba[o + 2];
+    if (sums[at + 3] === 0) used.push(at);
+    sums[at] += n * rgba[o];
+    sums[at + 1] += n * rgba[o + 1];
+    sums[at + 2] += n * rgba[o + 2];
+    sums[at + 3] += n;
   }
   const bins = used.map((at) => ({ r: sums[at], g: sums[at + 1], b: sums[at + 2], n: sums[at + 3] }));
   const total = bins.reduce((sum, b) => sum + b.n, 0);
@@ -191,3 +197,22 @@ export function nearestInk(lab: Oklab, inks: readonly FoundInk[]): number {
 /** Inks of a palette that is given; throws a RangeError for what is no hex colour. */
 export const inksFrom = (palette: readonly string[]): FoundInk[] =>
   palette.map((hex) => ({ rgb: hexToRgb(hex), lab: hexToOklab(hex), hex: rgbToHex(hexToRgb(hex)), share: 0 }));
+
+/** Two inks as far apart as this nobody takes for one. */
+const PLAINLY_APART = 0.09;
+
+/**
+ * How sure the number of inks is, 0..1: least when the two that are nearest alike lie at the limit below which they would have been made one,
+ * and when one of them is a mere speck.
+ */
+export function certaintyOf(inks: readonly FoundInk[]): number {
+  let sure = inks.length >= AUTOMATIC_LIMIT ? 0 : 1;
+  for (let i = 0; i < inks.length; i++) {
+    for (let j = 0; j < i; j++) {
+      const apart = oklabDistance(inks[i].lab, inks[j].lab);
+      sure = Math.min(sure, Math.max(0, (apart - 0.013) / (PLAINLY_APART - 0.013)));
+    }
+    sure = Math.min(sure, 0.4 + inks[i].share * 300);
+  }
+  return sure;
+}

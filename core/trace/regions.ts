@@ -7,45 +7,51 @@ export interface Regions {
   readonly atBorder: Uint8Array;
 }
 
-/** Numbers the connected areas of a label map, row by row: runs of pixels joined to those above (Rosenfeld and Pfaltz 1966). */
+/** Numbers the connected areas of a label map: runs along a row joined to those above that touch them (Rosenfeld and Pfaltz 1966). */
 export function findRegions(labels: Uint8Array, w: number, h: number): Regions {
-  const of = new Int32Array(w * h);
-  let parent = new Int32Array(1024);
+  let room = 4096;
+  /** Where each run starts; it ends where the next one does. */
+  let starts = new Int32Array(room + 1);
+  let parent = new Int32Array(room);
   let count = 0;
   const root = (k: number): number => {
     while (parent[k] !== k) k = parent[k] = parent[parent[k]];
     return k;
   };
-  for (let y = 0; y < h; y++)
-    for (let x = 0; x < w;) {
-      const i = y * w + x;
+  /** The runs of the row above: from the first of them to before `rowFirst`. */
+  let aboveFirst = 0;
+  let rowFirst = 0;
+  for (let y = 0; y < h; y++) {
+    let above = aboveFirst;
+    const aboveEnd = rowFirst;
+    aboveFirst = rowFirst = count;
+    for (let i = y * w, rowEnd = i + w; i < rowEnd;) {
       const label = labels[i];
-      let end = x + 1;
-      while (end < w && labels[y * w + end] === label) end++;
-      let mine = -1;
-      if (y > 0)
-        for (let j = i - w; j < i - w + (end - x); j++) {
-          if (labels[j] !== label) continue;
-          const r = root(of[j]);
-          if (mine < 0) mine = r;
-          else if (r !== mine) {
-            const [low, high] = r < mine ? [r, mine] : [mine, r];
-            parent[high] = low;
-            mine = low;
-          }
-        }
-      if (mine < 0) {
-        if (count === parent.length) {
-          const more = new Int32Array(2 * count);
-          more.set(parent);
-          parent = more;
-        }
-        parent[count] = mine = count;
-        count++;
+      let end = i + 1;
+      while (end < rowEnd && labels[end] === label) end++;
+      if (count === room) {
+        room *= 2;
+        const [moreStarts, moreParents] = [new Int32Array(room + 1), new Int32Array(room)];
+        moreStarts.set(starts);
+        moreParents.set(parent);
+        [starts, parent] = [moreStarts, moreParents];
       }
-      of.fill(mine, i, i + end - x);
-      x = end;
+      starts[count] = i;
+      parent[count] = count;
+      // Runs above that end before this one begins touch nothing further on either.
+      while (above < aboveEnd && (above + 1 < aboveEnd ? starts[above + 1] : y * w) <= i - w) above++;
+      for (let k = above; k < aboveEnd && starts[k] < end - w; k++) {
+        if (labels[starts[k]] !== label) continue;
+        const [p, q] = [root(k), root(count)];
+        if (p < q) parent[q] = p;
+        else if (q < p) parent[p] = q;
+      }
+      count++;
+      i = end;
     }
+    rowFirst = count;
+  }
+  starts[count] = w * h;
   const number = new Int32Array(count).fill(-1);
   let areas = 0;
   for (let k = 0; k < count; k++) {
@@ -53,16 +59,18 @@ export function findRegions(labels: Uint8Array, w: number, h: number): Regions {
     if (number[r] < 0) number[r] = areas++;
     number[k] = number[r];
   }
+  const of = new Int32Array(w * h);
   const label = new Uint8Array(areas);
   const sizePx2 = new Int32Array(areas);
   const atBorder = new Uint8Array(areas);
-  for (let y = 0, i = 0; y < h; y++)
-    for (let x = 0; x < w; x++, i++) {
-      const k = (of[i] = number[of[i]]);
-      sizePx2[k]++;
-      label[k] = labels[i];
-      if (x === 0 || y === 0 || x === w - 1 || y === h - 1) atBorder[k] = 1;
-    }
+  for (let k = 0; k < count; k++) {
+    const [from, to, area] = [starts[k], starts[k + 1], number[k]];
+    of.fill(area, from, to);
+    sizePx2[area] += to - from;
+    label[area] = labels[from];
+    const x = from % w;
+    if (x === 0 || x + to - from === w || from < w || from >= w * (h - 1)) atBorder[area] = 1;
+  }
   return { of, label, sizePx2, atBorder };
 }
 
@@ -80,6 +88,18 @@ export function neighboursOf({ of, label }: Regions, w: number, h: number): numb
   };
   for (let y = 0, i = 0; y < h; y++)
     for (let x = 0; x < w; x++, i++) {
+      const mine = of[i];
+      // Most pixels lie within one area, with their neighbours.
+      if (
+        x > 0 &&
+        x + 1 < w &&
+        y + 1 < h &&
+        of[i + 1] === mine &&
+        of[i + w] === mine &&
+        of[i + w - 1] === mine &&
+        of[i + w + 1] === mine
+      )
+        continue;
       if (x + 1 < w) touch(of[i], of[i + 1]);
       if (y + 1 >= h) continue;
       touch(of[i], of[i + w]);

@@ -155,8 +155,9 @@ export function fitCubic(
   tangentTo: Point | null,
   rounds = 4,
   hopelessPx = Infinity,
+  samples = 96,
 ): Fit | null {
-  const stride = Math.max(1, Math.ceil((j - i) / 96));
+  const stride = Math.max(1, Math.ceil((j - i) / samples));
   const count = Math.floor((j - i - 1) / stride);
   const unknowns = (tangentFrom ? 1 : 2) + (tangentTo ? 1 : 2);
   if (count < 2 || count > MOST) return null;

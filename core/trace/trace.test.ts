@@ -140,7 +140,7 @@ describe('tracing', () => {
     for (const prompt of [
       'emblem of a hedgehog with a leaf',
       'mascot: a bat conductor holding a lantern',
-      'app icon of a fox, rust and cream',
+      'app icon of a fox, two colours rust and cream',
     ]) {
       const { picture } = drawCandidate({ prompt, sizePx: 512 }, 0);
       const { artwork } = trace(picture, { ground: 'keep' });

@@ -13,10 +13,11 @@ import {
 } from '../vector';
 import { contoursOf, piecesOf } from './assemble';
 import { dropSpecks, NOTHING, unmix } from './cells';
-import { findGround, findInks, flatPixels, inksFrom } from './inks';
+import { certaintyOf, findGround, findInks, flatPixels, inksFrom } from './inks';
 import { findRegions, neighboursOf } from './regions';
 import { tangentsOf } from './span';
 import { deviationOf, fitAll, prepare } from './strokes';
+import { findSymmetry, madeSymmetrical, type Symmetry } from './symmetry';
 
 /** How a picture is to become an artwork. */
 export interface TraceOptions {
@@ -31,6 +32,8 @@ export interface TraceOptions {
   readonly smoothness: number;
   /** Inks that are given, as hex; found in the picture when left out. */
   readonly palette?: readonly string[] | null;
+  /** 'auto' looks for an axis of symmetry and tells of it, 'exact' makes the artwork symmetrical about it as well. */
+  readonly symmetry?: 'auto' | 'off' | 'exact';
 }
 
 export const TRACE_DEFAULTS: TraceOptions = {
@@ -39,6 +42,7 @@ export const TRACE_DEFAULTS: TraceOptions = {
   stacking: 'stacked',
   speckPx2: 12,
   smoothness: 30,
+  symmetry: 'auto',
 };
 
 /** What a trace came to. */
@@ -60,6 +64,10 @@ export interface Trace {
   readonly figures: TraceFigures;
   /** The colour of the ground, kept or not; null when the picture's ground is transparent. */
   readonly groundHex: string | null;
+  /** The axis about which the picture is nearly symmetrical, or null when there is none or none was looked for. */
+  readonly symmetry: Symmetry | null;
+  /** How sure the number of inks is, 0..1: whether the nearest two could as well be one, or one as well two. 1 when it was given. */
+  readonly certainty: number;
 }
 
 export interface TraceHooks {
@@ -87,6 +95,8 @@ export function checkTraceOptions(options: Partial<TraceOptions>): TraceOptions 
   if (o.ground !== 'keep' && o.ground !== 'drop') throw new TraceOptionsError('ground is "keep" or "drop"');
   if (o.stacking !== 'stacked' && o.stacking !== 'cutout')
     throw new TraceOptionsError('stacking is "stacked" or "cutout"');
+  if (o.symmetry !== undefined && !['auto', 'off', 'exact'].includes(o.symmetry))
+    throw new TraceOptionsError('symmetry is "auto", "off" or "exact"');
   if (!within(o.speckPx2, 0, 100_000)) throw new TraceOptionsError('the size of specks is from 0 to 100000 px²');
   if (!within(o.smoothness, 0, 100)) throw new TraceOptionsError('smoothness is from 0 to 100');
   if (o.palette && (o.palette.length > 32 || o.palette.some((hex) => !readHex(hex))))
@@ -121,6 +131,12 @@ function countCorners({ pieces }: Artwork): number {
     }
   return count;
 }
+
+/** Inks that no piece has any more are none. */
+const withoutMissing = (artwork: Artwork): Artwork => ({
+  ...artwork,
+  inks: artwork.inks.filter((i) => artwork.pieces.some((p) => p.inkId === i.id)),
+});
 
 /** Tells a picture's inks and ground, and what each pixel is made of. */
 function separate(picture: Picture, options: TraceOptions, progress: (done: number) => void) {
@@ -214,13 +230,17 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
     progress(0.9 + (0.1 * (r + 1)) / order.length);
   });
 
-  const artwork: Artwork = { widthPx, heightPx, inks, pieces };
+  const symmetry = options.symmetry === 'off' ? null : findSymmetry(cells, ground);
+  const traced: Artwork = { widthPx, heightPx, inks, pieces };
+  const artwork = symmetry && options.symmetry === 'exact' ? withoutMissing(madeSymmetrical(traced, symmetry)) : traced;
   return {
     artwork,
+    symmetry,
+    certainty: options.colours === 'auto' && !options.palette?.length ? certaintyOf(found) : 1,
     groundHex: ground === null ? null : found[ground].hex,
     figures: {
-      inks: inks.map((i) => ({ hex: i.hex, pieces: pieces.filter((p) => p.inkId === i.id).length })),
-      pieces: pieces.length,
+      inks: artwork.inks.map((i) => ({ hex: i.hex, pieces: artwork.pieces.filter((p) => p.inkId === i.id).length })),
+      pieces: artwork.pieces.length,
       segments: countPoints(artwork),
       corners: countCorners(artwork),
       fit: deviationOf(strokes),

@@ -1,4 +1,4 @@
-import { contains, flatten, type Contour, type Point } from './path';
+import { contains, flatten, mapContour, type Contour, type Point } from './path';
 
 /** One named colour of an artwork; every piece with it changes when it does. */
 export interface Ink {
@@ -42,3 +42,14 @@ export const countPieces = (artwork: Artwork, inkId?: string): number =>
 /** Contours of a piece flattened and scaled, for a rasteriser. */
 export const outlinesOf = (piece: Piece, scale: number, tolerancePx = 0.1): number[][] =>
   piece.contours.map((c) => flatten(c, tolerancePx / scale).map((v) => v * scale));
+
+/** The artwork with all its lengths times a factor. */
+export const scaledArtwork = (artwork: Artwork, scale: number): Artwork => ({
+  ...artwork,
+  widthPx: artwork.widthPx * scale,
+  heightPx: artwork.heightPx * scale,
+  pieces: artwork.pieces.map((p) => ({
+    ...p,
+    contours: p.contours.map((c) => mapContour([scale, 0, 0, scale, 0, 0], c)),
+  })),
+});

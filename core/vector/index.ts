@@ -7,3 +7,4 @@ export * from './edit';
 export * from './svg';
 export * from './render';
 export * from './shapes';
+export * from './read';

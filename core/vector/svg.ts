@@ -1,5 +1,7 @@
 import type { Artwork, Piece } from './artwork';
+import type { Contour } from './path';
 import { formatPath, shortNumber } from './pathdata';
+import { KAPPA } from './shapes';
 
 /** Text made safe inside XML elements and attributes; characters that XML forbids are dropped. */
 export const escapeXml = (text: string): string =>
@@ -40,7 +42,55 @@ function runs(artwork: Artwork): { inkId: string; pieces: Piece[] }[] {
 /** Half circles and sides whose rounded numbers agree this well, in pixels, are those of one circle or rectangle. */
 const SAME_PX = 0.015;
 
-/** A piece as the plainest element that draws it: a circle, a rectangle with upright sides, else a path. */
+const at = (name: string, v: number): string => (shortNumber(v) === '0' ? '' : ` ${name}="${shortNumber(v)}"`);
+
+const rectOf = (x0: number, y0: number, x1: number, y1: number, r: number): string =>
+  `<rect${at('x', x0)}${at('y', y0)} width="${shortNumber(x1 - x0)}" height="${shortNumber(y1 - y0)}"${at('rx', r)}/>`;
+
+/** Four upright sides between four arcs of one radius. */
+function roundedOf({ start, segments }: Contour): string | null {
+  const arcs = segments.filter((s) => s.kind === 'arc');
+  const lines = segments.filter((s) => s.kind === 'line');
+  if (arcs.length !== 4 || lines.length !== 4 || segments.some((s, k) => s.kind === segments[(k + 1) % 8].kind))
+    return null;
+  const r = arcs[0].radius;
+  if (arcs.some((s) => s.large || Math.abs(s.radius - r) > SAME_PX || s.clockwise !== arcs[0].clockwise)) return null;
+  const points = [start, ...segments.map((s) => s.to)];
+  const xs = points.map((p) => p[0]);
+  const ys = points.map((p) => p[1]);
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const near = (p: number, q: number) => Math.abs(p - q) < SAME_PX;
+  const onSide = ([x, y]: readonly number[]) =>
+    ((near(x, x0) || near(x, x1)) && (near(y, y0 + r) || near(y, y1 - r))) ||
+    ((near(y, y0) || near(y, y1)) && (near(x, x0 + r) || near(x, x1 - r)));
+  return points.every(onSide) ? rectOf(x0, y0, x1, y1, r) : null;
+}
+
+/** Four curves that are the quarters of an ellipse. */
+function ellipseOf({ start, segments }: Contour): string | null {
+  const [a, b, c, d] = segments;
+  if (a.kind !== 'curve' || b.kind !== 'curve' || c.kind !== 'curve' || d.kind !== 'curve') return null;
+  const [cx, cy] = [(start[0] + b.to[0]) / 2, (start[1] + b.to[1]) / 2];
+  const u = [start[0] - cx, start[1] - cy];
+  const v = [a.to[0] - cx, a.to[1] - cy];
+  const is = (p: readonly number[], x: number, y: number) =>
+    Math.abs(p[0] - cx - x) < 2 * SAME_PX && Math.abs(p[1] - cy - y) < 2 * SAME_PX;
+  const k = KAPPA;
+  const quarter = (s: typeof a, p: readonly number[], q: readonly number[]) =>
+    is(s.c1, p[0] + k * q[0], p[1] + k * q[1]) && is(s.c2, q[0] + k * p[0], q[1] + k * p[1]) && is(s.to, q[0], q[1]);
+  const minus = (p: readonly number[]) => [-p[0], -p[1]];
+  if (Math.abs(u[0] * v[0] + u[1] * v[1]) > SAME_PX * (Math.hypot(...u) + Math.hypot(...v))) return null;
+  if (!quarter(a, u, v) || !quarter(b, v, minus(u)) || !quarter(c, minus(u), minus(v)) || !quarter(d, minus(v), u))
+    return null;
+  const [ru, rv] = [Math.hypot(...u), Math.hypot(...v)];
+  const middle = `cx="${shortNumber(cx)}" cy="${shortNumber(cy)}"`;
+  if (Math.abs(u[1]) < SAME_PX) return `<ellipse ${middle} rx="${shortNumber(ru)}" ry="${shortNumber(rv)}"/>`;
+  if (Math.abs(u[0]) < SAME_PX) return `<ellipse ${middle} rx="${shortNumber(rv)}" ry="${shortNumber(ru)}"/>`;
+  const turn = (Math.atan2(u[1], u[0]) * 180) / Math.PI;
+  return `<ellipse ${middle} rx="${shortNumber(ru)}" ry="${shortNumber(rv)}" transform="rotate(${shortNumber(turn)} ${shortNumber(cx)} ${shortNumber(cy)})"/>`;
+}
+
+/** A piece as the plainest element that draws it: a circle, an ellipse, a rectangle with upright sides, else a path. */
 function elementOf({ contours }: Piece): string {
   const [contour] = contours;
   if (contours.length === 1) {
@@ -62,9 +112,16 @@ function elementOf({ contours }: Piece): string {
       if (turns === 'vhvh' || turns === 'hvhv') {
         const [x0, x1] = [Math.min(start[0], b.to[0]), Math.max(start[0], b.to[0])];
         const [y0, y1] = [Math.min(start[1], b.to[1]), Math.max(start[1], b.to[1])];
-        const at = (name: string, v: number) => (shortNumber(v) === '0' ? '' : ` ${name}="${shortNumber(v)}"`);
-        return `<rect${at('x', x0)}${at('y', y0)} width="${shortNumber(x1 - x0)}" height="${shortNumber(y1 - y0)}"/>`;
+        return rectOf(x0, y0, x1, y1, 0);
       }
+    }
+    if (segments.length === 8) {
+      const found = roundedOf(contour);
+      if (found) return found;
+    }
+    if (segments.length === 4 && segments.every((s) => s.kind === 'curve')) {
+      const found = ellipseOf(contour);
+      if (found) return found;
     }
   }
   return `<path d="${formatPath(contours)}"/>`;

@@ -133,6 +133,7 @@ export const TraceSettings = v.object({
   speckPx2: v.pipe(v.number(), v.minValue(0), v.maxValue(100_000)),
   smoothness: v.pipe(v.number(), v.minValue(0), v.maxValue(100)),
   palette: v.optional(v.nullable(v.pipe(v.array(hex), v.maxLength(32)))),
+  symmetry: v.optional(v.picklist(['auto', 'off', 'exact'])),
 });
 
 const point = v.tuple([v.pipe(v.number(), v.finite()), v.pipe(v.number(), v.finite())]);

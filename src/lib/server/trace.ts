@@ -29,6 +29,7 @@ export const TraceQuery = v.object({
   ),
   tolerance: v.optional(positive),
   specks: v.optional(positive),
+  symmetry: v.optional(v.picklist(['auto', 'off', 'exact']), 'auto'),
 });
 
 /** Traces a picture file; what it answers has the names of the command line's JSON. Throws a 422 Problem. */
@@ -42,7 +43,7 @@ export async function traceFile(file: Uint8Array, asked: v.InferOutput<typeof Tr
       ...(specks === undefined ? {} : { speckPx2: specks }),
     });
     const picture = await decodePicture(file);
-    const { artwork, figures } = await threads().run('trace', { picture, options: checked });
+    const { artwork, figures, symmetry, certainty } = await threads().run('trace', { picture, options: checked });
     const svg = artworkToSvg(artwork, { lines: false });
     return {
       svg,
@@ -51,6 +52,13 @@ export async function traceFile(file: Uint8Array, asked: v.InferOutput<typeof Tr
       inks: figures.inks,
       segments: figures.segments,
       corners: figures.corners,
+      certainty,
+      symmetry: symmetry && {
+        x: symmetry.x,
+        y: symmetry.y,
+        angleDeg: (symmetry.angleRad * 180) / Math.PI,
+        share: symmetry.share,
+      },
       fit: figures.fit,
       bytes: Buffer.byteLength(svg),
       ms: Math.round(performance.now() - started),

@@ -6,6 +6,8 @@ export interface WorkHooks<T> {
   readonly onResult: (result: T) => void;
   readonly onError: (message: string) => void;
   readonly onProgress?: (done: number) => void;
+  /** Sees a coarse result that a better one follows. */
+  readonly onCoarse?: (result: T) => void;
 }
 
 /**
@@ -50,6 +52,7 @@ class Latest<Request extends object, Result> {
       if (data.id !== this.running?.id) return;
       const { hooks } = this.running;
       if (data.what === 'progress') return hooks?.onProgress?.(data.done);
+      if (data.what === 'coarse') return hooks?.onCoarse?.(data.result);
       this.running = null;
       if (data.what === 'result') hooks?.onResult(data.result);
       else if (data.what === 'error') hooks?.onError(data.message);

@@ -23,6 +23,8 @@ export interface TraceRequest {
 
 export type Reply<T> =
   | { readonly id: number; readonly what: 'progress'; readonly done: number }
+  /** A first, coarse result; a better one follows. */
+  | { readonly id: number; readonly what: 'coarse'; readonly result: T }
   | { readonly id: number; readonly what: 'result'; readonly result: T }
   | { readonly id: number; readonly what: 'stopped' }
   | { readonly id: number; readonly what: 'error'; readonly message: string };

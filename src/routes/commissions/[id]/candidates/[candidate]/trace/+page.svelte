@@ -44,6 +44,7 @@
     done = 0;
     worker.ask(wanted, {
       onProgress: (share) => (done = share),
+      onCoarse: (result) => (trace = result),
       onResult: (result) => {
         trace = result;
         busy = false;
@@ -61,6 +62,13 @@
   onDestroy(() => curveWorker.close());
   let economy = $state.raw<readonly EconomyPoint[]>([]);
   const inksAndAreas = $derived(JSON.stringify([options.colours, options.ground, options.speckPx2]));
+  const AXES = { upright: 'an upright axis', level: 'a level axis', slanting: 'a slanting axis' } as const;
+  const axis = $derived.by(() => {
+    const found = trace?.symmetry;
+    if (!found) return null;
+    const turn = Math.abs(Math.sin(found.angleRad));
+    return { ...found, words: AXES[turn > 0.9999 ? 'upright' : turn < 0.0001 ? 'level' : 'slanting'] };
+  });
   $effect(() => {
     void inksAndAreas;
     const wanted = { want: 'economy', href, options: untrack(() => $state.snapshot(options)) } as const;
@@ -134,6 +142,15 @@
               : `background: ${ground}`}"
           ></div>
           {#if trace}<ArtworkLayer artwork={trace.artwork} {view} {points} />{/if}
+          {#if axis && options.symmetry === 'exact'}
+            {@const reach = (candidate.widthPx + candidate.heightPx) * view.zoom}
+            <div
+              class="absolute h-px border-t border-dashed border-danger"
+              style="left: {view.x + axis.x * view.zoom - reach}px; top: {view.y + axis.y * view.zoom}px; width: {2 *
+                reach}px; transform: rotate({axis.angleRad}rad)"
+              data-axis
+            ></div>
+          {/if}
         </div>
         <Divider bind:share={divider} />
         {#if busy}
@@ -174,7 +191,11 @@
     </ul>
     <Row label="Inks" for="inks">
       <select id="inks" class="field" bind:value={options.colours}>
-        <option value="auto">automatic</option>
+        <option value="auto"
+          >{trace && options.colours === 'auto'
+            ? `automatic · ${trace.certainty > 0.66 ? 'sure' : trace.certainty > 0.33 ? 'fairly sure' : 'a guess'}`
+            : 'automatic'}</option
+        >
         {#each { length: 16 }, i (i)}<option value={i + 1}>{i + 1} with the ground</option>{/each}
       </select>
     </Row>
@@ -196,6 +217,20 @@
     />
     <Figure label="Specks under" bind:value={options.speckPx2} min={0} max={400} unit="px²" />
     <Figure label="Smoothness" bind:value={options.smoothness} min={0} max={100} />
+    {#if axis}
+      <label class="mb-3 flex items-start gap-2">
+        <input
+          type="checkbox"
+          class="mt-1"
+          checked={options.symmetry === 'exact'}
+          onchange={(e) => (options.symmetry = e.currentTarget.checked ? 'exact' : 'auto')}
+        />
+        <span
+          >Make it exactly symmetrical<br />
+          <span class="text-[12px] text-muted">{Math.round(axis.share * 100)}% alike about {axis.words}</span></span
+        >
+      </label>
+    {/if}
     {#if trace}
       <div class="border-t border-line pt-3 {busy ? 'opacity-60' : ''}">
         {#if economy.length}

@@ -1,0 +1,335 @@
+import {
+  arcGeometry,
+  mapContour,
+  reverseContour,
+  type Affine,
+  type Artwork,
+  type Contour,
+  type Piece,
+  type Point,
+  type Segment,
+} from '../vector';
+import { NOTHING, type Cells } from './cells';
+
+/** A line that a picture is nearly the same on both sides of. */
+export interface Symmetry {
+  /** A point on the axis, in pixels. */
+  readonly x: number;
+  readonly y: number;
+  /** Its direction in radians: a quarter turn is upright, 0 lies level. */
+  readonly angleRad: number;
+  /** Share 0..1 of the figure whose mirror image is of the same ink. */
+  readonly share: number;
+}
+
+/** Less of a figure than this in its mirror image is no symmetry. */
+const LEAST_SHARE = 0.94;
+
+/**
+ * The axis about which what is not ground is nearly symmetrical, or null. The axis of such a figure goes through its middle of mass, which
+ * coverage gives to a fraction of a pixel; upright, level and the axes of inertia are tried.
+ */
+export function findSymmetry(cells: Cells, ground: number | null): Symmetry | null {
+  const { widthPx: w, heightPx: h, first, second, share } = cells;
+  const isFigure = (k: number): boolean => k !== NOTHING && k !== ground;
+  let [mass, sx, sy] = [0, 0, 0];
+  for (let y = 0, i = 0; y < h; y++)
+    for (let x = 0; x < w; x++, i++) {
+      const m = (isFigure(first[i]) ? share[i] : 0) + (isFigure(second[i]) ? 1 - share[i] : 0);
+      if (!m) continue;
+      mass += m;
+      sx += m * (x + 0.5);
+      sy += m * (y + 0.5);
+    }
+  if (mass < 40) return null;
+  const [cx, cy] = [sx / mass, sy / mass];
+  const step = Math.max(1, Math.floor(Math.max(w, h) / 200));
+  let [xx, xy, yy] = [0, 0, 0];
+  const samples: number[] = [];
+  for (let y = step >> 1; y < h; y += step)
+    for (let x = step >> 1; x < w; x += step) {
+      if (!isFigure(first[y * w + x])) continue;
+      samples.push(x, y);
+      const [dx, dy] = [x + 0.5 - cx, y + 0.5 - cy];
+      xx += dx * dx;
+      xy += dx * dy;
+      yy += dy * dy;
+    }
+  const main = 0.5 * Math.atan2(2 * xy, xx - yy);
+  const shareOf = (angle: number): number => {
+    const [cos, sin] = [Math.cos(2 * angle), Math.sin(2 * angle)];
+    let same = 0;
+    for (let k = 0; k < samples.length; k += 2) {
+      const [dx, dy] = [samples[k] + 0.5 - cx, samples[k + 1] + 0.5 - cy];
+      const [qx, qy] = [Math.floor(cx + cos * dx + sin * dy), Math.floor(cy + sin * dx - cos * dy)];
+      if (qx >= 0 && qy >= 0 && qx < w && qy < h && first[qy * w + qx] === first[samples[k + 1] * w + samples[k]])
+        same++;
+    }
+    return samples.length ? (2 * same) / samples.length : 0;
+  };
+  let best: Symmetry | null = null;
+  // An axis of inertia that hardly leans is an upright or level one.
+  const leans = Math.min(...[-2, -1, 0, 1, 2].map((q) => Math.abs(main - (q * Math.PI) / 2))) > 0.035;
+  for (const [angle, bonus] of [
+    [Math.PI / 2, 0.006],
+    [0, 0.003],
+    [main, 0],
+    [main + Math.PI / 2, 0],
+  ] as const) {
+    if (!leans && bonus === 0) continue;
+    const found = shareOf(angle);
+    if (found >= LEAST_SHARE && (!best || found + bonus > best.share))
+      best = { x: cx, y: cy, angleRad: angle, share: found };
+  }
+  return best;
+}
+
+/** Part of a segment, with where it starts. */
+interface Bit {
+  readonly from: Point;
+  readonly segment: Segment;
+}
+
+const near = (p: Point, q: Point, by = 1e-6): boolean => Math.abs(p[0] - q[0]) < by && Math.abs(p[1] - q[1]) < by;
+
+/** A cubic cut at a parameter (de Casteljau). */
+function cutCurve(from: Point, s: Extract<Segment, { kind: 'curve' }>, t: number): [Segment, Segment] {
+  const mid = (p: Point, q: Point): Point => [p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t];
+  const [a, b, c] = [mid(from, s.c1), mid(s.c1, s.c2), mid(s.c2, s.to)];
+  const [d, e] = [mid(a, b), mid(b, c)];
+  const at = mid(d, e);
+  return [
+    { kind: 'curve', c1: a, c2: d, to: at },
+    { kind: 'curve', c1: e, c2: c, to: s.to },
+  ];
+}
+
+/** Where along a segment, 0..1, it crosses x = 0. */
+function crossings(from: Point, s: Segment): number[] {
+  const out: number[] = [];
+  if (s.kind === 'line') {
+    if (from[0] * s.to[0] < 0) out.push(from[0] / (from[0] - s.to[0]));
+  } else if (s.kind === 'arc') {
+    const g = arcGeometry(from, s);
+    if (Math.abs(g.cx) < g.radius)
+      for (const side of [1, -1]) {
+        const angle = side * Math.acos(-g.cx / g.radius);
+        for (const full of [-2 * Math.PI, 0, 2 * Math.PI]) {
+          const t = (angle + full - g.startRad) / g.sweepRad;
+          if (t > 1e-6 && t < 1 - 1e-6) out.push(t);
+        }
+      }
+  } else {
+    // Sign changes on a fine grid, each closed in on by halving: a cubic has at most three.
+    const x = (t: number): number => {
+      const u = 1 - t;
+      return u * u * u * from[0] + 3 * u * u * t * s.c1[0] + 3 * u * t * t * s.c2[0] + t * t * t * s.to[0];
+    };
+    const n = 24;
+    for (let k = 0; k < n; k++) {
+      let [a, b] = [k / n, (k + 1) / n];
+      if (x(a) * x(b) >= 0 || (k === 0 && Math.abs(x(0)) < 1e-6)) continue;
+      for (let i = 0; i < 50; i++) {
+        const m = (a + b) / 2;
+        if (x(a) * x(m) <= 0) b = m;
+        else a = m;
+      }
+      const t = (a + b) / 2;
+      if (t > 1e-5 && t < 1 - 1e-5) out.push(t);
+    }
+  }
+  return [...new Set(out)].sort((p, q) => p - q);
+}
+
+const onAxis = ([, y]: Point): Point => [0, y];
+
+/** A segment cut where it crosses x = 0, so that each bit lies on one side. */
+function bitsOf(from: Point, segment: Segment): Bit[] {
+  const cuts = crossings(from, segment);
+  const out: Bit[] = [];
+  let start = from;
+  let rest = segment;
+  let done = 0;
+  for (const t of cuts) {
+    if (segment.kind === 'curve') {
+      const [a, b] = cutCurve(start, rest as Extract<Segment, { kind: 'curve' }>, (t - done) / (1 - done));
+      out.push({ from: start, segment: { ...a, to: onAxis(a.to) } });
+      start = onAxis(a.to);
+      rest = b;
+      done = t;
+      continue;
+    }
+    const to: Point =
+      segment.kind === 'line'
+        ? [0, from[1] + (segment.to[1] - from[1]) * t]
+        : (() => {
+            const g = arcGeometry(from, segment);
+            return [0, g.cy + g.radius * Math.sin(g.startRad + t * g.sweepRad)] as Point;
+          })();
+    const sweep = segment.kind === 'arc' ? Math.abs(arcGeometry(from, segment).sweepRad) * (t - done) : 0;
+    out.push({
+      from: start,
+      segment: segment.kind === 'arc' ? { ...segment, large: sweep > Math.PI, to } : { kind: 'line', to },
+    });
+    start = to;
+    done = t;
+  }
+  if (segment.kind === 'arc' && cuts.length) {
+    const sweep = Math.abs(arcGeometry(from, segment).sweepRad) * (1 - done);
+    rest = { ...segment, large: sweep > Math.PI };
+  } else if (segment.kind === 'line') rest = segment;
+  out.push({ from: start, segment: rest });
+  return out;
+}
+
+/** On which side of x = 0 a bit lies. */
+function sideOf({ from, segment }: Bit): number {
+  if (segment.kind === 'arc') {
+    const g = arcGeometry(from, segment);
+    return g.cx + g.radius * Math.cos(g.startRad + g.sweepRad / 2);
+  }
+  if (segment.kind === 'line') return from[0] + segment.to[0];
+  return from[0] + 3 * segment.c1[0] + 3 * segment.c2[0] + segment.to[0];
+}
+
+const flip = ([x, y]: Point): Point => [-x, y];
+
+/** The bits mirrored in x = 0 and run the other way. */
+const mirroredBack = (bits: readonly Bit[]): Segment[] =>
+  [...bits].reverse().map(({ from, segment }) => {
+    const to = flip(from);
+    if (segment.kind === 'line') return { kind: 'line', to };
+    // Mirrored once and run backwards, an arc turns as it did.
+    if (segment.kind === 'arc') return { ...segment, to };
+    return { kind: 'curve', c1: flip(segment.c2), c2: flip(segment.c1), to };
+  });
+
+/** Two lines in one direction are one; an arc carried on in the same circle is one arc. */
+function joined(start: Point, segments: readonly Segment[]): Segment[] {
+  const out: Segment[] = [];
+  let from = start;
+  let before: Point = start;
+  for (const s of segments) {
+    const last = out[out.length - 1];
+    if (last?.kind === 'line' && s.kind === 'line') {
+      const [ax, ay, bx, by] = [from[0] - before[0], from[1] - before[1], s.to[0] - from[0], s.to[1] - from[1]];
+      if (Math.abs(ax * by - ay * bx) < 1e-3 * Math.hypot(ax, ay) * Math.hypot(bx, by) && ax * bx + ay * by > 0) {
+        out[out.length - 1] = { kind: 'line', to: s.to };
+        from = s.to;
+        continue;
+      }
+    }
+    if (
+      last?.kind === 'arc' &&
+      s.kind === 'arc' &&
+      last.clockwise === s.clockwise &&
+      Math.abs(last.radius - s.radius) < 0.02
+    ) {
+      const [g, q] = [arcGeometry(before, last), arcGeometry(from, s)];
+      const sweep = Math.abs(g.sweepRad) + Math.abs(q.sweepRad);
+      if (Math.hypot(g.cx - q.cx, g.cy - q.cy) < 0.05 && sweep < 1.9 * Math.PI) {
+        out[out.length - 1] = { ...last, large: sweep > Math.PI, to: s.to };
+        from = s.to;
+        continue;
+      }
+    }
+    out.push(s);
+    before = from;
+    from = s.to;
+  }
+  return out;
+}
+
+/** The two half circles of a whole one, or null. */
+function circleOf({ start, segments }: Contour): { cx: number; cy: number; r: number; clockwise: boolean } | null {
+  const [a, b] = segments;
+  if (segments.length !== 2 || a.kind !== 'arc' || b.kind !== 'arc' || a.clockwise !== b.clockwise) return null;
+  const r = Math.hypot(a.to[0] - start[0], a.to[1] - start[1]) / 2;
+  return Math.abs(a.radius - r) < 0.02
+    ? { cx: (start[0] + a.to[0]) / 2, cy: (start[1] + a.to[1]) / 2, r, clockwise: a.clockwise }
+    : null;
+}
+
+const circleAt = (cx: number, cy: number, radius: number, clockwise: boolean): Contour => ({
+  start: [cx - radius, cy],
+  segments: [
+    { kind: 'arc', radius, large: false, clockwise, to: [cx + radius, cy] },
+    { kind: 'arc', radius, large: false, clockwise, to: [cx - radius, cy] },
+  ],
+});
+
+/** What of a contour lies at x > 0, and its mirror image: contours that cross the axis, and those beside it. */
+function halved(contour: Contour): { across: Contour[]; beside: Contour | null } {
+  const circle = circleOf(contour);
+  if (circle && Math.abs(circle.cx) < circle.r)
+    return { across: [circleAt(0, circle.cy, circle.r, circle.clockwise)], beside: null };
+  const bits: Bit[] = [];
+  let from = contour.start;
+  for (const s of contour.segments) {
+    bits.push(...bitsOf(from, s));
+    from = s.to;
+  }
+  if (!near(from, contour.start, 1e-4)) bits.push({ from, segment: { kind: 'line', to: contour.start } });
+  const kept = bits.map((b) => sideOf(b) > 0);
+  if (kept.every(Boolean)) return { across: [], beside: contour };
+  if (!kept.some(Boolean)) return { across: [], beside: null };
+  const across: Contour[] = [];
+  const n = bits.length;
+  for (let i = 0; i < n; i++) {
+    if (!kept[i] || kept[(i + n - 1) % n]) continue;
+    const run: Bit[] = [];
+    for (let k = i; kept[k % n] && run.length < n; k++) run.push(bits[k % n]);
+    const start = onAxis(run[0].from);
+    const end = onAxis(run[run.length - 1].segment.to);
+    run[0] = { ...run[0], from: start };
+    run[run.length - 1] = { ...run[run.length - 1], segment: { ...run[run.length - 1].segment, to: end } };
+    across.push({ start, segments: joined(start, [...run.map((b) => b.segment), ...mirroredBack(run)]) });
+  }
+  return { across, beside: null };
+}
+
+/** An artwork made exactly symmetrical: the half with fewer segments stays, and its mirror image takes the place of the other. */
+export function madeSymmetrical(artwork: Artwork, { x, y, angleRad }: Symmetry): Artwork {
+  // Turned and moved so that the axis is x = 0.
+  const turn = Math.PI / 2 - angleRad;
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  const into: Affine = [cos, sin, -sin, cos, -cos * x + sin * y, -sin * x - cos * y];
+  const back: Affine = [cos, -sin, sin, cos, x, y];
+  const turned = artwork.pieces.map((p) => ({ ...p, contours: p.contours.map((c) => mapContour(into, c)) }));
+  const weigh = (side: 1 | -1): number =>
+    turned.reduce(
+      (sum, p) => sum + p.contours.reduce((n, c) => n + c.segments.filter((s) => s.to[0] * side > 0).length, 0),
+      0,
+    );
+  const swap: Affine = weigh(1) <= weigh(-1) ? [1, 0, 0, 1, 0, 0] : [-1, 0, 0, 1, 0, 0];
+  const flips = swap[0] < 0;
+  const mirror: Affine = [-1, 0, 0, 1, 0, 0];
+  const placed = (c: Contour): Contour => (flips ? reverseContour(mapContour(swap, c)) : c);
+  const pieces: Omit<Piece, 'id'>[] = [];
+  for (const piece of turned) {
+    const [outer, ...holes] = piece.contours.map(placed);
+    const { across, beside } = halved(outer);
+    if (beside) {
+      const own = [outer, ...holes];
+      pieces.push(
+        { inkId: piece.inkId, contours: own },
+        { inkId: piece.inkId, contours: own.map((c) => reverseContour(mapContour(mirror, c))) },
+      );
+      continue;
+    }
+    if (!across.length) continue;
+    const cut = holes.flatMap((hole) => {
+      const half = halved(hole);
+      return half.beside ? [half.beside, reverseContour(mapContour(mirror, half.beside))] : half.across;
+    });
+    pieces.push({ inkId: piece.inkId, contours: [...across, ...cut] });
+  }
+  return {
+    ...artwork,
+    pieces: pieces.map((p, i) => ({
+      id: `piece-${i + 1}`,
+      inkId: p.inkId,
+      contours: p.contours.map(placed).map((c) => mapContour(back, c)),
+    })),
+  };
+}
