@@ -79,7 +79,7 @@ describe('odd-quill', () => {
     ]);
     expect(report.figures).toEqual([
       { word: 'noctule bat', drawn: 'bat', via: 'synonym' },
-      { word: 'crescent moon', drawn: 'moon', via: 'synonym' },
+      { word: 'crescent moon', drawn: 'crescent moon', via: 'name' },
     ]);
     expect(report.credits).toBe(2);
     await run(...args, '--out', 'b');

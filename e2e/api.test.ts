@@ -57,6 +57,8 @@ describe('what is offered over HTTP', () => {
       'inks',
       'segments',
       'corners',
+      'certainty',
+      'symmetry',
       'fit',
       'bytes',
       'ms',

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { goto, invalidate } from '$app/navigation';
   import { clearestGround } from '$core/judge';
   import { applyEdit, pieceAt, type Edit } from '$core/vector';
@@ -47,7 +48,8 @@
   // A newer state that came with the page data (from another tab, say) replaces what was heard.
   $effect(() => {
     const fresh = data.artwork;
-    if (!busy) heard = fresh;
+    // Only when there is fresh data: the end of a change brings no older state back.
+    if (!untrack(() => busy)) heard = fresh;
   });
 
   let busy = $state(false);
