@@ -51,7 +51,7 @@ const NOCTULE_ROUNDS: readonly DemoRound[] = [
     prompt:
       'noctule bat over a crescent moon, two colours midnight blue and lamp yellow, flat, few details, white ground',
     leaveOut: 'stars, text',
-    leeway: 60,
+    leeway: 30,
     seed: 5,
     keep: [0],
     aside: [1],
@@ -106,7 +106,7 @@ const JUNIPER_ROUNDS: readonly DemoRound[] = [
     closeness: 85,
     keep: [0],
   },
-  { prompt: 'app icon of a hedgehog, juniper green, seed brown and cream, flat', leeway: 55, seed: 4 },
+  { prompt: 'app icon of a hedgehog, juniper green, seed brown and cream', leeway: 55, seed: 4 },
 ];
 
 /** Loads the demo data over the API of the application at an address; tells what it does. */

@@ -177,7 +177,8 @@ export function appIcon(stage: Stage): Layer[] {
   );
   const half = 46;
   const shape = tile(50, 50, half, 20.5);
-  const plain = palette.strict;
+  // Flat is flat, also on a tile; depth comes with the finishes that have it, and with none asked for.
+  const plain = palette.strict || stage.finishName === 'flat';
   const light = plain ? field : mix(field, '#FFFFFF', 0.16);
   const deep = plain ? field : mix(field, '#000000', 0.2);
   const inner = recoloured({ ...stage, finish: stage.finish }, field, others);
