@@ -171,7 +171,7 @@ export interface BuildOptions {
 
 /** Square units below which a part is left out, at a detail of 0..100: 45 keep what still shows at 32 px. */
 export const leastPart = (detail: number): number =>
-  detail >= 90 ? 0.6 : detail >= 45 ? 4.5 - 3.9 * ((detail - 45) / 45) : 4.5 + 34 * ((45 - detail) / 45) ** 1.6;
+  detail >= 90 ? 0.6 : detail >= 45 ? 4.5 - 3.9 * ((detail - 45) / 45) : 4.5 + 90 * ((45 - detail) / 45) ** 3.2;
 
 /** The drawings one can choose from for a thing, the ones drawn for this engine first. */
 function choices(name: string, knobs: Knobs): Figure[] {

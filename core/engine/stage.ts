@@ -130,14 +130,14 @@ function withGradient(stage: Stage, layers: Layer[], figure: Figure): Layer[] {
 
 /** What a high detail adds: lines along the inside of large parts, then beads on them. */
 function decoration(stage: Stage, figure: Figure, inks: readonly string[], onHex: string, u: number): Layer[] {
-  if (stage.detail < 68 || ['folk', 'engraved lines', 'pen hatching', 'woodcut'].includes(stage.finishName)) return [];
+  if (stage.detail < 48 || ['folk', 'engraved lines', 'pen hatching', 'woodcut'].includes(stage.finishName)) return [];
   const folk = FINISHES.folk;
   const tint = tintFor(figure, stage.palette, onHex, inks.length ? inks : stage.palette.inks);
   const layers = folk.draw({ figure, tint, knobs: stage.knobs, u });
   // Of the ornament only what lies on the figure, not its areas again.
   const areas = new Set(figure.parts.map((p) => p.area));
   const marks = layers.filter((l) => !areas.has(l.area) && !l.clip);
-  return stage.detail >= 88 ? marks : marks.filter((_, i) => i % 3 === 0);
+  return stage.detail >= 88 ? marks : stage.detail >= 68 ? marks.filter((_, i) => i % 3 === 0) : marks.slice(0, 1);
 }
 
 /** A plain form in one colour, in the candidate's finish where that is a hand that draws everything alike. */
