@@ -113,6 +113,7 @@ describe('odd-quill', () => {
         'corners',
         'certainty',
         'symmetry',
+        'gradients',
         'fit',
         'bytes',
         'ms',
@@ -147,6 +148,8 @@ describe('odd-quill', () => {
     expect(report.fit.meanPx).toBeLessThanOrEqual(report.fit.maxPx);
     expect((await run('trace', name, '--tolerance', 'much')).code).toBe(2);
     expect((await run('trace', name, '--symmetry', 'maybe')).code).toBe(2);
+    const banded = await run('trace', join(folder, 'a', name), '--out', 'g.svg', '--gradients', '--json');
+    expect(JSON.parse(banded.out)).toHaveProperty('gradients');
     const exact = await run('trace', join(folder, 'a', name), '--out', 's.svg', '--symmetry', 'exact', '--json');
     expect(Object.keys(JSON.parse(exact.out) as object)).toContain('symmetry');
     expect((await run('trace', name, '--palette', 'blue')).code).toBe(2);

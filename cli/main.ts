@@ -19,6 +19,7 @@ const HELP = `odd-quill: candidates and traces from the command line
       --tolerance PX             how far the trace may stray from the edges found (0.2)
       --specks PX2               areas smaller than this go to their surroundings (12)
       --symmetry auto|off|exact  look for an axis of symmetry, do not, or make the artwork symmetrical about it (auto)
+      --gradients                colours that change evenly become gradients instead of bands
       --json                     one JSON object a line on standard output
 
   odd-quill candidates --prompt TEXT [options]

@@ -1,6 +1,6 @@
 import { mkdir, readFile, stat, writeFile } from 'node:fs/promises';
 import { basename, dirname, extname, join } from 'node:path';
-import { checkTraceOptions, smoothnessOf, trace, type TraceOptions } from '../core/trace';
+import { checkTraceOptions, reportOf, smoothnessOf, trace, type TraceOptions } from '../core/trace';
 import { artworkToSvg } from '../core/vector';
 import { decodePicture, PictureFileError } from '../node/pictures';
 import { positive, readArgs, UsageError, wholeNumber } from './usage';
@@ -22,35 +22,15 @@ async function outputsFor(inputs: readonly string[], out: string | undefined): P
   return outputs;
 }
 
-const rounded = (px: number) => Number(px.toFixed(4));
-
 async function traceOne(input: string, output: string, options: TraceOptions) {
   const started = performance.now();
   const file = await readFile(input);
   const picture = await decodePicture(file);
-  const { artwork, figures, symmetry, certainty } = trace(picture, options);
-  const svg = artworkToSvg(artwork, { lines: false });
+  const traced = trace(picture, options);
+  const svg = artworkToSvg(traced.artwork, { lines: false });
   await mkdir(dirname(output), { recursive: true });
   await writeFile(output, svg);
-  return {
-    input,
-    output,
-    widthPx: picture.widthPx,
-    heightPx: picture.heightPx,
-    inks: figures.inks,
-    segments: figures.segments,
-    corners: figures.corners,
-    certainty: rounded(certainty),
-    symmetry: symmetry && {
-      x: rounded(symmetry.x),
-      y: rounded(symmetry.y),
-      angleDeg: rounded((symmetry.angleRad * 180) / Math.PI),
-      share: rounded(symmetry.share),
-    },
-    fit: { meanPx: rounded(figures.fit.meanPx), maxPx: rounded(figures.fit.maxPx) },
-    bytes: Buffer.byteLength(svg),
-    ms: Math.round(performance.now() - started),
-  };
+  return { input, output, ...reportOf(traced, Buffer.byteLength(svg), performance.now() - started) };
 }
 
 /** `odd-quill trace`: every input is tried; the exit code is 1 when one of them could not be used. */
@@ -67,6 +47,7 @@ export async function traceCommand(args: readonly string[]): Promise<number> {
       tolerance: { type: 'string' },
       specks: { type: 'string' },
       symmetry: { type: 'string', default: 'auto' },
+      gradients: { type: 'boolean', default: false },
       json: { type: 'boolean', default: false },
     },
   });
@@ -76,6 +57,7 @@ export async function traceCommand(args: readonly string[]): Promise<number> {
     ground: values.ground as TraceOptions['ground'],
     stacking: values.stacking as TraceOptions['stacking'],
     symmetry: values.symmetry as TraceOptions['symmetry'],
+    gradients: values.gradients,
     ...(values.palette === undefined ? {} : { palette: values.palette.split(',') }),
     ...(values.tolerance === undefined ? {} : { smoothness: smoothnessOf(positive('tolerance', values.tolerance)) }),
     ...(values.specks === undefined ? {} : { speckPx2: positive('specks', values.specks) }),

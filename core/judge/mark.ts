@@ -1,5 +1,6 @@
 import { blankPicture, shrinkToFit, type Picture } from '../raster';
-import { findGround, findInks, flatPixels, NOTHING, unmix } from '../trace';
+import { NOTHING, tellApart } from '../trace';
+import { paintOf } from '../vector';
 
 /** The side at which marks are judged, in pixels: enough for detail, quick enough to follow a gesture. */
 export const JUDGED_SIDE_PX = 256;
@@ -16,11 +17,9 @@ export interface Mark {
 /** Takes the ground of a picture away, wherever its colour shows, and tells the inks apart. The picture is brought down to 256 px. */
 export function markOf(picture: Picture): Mark {
   const small = shrinkToFit(picture, JUDGED_SIDE_PX);
-  const flat = flatPixels(small);
-  const inks = findInks(small, flat, 'auto');
-  const found = findGround(small, inks);
+  const { inks, cells, ground: found } = tellApart(small, 'auto', { gradients: true });
   const ground = inks.length > 1 ? found : null;
-  const cells = unmix(small, flat, inks);
+  const paints = inks.map((i) => i.gradient && paintOf(i.gradient));
   const out = blankPicture(small.widthPx, small.heightPx);
   const labels = new Uint8Array(cells.first.length);
   const counts = new Float64Array(inks.length);
@@ -37,7 +36,7 @@ export function markOf(picture: Picture): Mark {
     if (groundShare > 0) {
       const other = a === ground ? b : a;
       if (other === ground || other === NOTHING) continue;
-      const { rgb } = inks[other];
+      const rgb = paints[other]?.((i % small.widthPx) + 0.5, Math.floor(i / small.widthPx) + 0.5) ?? inks[other].rgb;
       for (let c = 0; c < 3; c++) out.rgba[o + c] = rgb[c];
       out.rgba[o + 3] = 255 * (1 - groundShare);
     } else for (let c = 0; c < 4; c++) out.rgba[o + c] = small.rgba[o + c];

@@ -1,5 +1,5 @@
 import { hexToRgb } from '../colour';
-import { artworkToSvg, idOf, type Artwork } from '../vector';
+import { artworkToSvg, idOf, type Artwork, type Ink } from '../vector';
 
 /** What a package says of itself. */
 export interface PackageAbout {
@@ -34,23 +34,34 @@ export function fileStem(name: string): string {
   return /^(con|prn|aux|nul|com\d|lpt\d)?$/.test(stem) ? `mark-${stem}`.replace(/-$/, '') : stem;
 }
 
-/** Inks as design tokens (W3C Design Tokens Community Group format, colour module). */
+/** An ink in words: its colour, or those that its gradient goes through. */
+const coloursOf = ({ hex, gradient }: Ink): string =>
+  gradient
+    ? `${gradient.stops.map((s) => s.hex).join(' to ')}, ${gradient.kind === 'linear' ? 'straight' : 'from a centre outwards'}`
+    : hex;
+
+const colourToken = (hex: string) => ({
+  colorSpace: 'srgb',
+  components: hexToRgb(hex).map((v) => Number((v / 255).toFixed(4))),
+  alpha: 1,
+  hex: hex.toLowerCase(),
+});
+
+/** Inks as design tokens (W3C Design Tokens Community Group format, modules for colours and gradients). */
 export function inkTokens(artwork: Artwork, title: string): string {
   const used = new Set<string>();
   const ink: Record<string, unknown> = {};
-  for (const { name, hex } of artwork.inks) {
+  for (const { name, hex, gradient } of artwork.inks) {
     let key = idOf(name);
     for (let n = 2; used.has(key); n++) key = `${idOf(name)}-${n}`;
     used.add(key);
-    ink[key] = {
-      $value: {
-        colorSpace: 'srgb',
-        components: hexToRgb(hex).map((v) => Number((v / 255).toFixed(4))),
-        alpha: 1,
-        hex: hex.toLowerCase(),
-      },
-      $description: name,
-    };
+    ink[key] = gradient
+      ? {
+          $type: 'gradient',
+          $value: gradient.stops.map((s) => ({ color: colourToken(s.hex), position: Number(s.at.toFixed(4)) })),
+          $description: name,
+        }
+      : { $value: colourToken(hex), $description: name };
   }
   return JSON.stringify({ $description: `Inks of ${title}`, ink: { $type: 'color', ...ink } }, null, 2) + '\n';
 }
@@ -65,7 +76,7 @@ export function packageFiles(artwork: Artwork, about: PackageAbout): PackageFile
       about: 'vector artwork, sharp at any size, one named group an ink; for printers, sign makers and web sites',
       text: artworkToSvg(artwork, {
         title: about.commission,
-        description: `${about.artwork}, version ${about.version}, for ${about.client || about.commission}. Inks: ${artwork.inks.map((i) => `${i.name} ${i.hex}`).join(', ')}.`,
+        description: `${about.artwork}, version ${about.version}, for ${about.client || about.commission}. Inks: ${artwork.inks.map((i) => `${i.name} ${coloursOf(i)}`).join(', ')}.`,
       }),
     },
     ...PNG_SIZES_PX.map((sizePx) => ({
@@ -88,11 +99,12 @@ export function packageFiles(artwork: Artwork, about: PackageAbout): PackageFile
     ...files.map((f) => `  ${f.name.padEnd(width)}  ${f.about}`),
     '',
     'Inks',
-    ...artwork.inks.map(
-      (i) =>
-        `  ${i.hex}  ${i.name}  (red ${hexToRgb(i.hex)
-          .join(', green ')
-          .replace(/, green (\d+)$/, ', blue $1')})`,
+    ...artwork.inks.map((i) =>
+      i.gradient
+        ? `  ${i.name}: gradient of ${coloursOf(i)}`
+        : `  ${i.hex}  ${i.name}  (red ${hexToRgb(i.hex)
+            .join(', green ')
+            .replace(/, green (\d+)$/, ', blue $1')})`,
     ),
     '',
     'Colours are sRGB. Nothing in this package needs a program of its own: SVG, PNG, JSON and plain text are open formats.',

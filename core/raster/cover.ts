@@ -133,12 +133,22 @@ function addEdge(
 }
 
 /** Lays a colour over the picture, in place, where the cover says, mixing in sRGB as browsers do. */
-export function layColour(picture: Picture, c: Cover, [r, g, b]: readonly [number, number, number], alpha = 1): void {
+export const layColour = (picture: Picture, c: Cover, rgb: readonly [number, number, number], alpha = 1): void =>
+  layPaint(picture, c, () => rgb, alpha);
+
+/** Lays a colour that changes from place to place over the picture, in place, where the cover says; it is asked at the middles of pixels. */
+export function layPaint(
+  picture: Picture,
+  c: Cover,
+  paint: (x: number, y: number) => readonly [number, number, number],
+  alpha = 1,
+): void {
   const { rgba, widthPx } = picture;
   for (let y = 0; y < c.heightPx; y++)
     for (let x = 0; x < c.widthPx; x++) {
       const t = c.share[y * c.widthPx + x] * alpha;
       if (t <= 0) continue;
+      const [r, g, b] = paint(x + c.x0 + 0.5, y + c.y0 + 0.5);
       const i = ((y + c.y0) * widthPx + x + c.x0) * 4;
       const below = (rgba[i + 3] / 255) * (1 - t);
       const whole = t + below;

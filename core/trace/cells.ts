@@ -1,5 +1,7 @@
-import { rgbToOklab } from '../colour';
+import { rgbToOklab, type Rgb } from '../colour';
 import type { Picture } from '../raster';
+import { paintOf } from '../vector';
+import { NO_GRADIENT } from './gradients';
 import { findRegions } from './regions';
 import { nearestInk, type FoundInk } from './inks';
 
@@ -23,11 +25,22 @@ const FURTHER = 3;
 
 /**
  * Tells for each pixel which inks it is made of. Flat pixels take the nearest ink. A pixel on an anti-aliased edge is a mixture in
- * sRGB of two inks that are found near it, and the mixture says how much of it each of them covers.
+ * sRGB of two inks that are found near it, and the mixture says how much of it each of them covers. `painted` gives for each pixel the
+ * gradient that paints it; gradients are the last of the inks, in order.
  */
-export function unmix(picture: Picture, flat: Uint8Array, inks: readonly FoundInk[]): Cells {
+export function unmix(
+  picture: Picture,
+  flatPixels: Uint8Array,
+  inks: readonly FoundInk[],
+  painted: Uint8Array | null = null,
+): Cells {
   const { widthPx: w, heightPx: h, rgba } = picture;
   const n = w * h;
+  const paints = inks.map((i) => i.gradient && paintOf(i.gradient));
+  const colourOf = (k: number, i: number): Rgb => {
+    const x = i % w;
+    return paints[k]?.(x + 0.5, (i - x) / w + 0.5) ?? inks[k].rgb;
+  };
   const first = new Uint8Array(n);
   const second = new Uint8Array(n);
   const share = new Float32Array(n).fill(1);
@@ -41,6 +54,12 @@ export function unmix(picture: Picture, flat: Uint8Array, inks: readonly FoundIn
   // Flat pictures are long runs of one colour: what the pixel before was, this one mostly is.
   const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, n);
   for (let i = 0; i < n; i++) first[i] = second[i] = i > 0 && whole[i] === whole[i - 1] ? first[i - 1] : labelOf(i * 4);
+
+  const flat = painted ? flatPixels.map((f, i) => f || Number(painted[i] !== NO_GRADIENT)) : flatPixels;
+  if (painted) {
+    const firstGradient = paints.findIndex((p) => p !== undefined);
+    for (let i = 0; i < n; i++) if (painted[i] !== NO_GRADIENT) first[i] = second[i] = firstGradient + painted[i];
+  }
 
   const nearby: number[] = [];
   /** How far off a flat pixel of each ink is, while one pixel is looked at; 0 for none near by. */
@@ -84,8 +103,9 @@ export function unmix(picture: Picture, flat: Uint8Array, inks: readonly FoundIn
     let best = Infinity;
     let bestPair: [number, number, number] = [first[i], first[i], 1];
     const tryPair = (p: number, q: number, penalty: number): void => {
-      const [pr, pg, pb] = inks[p].rgb;
-      const [dr, dg, db] = [inks[q].rgb[0] - pr, inks[q].rgb[1] - pg, inks[q].rgb[2] - pb];
+      const [pr, pg, pb] = colourOf(p, i);
+      const other = colourOf(q, i);
+      const [dr, dg, db] = [other[0] - pr, other[1] - pg, other[2] - pb];
       const length = dr * dr + dg * dg + db * db;
       const t = length ? Math.max(0, Math.min(1, ((r - pr) * dr + (g - pg) * dg + (b - pb) * db) / length)) : 0;
       const off = Math.hypot(r - pr - t * dr, g - pg - t * dg, b - pb - t * db) + penalty;

@@ -270,6 +270,7 @@ describe('any picture', () => {
         ground: seed % 3 ? 'keep' : 'drop',
         stacking: seed % 4 ? 'stacked' : 'cutout',
         speckPx2: seed % 6,
+        gradients: seed % 2 === 0,
       });
     }
   });

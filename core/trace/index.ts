@@ -1,5 +1,7 @@
 /** Turning pictures into artworks, and telling their colours apart. */
 export * from './trace';
 export { type Symmetry } from './symmetry';
-export { findGround, findInks, flatPixels, nearestInk, type FoundInk } from './inks';
-export { NOTHING, unmix, type Cells } from './cells';
+export { reportOf, type TraceReport } from './report';
+export { nearestInk, type FoundInk } from './inks';
+export { tellApart, type Apart } from './apart';
+export { NOTHING, type Cells } from './cells';

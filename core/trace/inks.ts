@@ -1,5 +1,8 @@
 import { hexToOklab, hexToRgb, oklabDistance, rgbToHex, rgbToOklab, type Oklab, type Rgb } from '../colour';
 import type { Picture } from '../raster';
+import type { Gradient } from '../vector';
+import { NOTHING, type Cells } from './cells';
+import { NO_GRADIENT } from './gradients';
 
 /** One colour found in a picture. */
 export interface FoundInk {
@@ -8,6 +11,8 @@ export interface FoundInk {
   readonly hex: string;
   /** Share of the flat pixels that have it. */
   readonly share: number;
+  /** Colours that change over the picture, in place of one. */
+  readonly gradient?: Gradient;
 }
 
 /** Pixels whose colour is their neighbours' too: edge mixtures and texture are not among them. */
@@ -72,14 +77,17 @@ function mergeHeaps(heaps: Heap[], done: (heaps: readonly Heap[], least: number)
   }
 }
 
-/** Share of flat pixels that are not just as their right neighbour is: next to none where colours are clean. */
-function unevenShare({ widthPx: w, rgba }: Picture, flat: Uint8Array): number {
+/** Share of flat pixels that are not just as the next one is, to the right or below: next to none where colours are clean. */
+export function unevenShare({ widthPx: w, rgba }: Picture, flat: Uint8Array): number {
+  const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, flat.length);
   let uneven = 0;
   let n = 0;
-  for (let i = 0; i + 1 < flat.length; i++) {
-    if (!flat[i] || !flat[i + 1] || i % w === w - 1) continue;
-    const o = 4 * i;
-    if (rgba[o] !== rgba[o + 4] || rgba[o + 1] !== rgba[o + 5] || rgba[o + 2] !== rgba[o + 6]) uneven++;
+  for (let i = 0; i + w < flat.length; i++) {
+    if (!flat[i]) continue;
+    // In even columns across, in odd ones down.
+    const j = i & 1 ? i + w : i + 1;
+    if (!flat[j] || (i % w === w - 1 && j === i + 1)) continue;
+    if (whole[i] !== whole[j]) uneven++;
     n++;
   }
   return n ? uneven / n : 0;
@@ -91,14 +99,20 @@ const AUTOMATIC_LIMIT = 32;
 /**
  * The colours of a picture, commonest first. They are read from flat areas, so that the mixtures along anti-aliased edges never become
  * inks; a picture with hardly any flat area (a photograph, noise) is read whole. `count` is a number of colours in all, ground
- * included, or 'auto'. Fewer are given where the picture has fewer. Transparent pixels have no colour.
+ * included, or 'auto'. Fewer are given where the picture has fewer. Transparent pixels have no colour, nor have those that gradients paint,
+ * given as `painted`.
  */
-export function findInks(picture: Picture, flat: Uint8Array, count: number | 'auto'): FoundInk[] {
+export function findInks(
+  picture: Picture,
+  flat: Uint8Array,
+  count: number | 'auto',
+  painted: Uint8Array | null = null,
+): FoundInk[] {
   const { rgba } = picture;
   let flatCount = 0;
   let seen = 0;
   for (let i = 0; i < flat.length; i++)
-    if (rgba[i * 4 + 3] >= 128) {
+    if (rgba[i * 4 + 3] >= 128 && !(painted && painted[i] !== NO_GRADIENT)) {
       seen++;
       flatCount += flat[i];
     }
@@ -111,7 +125,8 @@ export function findInks(picture: Picture, flat: Uint8Array, count: number | 'au
     const o = i * 4;
     const colour = whole[i];
     let n = 0;
-    for (; i < flat.length && whole[i] === colour; i++) n += useAll ? 1 : flat[i];
+    for (; i < flat.length && whole[i] === colour; i++)
+      if (!painted || painted[i] === NO_GRADIENT) n += useAll ? 1 : flat[i];
     if (!n || rgba[o + 3] < 128) continue;
     const at = (((rgba[o] >> 3) << 10) | ((rgba[o + 1] >> 3) << 5) | (rgba[o + 2] >> 3)) << 2;
     if (sums[at + 3] === 0) used.push(at);
@@ -160,32 +175,26 @@ export function findInks(picture: Picture, flat: Uint8Array, count: number | 'au
 }
 
 /** Which ink is the ground: the one that has most of the picture's border, or null when the border is mostly transparent. */
-export function findGround({ widthPx: w, heightPx: h, rgba }: Picture, inks: readonly FoundInk[]): number | null {
-  const votes = new Float64Array(inks.length);
-  let clear = 0;
-  const vote = (x: number, y: number): void => {
-    const o = (y * w + x) * 4;
-    if (rgba[o + 3] < 128) clear++;
-    else votes[nearestInk(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), inks)]++;
-  };
+export function findGround({ widthPx: w, heightPx: h, first }: Cells): number | null {
+  const votes = new Float64Array(256);
   for (let x = 0; x < w; x++) {
-    vote(x, 0);
-    vote(x, h - 1);
+    votes[first[x]]++;
+    votes[first[(h - 1) * w + x]]++;
   }
   for (let y = 0; y < h; y++) {
-    vote(0, y);
-    vote(w - 1, y);
+    votes[first[y * w]]++;
+    votes[first[y * w + w - 1]]++;
   }
-  let best = -1;
-  for (let k = 0; k < votes.length; k++) if (best < 0 || votes[k] > votes[best]) best = k;
-  return best < 0 || clear > votes[best] ? null : best;
+  const most = votes.indexOf(Math.max(...votes));
+  return most === NOTHING ? null : most;
 }
 
+/** The ink of one colour that is nearest to a colour; gradients are none. */
 export function nearestInk(lab: Oklab, inks: readonly FoundInk[]): number {
   let best = 0;
   let least = Infinity;
   for (let k = 0; k < inks.length; k++) {
-    const d = oklabDistance(lab, inks[k].lab);
+    const d = inks[k].gradient ? Infinity : oklabDistance(lab, inks[k].lab);
     if (d < least) {
       least = d;
       best = k;

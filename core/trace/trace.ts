@@ -1,19 +1,22 @@
-import { nameColours, readHex } from '../colour';
+import { nameColour, nameColours, readHex } from '../colour';
 import type { Picture } from '../raster';
 import {
   artworkToSvg,
+  countPieces,
   countPoints,
   flatten,
   signedArea,
   type Artwork,
   type Contour,
+  type Gradient,
   type Ink,
   type Piece,
   type Point,
 } from '../vector';
 import { contoursOf, piecesOf } from './assemble';
-import { dropSpecks, NOTHING, unmix } from './cells';
-import { certaintyOf, findGround, findInks, flatPixels, inksFrom } from './inks';
+import { tellApart } from './apart';
+import { dropSpecks, NOTHING } from './cells';
+import { certaintyOf, type FoundInk } from './inks';
 import { findRegions, neighboursOf } from './regions';
 import { tangentsOf } from './span';
 import { deviationOf, fitAll, prepare } from './strokes';
@@ -34,6 +37,8 @@ export interface TraceOptions {
   readonly palette?: readonly string[] | null;
   /** 'auto' looks for an axis of symmetry and tells of it, 'exact' makes the artwork symmetrical about it as well. */
   readonly symmetry?: 'auto' | 'off' | 'exact';
+  /** Areas whose colours change evenly become one ink with a gradient, instead of bands of several. */
+  readonly gradients?: boolean;
 }
 
 export const TRACE_DEFAULTS: TraceOptions = {
@@ -43,11 +48,12 @@ export const TRACE_DEFAULTS: TraceOptions = {
   speckPx2: 12,
   smoothness: 30,
   symmetry: 'auto',
+  gradients: false,
 };
 
 /** What a trace came to. */
 export interface TraceFigures {
-  readonly inks: readonly { readonly hex: string; readonly pieces: number }[];
+  readonly inks: readonly { readonly hex: string; readonly pieces: number; readonly gradient?: Gradient }[];
   readonly pieces: number;
   /** Lines and curves of all contours; each is one point to a designer. */
   readonly segments: number;
@@ -66,6 +72,8 @@ export interface Trace {
   readonly groundHex: string | null;
   /** The axis about which the picture is nearly symmetrical, or null when there is none or none was looked for. */
   readonly symmetry: Symmetry | null;
+  /** How many gradients the picture has, whether they were made or not. */
+  readonly gradients: number;
   /** How sure the number of inks is, 0..1: whether the nearest two could as well be one, or one as well two. 1 when it was given. */
   readonly certainty: number;
 }
@@ -97,6 +105,8 @@ export function checkTraceOptions(options: Partial<TraceOptions>): TraceOptions 
     throw new TraceOptionsError('stacking is "stacked" or "cutout"');
   if (o.symmetry !== undefined && !['auto', 'off', 'exact'].includes(o.symmetry))
     throw new TraceOptionsError('symmetry is "auto", "off" or "exact"');
+  if (o.gradients !== undefined && typeof o.gradients !== 'boolean')
+    throw new TraceOptionsError('gradients is true or false');
   if (!within(o.speckPx2, 0, 100_000)) throw new TraceOptionsError('the size of specks is from 0 to 100000 px²');
   if (!within(o.smoothness, 0, 100)) throw new TraceOptionsError('smoothness is from 0 to 100');
   if (o.palette && (o.palette.length > 32 || o.palette.some((hex) => !readHex(hex))))
@@ -132,6 +142,20 @@ function countCorners({ pieces }: Artwork): number {
   return count;
 }
 
+/** Names for inks: of their colour, or of the two that a gradient goes between. */
+function namesOf(inks: readonly FoundInk[]): string[] {
+  const plain = nameColours(inks.map((i) => i.hex));
+  const seen = new Map<string, number>();
+  return inks.map(({ gradient }, k) => {
+    if (!gradient) return plain[k];
+    const ends = [gradient.stops[0], gradient.stops[gradient.stops.length - 1]].map((s) => nameColour(s.hex));
+    const name = ends[0] === ends[1] ? `${ends[0]} gradient` : ends.join(' to ');
+    const count = (seen.get(name) ?? 0) + 1;
+    seen.set(name, count);
+    return count === 1 ? name : `${name} ${count}`;
+  });
+}
+
 /** Inks that no piece has any more are none. */
 const withoutMissing = (artwork: Artwork): Artwork => ({
   ...artwork,
@@ -140,11 +164,7 @@ const withoutMissing = (artwork: Artwork): Artwork => ({
 
 /** Tells a picture's inks and ground, and what each pixel is made of. */
 function separate(picture: Picture, options: TraceOptions, progress: (done: number) => void) {
-  const flat = flatPixels(picture);
-  const found = options.palette?.length ? inksFrom(options.palette) : findInks(picture, flat, options.colours);
-  progress(0.15);
-  const ground = findGround(picture, found);
-  const cells = unmix(picture, flat, found);
+  const { inks: found, ground, cells, gradients } = tellApart(picture, options.colours, options);
   progress(0.35);
   dropSpecks(cells, options.speckPx2);
   const dropped = options.ground === 'drop' && ground !== null && found.length > 1 ? ground : null;
@@ -152,7 +172,7 @@ function separate(picture: Picture, options: TraceOptions, progress: (done: numb
     for (const part of [cells.first, cells.second])
       for (let i = 0; i < part.length; i++) if (part[i] === dropped) part[i] = NOTHING;
   progress(0.4);
-  return { found, ground, dropped, cells };
+  return { found, ground, dropped, cells, gradients };
 }
 
 /** One point of the economy curve: what a smoothness costs in segments, and how far off it is. */
@@ -195,7 +215,7 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
   const options = checkTraceOptions(partial);
   const { widthPx, heightPx } = picture;
   const progress = hooks.onProgress ?? (() => {});
-  const { found, ground, dropped, cells } = separate(picture, options, progress);
+  const { found, ground, dropped, cells, gradients } = separate(picture, options, progress);
 
   // The ground lies below all, then the biggest ink.
   const areaOf = new Float64Array(256);
@@ -205,7 +225,7 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
     .filter((k) => k !== dropped && areaOf[k] > 0)
     .sort((p, q) => (q === ground ? 1 : 0) - (p === ground ? 1 : 0) || areaOf[q] - areaOf[p]);
   const rank = new Map(order.map((k, r) => [k, r]));
-  const names = nameColours(order.map((k) => found[k].hex));
+  const names = namesOf(order.map((k) => found[k]));
 
   const prepared = prepare(cells);
   progress(0.45);
@@ -224,7 +244,8 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
       .map((c) => snapToBorder(c, widthPx, heightPx));
     const made = piecesOf(contours, inkId);
     if (made.length) {
-      inks.push({ id: inkId, hex: found[k].hex, name: names[r] });
+      const { hex, gradient } = found[k];
+      inks.push({ id: inkId, hex, name: names[r], ...(gradient ? { gradient } : {}) });
       for (const piece of made) pieces.push({ id: `piece-${pieces.length + 1}`, ...piece });
     }
     progress(0.9 + (0.1 * (r + 1)) / order.length);
@@ -236,10 +257,16 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
   return {
     artwork,
     symmetry,
-    certainty: options.colours === 'auto' && !options.palette?.length ? certaintyOf(found) : 1,
+    gradients,
+    certainty:
+      options.colours === 'auto' && !options.palette?.length ? certaintyOf(found.filter((i) => !i.gradient)) : 1,
     groundHex: ground === null ? null : found[ground].hex,
     figures: {
-      inks: artwork.inks.map((i) => ({ hex: i.hex, pieces: artwork.pieces.filter((p) => p.inkId === i.id).length })),
+      inks: artwork.inks.map(({ id, hex, gradient }) => ({
+        hex,
+        pieces: countPieces(artwork, id),
+        ...(gradient ? { gradient } : {}),
+      })),
       pieces: artwork.pieces.length,
       segments: countPoints(artwork),
       corners: countCorners(artwork),

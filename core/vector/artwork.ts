@@ -1,11 +1,14 @@
-import { contains, flatten, mapContour, type Contour, type Point } from './path';
+import { mapGradient, type Gradient } from './gradient';
+import { contains, flatten, mapContour, type Affine, type Contour, type Point } from './path';
 
 /** One named colour of an artwork; every piece with it changes when it does. */
 export interface Ink {
   readonly id: string;
-  /** "#RRGGBB". */
+  /** "#RRGGBB"; of a gradient, the mean of its colours, which stands for it where one colour must. */
   readonly hex: string;
   readonly name: string;
+  /** Colours that change over the artwork, in place of one. */
+  readonly gradient?: Gradient;
 }
 
 /** One shape of an artwork: closed contours filled by the non-zero rule. */
@@ -44,12 +47,12 @@ export const outlinesOf = (piece: Piece, scale: number, tolerancePx = 0.1): numb
   piece.contours.map((c) => flatten(c, tolerancePx / scale).map((v) => v * scale));
 
 /** The artwork with all its lengths times a factor. */
-export const scaledArtwork = (artwork: Artwork, scale: number): Artwork => ({
-  ...artwork,
-  widthPx: artwork.widthPx * scale,
-  heightPx: artwork.heightPx * scale,
-  pieces: artwork.pieces.map((p) => ({
-    ...p,
-    contours: p.contours.map((c) => mapContour([scale, 0, 0, scale, 0, 0], c)),
-  })),
-});
+export function scaledArtwork(artwork: Artwork, scale: number): Artwork {
+  const map: Affine = [scale, 0, 0, scale, 0, 0];
+  return {
+    widthPx: artwork.widthPx * scale,
+    heightPx: artwork.heightPx * scale,
+    inks: artwork.inks.map((i) => (i.gradient ? { ...i, gradient: mapGradient(map, i.gradient) } : i)),
+    pieces: artwork.pieces.map((p) => ({ ...p, contours: p.contours.map((c) => mapContour(map, c)) })),
+  };
+}

@@ -1,9 +1,12 @@
 import { hexToRgb, readHex } from '../colour';
-import type { Artwork } from './artwork';
+import { inkOf, type Artwork, type Ink } from './artwork';
+import { meanHex, tinted } from './gradient';
 
 /** One change to an artwork, as it is sent, kept and told in the history. */
 export type Edit =
   | { readonly kind: 'ink-colour'; readonly inkId: string; readonly hex: string }
+  | { readonly kind: 'gradient-stop'; readonly inkId: string; readonly stop: number; readonly hex: string }
+  | { readonly kind: 'plain-ink'; readonly inkId: string }
   | { readonly kind: 'ink-name'; readonly inkId: string; readonly name: string }
   | { readonly kind: 'merge-inks'; readonly inkId: string; readonly intoInkId: string }
   | { readonly kind: 'piece-ink'; readonly pieceId: string; readonly inkId: string }
@@ -20,18 +23,41 @@ const must = (condition: unknown, message: string): void => {
 export function applyEdit(artwork: Artwork, edit: Edit): Artwork {
   const hasInk = (id: string) => artwork.inks.some((i) => i.id === id);
   const hasPiece = (id: string) => artwork.pieces.some((p) => p.id === id);
+  const withInk = (ink: Ink): Artwork => ({ ...artwork, inks: artwork.inks.map((i) => (i.id === ink.id ? ink : i)) });
+  const hexFrom = (text: string): string => {
+    const hex = readHex(text);
+    if (!hex) throw new EditError(`"${text}" is not a hex colour such as #1D2E4E`);
+    return hex;
+  };
   switch (edit.kind) {
     case 'ink-colour': {
-      must(hasInk(edit.inkId), 'this artwork has no such ink');
-      const hex = readHex(edit.hex);
-      must(hex, `"${edit.hex}" is not a hex colour such as #1D2E4E`);
-      return { ...artwork, inks: artwork.inks.map((i) => (i.id === edit.inkId ? { ...i, hex: hex! } : i)) };
+      const ink = inkOf(artwork, edit.inkId);
+      if (!ink) throw new EditError('this artwork has no such ink');
+      const hex = hexFrom(edit.hex);
+      if (!ink.gradient) return withInk({ ...ink, hex });
+      // A gradient takes on the colour as a whole, and keeps its change from light to dark.
+      return withInk({ ...ink, hex, gradient: tinted(ink.gradient, ink.hex, hex) });
+    }
+    case 'gradient-stop': {
+      const ink = inkOf(artwork, edit.inkId);
+      if (!ink?.gradient?.stops[edit.stop]) throw new EditError('this artwork has no gradient with such a stop');
+      const hex = hexFrom(edit.hex);
+      const stops = ink.gradient.stops.map((s, k) => (k === edit.stop ? { ...s, hex } : s));
+      const gradient = { ...ink.gradient, stops };
+      return withInk({ ...ink, hex: meanHex(gradient), gradient });
+    }
+    case 'plain-ink': {
+      const ink = inkOf(artwork, edit.inkId);
+      if (!ink?.gradient) throw new EditError('this ink has no gradient');
+      const { gradient: _, ...plain } = ink;
+      return withInk(plain);
     }
     case 'ink-name': {
-      must(hasInk(edit.inkId), 'this artwork has no such ink');
+      const ink = inkOf(artwork, edit.inkId);
+      if (!ink) throw new EditError('this artwork has no such ink');
       const name = edit.name.trim();
       must(name.length > 0 && name.length <= 60, 'an ink needs a name of 1 to 60 characters');
-      return { ...artwork, inks: artwork.inks.map((i) => (i.id === edit.inkId ? { ...i, name } : i)) };
+      return withInk({ ...ink, name });
     }
     case 'merge-inks':
       must(hasInk(edit.inkId) && hasInk(edit.intoInkId), 'this artwork has no such ink');
@@ -63,6 +89,10 @@ export function describeEdit(before: Artwork, edit: Edit): string {
   switch (edit.kind) {
     case 'ink-colour':
       return `${name(edit.inkId)} to ${readHex(edit.hex) ?? edit.hex}`;
+    case 'gradient-stop':
+      return `stop ${edit.stop + 1} of ${name(edit.inkId)} to ${readHex(edit.hex) ?? edit.hex}`;
+    case 'plain-ink':
+      return `${name(edit.inkId)} made plain`;
     case 'ink-name':
       return `${name(edit.inkId)} named ${edit.name.trim()}`;
     case 'merge-inks':
@@ -79,7 +109,7 @@ export function checkArtwork(artwork: Artwork): void {
   must(artwork.widthPx > 0 && artwork.heightPx > 0, 'the artwork has no size');
   const ids = new Set(artwork.inks.map((i) => i.id));
   must(ids.size === artwork.inks.length, 'two inks have one id');
-  artwork.inks.forEach((i) => hexToRgb(i.hex));
+  artwork.inks.forEach((i) => [i.hex, ...(i.gradient?.stops ?? []).map((s) => s.hex)].forEach(hexToRgb));
   const pieceIds = new Set<string>();
   for (const piece of artwork.pieces) {
     must(ids.has(piece.inkId), 'a piece has an ink that the artwork does not have');

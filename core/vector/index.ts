@@ -2,6 +2,7 @@
 export * from './path';
 export * from './arc';
 export * from './pathdata';
+export * from './gradient';
 export * from './artwork';
 export * from './edit';
 export * from './svg';

@@ -1,5 +1,6 @@
 import { readHex } from '../colour';
 import type { Artwork, Ink, Piece } from './artwork';
+import { meanHex, type Gradient } from './gradient';
 import type { Contour, Point, Segment } from './path';
 import { parsePath } from './pathdata';
 import { ellipse } from './shapes';
@@ -96,15 +97,59 @@ function contoursOf(name: string, a: ReadonlyMap<string, string>): Contour[] {
   }
 }
 
+/** Gradients of a file by their ids; those that are not in the artwork's own pixels, or have fewer than two stops, are left out. */
+function gradientsOf(svg: string): Map<string, Gradient> {
+  const out = new Map<string, Gradient>();
+  for (const m of svg.matchAll(/<(linear|radial)Gradient\b([^>]*)>([\s\S]*?)<\/\1Gradient\s*>/g)) {
+    const a = attributesOf(m[2]);
+    const id = a.get('id');
+    if (!id || a.get('gradientUnits') !== 'userSpaceOnUse') continue;
+    const stops = [...m[3].matchAll(/<stop\b([^>]*?)\/?>/g)].flatMap((s) => {
+      const stop = attributesOf(s[1]);
+      const hex = readHex(stop.get('stop-color') ?? '');
+      return hex ? [{ at: numberOf(stop, 'offset'), hex }] : [];
+    });
+    if (stops.length < 2) continue;
+    const kind = m[1] as Gradient['kind'];
+    const [x, y] = [numberOf(a, 'cx'), numberOf(a, 'cy')];
+    out.set(
+      id,
+      kind === 'linear'
+        ? {
+            kind,
+            from: [numberOf(a, 'x1'), numberOf(a, 'y1')],
+            to: [numberOf(a, 'x2'), numberOf(a, 'y2')],
+            stops,
+          }
+        : { kind, from: [x, y], to: [x + numberOf(a, 'r'), y], stops },
+    );
+  }
+  return out;
+}
+
 /**
- * Reads an artwork from SVG as `artworkToSvg` writes it: groups of one fill each, with paths, circles, ellipses and rectangles. Whatever else
+ * Reads an artwork from SVG as `artworkToSvg` writes it: groups of one fill or gradient each, with paths, circles, ellipses and rectangles. Whatever else
  * a file holds (scripts, styles, links, pictures) is not read. Throws an SvgError when nothing can be read.
  */
 export function artworkFromSvg(svg: string): Artwork {
   if (svg.length > LIMIT_CHARACTERS) throw new SvgError('The SVG is too long');
   const inks: Ink[] = [];
   const pieces: Piece[] = [];
-  const fills: (string | null)[] = [];
+  const gradients = gradientsOf(svg);
+  /** The ink of each open group, null where it has none. */
+  const open: (Ink | null)[] = [];
+  /** The ink of a fill: a known one, else a new one that is named after the element's id. */
+  const inkFrom = (fill: string, id: string | undefined): Ink | null => {
+    const gradient = gradients.get(/^url\(\s*["']?#([^"')]+)/.exec(fill)?.[1] ?? '');
+    const hex = gradient ? meanHex(gradient) : readHex(fill);
+    if (!hex) return null;
+    const known = inks.find((i) => i.hex === hex && JSON.stringify(i.gradient) === JSON.stringify(gradient));
+    if (known) return known;
+    const name = (id ?? hex.slice(1).toLowerCase()).replaceAll('-', ' ');
+    const ink: Ink = { id: `ink-${inks.length + 1}`, hex, name, ...(gradient ? { gradient } : {}) };
+    inks.push(ink);
+    return ink;
+  };
   let size: [number, number] | null = null;
   const body = svg.replace(
     /<!--[\s\S]*?-->|<\?[\s\S]*?\?>|<![^>]*>|<(style|script|title|desc|metadata|defs)\b[\s\S]*?(?:<\/\1\s*>|\/>)/gi,
@@ -113,7 +158,7 @@ export function artworkFromSvg(svg: string): Artwork {
   for (const m of body.matchAll(/<(\/?)([a-z]+)\b([^>]*?)(\/?)>/gi)) {
     const [, closing, name, rest, empty] = m;
     if (closing) {
-      if (name === 'g') fills.pop();
+      if (name === 'g') open.pop();
       continue;
     }
     const a = attributesOf(rest);
@@ -130,27 +175,14 @@ export function artworkFromSvg(svg: string): Artwork {
     }
     const fill = a.get('fill') ?? null;
     if (name === 'g') {
-      const hex = fill === null ? (fills[fills.length - 1] ?? null) : readHex(fill);
-      const id = a.get('id');
-      if (fill !== null && hex && id) {
-        const known = inks.find((i) => i.hex === hex);
-        if (!known) inks.push({ id: `ink-${inks.length + 1}`, hex, name: id.replaceAll('-', ' ') });
-      }
-      if (!empty) fills.push(hex);
+      const ink = fill === null ? (open[open.length - 1] ?? null) : inkFrom(fill, a.get('id'));
+      if (!empty) open.push(ink);
       continue;
     }
     if (!['path', 'circle', 'ellipse', 'rect'].includes(name)) continue;
-    const hex = fill === null ? (fills[fills.length - 1] ?? '#000000') : readHex(fill);
-    if (!hex) continue;
-    let ink = inks.find((i) => i.hex === hex);
-    if (!ink)
-      inks.push(
-        (ink = {
-          id: `ink-${inks.length + 1}`,
-          hex,
-          name: (a.get('id') ?? hex.slice(1).toLowerCase()).replaceAll('-', ' '),
-        }),
-      );
+    const inherited = fill === null ? open[open.length - 1] : undefined;
+    const ink = inherited ?? inkFrom(fill ?? '#000000', a.get('id'));
+    if (!ink) continue;
     const contours = contoursOf(name, a).filter((c) => c.segments.length);
     if (contours.length) pieces.push({ id: `piece-${pieces.length + 1}`, inkId: ink.id, contours });
   }

@@ -1,4 +1,5 @@
 import type { Artwork, Piece } from './artwork';
+import type { Gradient } from './gradient';
 import type { Contour } from './path';
 import { formatPath, shortNumber } from './pathdata';
 import { KAPPA } from './shapes';
@@ -127,8 +128,18 @@ function elementOf({ contours }: Piece): string {
   return `<path d="${formatPath(contours)}"/>`;
 }
 
+/** A gradient as an SVG element, in the artwork's own pixels. */
+function gradientElement(id: string, { kind, from, to, stops }: Gradient): string {
+  const inner = stops.map(({ at, hex }) => `<stop offset="${Number(at.toFixed(4))}" stop-color="${hex}"/>`).join('');
+  const [[x1, y1], [x2, y2]] = [from, to].map((p) => p.map(shortNumber));
+  return kind === 'linear'
+    ? `<linearGradient id="${id}" gradientUnits="userSpaceOnUse" x1="${x1}" y1="${y1}" x2="${x2}" y2="${y2}">${inner}</linearGradient>`
+    : `<radialGradient id="${id}" gradientUnits="userSpaceOnUse" cx="${x1}" cy="${y1}" r="${shortNumber(Math.hypot(to[0] - from[0], to[1] - from[1]))}">${inner}</radialGradient>`;
+}
+
 /**
- * An artwork as SVG 1.1: one named group an ink in stacking order, title and description, no scripts, styles or links. An ink whose
+ * An artwork as SVG 1.1: one named group an ink in stacking order, title and description, no scripts, styles or links; gradients are defined
+ * before them. An ink whose
  * pieces lie at several depths (after inks were merged) gets a numbered group for each depth.
  */
 export function artworkToSvg(artwork: Artwork, options: SvgOptions = {}): string {
@@ -142,14 +153,26 @@ export function artworkToSvg(artwork: Artwork, options: SvgOptions = {}): string
   if (options.description) out += `<desc id="desc">${escapeXml(options.description)}</desc>${nl}`;
   if (options.groundHex) out += `<path id="ground" fill="${options.groundHex}" d="M0 0H${w}V${h}H0Z"/>${nl}`;
   const used = new Set(['title', 'desc', 'ground']);
-  for (const { inkId, pieces } of runs(artwork)) {
-    const ink = artwork.inks.find((i) => i.id === inkId);
-    if (!ink) continue;
-    const base = idOf(ink.name);
+  const idFrom = (base: string): string => {
     let id = base;
     for (let n = 2; used.has(id); n++) id = `${base}-${n}`;
     used.add(id);
-    out += `<g id="${id}" fill="${ink.hex}">${nl}`;
+    return id;
+  };
+  const fills = new Map<string, string>();
+  let definitions = '';
+  for (const { id, hex, name, gradient } of artwork.inks) {
+    if (gradient && artwork.pieces.some((p) => p.inkId === id)) {
+      const paint = idFrom(`${idOf(name)}-gradient`);
+      definitions += gradientElement(paint, gradient) + nl;
+      fills.set(id, `url(#${paint})`);
+    } else fills.set(id, hex);
+  }
+  if (definitions) out += `<defs>${nl}${definitions}</defs>${nl}`;
+  for (const { inkId, pieces } of runs(artwork)) {
+    const ink = artwork.inks.find((i) => i.id === inkId);
+    if (!ink) continue;
+    out += `<g id="${idFrom(idOf(ink.name))}" fill="${fills.get(ink.id)}">${nl}`;
     for (const piece of pieces) out += elementOf(piece) + nl;
     out += `</g>${nl}`;
   }

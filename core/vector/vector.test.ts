@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { hexToOklab } from '../colour';
 import {
   applyEdit,
   artworkToSvg,
@@ -252,6 +253,57 @@ describe('artworks', () => {
     expect(at(100, 40)).toEqual([0xf2, 0xc1, 0x4e, 255]);
     expect(at(199, 0)[3]).toBe(0);
     expect(at(20, 20)[3]).toBe(0);
+  });
+});
+
+describe('inks with a gradient', () => {
+  const shaded: Artwork = {
+    ...artwork,
+    inks: [
+      {
+        ...artwork.inks[0],
+        gradient: {
+          kind: 'linear',
+          from: [0, 0],
+          to: [0, 100],
+          stops: [
+            { at: 0, hex: '#F6E25B' },
+            { at: 1, hex: '#CF9A1E' },
+          ],
+        },
+      },
+      artwork.inks[1],
+    ],
+  };
+  const edited = (edit: Parameters<typeof applyEdit>[1]) => applyEdit(shaded, edit).inks[0];
+
+  it('take on a colour as a whole, and keep their way from light to dark', () => {
+    const ink = edited({ kind: 'ink-colour', inkId: 'ink-1', hex: '#2560C4' });
+    const [first, last] = ink.gradient!.stops.map((s) => hexToOklab(s.hex));
+    expect(ink.hex).toBe('#2560C4');
+    expect(first.L).toBeGreaterThan(last.L + 0.1);
+    for (const lab of [first, last]) expect(lab.b).toBeLessThan(0);
+  });
+
+  it('change a stop, or are made plain', () => {
+    const ink = edited({ kind: 'gradient-stop', inkId: 'ink-1', stop: 1, hex: '#000000' });
+    expect(ink.gradient!.stops.map((s) => s.hex)).toEqual(['#F6E25B', '#000000']);
+    expect(ink.hex).toBe('#7B712E');
+    expect(edited({ kind: 'plain-ink', inkId: 'ink-1' })).toEqual(artwork.inks[0]);
+    expect(describeEdit(shaded, { kind: 'plain-ink', inkId: 'ink-1' })).toBe('lamp made plain');
+    expect(describeEdit(shaded, { kind: 'gradient-stop', inkId: 'ink-1', stop: 0, hex: '#abc' })).toBe(
+      'stop 1 of lamp to #AABBCC',
+    );
+  });
+
+  it('refuse what they do not have', () => {
+    for (const edit of [
+      { kind: 'gradient-stop', inkId: 'ink-1', stop: 2, hex: '#000000' },
+      { kind: 'gradient-stop', inkId: 'ink-2', stop: 0, hex: '#000000' },
+      { kind: 'gradient-stop', inkId: 'ink-1', stop: 0, hex: 'black' },
+      { kind: 'plain-ink', inkId: 'ink-2' },
+    ] as const)
+      expect(() => applyEdit(shaded, edit)).toThrow(EditError);
   });
 });
 

@@ -134,6 +134,7 @@ export const TraceSettings = v.object({
   smoothness: v.pipe(v.number(), v.minValue(0), v.maxValue(100)),
   palette: v.optional(v.nullable(v.pipe(v.array(hex), v.maxLength(32)))),
   symmetry: v.optional(v.picklist(['auto', 'off', 'exact'])),
+  gradients: v.optional(v.boolean()),
 });
 
 const point = v.tuple([v.pipe(v.number(), v.finite()), v.pipe(v.number(), v.finite())]);
@@ -150,12 +151,26 @@ const segment = v.variant('kind', [
 ]);
 const id = v.pipe(v.string(), v.minLength(1), v.maxLength(60));
 
+const gradient = v.object({
+  kind: v.picklist(['linear', 'radial']),
+  from: point,
+  to: point,
+  stops: v.pipe(v.array(v.object({ at: share, hex })), v.minLength(2), v.maxLength(32)),
+});
+
 /** An artwork as core/vector has it. */
 export const ArtworkDrawing = v.object({
   widthPx: v.pipe(v.number(), v.minValue(1), v.maxValue(20_000)),
   heightPx: v.pipe(v.number(), v.minValue(1), v.maxValue(20_000)),
   inks: v.pipe(
-    v.array(v.object({ id, hex, name: v.pipe(v.string(), v.minLength(1), v.maxLength(60)) })),
+    v.array(
+      v.object({
+        id,
+        hex,
+        name: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
+        gradient: v.optional(gradient),
+      }),
+    ),
     v.maxLength(64),
   ),
   pieces: v.pipe(
@@ -182,6 +197,8 @@ export const ArtworkEdit = v.object({
       inkId: id,
       name: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60)),
     }),
+    v.object({ kind: v.literal('gradient-stop'), inkId: id, stop: whole(0, 31), hex }),
+    v.object({ kind: v.literal('plain-ink'), inkId: id }),
     v.object({ kind: v.literal('merge-inks'), inkId: id, intoInkId: id }),
     v.object({ kind: v.literal('piece-ink'), pieceId: id, inkId: id }),
     v.object({ kind: v.literal('remove-piece'), pieceId: id }),

@@ -31,10 +31,11 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
       palette: 'Inks that are given, as hex with commas between, ground included',
       tolerance: 'How far the trace may stray from the edges found, in pixels; 0.2 when left out',
       symmetry: '"auto" looks for an axis of symmetry, "off" does not, "exact" makes the artwork symmetrical about it',
+      gradients: '"true" makes gradients of colours that change evenly, instead of bands',
       specks: 'Areas smaller than this, in px², go to their surroundings; 12 when left out',
     },
     answers: {
-      200: '{svg, widthPx, heightPx, inks: [{hex, pieces}], segments, corners, certainty, symmetry: {x, y, angleDeg, share} or null, fit: {meanPx, maxPx}, bytes, ms}',
+      200: '{svg, widthPx, heightPx, inks: [{hex, pieces, gradient?}], segments, corners, certainty, symmetry: {x, y, angleDeg, share} or null, gradients, fit: {meanPx, maxPx}, bytes, ms}',
       413: 'Too large',
       422: 'Not a picture',
     },

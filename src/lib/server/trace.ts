@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { checkTraceOptions, smoothnessOf, TraceOptionsError } from '$core/trace';
+import { checkTraceOptions, reportOf, smoothnessOf, TraceOptionsError } from '$core/trace';
 import { artworkToSvg } from '$core/vector';
 import { decodePicture, PictureFileError } from '../../../node/pictures';
 import { threads } from './jobs';
@@ -30,6 +30,13 @@ export const TraceQuery = v.object({
   tolerance: v.optional(positive),
   specks: v.optional(positive),
   symmetry: v.optional(v.picklist(['auto', 'off', 'exact']), 'auto'),
+  gradients: v.optional(
+    v.pipe(
+      v.picklist(['true', 'false']),
+      v.transform((text) => text === 'true'),
+    ),
+    'false',
+  ),
 });
 
 /** Traces a picture file; what it answers has the names of the command line's JSON. Throws a 422 Problem. */
@@ -43,26 +50,9 @@ export async function traceFile(file: Uint8Array, asked: v.InferOutput<typeof Tr
       ...(specks === undefined ? {} : { speckPx2: specks }),
     });
     const picture = await decodePicture(file);
-    const { artwork, figures, symmetry, certainty } = await threads().run('trace', { picture, options: checked });
-    const svg = artworkToSvg(artwork, { lines: false });
-    return {
-      svg,
-      widthPx: picture.widthPx,
-      heightPx: picture.heightPx,
-      inks: figures.inks,
-      segments: figures.segments,
-      corners: figures.corners,
-      certainty,
-      symmetry: symmetry && {
-        x: symmetry.x,
-        y: symmetry.y,
-        angleDeg: (symmetry.angleRad * 180) / Math.PI,
-        share: symmetry.share,
-      },
-      fit: figures.fit,
-      bytes: Buffer.byteLength(svg),
-      ms: Math.round(performance.now() - started),
-    };
+    const traced = await threads().run('trace', { picture, options: checked });
+    const svg = artworkToSvg(traced.artwork, { lines: false });
+    return { svg, ...reportOf(traced, Buffer.byteLength(svg), performance.now() - started) };
   } catch (error) {
     if (error instanceof PictureFileError) throw new Problem(422, error.code, error.message);
     if (error instanceof TraceOptionsError) throw new Problem(400, 'bad_request', error.message);

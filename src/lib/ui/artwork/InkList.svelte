@@ -1,6 +1,6 @@
 <script lang="ts">
   import { readHex } from '$core/colour';
-  import { countPieces, type Artwork, type Edit } from '$core/vector';
+  import { countPieces, swatchOf, type Artwork, type Edit } from '$core/vector';
   import { notices } from '../notices.svelte';
 
   /** The inks of an artwork: change one and every piece with it changes. `ontry` hears a colour while it is being chosen. */
@@ -54,6 +54,32 @@
           onchange={(e) => typed(ink.id, e.currentTarget, ink.hex)}
         />
       </div>
+      {#if ink.gradient}
+        <div class="mt-1.5" data-gradient>
+          <div class="h-3 border border-line" style="background: {swatchOf(ink.gradient)}"></div>
+          <div class="mt-1 flex flex-wrap items-center gap-1 text-[12px]">
+            {#each ink.gradient.stops as stop, k (k)}
+              {@const change = (e: { currentTarget: HTMLInputElement }): Edit => ({
+                kind: 'gradient-stop',
+                inkId: ink.id,
+                stop: k,
+                hex: e.currentTarget.value.toUpperCase(),
+              })}
+              <input
+                type="color"
+                class="h-6 w-6 shrink-0 cursor-pointer"
+                value={stop.hex.toLowerCase()}
+                title={stop.hex}
+                aria-label="Stop {k + 1} of {ink.name}"
+                oninput={(e) => ontry(change(e))}
+                onchange={(e) => onedit(change(e))}
+              />
+            {/each}
+            <span class="flex-1"></span>
+            <button class="quiet" onclick={() => onedit({ kind: 'plain-ink', inkId: ink.id })}>Make it plain</button>
+          </div>
+        </div>
+      {/if}
       <div class="mt-1 flex items-center gap-3 text-[12px]">
         <button class="quiet" aria-pressed={marked === ink.id} onclick={() => onmark(ink.id)}
           >{pieces} {pieces === 1 ? 'piece' : 'pieces'}</button

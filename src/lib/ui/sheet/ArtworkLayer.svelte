@@ -22,7 +22,10 @@
     markedInk?: string | null;
   }
   const { artwork, view, points = false, markedPiece = null, markedInk = null }: Props = $props();
-  const hexOf = $derived(new Map(artwork.inks.map((i) => [i.id, i.hex])));
+  const uid = $props.id();
+  const fillOf = $derived(
+    new Map(artwork.inks.map((i) => [i.id, i.gradient ? `url(#${uid}-${i.id})` : i.hex] as const)),
+  );
 
   const place = ([x, y]: Point): [number, number] => [x * view.zoom + view.x, y * view.zoom + view.y];
   const squares = $derived.by(() => {
@@ -55,9 +58,32 @@
 </script>
 
 <svg class="pointer-events-none absolute inset-0 h-full w-full" aria-hidden="true" data-artwork>
+  <defs>
+    {#each artwork.inks as { id, gradient } (id)}
+      {#if gradient}
+        {@const [[x1, y1], [x2, y2]] = [gradient.from, gradient.to]}
+        {#snippet stops()}
+          {#each gradient.stops as stop, k (k)}<stop offset={stop.at} stop-color={stop.hex} />{/each}
+        {/snippet}
+        {#if gradient.kind === 'linear'}
+          <linearGradient id="{uid}-{id}" gradientUnits="userSpaceOnUse" {x1} {y1} {x2} {y2}
+            >{@render stops()}</linearGradient
+          >
+        {:else}
+          <radialGradient
+            id="{uid}-{id}"
+            gradientUnits="userSpaceOnUse"
+            cx={x1}
+            cy={y1}
+            r={Math.hypot(x2 - x1, y2 - y1)}>{@render stops()}</radialGradient
+          >
+        {/if}
+      {/if}
+    {/each}
+  </defs>
   <g transform="translate({view.x} {view.y}) scale({view.zoom})">
     {#each artwork.pieces as piece (piece.id)}
-      <path d={pathOf(piece)} fill={hexOf.get(piece.inkId)} />
+      <path d={pathOf(piece)} fill={fillOf.get(piece.inkId)} />
     {/each}
     {#each outlined as piece (piece.id)}
       <!-- Two lines, light under dark, so that the mark is seen on any colour. -->

@@ -2,7 +2,7 @@
   import { untrack } from 'svelte';
   import { goto, invalidate } from '$app/navigation';
   import { clearestGround } from '$core/judge';
-  import { applyEdit, pieceAt, type Edit } from '$core/vector';
+  import { applyEdit, pieceAt, swatchOf, type Edit } from '$core/vector';
   import type { ArtworkState } from '$lib/contract/answers';
   import { api, ApiError } from '$lib/ui/api';
   import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
@@ -146,7 +146,10 @@
       <h2 class="mb-1.5 text-[14px]">Piece</h2>
       {#if piece && pieceInk}
         <p class="mb-2 flex items-center gap-2" data-piece-ink={pieceInk.name}>
-          <span class="h-[18px] w-[18px] border border-line" style="background: {pieceInk.hex}"></span>
+          <span
+            class="h-[18px] w-[18px] border border-line"
+            style="background: {pieceInk.gradient ? swatchOf(pieceInk.gradient) : pieceInk.hex}"
+          ></span>
           {pieceInk.name}
           {pieceInk.hex}
         </p>

@@ -2,6 +2,7 @@
   import { onDestroy, untrack } from 'svelte';
   import { goto, invalidate } from '$app/navigation';
   import { TRACE_DEFAULTS, type EconomyPoint, type Trace, type TraceOptions } from '$core/trace';
+  import { swatchOf } from '$core/vector';
   import type { ArtworkState } from '$lib/contract/answers';
   import { api } from '$lib/ui/api';
   import { keys } from '$lib/ui/keys.svelte';
@@ -61,7 +62,7 @@
   const curveWorker = economyWorker();
   onDestroy(() => curveWorker.close());
   let economy = $state.raw<readonly EconomyPoint[]>([]);
-  const inksAndAreas = $derived(JSON.stringify([options.colours, options.ground, options.speckPx2]));
+  const inksAndAreas = $derived(JSON.stringify([options.colours, options.ground, options.speckPx2, options.gradients]));
   const AXES = { upright: 'an upright axis', level: 'a level axis', slanting: 'a slanting axis' } as const;
   const axis = $derived.by(() => {
     const found = trace?.symmetry;
@@ -176,9 +177,12 @@
     <ul class="mb-4 flex flex-col gap-1.5" aria-label="Inks found" data-inks>
       {#each trace?.artwork.inks ?? [] as ink, i (ink.id)}
         <li class="flex items-center gap-2">
-          <span class="h-[18px] w-[18px] shrink-0 border border-line" style="background: {ink.hex}"></span>
+          <span
+            class="h-[18px] w-[18px] shrink-0 border border-line"
+            style="background: {ink.gradient ? swatchOf(ink.gradient) : ink.hex}"
+          ></span>
           <span class="flex-1 truncate">{ink.name}</span>
-          <span class="text-muted">{ink.hex}</span>
+          <span class="text-muted">{ink.gradient ? 'gradient' : ink.hex}</span>
           <span class="w-[58px] text-right text-muted"
             >{trace!.figures.inks[i].pieces} {trace!.figures.inks[i].pieces === 1 ? 'piece' : 'pieces'}</span
           >
@@ -217,6 +221,17 @@
     />
     <Figure label="Specks under" bind:value={options.speckPx2} min={0} max={400} unit="px²" />
     <Figure label="Smoothness" bind:value={options.smoothness} min={0} max={100} />
+    {#if trace?.gradients}
+      <label class="mb-3 flex items-start gap-2">
+        <input type="checkbox" class="mt-1" bind:checked={options.gradients} />
+        <span
+          >Make gradients, not bands<br />
+          <span class="text-[12px] text-muted"
+            >{trace.gradients === 1 ? 'One area changes' : `${trace.gradients} areas change`} in colour evenly</span
+          ></span
+        >
+      </label>
+    {/if}
     {#if axis}
       <label class="mb-3 flex items-start gap-2">
         <input

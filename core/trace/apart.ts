@@ -1,0 +1,47 @@
+import { hexToOklab, hexToRgb } from '../colour';
+import type { Picture } from '../raster';
+import { meanHex } from '../vector';
+import { unmix, type Cells } from './cells';
+import { findGradients, type FoundGradients } from './gradients';
+import { findGround, findInks, flatPixels, inksFrom, unevenShare, type FoundInk } from './inks';
+
+/** A picture told apart into inks. */
+export interface Apart {
+  /** Inks of one colour, commonest first, then gradients. */
+  readonly inks: readonly FoundInk[];
+  readonly cells: Cells;
+  /** The ink of the ground, or null where the picture's border is transparent. */
+  readonly ground: number | null;
+  /** How many gradients the picture has, made inks of or not. */
+  readonly gradients: number;
+}
+
+/** Where fewer flat pixels than this differ from the next one, nothing changes slowly. */
+const EVEN_SHARE = 0.003;
+
+/**
+ * Tells a picture's inks and ground, and what each pixel is made of. `colours` is how many in all, or 'auto'; a palette that is given takes the
+ * place of what is found. With `gradients`, areas whose colours change evenly become inks of their own instead of bands of several.
+ */
+export function tellApart(
+  picture: Picture,
+  colours: number | 'auto',
+  { palette = null, gradients = false }: { palette?: readonly string[] | null; gradients?: boolean } = {},
+): Apart {
+  const flat = flatPixels(picture);
+  const given = palette?.length ? inksFrom(palette) : null;
+  const found: FoundGradients | null =
+    given || unevenShare(picture, flat) < EVEN_SHARE ? null : findGradients(picture, flat, flatPixels);
+  const painted = gradients && found?.gradients.length ? found : null;
+  const rest = colours === 'auto' || !painted ? colours : Math.max(1, colours - painted.gradients.length);
+  const plain = given ?? findInks(picture, flat, rest, painted?.of);
+  const inks = [
+    ...plain,
+    ...(painted?.gradients ?? []).map((gradient) => {
+      const hex = meanHex(gradient);
+      return { rgb: hexToRgb(hex), lab: hexToOklab(hex), hex, share: 1, gradient };
+    }),
+  ];
+  const cells = unmix(picture, flat, inks, painted?.of);
+  return { inks, cells, ground: findGround(cells), gradients: found?.gradients.length ?? 0 };
+}
