@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
+import { oklabDistance, rgbToOklab, type Oklab } from '../core/colour';
 import { randomFrom } from '../core/engine';
 import type { Picture } from '../core/raster';
 import { parsePath } from '../core/vector';
@@ -113,6 +114,28 @@ export async function pictureOf(
 async function crisp(svg: string): Promise<Uint8ClampedArray> {
   const plain = svg.replace('<svg ', '<svg shape-rendering="crispEdges" ');
   return (await decodePicture(render(plain, SIDE_PX * FINE))).rgba;
+}
+
+/** A colour that covers less than this is no more than a speck, in source pixels. */
+const SPECK_PX2 = 24;
+
+/** Colours of a drawing that are nearer than this are one to any eye. */
+const SAME_INK = 0.008;
+
+/** The colours that show in a drawing, ground included: those that its drawing without anti-aliasing has more than specks of. */
+export async function coloursOf(drawing: Drawing): Promise<Oklab[]> {
+  const rgba = await crisp(drawing.svg);
+  const counts = new Map<number, number>();
+  for (let i = 0; i < rgba.length; i += 4) {
+    const key = (rgba[i] << 16) | (rgba[i + 1] << 8) | rgba[i + 2];
+    counts.set(key, (counts.get(key) ?? 0) + 1);
+  }
+  const out: Oklab[] = [];
+  for (const [key, n] of [...counts].sort((p, q) => q[1] - p[1])) {
+    const lab = rgbToOklab(key >> 16, (key >> 8) & 255, key & 255);
+    if (n / FINE ** 2 >= SPECK_PX2 && !out.some((o) => oklabDistance(o, lab) < SAME_INK)) out.push(lab);
+  }
+  return out;
 }
 
 /** Length of the edges between colours, in pixels of `side`: crossings counted in four directions (Cauchy and Crofton). */

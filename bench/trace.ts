@@ -1,11 +1,13 @@
 /**
  * The tracer against drawings whose outlines are known: `npx tsx bench/trace.ts [--kind single|many] [--count N] [--seed N] [--worn yes|no] [--list]`.
- * Prints the median and the 95th percentile of the error, in pixels, and of the segments against the drawing's own.
+ * Prints the median and the 95th percentile of the error, in pixels, and of the segments against the drawing's own, and on how many drawings the
+ * inks were those of the drawing: each within 0.02 in OKLab, and as many.
  */
 import { parseArgs } from 'node:util';
+import { hexToOklab, oklabDistance } from '../core/colour';
 import { trace } from '../core/trace';
 import { artworkToSvg } from '../core/vector';
-import { drawingsOf, errorOf, pictureOf, type DrawingKind } from './drawings';
+import { coloursOf, drawingsOf, errorOf, pictureOf, type DrawingKind } from './drawings';
 
 const { values } = parseArgs({
   options: {
@@ -22,7 +24,7 @@ const quantile = (sorted: readonly number[], q: number) =>
 
 for (const kind of values.kind ? [values.kind as DrawingKind] : (['single', 'many'] as const))
   for (const worn of values.worn === undefined ? [false, true] : [values.worn === 'yes']) {
-    const rows: { name: string; error: number; ratio: number; segments: number; ms: number }[] = [];
+    const rows: { name: string; error: number; ratio: number; segments: number; ms: number; inks: boolean }[] = [];
     for (const drawing of drawingsOf(kind, Number(values.count), Number(values.seed))) {
       const { picture } = await pictureOf(drawing, worn);
       const started = performance.now();
@@ -31,7 +33,11 @@ for (const kind of values.kind ? [values.kind as DrawingKind] : (['single', 'man
       const error = await errorOf(drawing, artworkToSvg(artwork));
       // The ground is a rectangle that the drawing did not have.
       const segments = figures.segments - (kind === 'single' ? 4 : 4);
-      rows.push({ name: drawing.name, error, ratio: segments / drawing.segments, segments, ms });
+      const wanted = await coloursOf(drawing);
+      const got = artwork.inks.map((i) => hexToOklab(i.hex));
+      const inks = got.length === wanted.length && wanted.every((w) => got.some((g) => oklabDistance(w, g) < 0.02));
+      if (values.list && !inks) console.log(`${got.length} inks for ${wanted.length}: ${drawing.name}`);
+      rows.push({ name: drawing.name, error, ratio: segments / drawing.segments, segments, ms, inks });
     }
     if (values.list)
       for (const r of [...rows].sort((p, q) => p.error - q.error))
@@ -40,6 +46,7 @@ for (const kind of values.kind ? [values.kind as DrawingKind] : (['single', 'man
     const [errors, ratios, times] = [sorted((r) => r.error), sorted((r) => r.ratio), sorted((r) => r.ms)];
     console.log(
       `${kind}, ${worn ? 'worn' : 'clean'}, ${rows.length} drawings: error ${quantile(errors, 0.5).toFixed(3)} px, 95% ${quantile(errors, 0.95).toFixed(3)}; ` +
-        `segments ${quantile(ratios, 0.5).toFixed(2)} of the drawing's, 95% ${quantile(ratios, 0.95).toFixed(2)}; ${quantile(times, 0.5).toFixed(0)} ms`,
+        `segments ${quantile(ratios, 0.5).toFixed(2)} of the drawing's, 95% ${quantile(ratios, 0.95).toFixed(2)}; ` +
+        `inks right on ${((100 * rows.filter((r) => r.inks).length) / rows.length).toFixed(0)}%; ${quantile(times, 0.5).toFixed(0)} ms`,
     );
   }

@@ -1,6 +1,7 @@
 import { hexToOklab, hexToRgb } from '../colour';
 import type { Picture } from '../raster';
 import { meanHex } from '../vector';
+import { calmed, NOISY, noiseOf } from './calm';
 import { unmix, type Cells } from './cells';
 import { findGradients, type FoundGradients } from './gradients';
 import { findGround, findInks, flatPixels, inksFrom, unevenShare, type FoundInk } from './inks';
@@ -17,24 +18,29 @@ export interface Apart {
 }
 
 /** Where fewer flat pixels than this differ from the next one, nothing changes slowly. */
-const EVEN_SHARE = 0.003;
+const EVEN_SHARE = 0.004;
 
 /**
  * Tells a picture's inks and ground, and what each pixel is made of. `colours` is how many in all, or 'auto'; a palette that is given takes the
  * place of what is found. With `gradients`, areas whose colours change evenly become inks of their own instead of bands of several.
  */
 export function tellApart(
-  picture: Picture,
+  source: Picture,
   colours: number | 'auto',
   { palette = null, gradients = false }: { palette?: readonly string[] | null; gradients?: boolean } = {},
 ): Apart {
-  const flat = flatPixels(picture);
+  const seen = flatPixels(source);
+  const uneven = unevenShare(source, seen);
+  const even = uneven < EVEN_SHARE;
+  const measured = even ? 0 : noiseOf(source, seen);
+  const noise = measured > NOISY ? measured : 0;
+  const picture = noise ? calmed(source, noise) : source;
+  const flat = picture === source ? seen : flatPixels(picture);
   const given = palette?.length ? inksFrom(palette) : null;
-  const found: FoundGradients | null =
-    given || unevenShare(picture, flat) < EVEN_SHARE ? null : findGradients(picture, flat, flatPixels);
+  const found: FoundGradients | null = given || even ? null : findGradients(picture, flat, flatPixels);
   const painted = gradients && found?.gradients.length ? found : null;
   const rest = colours === 'auto' || !painted ? colours : Math.max(1, colours - painted.gradients.length);
-  const plain = given ?? findInks(picture, flat, rest, painted?.of);
+  const plain = given ?? findInks(picture, flat, rest, uneven, painted?.of);
   const inks = [
     ...plain,
     ...(painted?.gradients ?? []).map((gradient) => {
@@ -42,6 +48,6 @@ export function tellApart(
       return { rgb: hexToRgb(hex), lab: hexToOklab(hex), hex, share: 1, gradient };
     }),
   ];
-  const cells = unmix(picture, flat, inks, painted?.of);
+  const cells = unmix(picture, flat, inks, painted?.of, noise);
   return { inks, cells, ground: findGround(cells), gradients: found?.gradients.length ?? 0 };
 }

@@ -65,8 +65,31 @@ function hiddenAreas(
   return hidden;
 }
 
-/** Moves a stroke to its left by up to `px`, its ends kept unless it is closed, so that it comes to lie under what is there. */
-function pushedLeft(stroke: Stroke, closed: boolean, px: number): Stroke {
+const add = (p: Point, q: Point, by = 1): Point => [p[0] + by * q[0], p[1] + by * q[1]];
+
+/** To the left of a direction of length 1, with y downwards. */
+const leftOf = (t: Point): Point => [t[1], -t[0]];
+
+/** Where two lines meet that are each moved to their left: by how much their common point moves; null where it would move far. */
+function miter(n: Point, m: Point, px: number): Point | null {
+  const whole = 1 + n[0] * m[0] + n[1] * m[1];
+  // Sharper than about 120 degrees.
+  return whole < 0.5 ? null : [((n[0] + m[0]) * px) / whole, ((n[1] + m[1]) * px) / whole];
+}
+
+/** The sides of a curve's frame (start, handles, end) as normals to the left; a side of no length takes the next one's. */
+function normalsOf(from: Point, s: Extract<Segment, { kind: 'curve' }>): [Point, Point, Point] {
+  const [a, b] = tangentsOf(from, s);
+  const [dx, dy] = [s.c2[0] - s.c1[0], s.c2[1] - s.c1[1]];
+  const length = Math.hypot(dx, dy);
+  return [leftOf(a), length < 1e-3 ? leftOf(a) : leftOf([dx / length, dy / length]), leftOf(b)];
+}
+
+/**
+ * Moves a stroke to its left by up to `px`, its ends kept unless it is closed, so that it comes to lie under what is there. Each side of a
+ * curve's frame is moved for itself, and handles lie where moved sides meet (Tiller and Hanson 1984). Null where that does not keep left of the stroke.
+ */
+function pushedLeft(stroke: Stroke, closed: boolean, px: number): Stroke | null {
   // Arcs become curves, whose handles can be moved.
   const segments: Segment[] = [];
   let from = stroke.start;
@@ -76,42 +99,70 @@ function pushedLeft(stroke: Stroke, closed: boolean, px: number): Stroke {
   }
   const n = segments.length;
   const points: Point[] = [stroke.start, ...segments.map((s) => s.to)];
-  const shift: Point[] = points.map((p, k) => {
-    if (!closed && (k === 0 || k === n)) return [0, 0];
-    const before = k > 0 ? k - 1 : closed ? n - 1 : 0;
-    const after = k < n ? k : closed ? 0 : n - 1;
-    const [, a] = tangentsOf(points[before], segments[before]);
-    const [b] = tangentsOf(points[after], segments[after]);
-    // Left of the direction, with y downwards.
-    const [nx, ny] = [a[1] + b[1], -(a[0] + b[0])];
-    const length = Math.hypot(nx, ny);
-    return length < 0.3 ? [0, 0] : [(nx / length) * px, (ny / length) * px];
-  });
-  const add = (p: Point, q: Point): Point => [p[0] + q[0], p[1] + q[1]];
+  const tangents = segments.map((s, k) => tangentsOf(points[k], s));
   if (!closed && n === 1) {
     // One segment between two kept ends bulges.
     const [a, b] = [points[0], points[1]];
-    const [ta, tb] = tangentsOf(a, segments[0]);
+    const [ta, tb] = tangents[0];
     const third = Math.hypot(b[0] - a[0], b[1] - a[1]) / 3;
     const s = segments[0];
-    const c1: Point = s.kind === 'curve' ? s.c1 : [a[0] + ta[0] * third, a[1] + ta[1] * third];
-    const c2: Point = s.kind === 'curve' ? s.c2 : [b[0] - tb[0] * third, b[1] - tb[1] * third];
+    const c1: Point = s.kind === 'curve' ? s.c1 : add(a, ta, third);
+    const c2: Point = s.kind === 'curve' ? s.c2 : add(b, tb, -third);
     const by = px * 1.33;
-    return {
-      start: a,
-      segments: [
-        { kind: 'curve', c1: add(c1, [ta[1] * by, -ta[0] * by]), c2: add(c2, [tb[1] * by, -tb[0] * by]), to: b },
-      ],
-    };
+    const to: Segment = { kind: 'curve', c1: add(c1, leftOf(ta), by), c2: add(c2, leftOf(tb), by), to: b };
+    return { start: a, segments: [to] };
   }
-  return {
-    start: add(points[0], shift[0]),
-    segments: segments.map((s, k) =>
-      s.kind === 'curve'
-        ? { kind: 'curve', c1: add(s.c1, shift[k]), c2: add(s.c2, shift[k + 1]), to: add(s.to, shift[k + 1]) }
-        : { kind: 'line', to: add(s.to, shift[k + 1]) },
-    ),
-  };
+  const shifts: Point[] = [];
+  for (let k = 0; k <= n; k++) {
+    if (!closed && (k === 0 || k === n)) {
+      shifts.push([0, 0]);
+      continue;
+    }
+    const [before, after] = [leftOf(tangents[(k + n - 1) % n][1]), leftOf(tangents[k % n][0])];
+    const middle = add(before, after);
+    const length = Math.hypot(middle[0], middle[1]);
+    // At a sharp corner less than a whole mitre, which would stick out; at a spike nothing.
+    shifts.push(
+      miter(before, after, px) ?? (length < 0.3 ? [0, 0] : [(middle[0] * px) / length, (middle[1] * px) / length]),
+    );
+  }
+  const moved = segments.map((s, k): Segment => {
+    const to = add(s.to, shifts[k + 1]);
+    if (s.kind !== 'curve') return { kind: 'line', to };
+    const [first, middle, last] = normalsOf(points[k], s);
+    return {
+      kind: 'curve',
+      c1: add(s.c1, miter(first, middle, px) ?? shifts[k]),
+      c2: add(s.c2, miter(middle, last, px) ?? shifts[k + 1]),
+      to,
+    };
+  });
+  const start = add(points[0], shifts[0]);
+  return keepsLeft(points[0], segments, start, moved) ? { start, segments: moved } : null;
+}
+
+/** Whether moved segments lie to the left of those they came from, or on them, all along. */
+function keepsLeft(start: Point, segments: readonly Segment[], movedStart: Point, moved: readonly Segment[]): boolean {
+  let [from, movedFrom] = [start, movedStart];
+  for (const [k, s] of segments.entries()) {
+    const m = moved[k];
+    if (s.kind === 'curve' && m.kind === 'curve')
+      for (const t of [0.15, 0.3, 0.5, 0.7, 0.85]) {
+        const p = pointOn(from, s, t);
+        const [dx, dy] = add(pointOn(from, s, t + 0.01), p, -1);
+        const [mx, my] = add(pointOn(movedFrom, m, t), p, -1);
+        if (mx * dy - my * dx < 0) return false;
+      }
+    [from, movedFrom] = [s.to, m.to];
+  }
+  return true;
+}
+
+/** The point of a curve at a parameter, 0..1. */
+function pointOn(from: Point, { c1, c2, to }: Extract<Segment, { kind: 'curve' }>, t: number): Point {
+  const u = 1 - t;
+  const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
+  return [a * from[0] + b * c1[0] + c * c2[0] + d * to[0], a * from[1] + b * c1[1] + c * c2[1] + d * to[1]];
 }
 
 /** Whether all of a stroke lies on pixels of labels above, so that what it bounds stays hidden there. */
@@ -156,7 +207,7 @@ export function contoursOf(
       if (!stacked || other === BEYOND || other === NOTHING || !above[other] || !run.segments.length) return run;
       for (const px of [UNDERLAP_PX, UNDERLAP_PX / 2]) {
         const pushed = pushedLeft(run, chain.closed, px);
-        if (isUnder(pushed, cells, above)) return pushed;
+        if (pushed && isUnder(pushed, cells, above)) return pushed;
       }
       return run;
     });

@@ -18,24 +18,50 @@ export interface Cells {
   readonly first: Uint8Array;
   readonly second: Uint8Array;
   readonly share: Float32Array;
+  /** How far noise may move a point of an edge between two inks, in pixels: 0 in a clean picture, more the nearer alike they are. */
+  readonly doubtPx: (p: number, q: number) => number;
 }
+
+/** What a pixel is mixed of, and how far that is from its colour, in levels. */
+interface Mixture {
+  readonly a: number;
+  readonly b: number;
+  readonly share: number;
+  readonly off: number;
+}
+
+/** Larger areas are no slivers. */
+const SLIVER_PX2 = 600;
+
+/** How far the pixels of a sliver may be from mixtures of the inks around it, in levels: at least, and for each level of noise. */
+const SLIVER_LEVELS = 8;
+const SLIVER_NOISE = 10;
+
+/** An edge is placed by adding up the mixtures of some pixels across it: its doubt is this many times noise over contrast, and a little more. */
+const DOUBT = 5;
+const LEAST_DOUBT_PX = 0.05;
 
 /** By how many levels a mixture must match better for each pixel that its inks lie further off. */
 const FURTHER = 3;
 
+/** How far about a step between near inks pixels may be mixtures of the two. */
+const RIM_PX = 2;
+
 /**
  * Tells for each pixel which inks it is made of. Flat pixels take the nearest ink. A pixel on an anti-aliased edge is a mixture in
  * sRGB of two inks that are found near it, and the mixture says how much of it each of them covers. `painted` gives for each pixel the
- * gradient that paints it; gradients are the last of the inks, in order.
+ * gradient that paints it; gradients are the last of the inks, in order. `noise` is that of the picture, in levels.
  */
 export function unmix(
   picture: Picture,
   flatPixels: Uint8Array,
   inks: readonly FoundInk[],
   painted: Uint8Array | null = null,
+  noise = 0,
 ): Cells {
   const { widthPx: w, heightPx: h, rgba } = picture;
   const n = w * h;
+  const sliverLevels = SLIVER_LEVELS + SLIVER_NOISE * noise;
   const paints = inks.map((i) => i.gradient && paintOf(i.gradient));
   const colourOf = (k: number, i: number): Rgb => {
     const x = i % w;
@@ -61,13 +87,22 @@ export function unmix(
     for (let i = 0; i < n; i++) if (painted[i] !== NO_GRADIENT) first[i] = second[i] = firstGradient + painted[i];
   }
 
+  // Between inks that are near alike a ramp is so slow that its pixels count as flat: they are mixtures all the same.
+  const pure = flat.slice();
+  for (let y = 0, i = 0; y < h; y++)
+    for (let x = 0; x < w; x++, i++) {
+      if (!flat[i]) continue;
+      if (x + 1 < w && flat[i + 1] && first[i + 1] !== first[i]) impure(x, y, x + 1, y);
+      if (y + 1 < h && flat[i + w] && first[i + w] !== first[i]) impure(x, y, x, y + 1);
+    }
+
   const nearby: number[] = [];
   /** How far off a flat pixel of each ink is, while one pixel is looked at; 0 for none near by. */
   const found = new Uint8Array(256);
   for (let y = 0; y < h; y++)
     for (let x = 0; x < w; x++) {
       const i = y * w + x;
-      if (flat[i]) continue;
+      if (pure[i]) continue;
       // Inks of flat pixels near by; on the soft ramps of a blurred picture they lie further off.
       nearby.length = 0;
       for (let reach = 2; reach <= 4 && nearby.length < 2; reach += 2)
@@ -77,7 +112,7 @@ export function unmix(
             const ny = y + dy;
             if (nx < 0 || ny < 0 || nx >= w || ny >= h) continue;
             const j = ny * w + nx;
-            if (!flat[j]) continue;
+            if (!pure[j]) continue;
             const off = Math.max(Math.abs(dx), Math.abs(dy));
             if (!found[first[j]]) {
               found[first[j]] = off;
@@ -87,10 +122,80 @@ export function unmix(
       mixture(i);
       for (const k of nearby) found[k] = 0;
     }
-  return { widthPx: w, heightPx: h, first, second, share };
+  for (let round = 0; round < 2 && takeSlivers(); round++);
+  return { widthPx: w, heightPx: h, first, second, share, doubtPx };
+
+  function doubtPx(p: number, q: number): number {
+    if (!inks[p] || !inks[q] || noise === 0) return 0;
+    const contrast = Math.hypot(...[0, 1, 2].map((c) => inks[p].rgb[c] - inks[q].rgb[c]));
+    return LEAST_DOUBT_PX + (DOUBT * noise) / Math.max(1, contrast);
+  }
+
+  /**
+   * Areas without a single pure pixel, whose pixels are mixtures of what lies around them as well: ramps that pass by the colour of a third ink on
+   * their way from one to another. They go to the inks around them. Tells whether there were any.
+   */
+  function takeSlivers(): boolean {
+    let any = false;
+    const seen = new Uint8Array(n);
+    const pixels: number[] = [];
+    for (let start = 0; start < n; start++) {
+      if (pure[start] || seen[start] || first[start] === NOTHING) continue;
+      // The impure pixels of one ink about this one, and whether a pure one of the same ink touches them.
+      pixels.length = 0;
+      pixels.push(start);
+      seen[start] = 1;
+      let alone = true;
+      for (let at = 0; at < pixels.length; at++)
+        for (const j of sidesOf(pixels[at])) {
+          if (first[j] !== first[start]) continue;
+          if (pure[j]) alone = false;
+          else if (!seen[j]) {
+            seen[j] = 1;
+            pixels.push(j);
+          }
+        }
+      if (alone && pixels.length <= SLIVER_PX2 && takeSliver(pixels)) any = true;
+    }
+    return any;
+  }
+
+  function sidesOf(i: number): number[] {
+    const x = i % w;
+    const out = i >= w ? [i - w] : [];
+    if (x > 0) out.push(i - 1);
+    if (x < w - 1) out.push(i + 1);
+    if (i + w < n) out.push(i + w);
+    return out;
+  }
+
+  function takeSliver(pixels: readonly number[]): boolean {
+    const around = new Set(pixels.flatMap(sidesOf).map((j) => first[j]));
+    around.delete(first[pixels[0]]);
+    if (around.size < 2 || around.has(NOTHING)) return false;
+    nearby.length = 0;
+    nearby.push(...around);
+    const mixtures = pixels.map((i) => bestMixture(i, 0));
+    if (mixtures.reduce((sum, m) => sum + m.off, 0) > sliverLevels * pixels.length) return false;
+    pixels.forEach((i, k) => set(i, mixtures[k].a, mixtures[k].b, mixtures[k].share));
+    return true;
+  }
+
+  /** Pixels about a step between two flat ones that have not quite the colour of their ink. */
+  function impure(x0: number, y0: number, x1: number, y1: number): void {
+    for (let y = Math.max(0, y0 - RIM_PX); y <= Math.min(h - 1, y1 + RIM_PX); y++)
+      for (let x = Math.max(0, x0 - RIM_PX); x <= Math.min(w - 1, x1 + RIM_PX); x++) {
+        const i = y * w + x;
+        if (!pure[i] || first[i] === NOTHING) continue;
+        const colour = colourOf(first[i], i);
+        const o = 4 * i;
+        if ([0, 1, 2].some((c) => Math.abs(colour[c] - rgba[o + c]) > 1)) pure[i] = 0;
+      }
+  }
 
   function mixture(i: number): void {
     const o = i * 4;
+    if (nearby.length < 2 && flat[i]) return;
     const alpha = rgba[o + 3] / 255;
     if (nearby.includes(NOTHING) || alpha < 0.5) {
       // Against nothing, alpha is the coverage.
@@ -99,32 +204,41 @@ export function unmix(
       set(i, alpha >= 0.5 ? ink : NOTHING, alpha >= 0.5 ? NOTHING : ink, Math.max(alpha, 1 - alpha));
       return;
     }
-    const [r, g, b] = [rgba[o], rgba[o + 1], rgba[o + 2]];
-    let best = Infinity;
-    let bestPair: [number, number, number] = [first[i], first[i], 1];
-    const tryPair = (p: number, q: number, penalty: number): void => {
-      const [pr, pg, pb] = colourOf(p, i);
-      const other = colourOf(q, i);
-      const [dr, dg, db] = [other[0] - pr, other[1] - pg, other[2] - pb];
-      const length = dr * dr + dg * dg + db * db;
-      const t = length ? Math.max(0, Math.min(1, ((r - pr) * dr + (g - pg) * dg + (b - pb) * db) / length)) : 0;
-      const off = Math.hypot(r - pr - t * dr, g - pg - t * dg, b - pb - t * db) + penalty;
-      if (off < best) {
-        best = off;
-        bestPair = [p, q, 1 - t];
-      }
-    };
-    for (let a = 0; a < nearby.length; a++)
-      for (let c = a + 1; c < nearby.length; c++)
-        tryPair(nearby[a], nearby[c], FURTHER * (found[nearby[a]] + found[nearby[c]] - 2));
-    if (best > 30) {
+    const near = bestMixture(i, FURTHER);
+    let best = near;
+    if (near.off > 30) {
       // Nothing near explains it: one end may be an ink that has no flat pixel here.
-      for (const a of nearby) for (let c = 0; c < inks.length; c++) if (!nearby.includes(c)) tryPair(a, c, 18);
-      if (!nearby.length) tryPair(first[i], first[i], 0);
+      for (const a of nearby)
+        for (let c = 0; c < inks.length; c++)
+          if (!nearby.includes(c)) {
+            const m = mixtureOf(i, a, c, 18);
+            if (m.off < best.off) best = m;
+          }
     }
-    const [p, q, t] = bestPair;
-    if (t >= 0.5) set(i, p, q, t);
-    else set(i, q, p, 1 - t);
+    set(i, best.a, best.b, best.share);
+  }
+
+  /** The mixture of two inks near by that comes nearest to a pixel; `further` levels count against each pixel that they lie off. */
+  function bestMixture(i: number, further: number): Mixture {
+    let best: Mixture = { a: first[i], b: first[i], share: 1, off: Infinity };
+    for (let a = 0; a < nearby.length; a++)
+      for (let c = a + 1; c < nearby.length; c++) {
+        const m = mixtureOf(i, nearby[a], nearby[c], further * (found[nearby[a]] + found[nearby[c]] - 2));
+        if (m.off < best.off) best = m;
+      }
+    return best;
+  }
+
+  /** How a pixel is best mixed of two inks, the greater share first, and how far off that is, in levels. */
+  function mixtureOf(i: number, p: number, q: number, penalty: number): Mixture {
+    const [r, g, b] = [rgba[4 * i], rgba[4 * i + 1], rgba[4 * i + 2]];
+    const [pr, pg, pb] = colourOf(p, i);
+    const other = colourOf(q, i);
+    const [dr, dg, db] = [other[0] - pr, other[1] - pg, other[2] - pb];
+    const length = dr * dr + dg * dg + db * db;
+    const t = length ? Math.max(0, Math.min(1, ((r - pr) * dr + (g - pg) * dg + (b - pb) * db) / length)) : 0;
+    const off = Math.hypot(r - pr - t * dr, g - pg - t * dg, b - pb - t * db) + penalty;
+    return t <= 0.5 ? { a: p, b: q, share: 1 - t, off } : { a: q, b: p, share: t, off };
   }
 
   function set(i: number, a: number, b: number, t: number): void {

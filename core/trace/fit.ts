@@ -10,6 +10,8 @@ export interface FitOptions {
   readonly cornerRad: number;
   /** How far from a corner the picture is softened, in pixels. */
   readonly softPx: number;
+  /** How far noise may move points, in pixels; it then goes on from one to the next. 0 when left out. */
+  readonly doubtPx?: number;
 }
 
 /** How far located points lie from what was fitted to them, in pixels. */
@@ -342,7 +344,7 @@ function straightBeside(track: Track, corner: Corner, way: 1 | -1): boolean {
 }
 
 /** Corners that are none: bends so slight that one curve follows all points around them. */
-function withoutRound(track: Track, corners: Corner[]): Corner[] {
+function withoutRound(track: Track, corners: Corner[], roundPx: number): Corner[] {
   return corners.filter((corner) => {
     if (corner.turnRad > SLIGHT_RAD) return true;
     // Between two straight sides a bend is a corner, however slight.
@@ -360,9 +362,13 @@ function withoutRound(track: Track, corners: Corner[]): Corner[] {
     const run = between(track, end(a), end(b), false);
     const last = run.xs.length - 1;
     const fit = fitCubic(run, 0, last, [run.xs[0], run.ys[0]], [run.xs[last], run.ys[last]], null, null);
-    return !fit || fit.greatest > ROUND_TOLERANCE_PX;
+    return !fit || fit.greatest > roundPx;
   });
 }
+
+/** The corners of a track, without those that a curve would follow as well. */
+const cornersOf = (track: Track, { cornerRad, softPx, roundPx }: ReturnType<typeof loosened>): Corner[] =>
+  withoutRound(track, findCorners(track, { leastRad: cornerRad, softPx }), roundPx);
 
 /** Points of a track from one place to another, without those near the two ends, and with the ends themselves. */
 function between(track: Track, from: Stop, to: Stop, wraps: boolean): Run {
@@ -444,6 +450,29 @@ function wholeCircle(track: Track, tolerancePx: number): Stroke | null {
 /** The most that noise may loosen the tolerance to, in pixels. */
 const LOOSEST_PX = 0.9;
 
+/** How far to both sides a point's neighbours are looked at in a noisy picture, where noise goes on from one point to the next. */
+const NOISY_REACH = 12;
+
+/** The same for noisy pictures: how far points lie from a parabola through those around them. */
+function noisyScatterOf(track: Track): number {
+  const { xs, ys, n, closed } = track;
+  const run: Run = closed
+    ? {
+        xs: Float64Array.from({ length: n + 2 * NOISY_REACH }, (_, i) => xs[track.index(i - NOISY_REACH)]),
+        ys: Float64Array.from({ length: n + 2 * NOISY_REACH }, (_, i) => ys[track.index(i - NOISY_REACH)]),
+      }
+    : { xs, ys };
+  const soft = softened(run, NOISY_REACH);
+  const off: number[] = [];
+  for (let i = NOISY_REACH + 1; i + NOISY_REACH + 1 < run.xs.length; i++) {
+    const [dx, dy] = [soft.xs[i + 1] - soft.xs[i - 1], soft.ys[i + 1] - soft.ys[i - 1]];
+    const length = Math.hypot(dx, dy);
+    if (length > 1e-6) off.push(Math.abs(((run.xs[i] - soft.xs[i]) * dy - (run.ys[i] - soft.ys[i]) * dx) / length));
+  }
+  off.sort((p, q) => p - q);
+  return off.length ? off[off.length >> 1] / 0.6745 : 0;
+}
+
 /**
  * How far points scatter about the edge they lie on, in pixels: the median of how far each lies from the middle of its neighbours, across the
  * track, brought to a standard deviation.
@@ -461,11 +490,26 @@ function scatterOf({ xs, ys, n, closed }: Track): number {
   return off.length ? off[off.length >> 1] / 0.6745 / Math.sqrt(1.5) : 0;
 }
 
-/** Options whose tolerance is no finer than what the points of a track can tell. */
-const loosened = (track: Track, options: FitOptions): FitOptions => ({
-  ...options,
-  tolerancePx: Math.max(options.tolerancePx, Math.min(LOOSEST_PX, 3.3 * scatterOf(track))),
-});
+/** Options that ask no more of the points of a track than they can tell: a tolerance no finer than their scatter, corners that stand out of it. */
+function loosened(track: Track, options: FitOptions): FitOptions & { readonly roundPx: number } {
+  const { doubtPx = 0 } = options;
+  const scatter = Math.max(scatterOf(track), doubtPx > 0 ? Math.min(doubtPx, noisyScatterOf(track)) : 0);
+  const doubt = doubtPx > 0 ? Math.max(0, scatter - SURE_PX) : 0;
+  return {
+    ...options,
+    tolerancePx: Math.max(options.tolerancePx, Math.min(LOOSEST_PX, 3.3 * scatter)),
+    softPx: options.softPx + Math.min(3, SOFTER * doubt),
+    cornerRad: options.cornerRad + Math.min(0.6, TURN * doubt),
+    roundPx: doubtPx > 0 ? Math.max(ROUND_TOLERANCE_PX, 2.5 * scatter) : ROUND_TOLERANCE_PX,
+  };
+}
+
+/** Points of a noisy picture that scatter by less than this are as good as any, in pixels. */
+const SURE_PX = 0.06;
+
+/** By how much, for each pixel of scatter beyond that, corners are looked for further off, in pixels, and must turn more, in radians. */
+const SOFTER = 10;
+const TURN = 3;
 
 /**
  * A chain as lines, arcs and curves. Corners are found first; the smooth stretches between them are then followed by as few segments as keep to
@@ -493,7 +537,7 @@ function fitted(located: Located, closed: boolean, ends: readonly [Point, Point]
     if (n < 3) return { start: ends[0], segments: [{ kind: 'line', to: ends[1] }] };
     const track = new Track(xs, ys, false);
     const options = loosened(track, wanted);
-    const corners = withoutRound(track, findCorners(track, { leastRad: options.cornerRad, softPx: options.softPx }));
+    const corners = cornersOf(track, options);
     const stops = [
       { index: 0, point: ends[0], spoiltPx: options.softPx },
       ...corners.filter((c) => track.at(c.index) > 2 && track.length - track.at(c.index) > 2),
@@ -512,7 +556,7 @@ function fitted(located: Located, closed: boolean, ends: readonly [Point, Point]
   if (circle) return circle;
   const oval = wholeEllipse(track, options.tolerancePx * 1.15, RMS_SHARE);
   if (oval) return oval;
-  const corners = withoutRound(track, findCorners(track, { leastRad: options.cornerRad, softPx: options.softPx }));
+  const corners = cornersOf(track, options);
   if (corners.length) return closedFrom(track, corners, options);
   // Smooth all round: a first fit from anywhere shows where a break would be put, and the second starts there.
   const anywhere = (index: number): Stop => {

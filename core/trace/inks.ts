@@ -93,6 +93,87 @@ export function unevenShare({ widthPx: w, rgba }: Picture, flat: Uint8Array): nu
   return n ? uneven / n : 0;
 }
 
+/** From this share of uneven pixels on, a picture is noisy. */
+const NOISY_SHARE = 0.02;
+
+/** In a clean picture this many flat pixels of a colour are an ink: chance does not make them. */
+const LEAST_FLAT = 3;
+
+/** Heaps that colours are gathered in before they are merged, and how near alike colours are gathered at once. */
+const MOST_HEAPS = 256;
+const AS_GOOD_AS_ALIKE = 0.004;
+
+/** Inks nearer alike than this are one, in a clean picture and in a noisy one; and in a noisy one those up to the third, where they lie mixed. */
+const ALIKE = 0.008;
+const ALIKE_IN_NOISE = 0.019;
+const ALIKE_IF_MIXED = 0.03;
+
+/** Two colours that lie side by side this often, against how often the rarer lies beside itself, are one ink that noise has spread. */
+const MIXED = 0.15;
+
+/** A colour's cell in a cube of 64 to a side. */
+const keyOf = (r: number, g: number, b: number): number => ((r >> 2) << 12) | ((g >> 2) << 6) | (b >> 2);
+
+/**
+ * Makes one of heaps of near colours whose pixels lie mixed: noise puts the colours of one ink side by side everywhere, while two inks, however near
+ * alike, meet along an edge only.
+ */
+function mergeMixed(heaps: Heap[], { widthPx: w, rgba }: Picture, flat: Uint8Array): void {
+  const cache = new Int16Array(1 << 18).fill(-1);
+  const labels = new Int16Array(flat.length).fill(-1);
+  for (let i = 0; i < flat.length; i++) {
+    const o = 4 * i;
+    if (!flat[i] || rgba[o + 3] < 128) continue;
+    const key = keyOf(rgba[o], rgba[o + 1], rgba[o + 2]);
+    if (cache[key] < 0) cache[key] = nearestOf(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), heaps);
+    labels[i] = cache[key];
+  }
+  // beside[p][q]: how often p and q lie side by side.
+  const beside = heaps.map(() => new Float64Array(heaps.length));
+  const meet = (p: number, q: number): void => {
+    if (p < 0 || q < 0) return;
+    beside[p][q]++;
+    if (p !== q) beside[q][p]++;
+  };
+  for (let i = 0; i < labels.length; i++) {
+    if (i % w < w - 1) meet(labels[i], labels[i + 1]);
+    if (i + w < labels.length) meet(labels[i], labels[i + w]);
+  }
+  for (;;) {
+    let most = MIXED;
+    let pair: [number, number] | null = null;
+    for (let p = 0; p < heaps.length; p++)
+      for (let q = p + 1; q < heaps.length; q++) {
+        if (!heaps[p].n || !heaps[q].n || resistance(heaps[p], heaps[q]) > ALIKE_IF_MIXED) continue;
+        const mixed = beside[p][q] / Math.max(1, Math.min(beside[p][p], beside[q][q]));
+        if (mixed > most) [most, pair] = [mixed, [p, q]];
+      }
+    if (!pair) break;
+    const [p, q] = pair;
+    const one = { r: 0, g: 0, b: 0, n: 0 };
+    for (const c of ['r', 'g', 'b', 'n'] as const) one[c] = heaps[p][c] + heaps[q][c];
+    heaps[p] = { ...one, lab: labOf(one) };
+    heaps[q] = { ...heaps[q], n: 0 };
+    beside[p][p] += beside[q][q] + beside[p][q];
+    for (let k = 0; k < heaps.length; k++) if (k !== p) beside[p][k] = beside[k][p] += beside[q][k];
+  }
+  heaps.splice(0, heaps.length, ...heaps.filter((k) => k.n > 0));
+}
+
+/** Which of some colours is nearest. */
+function nearestOf(lab: Oklab, among: readonly { readonly lab: Oklab }[]): number {
+  let best = 0;
+  let least = Infinity;
+  for (let k = 0; k < among.length; k++) {
+    const d = oklabDistance(lab, among[k].lab);
+    if (d < least) {
+      least = d;
+      best = k;
+    }
+  }
+  return best;
+}
+
 /** The most inks an automatic trace will have. */
 const AUTOMATIC_LIMIT = 32;
 
@@ -100,12 +181,13 @@ const AUTOMATIC_LIMIT = 32;
  * The colours of a picture, commonest first. They are read from flat areas, so that the mixtures along anti-aliased edges never become
  * inks; a picture with hardly any flat area (a photograph, noise) is read whole. `count` is a number of colours in all, ground
  * included, or 'auto'. Fewer are given where the picture has fewer. Transparent pixels have no colour, nor have those that gradients paint,
- * given as `painted`.
+ * given as `painted`. `uneven` is what unevenShare says of the picture as it came.
  */
 export function findInks(
   picture: Picture,
   flat: Uint8Array,
   count: number | 'auto',
+  uneven: number,
   painted: Uint8Array | null = null,
 ): FoundInk[] {
   const { rgba } = picture;
@@ -117,7 +199,8 @@ export function findInks(
       flatCount += flat[i];
     }
   const useAll = flatCount < seen * 0.2;
-  const sums = new Float64Array(4 << 15);
+  const noisy = uneven >= NOISY_SHARE;
+  const sums = new Float64Array(4 << 18);
   const used: number[] = [];
   // Flat pictures are long runs of one colour, which are added at once.
   const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, flat.length);
@@ -128,7 +211,7 @@ export function findInks(
     for (; i < flat.length && whole[i] === colour; i++)
       if (!painted || painted[i] === NO_GRADIENT) n += useAll ? 1 : flat[i];
     if (!n || rgba[o + 3] < 128) continue;
-    const at = (((rgba[o] >> 3) << 10) | ((rgba[o + 1] >> 3) << 5) | (rgba[o + 2] >> 3)) << 2;
+    const at = keyOf(rgba[o], rgba[o + 1], rgba[o + 2]) << 2;
     if (sums[at + 3] === 0) used.push(at);
     sums[at] += n * rgba[o];
     sums[at + 1] += n * rgba[o + 1];
@@ -138,29 +221,26 @@ export function findInks(
   const bins = used.map((at) => ({ r: sums[at], g: sums[at + 1], b: sums[at + 2], n: sums[at + 3] }));
   const total = bins.reduce((sum, b) => sum + b.n, 0);
   if (!total) return [];
-  // The commonest cells lead; the rest join the nearest of them, which keeps the pairwise merging small.
-  const sorted = bins.sort((p, q) => q.n - p.n);
-  const heaps: Heap[] = sorted.slice(0, 160).map((b) => ({ ...b, lab: labOf(b) }));
-  for (const bin of sorted.slice(160)) {
+  // The commonest cells lead, and those that are as good as alike join them, which keeps the pairwise merging small.
+  const heaps: Heap[] = [];
+  for (const bin of bins.sort((p, q) => q.n - p.n)) {
     const lab = labOf(bin);
-    let best = heaps[0];
-    let least = Infinity;
-    for (const heap of heaps) {
-      const d = oklabDistance(lab, heap.lab);
-      if (d < least) {
-        least = d;
-        best = heap;
-      }
+    const near = heaps[nearestOf(lab, heaps)];
+    if (!near || (heaps.length < MOST_HEAPS && oklabDistance(lab, near.lab) > AS_GOOD_AS_ALIKE)) {
+      heaps.push({ ...bin, lab });
+      continue;
     }
-    best.r += bin.r;
-    best.g += bin.g;
-    best.b += bin.b;
-    best.n += bin.n;
+    near.r += bin.r;
+    near.g += bin.g;
+    near.b += bin.b;
+    near.n += bin.n;
+    near.lab = labOf(near);
   }
-  const enough = Math.max(6, total * 0.00006);
-  // Colours that differ by less are one ink: by no more than rounding in a clean picture, by what noise does in a worn one.
-  const alike = unevenShare(picture, flat) < 0.02 ? 0.013 : 0.028;
+  const enough = noisy ? Math.max(6, total * 0.00006) : LEAST_FLAT;
+  // Colours that differ by less than this are one ink: rounding explains it, or noise.
+  const alike = noisy ? ALIKE_IN_NOISE : ALIKE;
   mergeHeaps(heaps, (now, least) => least > alike || (count !== 'auto' && now.length <= count));
+  if (noisy && !useAll && count === 'auto') mergeMixed(heaps, picture, flat);
   let kept = heaps.filter((k) => k.n >= enough);
   if (!kept.length) kept = heaps;
   const limit = count === 'auto' ? AUTOMATIC_LIMIT : Math.max(1, count);

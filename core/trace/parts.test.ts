@@ -32,7 +32,7 @@ function pictureOf(...shapes: readonly [readonly [number, number, number], Conto
 
 function cellsOf(picture: Picture): Cells {
   const flat = flatPixels(picture);
-  return unmix(picture, flat, findInks(picture, flat, 'auto'));
+  return unmix(picture, flat, findInks(picture, flat, 'auto', 0));
 }
 
 const located = (contour: Contour) => {

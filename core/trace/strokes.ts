@@ -116,7 +116,9 @@ export function fitAll(prepared: Prepared, tolerancePx: number, onDone: (share: 
       located[i],
       c.closed,
       ends,
-      c.left === BEYOND || c.right === BEYOND ? { ...fit, softPx: 0.5 } : fit,
+      c.left === BEYOND || c.right === BEYOND
+        ? { ...fit, softPx: 0.5 }
+        : { ...fit, doubtPx: prepared.cells.doubtPx(c.left, c.right) },
     );
     onDone((i + 1) / map.chains.length);
     return stroke;
