@@ -47,6 +47,7 @@ for (const kind of values.kind ? [values.kind as DrawingKind] : (['single', 'man
     console.log(
       `${kind}, ${worn ? 'worn' : 'clean'}, ${rows.length} drawings: error ${quantile(errors, 0.5).toFixed(3)} px, 95% ${quantile(errors, 0.95).toFixed(3)}; ` +
         `segments ${quantile(ratios, 0.5).toFixed(2)} of the drawing's, 95% ${quantile(ratios, 0.95).toFixed(2)}; ` +
-        `inks right on ${((100 * rows.filter((r) => r.inks).length) / rows.length).toFixed(0)}%; ${quantile(times, 0.5).toFixed(0)} ms`,
+        (worn ? '' : `inks right on ${((100 * rows.filter((r) => r.inks).length) / rows.length).toFixed(0)}%; `) +
+        `${quantile(times, 0.5).toFixed(0)} ms`,
     );
   }

@@ -1,6 +1,8 @@
 import { request as httpRequest } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drawCandidate } from '../core/engine';
+import { blankPicture, type Picture } from '../core/raster';
+import { reportOf, trace } from '../core/trace';
 import { encodePng } from '../node/pictures';
 import { blackPng } from '../node/testing';
 import type { Candidate, Commission, ProblemAnswer, Round } from '../src/lib/contract/answers';
@@ -46,23 +48,19 @@ const raw = (
     } else request.end(options.body);
   });
 
+/** A picture that goes from dark to light, downwards. */
+function slope(): Picture {
+  const picture = blankPicture(120, 120, [0, 0, 0]);
+  for (let i = 0; i < 120 * 120; i++) picture.rgba.set([40, 60 + Math.floor(i / 120), 160], i * 4);
+  return picture;
+}
+
 describe('what is offered over HTTP', () => {
   it('traces like the command line', async () => {
     const { status, body } = await call<Record<string, unknown>>('POST', '/api/trace?ground=drop&colours=auto', png);
     expect(status).toBe(200);
-    expect(Object.keys(body)).toEqual([
-      'svg',
-      'widthPx',
-      'heightPx',
-      'inks',
-      'segments',
-      'corners',
-      'certainty',
-      'symmetry',
-      'fit',
-      'bytes',
-      'ms',
-    ]);
+    const told = Object.keys(reportOf(trace(blankPicture(8, 8)), 0, 0));
+    expect(Object.keys(body)).toEqual(['svg', ...told]);
     expect(body.svg).toContain('viewBox="0 0 256 256"');
     expect(Buffer.byteLength(body.svg as string)).toBe(body.bytes);
     const given = await call<{ inks: { hex: string }[] }>(
@@ -71,6 +69,15 @@ describe('what is offered over HTTP', () => {
       png,
     );
     expect(given.body.inks.map((i) => i.hex).sort()).toEqual(['#000080', '#FFFFFF']);
+    const shaded = await call<{ gradients: number; inks: { gradient?: { kind: string } }[]; svg: string }>(
+      'POST',
+      '/api/trace?gradients=true',
+      await encodePng(slope()),
+    );
+    expect(shaded.body.gradients).toBe(1);
+    expect(shaded.body.inks[0].gradient?.kind).toBe('linear');
+    expect(shaded.body.svg).toContain('<linearGradient ');
+    expect(code(await call('POST', '/api/trace?gradients=maybe', png))).toEqual([400, 'bad_request']);
     expect(code(await call('POST', '/api/trace?tolerance=-1', png))).toEqual([400, 'bad_request']);
     expect(code(await call('POST', '/api/trace?ground=maybe', png))).toEqual([400, 'bad_request']);
     expect(code(await call('POST', '/api/trace?colours=99', png))).toEqual([400, 'bad_request']);

@@ -124,6 +124,8 @@ export function nameColour(hex: string): string {
     }
   }
   if (least < 0.07) return best;
+  // Nobody says "light black".
+  if ((best === 'black' || best === 'white') && least < 0.16) return best;
   const offset = lab.L - hexToOklab(COLOUR_WORDS[best]).L;
   if (Math.abs(offset) < 0.05) return best;
   return (offset > 0 ? 'light ' : 'dark ') + best;

@@ -39,6 +39,39 @@ describe('design tokens', () => {
     });
     expect(tokens.ink.$type).toBe('color');
   });
+
+  it('tell of gradients with their stops', () => {
+    const [lamp, night] = artwork.inks;
+    const shaded: Artwork = {
+      ...artwork,
+      inks: [
+        {
+          ...lamp,
+          gradient: {
+            kind: 'radial',
+            from: [50, 50],
+            to: [90, 50],
+            stops: [
+              { at: 0, hex: '#FFF2C0' },
+              { at: 1, hex: '#C98631' },
+            ],
+          },
+        },
+        night,
+      ],
+    };
+    const tokens = JSON.parse(inkTokens(shaded, 'a mark')) as { ink: Record<string, unknown> };
+    expect(tokens.ink.lamp).toMatchObject({
+      $type: 'gradient',
+      $value: [
+        { color: { hex: '#fff2c0' }, position: 0 },
+        { color: { hex: '#c98631' }, position: 1 },
+      ],
+    });
+    const texts = packageFiles(shaded, about).flatMap((f) => ('text' in f ? [f.text] : []));
+    expect(texts[0]).toContain('<radialGradient id="lamp-gradient"');
+    expect(texts[texts.length - 1]).toContain('lamp: gradient of #FFF2C0 to #C98631, from a centre outwards');
+  });
 });
 
 describe('a package', () => {

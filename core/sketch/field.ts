@@ -65,9 +65,8 @@ export function distanceTo(inside: (i: number) => boolean, width: number, height
   return result;
 }
 
-/** Signed distance to the edge of rings on a side x side grid over a field of `size` units: positive inside, in units. */
-export function signedField(rings: Rings, side: number, size: number): Float32Array {
-  const k = side / size;
+/** How much rings, times `k`, cover of each pixel of a side x side grid, 0..1. */
+function maskOf(rings: Rings, side: number, k: number): Float32Array {
   const mask = new Float32Array(side * side);
   const c = cover(
     rings.map((r) => r.map((v) => v * k)),
@@ -77,6 +76,13 @@ export function signedField(rings: Rings, side: number, size: number): Float32Ar
   if (c)
     for (let y = 0; y < c.heightPx; y++)
       mask.set(c.share.subarray(y * c.widthPx, (y + 1) * c.widthPx), (y + c.y0) * side + c.x0);
+  return mask;
+}
+
+/** Signed distance to the edge of rings on a side x side grid over a field of `size` units: positive inside, in units. */
+export function signedField(rings: Rings, side: number, size: number): Float32Array {
+  const k = side / size;
+  const mask = maskOf(rings, side, k);
   const out = distanceTo((i) => mask[i] >= 0.5, side, side);
   const within = distanceTo((i) => mask[i] < 0.5, side, side);
   for (let i = 0; i < out.length; i++) {
@@ -102,18 +108,7 @@ export function between(first: Rings, second: Rings, share: number, size = 100, 
 /** Share of the area of either that both have (intersection over union), on a grid of `side` samples over a field of `size` units. */
 export function overlapOf(first: Rings, second: Rings, size = 100, side = 256): number {
   const k = side / size;
-  const masks = [first, second].map((rings) => {
-    const mask = new Float32Array(side * side);
-    const c = cover(
-      rings.map((r) => r.map((v) => v * k)),
-      side,
-      side,
-    );
-    if (c)
-      for (let y = 0; y < c.heightPx; y++)
-        mask.set(c.share.subarray(y * c.widthPx, (y + 1) * c.widthPx), (y + c.y0) * side + c.x0);
-    return mask;
-  });
+  const masks = [first, second].map((rings) => maskOf(rings, side, k));
   let [both, either] = [0, 0];
   for (let i = 0; i < side * side; i++) {
     both += Math.min(masks[0][i], masks[1][i]);

@@ -37,7 +37,7 @@ export function tellApart(
   const picture = noise ? calmed(source, noise) : source;
   const flat = picture === source ? seen : flatPixels(picture);
   const given = palette?.length ? inksFrom(palette) : null;
-  const found: FoundGradients | null = given || even ? null : findGradients(picture, flat, flatPixels);
+  const found: FoundGradients | null = given || even ? null : findGradients(picture, flat, flatPixels, noise > 0);
   const painted = gradients && found?.gradients.length ? found : null;
   const rest = colours === 'auto' || !painted ? colours : Math.max(1, colours - painted.gradients.length);
   const plain = given ?? findInks(picture, flat, rest, uneven, painted?.of);

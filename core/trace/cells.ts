@@ -2,7 +2,7 @@ import { rgbToOklab, type Rgb } from '../colour';
 import type { Picture } from '../raster';
 import { paintOf } from '../vector';
 import { NO_GRADIENT } from './gradients';
-import { findRegions } from './regions';
+import { findRegions, sidesOf } from './regions';
 import { nearestInk, type FoundInk } from './inks';
 
 /** A transparent pixel, or one of a ground that is left out. */
@@ -147,7 +147,7 @@ export function unmix(
       seen[start] = 1;
       let alone = true;
       for (let at = 0; at < pixels.length; at++)
-        for (const j of sidesOf(pixels[at])) {
+        for (const j of sidesOf(pixels[at], w, n)) {
           if (first[j] !== first[start]) continue;
           if (pure[j]) alone = false;
           else if (!seen[j]) {
@@ -160,17 +160,8 @@ export function unmix(
     return any;
   }
 
-  function sidesOf(i: number): number[] {
-    const x = i % w;
-    const out = i >= w ? [i - w] : [];
-    if (x > 0) out.push(i - 1);
-    if (x < w - 1) out.push(i + 1);
-    if (i + w < n) out.push(i + w);
-    return out;
-  }
-
   function takeSliver(pixels: readonly number[]): boolean {
-    const around = new Set(pixels.flatMap(sidesOf).map((j) => first[j]));
+    const around = new Set(pixels.flatMap((i) => sidesOf(i, w, n)).map((j) => first[j]));
     around.delete(first[pixels[0]]);
     if (around.size < 2 || around.has(NOTHING)) return false;
     nearby.length = 0;
@@ -265,12 +256,7 @@ export function dropSpecks(cells: Cells, leastPx2: number): number {
   }
   for (const [k, pixels] of members) {
     const touch = new Map<number, number>();
-    const sides = (i: number): number[] => {
-      const x = i % w;
-      return [x > 0 ? i - 1 : -1, x < w - 1 ? i + 1 : -1, i - w, i + w < first.length ? i + w : -1].filter(
-        (j) => j >= 0,
-      );
-    };
+    const sides = (i: number) => sidesOf(i, w, first.length);
     for (const i of pixels)
       for (const j of sides(i)) if (of[j] !== k) touch.set(first[j], (touch.get(first[j]) ?? 0) + 1);
     const [heir] = [...touch].sort((p, q) => q[1] - p[1])[0] ?? [];

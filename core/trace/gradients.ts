@@ -1,7 +1,7 @@
 import { hexToRgb, rgbToHex, type Rgb } from '../colour';
 import type { Picture } from '../raster';
 import { paintOf, placeIn, type Gradient, type GradientStop, type Point } from '../vector';
-import { findRegions } from './regions';
+import { findRegions, sidesOf } from './regions';
 
 /** Gradients of a picture, and the pixels that they paint. */
 export interface FoundGradients {
@@ -452,31 +452,18 @@ function softenedPicture({ widthPx: w, heightPx: h, rgba }: Picture): Picture {
   return { widthPx: w, heightPx: h, rgba: out };
 }
 
-/** How far flat pixels are from the mean of their neighbours to both sides, in levels: about 0 in clean pictures, gradients or not. */
-function noiseOf({ widthPx: w, rgba }: Picture, flat: Uint8Array): number {
-  let [sum, n] = [0, 0];
-  for (let i = 1; i + 1 < flat.length; i += 3) {
-    if (!flat[i] || !flat[i - 1] || !flat[i + 1] || i % w === 0 || i % w === w - 1) continue;
-    for (let c = 0; c < 3; c++) sum += Math.abs(rgba[4 * i + c] - (rgba[4 * i - 4 + c] + rgba[4 * i + 4 + c]) / 2);
-    n += 3;
-  }
-  return n ? sum / n : 0;
-}
-
-/** Noisier than this, a picture is softened before gradients are looked for, in levels. */
-const NOISY = 1.2;
-
 /**
  * Finds the areas whose colours change evenly: straight from one side to the other, or outwards from a centre. Areas that one gradient runs through,
  * though something lies between them, share it. `flatOf` tells which pixels are as their neighbours are; transparent ones belong to none.
+ * A noisy picture is softened first.
  */
 export function findGradients(
   picture: Picture,
   flat: Uint8Array,
   flatOf: (picture: Picture) => Uint8Array,
+  noisy: boolean,
 ): FoundGradients {
   const { widthPx: w, heightPx: h } = picture;
-  const noisy = noiseOf(picture, flat) > NOISY;
   const seen = noisy ? softenedPicture(picture) : picture;
   const leastChange = LEAST_CHANGE[noisy ? 'noisy' : 'clean'];
   const mask = noisy ? flatOf(seen) : flat;
@@ -557,17 +544,8 @@ function liesIn(samples: Samples, { gradient, within }: Fitted): boolean {
 const GROW_PX = 12;
 
 /** Adds the pixels beside a gradient's area that have its colour, but for noise; where a picture is softened, areas come out too small. */
-function grow(
-  { widthPx: w, heightPx: h, rgba }: Picture,
-  of: Uint8Array,
-  paints: readonly ((x: number, y: number) => Rgb)[],
-): void {
-  const sides = (i: number): number[] => [
-    ...(i % w > 0 ? [i - 1] : []),
-    ...(i % w < w - 1 ? [i + 1] : []),
-    ...(i >= w ? [i - w] : []),
-    ...(i + w < w * h ? [i + w] : []),
-  ];
+function grow({ widthPx: w, rgba }: Picture, of: Uint8Array, paints: readonly ((x: number, y: number) => Rgb)[]): void {
+  const sides = (i: number) => sidesOf(i, w, of.length);
   let rim: number[] = [];
   for (let i = 0; i < of.length; i++)
     if (of[i] !== NO_GRADIENT && sides(i).some((j) => of[j] === NO_GRADIENT)) rim.push(i);

@@ -174,6 +174,14 @@ function nearestOf(lab: Oklab, among: readonly { readonly lab: Oklab }[]): numbe
   return best;
 }
 
+/** Noise on white can only darken it, and on black only lighten it: means that near the ends of the scale are those ends. */
+const NEAR_END = 4;
+
+function unclipped(rgb: Rgb): Rgb {
+  if (rgb.every((v) => v >= 255 - NEAR_END)) return [255, 255, 255];
+  return rgb.every((v) => v <= NEAR_END) ? [0, 0, 0] : rgb;
+}
+
 /** The most inks an automatic trace will have. */
 const AUTOMATIC_LIMIT = 32;
 
@@ -248,7 +256,8 @@ export function findInks(
   return kept
     .sort((p, q) => q.n - p.n)
     .map((k) => {
-      const rgb: Rgb = [Math.round(k.r / k.n), Math.round(k.g / k.n), Math.round(k.b / k.n)];
+      const mean: Rgb = [Math.round(k.r / k.n), Math.round(k.g / k.n), Math.round(k.b / k.n)];
+      const rgb = noisy ? unclipped(mean) : mean;
       const hex = rgbToHex(rgb);
       return { rgb, lab: hexToOklab(hex), hex, share: k.n / total };
     });

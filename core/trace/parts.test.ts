@@ -106,6 +106,7 @@ describe('chains', () => {
         first,
         second: first.slice(),
         share: new Float32Array(n * n).fill(1),
+        doubtPx: () => 0,
       });
       for (let label = 0; label < 3; label++) {
         let area = 0;

@@ -108,3 +108,13 @@ export function neighboursOf({ of, label }: Regions, w: number, h: number): numb
     }
   return out;
 }
+
+/** The pixels at the sides of one, by number, in a picture `w` wide with `n` pixels in all. */
+export function sidesOf(i: number, w: number, n: number): number[] {
+  const x = i % w;
+  const out = i >= w ? [i - w] : [];
+  if (x > 0) out.push(i - 1);
+  if (x < w - 1) out.push(i + 1);
+  if (i + w < n) out.push(i + w);
+  return out;
+}

@@ -121,6 +121,9 @@ export const toleranceOf = (smoothness: number): number => 0.2 * 2 ** ((smoothne
 export const smoothnessOf = (tolerancePx: number): number =>
   Math.max(0, Math.min(100, 30 + 15 * Math.log2(tolerancePx / 0.2)));
 
+/** Contours that enclose less than this enclose nothing. Specks went before: to leave out more here would let the ground show. */
+const LEAST_CONTOUR_PX2 = 0.05;
+
 /** Joints of contours that turn by more than this are corners, in radians. */
 const CORNER_RAD = 0.26;
 
@@ -240,7 +243,7 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
     const above = new Uint8Array(256);
     for (const [other, place] of rank) above[other] = place > r ? 1 : 0;
     const contours = contoursOf(prepared.map, strokes, cells, k, above, under)
-      .filter((c) => Math.abs(signedArea(flatten(c, 0.25))) >= Math.max(0.6, Math.min(options.speckPx2, 60) * 0.5))
+      .filter((c) => Math.abs(signedArea(flatten(c, 0.25))) >= LEAST_CONTOUR_PX2)
       .map((c) => snapToBorder(c, widthPx, heightPx));
     const made = piecesOf(contours, inkId);
     if (made.length) {

@@ -4,25 +4,24 @@
 
   /** What goes with the words of the next round: references with their closeness, or the candidates it grows from. */
   let { draft = $bindable() }: { draft: RoundDraft } = $props();
-  const thumb = (id: string) => `/api/pictures/${id}`;
 </script>
+
+{#snippet thumb(id: string, alt: string, size: string)}
+  <img src="/api/pictures/{id}" {alt} class="{size} bg-white object-contain outline outline-black/10" />
+{/snippet}
 
 {#if draft.way}
   <section class="mb-3 border border-line bg-paper p-2.5" aria-label="Grows from">
     <div class="mb-2 flex items-start gap-2">
       {#if draft.way.kind === 'offshoot'}
-        <img
-          src={thumb(draft.way.pictureId)}
-          alt=""
-          class="h-12 w-12 bg-white object-contain outline outline-black/10"
-        />
+        {@render thumb(draft.way.pictureId, '', 'h-12 w-12')}
         <p class="min-w-0 flex-1">
           Offshoots of <strong class="font-semibold">{draft.way.label}</strong><br />
           <span class="text-muted">change its words above, or leave them</span>
         </p>
       {:else}
         {#each draft.way.pictureIds as id, i (i)}
-          <img src={thumb(id)} alt="" class="h-12 w-12 bg-white object-contain outline outline-black/10" />
+          {@render thumb(id, '', 'h-12 w-12')}
         {/each}
         <p class="min-w-0 flex-1">
           Crossing of <strong class="font-semibold">{draft.way.labels[0]}</strong> and
@@ -54,11 +53,7 @@
 {#each draft.references as reference, i (reference.pictureId)}
   <section class="mb-3 flex gap-2.5 border border-line bg-paper p-2.5 pb-0" aria-label="Reference {i + 1}">
     <div class="w-14 shrink-0">
-      <img
-        src={thumb(reference.pictureId)}
-        alt="Reference {i + 1}"
-        class="h-14 w-14 bg-white object-contain outline outline-black/10"
-      />
+      {@render thumb(reference.pictureId, `Reference ${i + 1}`, 'h-14 w-14')}
       <button
         class="quiet mt-0.5 text-[12px]"
         aria-label="Remove reference {i + 1}"

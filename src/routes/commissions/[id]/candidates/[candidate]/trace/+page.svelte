@@ -174,7 +174,8 @@
   {/snippet}
   {#snippet slip()}
     {#if error}<p class="mb-3 text-danger" role="alert">{error}</p>{/if}
-    <ul class="mb-4 flex flex-col gap-1.5" aria-label="Inks found" data-inks>
+    <!-- Many inks scroll on their own, so that what can be done about them stays in sight. -->
+    <ul class="mb-4 flex max-h-[236px] flex-col gap-1.5 overflow-y-auto" aria-label="Inks found" data-inks>
       {#each trace?.artwork.inks ?? [] as ink, i (ink.id)}
         <li class="flex items-center gap-2">
           <span
@@ -183,7 +184,7 @@
           ></span>
           <span class="flex-1 truncate">{ink.name}</span>
           <span class="text-muted">{ink.gradient ? 'gradient' : ink.hex}</span>
-          <span class="w-[58px] text-right text-muted"
+          <span class="w-[70px] shrink-0 text-right whitespace-nowrap text-muted"
             >{trace!.figures.inks[i].pieces} {trace!.figures.inks[i].pieces === 1 ? 'piece' : 'pieces'}</span
           >
         </li>
