@@ -109,8 +109,8 @@ function pushedLeft(stroke: Stroke, closed: boolean, px: number): Stroke | null 
     const c1: Point = s.kind === 'curve' ? s.c1 : add(a, ta, third);
     const c2: Point = s.kind === 'curve' ? s.c2 : add(b, tb, -third);
     const by = px * 1.33;
-    const to: Segment = { kind: 'curve', c1: add(c1, leftOf(ta), by), c2: add(c2, leftOf(tb), by), to: b };
-    return { start: a, segments: [to] };
+    const bulge: Segment = { kind: 'curve', c1: add(c1, leftOf(ta), by), c2: add(c2, leftOf(tb), by), to: b };
+    return keepsLeft(a, segments, a, [bulge]) ? { start: a, segments: [bulge] } : null;
   }
   const shifts: Point[] = [];
   for (let k = 0; k <= n; k++) {
@@ -141,27 +141,32 @@ function pushedLeft(stroke: Stroke, closed: boolean, px: number): Stroke | null 
   return keepsLeft(points[0], segments, start, moved) ? { start, segments: moved } : null;
 }
 
-/** Whether moved segments lie to the left of those they came from, or on them, all along. */
+/** Where along a segment a moved one is compared with it. */
+const LOOKED_AT = [0.05, 0.15, 0.3, 0.5, 0.7, 0.85, 0.95] as const;
+
+/** Whether moved segments lie to the left of those they came from, or on them, all along, and never turn back. */
 function keepsLeft(start: Point, segments: readonly Segment[], movedStart: Point, moved: readonly Segment[]): boolean {
   let [from, movedFrom] = [start, movedStart];
   for (const [k, s] of segments.entries()) {
     const m = moved[k];
-    if (s.kind === 'curve' && m.kind === 'curve')
-      for (const t of [0.15, 0.3, 0.5, 0.7, 0.85]) {
-        const p = pointOn(from, s, t);
-        const [dx, dy] = add(pointOn(from, s, t + 0.01), p, -1);
-        const [mx, my] = add(pointOn(movedFrom, m, t), p, -1);
-        if (mx * dy - my * dx < 0) return false;
-      }
+    for (const t of LOOKED_AT) {
+      const p = pointOn(from, s, t);
+      const q = pointOn(movedFrom, m, t);
+      const [dx, dy] = add(pointOn(from, s, t + 0.01), p, -1);
+      const [ex, ey] = add(pointOn(movedFrom, m, t + 0.01), q, -1);
+      if ((q[0] - p[0]) * dy - (q[1] - p[1]) * dx < 0 || dx * ex + dy * ey <= 0) return false;
+    }
     [from, movedFrom] = [s.to, m.to];
   }
   return true;
 }
 
-/** The point of a curve at a parameter, 0..1. */
-function pointOn(from: Point, { c1, c2, to }: Extract<Segment, { kind: 'curve' }>, t: number): Point {
+/** The point of a line or a curve at a parameter, 0..1. */
+function pointOn(from: Point, s: Segment, t: number): Point {
   const u = 1 - t;
+  if (s.kind !== 'curve') return [u * from[0] + t * s.to[0], u * from[1] + t * s.to[1]];
   const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
+  const { c1, c2, to } = s;
   return [a * from[0] + b * c1[0] + c * c2[0] + d * to[0], a * from[1] + b * c1[1] + c * c2[1] + d * to[1]];
 }
 

@@ -1,6 +1,6 @@
 import type { Point } from '../vector';
 import type { Cells } from './cells';
-import { BEYOND, findChains, type ChainMap } from './chains';
+import { BEYOND, findChains, type Chain, type ChainMap } from './chains';
 import { fitChain, type FitOptions, type Stroke } from './fit';
 import { locate, REACH_PX, type Located } from './locate';
 
@@ -76,6 +76,19 @@ export function prepare(cells: Cells): Prepared {
   return { map, cells, soft, located: map.chains.map((c) => locate(c, cells, reachPx)) };
 }
 
+/** A chain along the picture's border is the border: straight lines, with the picture's own corners between. */
+function alongBorder({ corners, closed }: Chain, ends: readonly [Point, Point] | null): Stroke {
+  const n = corners.length / 2;
+  const at = (k: number): Point => [corners[2 * (k % n)], corners[2 * (k % n) + 1]];
+  const turns: Point[] = [];
+  for (let k = 1; k < (closed ? n : n - 1); k++) {
+    const [p, q, r] = [at(k - 1), at(k), at(k + 1)];
+    if (q[0] - p[0] !== r[0] - q[0] || q[1] - p[1] !== r[1] - q[1]) turns.push(q);
+  }
+  const start = ends ? ends[0] : at(0);
+  return { start, segments: [...turns, ends ? ends[1] : start].map((to) => ({ kind: 'line', to })) };
+}
+
 /** Fits every chain once, within a tolerance in pixels; those that meet share the point where they do. */
 export function fitAll(prepared: Prepared, tolerancePx: number, onDone: (share: number) => void = () => {}): Stroke[] {
   const { map, located, soft } = prepared;
@@ -112,14 +125,10 @@ export function fitAll(prepared: Prepared, tolerancePx: number, onDone: (share: 
   };
   return map.chains.map((c, i) => {
     const ends = c.closed ? null : ([pointAt(keyOf(c, true)), pointAt(keyOf(c, false))] as const);
-    const stroke = fitChain(
-      located[i],
-      c.closed,
-      ends,
+    const stroke =
       c.left === BEYOND || c.right === BEYOND
-        ? { ...fit, softPx: 0.5 }
-        : { ...fit, doubtPx: prepared.cells.doubtPx(c.left, c.right) },
-    );
+        ? alongBorder(c, ends)
+        : fitChain(located[i], c.closed, ends, { ...fit, doubtPx: prepared.cells.doubtPx(c.left, c.right) });
     onDone((i + 1) / map.chains.length);
     return stroke;
   });
