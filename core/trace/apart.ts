@@ -20,6 +20,18 @@ export interface Apart {
 /** Where fewer flat pixels than this differ from the next one, nothing changes slowly. */
 const EVEN_SHARE = 0.004;
 
+/** Noise on white can only darken it, and on black only lighten it: means this near an end of the scale are that end. */
+const NEAR_END = 4;
+
+function unclipped(ink: FoundInk): FoundInk {
+  const hex = ink.rgb.every((v) => v >= 255 - NEAR_END)
+    ? '#FFFFFF'
+    : ink.rgb.every((v) => v <= NEAR_END)
+      ? '#000000'
+      : null;
+  return hex ? { ...ink, rgb: hexToRgb(hex), lab: hexToOklab(hex), hex } : ink;
+}
+
 /**
  * Tells a picture's inks and ground, and what each pixel is made of. `colours` is how many in all, or 'auto'; a palette that is given takes the
  * place of what is found. With `gradients`, areas whose colours change evenly become inks of their own instead of bands of several.
@@ -37,10 +49,11 @@ export function tellApart(
   const picture = noise ? calmed(source, noise) : source;
   const flat = picture === source ? seen : flatPixels(picture);
   const given = palette?.length ? inksFrom(palette) : null;
-  const found: FoundGradients | null = given || even ? null : findGradients(picture, flat, flatPixels, noise > 0);
+  const found: FoundGradients | null = given || even ? null : findGradients(picture, flat, noise > 0);
   const painted = gradients && found?.gradients.length ? found : null;
   const rest = colours === 'auto' || !painted ? colours : Math.max(1, colours - painted.gradients.length);
-  const plain = given ?? findInks(picture, flat, rest, uneven, painted?.of);
+  const read = given ?? findInks(picture, flat, rest, uneven, painted?.of);
+  const plain = noise && !given ? read.map(unclipped) : read;
   const inks = [
     ...plain,
     ...(painted?.gradients ?? []).map((gradient) => {

@@ -3,7 +3,7 @@ import type { Picture } from '../raster';
 import { paintOf } from '../vector';
 import { NO_GRADIENT } from './gradients';
 import { findRegions, sidesOf } from './regions';
-import { nearestInk, type FoundInk } from './inks';
+import { nearestOf, type FoundInk } from './inks';
 
 /** A transparent pixel, or one of a ground that is left out. */
 export const NOTHING = 255;
@@ -74,7 +74,7 @@ export function unmix(
   const labelOf = (o: number): number => {
     if (rgba[o + 3] < 128) return NOTHING;
     const key = ((rgba[o] >> 2) << 12) | ((rgba[o + 1] >> 2) << 6) | (rgba[o + 2] >> 2);
-    if (cache[key] < 0) cache[key] = nearestInk(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), inks);
+    if (cache[key] < 0) cache[key] = nearestOf(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), inks);
     return cache[key];
   };
   // Flat pictures are long runs of one colour: what the pixel before was, this one mostly is.
@@ -191,7 +191,7 @@ export function unmix(
     if (nearby.includes(NOTHING) || alpha < 0.5) {
       // Against nothing, alpha is the coverage.
       if (alpha > 0.98 || alpha < 0.02) return;
-      const ink = nearby.find((k) => k !== NOTHING) ?? nearestInk(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), inks);
+      const ink = nearby.find((k) => k !== NOTHING) ?? nearestOf(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), inks);
       set(i, alpha >= 0.5 ? ink : NOTHING, alpha >= 0.5 ? NOTHING : ink, Math.max(alpha, 1 - alpha));
       return;
     }

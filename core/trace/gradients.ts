@@ -431,48 +431,19 @@ function changeOf(samples: Samples): number {
   return most;
 }
 
-/** Means over 5 by 5 pixels: noise gone, slow changes kept. */
-function softenedPicture({ widthPx: w, heightPx: h, rgba }: Picture): Picture {
-  const out = new Uint8ClampedArray(rgba.length);
-  const rows = new Float32Array(rgba.length);
-  for (let y = 0; y < h; y++)
-    for (let x = 0; x < w; x++)
-      for (let c = 0; c < 4; c++) {
-        let sum = 0;
-        for (let d = -2; d <= 2; d++) sum += rgba[4 * (y * w + Math.max(0, Math.min(w - 1, x + d))) + c];
-        rows[4 * (y * w + x) + c] = sum / 5;
-      }
-  for (let y = 0; y < h; y++)
-    for (let x = 0; x < w; x++)
-      for (let c = 0; c < 4; c++) {
-        let sum = 0;
-        for (let d = -2; d <= 2; d++) sum += rows[4 * (Math.max(0, Math.min(h - 1, y + d)) * w + x) + c];
-        out[4 * (y * w + x) + c] = sum / 5;
-      }
-  return { widthPx: w, heightPx: h, rgba: out };
-}
-
 /**
  * Finds the areas whose colours change evenly: straight from one side to the other, or outwards from a centre. Areas that one gradient runs through,
- * though something lies between them, share it. `flatOf` tells which pixels are as their neighbours are; transparent ones belong to none.
- * A noisy picture is softened first.
+ * though something lies between them, share it. Transparent pixels belong to none. What remains of
+ * noise in a picture that was `noisy` asks for a greater change of colour.
  */
-export function findGradients(
-  picture: Picture,
-  flat: Uint8Array,
-  flatOf: (picture: Picture) => Uint8Array,
-  noisy: boolean,
-): FoundGradients {
-  const { widthPx: w, heightPx: h } = picture;
-  const seen = noisy ? softenedPicture(picture) : picture;
+export function findGradients(picture: Picture, flat: Uint8Array, noisy: boolean): FoundGradients {
+  const { widthPx: w, heightPx: h, rgba } = picture;
   const leastChange = LEAST_CHANGE[noisy ? 'noisy' : 'clean'];
-  const mask = noisy ? flatOf(seen) : flat;
-  const { rgba } = seen;
-  const regions = findRegions(mask, w, h);
+  const regions = findRegions(flat, w, h);
   const areas = new Map<number, Area>();
-  for (let i = 0; i < mask.length; i++) {
+  for (let i = 0; i < flat.length; i++) {
     const k = regions.of[i];
-    if (!mask[i] || regions.sizePx2[k] < 16 || rgba[4 * i + 3] < 250) continue;
+    if (!flat[i] || regions.sizePx2[k] < 16 || rgba[4 * i + 3] < 250) continue;
     let area = areas.get(k);
     if (!area) areas.set(k, (area = { sizePx2: regions.sizePx2[k], samples: [], regions: [k] }));
     // A fixed share of each area, spread over its rows by a step that is no part of the width.
@@ -519,7 +490,7 @@ export function findGradients(
   if (made.length) {
     const numberOf = new Map(made.flatMap(({ area }, k) => area.regions.map((r) => [r, k] as const)));
     for (let i = 0; i < of.length; i++)
-      if (mask[i] && rgba[4 * i + 3] >= 250) of[i] = numberOf.get(regions.of[i]) ?? NO_GRADIENT;
+      if (flat[i] && rgba[4 * i + 3] >= 250) of[i] = numberOf.get(regions.of[i]) ?? NO_GRADIENT;
     if (noisy) grow(picture, of, gradients.map(paintOf));
   }
   return { of, gradients };

@@ -2,6 +2,6 @@
 export * from './trace';
 export { type Symmetry } from './symmetry';
 export { reportOf, type TraceReport } from './report';
-export { nearestInk, type FoundInk } from './inks';
+export { type FoundInk } from './inks';
 export { tellApart, type Apart } from './apart';
 export { NOTHING, type Cells } from './cells';

@@ -93,8 +93,8 @@ export function unevenShare({ widthPx: w, rgba }: Picture, flat: Uint8Array): nu
   return n ? uneven / n : 0;
 }
 
-/** From this share of uneven pixels on, a picture is noisy. */
-const NOISY_SHARE = 0.02;
+/** From this share of uneven pixels on, inks are spread over many colours, by noise or by slow changes. */
+const SPREAD_SHARE = 0.02;
 
 /** In a clean picture this many flat pixels of a colour are an ink: chance does not make them. */
 const LEAST_FLAT = 3;
@@ -103,9 +103,9 @@ const LEAST_FLAT = 3;
 const MOST_HEAPS = 256;
 const AS_GOOD_AS_ALIKE = 0.004;
 
-/** Inks nearer alike than this are one, in a clean picture and in a noisy one; and in a noisy one those up to the third, where they lie mixed. */
+/** Inks nearer alike than this are one, in a clean picture and in a spread one; and in a spread one those up to the third, where they lie mixed. */
 const ALIKE = 0.008;
-const ALIKE_IN_NOISE = 0.019;
+const ALIKE_IF_SPREAD = 0.019;
 const ALIKE_IF_MIXED = 0.03;
 
 /** Two colours that lie side by side this often, against how often the rarer lies beside itself, are one ink that noise has spread. */
@@ -160,28 +160,6 @@ function mergeMixed(heaps: Heap[], { widthPx: w, rgba }: Picture, flat: Uint8Arr
   heaps.splice(0, heaps.length, ...heaps.filter((k) => k.n > 0));
 }
 
-/** Which of some colours is nearest. */
-function nearestOf(lab: Oklab, among: readonly { readonly lab: Oklab }[]): number {
-  let best = 0;
-  let least = Infinity;
-  for (let k = 0; k < among.length; k++) {
-    const d = oklabDistance(lab, among[k].lab);
-    if (d < least) {
-      least = d;
-      best = k;
-    }
-  }
-  return best;
-}
-
-/** Noise on white can only darken it, and on black only lighten it: means that near the ends of the scale are those ends. */
-const NEAR_END = 4;
-
-function unclipped(rgb: Rgb): Rgb {
-  if (rgb.every((v) => v >= 255 - NEAR_END)) return [255, 255, 255];
-  return rgb.every((v) => v <= NEAR_END) ? [0, 0, 0] : rgb;
-}
-
 /** The most inks an automatic trace will have. */
 const AUTOMATIC_LIMIT = 32;
 
@@ -207,7 +185,7 @@ export function findInks(
       flatCount += flat[i];
     }
   const useAll = flatCount < seen * 0.2;
-  const noisy = uneven >= NOISY_SHARE;
+  const spread = uneven >= SPREAD_SHARE;
   const sums = new Float64Array(4 << 18);
   const used: number[] = [];
   // Flat pictures are long runs of one colour, which are added at once.
@@ -244,11 +222,11 @@ export function findInks(
     near.n += bin.n;
     near.lab = labOf(near);
   }
-  const enough = noisy ? Math.max(6, total * 0.00006) : LEAST_FLAT;
+  const enough = spread ? Math.max(6, total * 0.00006) : LEAST_FLAT;
   // Colours that differ by less than this are one ink: rounding explains it, or noise.
-  const alike = noisy ? ALIKE_IN_NOISE : ALIKE;
+  const alike = spread ? ALIKE_IF_SPREAD : ALIKE;
   mergeHeaps(heaps, (now, least) => least > alike || (count !== 'auto' && now.length <= count));
-  if (noisy && !useAll && count === 'auto') mergeMixed(heaps, picture, flat);
+  if (spread && !useAll && count === 'auto') mergeMixed(heaps, picture, flat);
   let kept = heaps.filter((k) => k.n >= enough);
   if (!kept.length) kept = heaps;
   const limit = count === 'auto' ? AUTOMATIC_LIMIT : Math.max(1, count);
@@ -256,8 +234,7 @@ export function findInks(
   return kept
     .sort((p, q) => q.n - p.n)
     .map((k) => {
-      const mean: Rgb = [Math.round(k.r / k.n), Math.round(k.g / k.n), Math.round(k.b / k.n)];
-      const rgb = noisy ? unclipped(mean) : mean;
+      const rgb: Rgb = [Math.round(k.r / k.n), Math.round(k.g / k.n), Math.round(k.b / k.n)];
       const hex = rgbToHex(rgb);
       return { rgb, lab: hexToOklab(hex), hex, share: k.n / total };
     });
@@ -278,12 +255,12 @@ export function findGround({ widthPx: w, heightPx: h, first }: Cells): number | 
   return most === NOTHING ? null : most;
 }
 
-/** The ink of one colour that is nearest to a colour; gradients are none. */
-export function nearestInk(lab: Oklab, inks: readonly FoundInk[]): number {
+/** Which of some colours is nearest; gradients are none. */
+export function nearestOf(lab: Oklab, among: readonly Pick<FoundInk, 'lab' | 'gradient'>[]): number {
   let best = 0;
   let least = Infinity;
-  for (let k = 0; k < inks.length; k++) {
-    const d = inks[k].gradient ? Infinity : oklabDistance(lab, inks[k].lab);
+  for (let k = 0; k < among.length; k++) {
+    const d = among[k].gradient ? Infinity : oklabDistance(lab, among[k].lab);
     if (d < least) {
       least = d;
       best = k;

@@ -60,6 +60,11 @@ describe('drawings of packs', () => {
       expect([drawing.name, await magentaIn(artwork)]).toEqual([drawing.name, 0]);
   });
 
+  it('are white and black where noise had no room', () => {
+    for (const { artwork } of of(false, true))
+      expect(artwork.inks.map((i) => i.hex).sort()).toEqual(['#000000', '#FFFFFF']);
+  });
+
   it('keep their colours', async () => {
     for (const { drawing, artwork } of of(true, false)) {
       const got = artwork.inks.map((i) => hexToOklab(i.hex));

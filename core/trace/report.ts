@@ -24,7 +24,7 @@ export interface TraceReport {
 
 const rounded = (v: number): number => Number(v.toFixed(4));
 
-/** Stops and places of a gradient with lengths in hundredths of a pixel. */
+/** A gradient with its numbers to four places. */
 const plain = ({ kind, from, to, stops }: Gradient): Gradient => ({
   kind,
   from: [rounded(from[0]), rounded(from[1])],

@@ -7,11 +7,9 @@ import {
   flatten,
   signedArea,
   type Artwork,
-  type Contour,
   type Gradient,
   type Ink,
   type Piece,
-  type Point,
 } from '../vector';
 import { contoursOf, piecesOf } from './assemble';
 import { tellApart } from './apart';
@@ -81,15 +79,6 @@ export interface Trace {
 export interface TraceHooks {
   /** Hears the share done, 0..1; may throw to stop. */
   readonly onProgress?: (done: number) => void;
-}
-
-/** Contours within a quarter of a pixel of the picture's border lie on it. */
-function snapToBorder(contour: Contour, w: number, h: number): Contour {
-  const snap = ([x, y]: Point): Point => [
-    Math.abs(x) < 0.3 ? 0 : Math.abs(x - w) < 0.3 ? w : x,
-    Math.abs(y) < 0.3 ? 0 : Math.abs(y - h) < 0.3 ? h : y,
-  ];
-  return { start: snap(contour.start), segments: contour.segments.map((s) => ({ ...s, to: snap(s.to) })) };
 }
 
 /** The options make no sense; the message says which. */
@@ -242,9 +231,9 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
     const inkId = `ink-${inks.length + 1}`;
     const above = new Uint8Array(256);
     for (const [other, place] of rank) above[other] = place > r ? 1 : 0;
-    const contours = contoursOf(prepared.map, strokes, cells, k, above, under)
-      .filter((c) => Math.abs(signedArea(flatten(c, 0.25))) >= LEAST_CONTOUR_PX2)
-      .map((c) => snapToBorder(c, widthPx, heightPx));
+    const contours = contoursOf(prepared.map, strokes, cells, k, above, under).filter(
+      (c) => Math.abs(signedArea(flatten(c, 0.25))) >= LEAST_CONTOUR_PX2,
+    );
     const made = piecesOf(contours, inkId);
     if (made.length) {
       const { hex, gradient } = found[k];

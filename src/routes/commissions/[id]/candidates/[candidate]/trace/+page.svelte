@@ -222,13 +222,17 @@
     />
     <Figure label="Specks under" bind:value={options.speckPx2} min={0} max={400} unit="px²" />
     <Figure label="Smoothness" bind:value={options.smoothness} min={0} max={100} />
-    {#if trace?.gradients}
+    {#if trace && (trace.gradients || options.gradients)}
       <label class="mb-3 flex items-start gap-2">
         <input type="checkbox" class="mt-1" bind:checked={options.gradients} />
         <span
           >Make gradients, not bands<br />
           <span class="text-[12px] text-muted"
-            >{trace.gradients === 1 ? 'One area changes' : `${trace.gradients} areas change`} in colour evenly</span
+            >{trace.gradients === 0
+              ? 'No area changes'
+              : trace.gradients === 1
+                ? 'One area changes'
+                : `${trace.gradients} areas change`} in colour evenly</span
           ></span
         >
       </label>
