@@ -229,6 +229,9 @@ function softened(run: Run, half: number): Run {
   return { xs, ys };
 }
 
+/** Two fits whose directions differ by more than this where they meet do not meet smoothly, in radians. */
+const SMOOTH_RAD = 0.35;
+
 /** A break between two fitted segments. */
 interface Node {
   point: Point;
@@ -241,8 +244,11 @@ const unit = ([x, y]: Point): Point => {
   return [x / n, y / n];
 };
 
-/** Fits one smooth stretch between two fixed ends, and adds to a deviation how far its points lie off. */
-function fitSmooth(run: Run, options: FitOptions, deviation: Deviation): Segment[] {
+/**
+ * Fits one smooth stretch between two fixed ends, and adds to a deviation how far its points lie off. A stretch that goes `around` ends where it
+ * starts, and is smooth there as well.
+ */
+function fitSmooth(run: Run, options: FitOptions, deviation: Deviation, around = false): Segment[] {
   const half = options.softPx > 1.8 ? 5 : 3;
   const smooth = new Smooth(run, softened(run, half), options.tolerancePx);
   const breaks = breaksOf(smooth);
@@ -251,7 +257,7 @@ function fitSmooth(run: Run, options: FitOptions, deviation: Deviation): Segment
     return smooth.fit(i, j) ?? fitLine(run, i, j, smooth.point(i), smooth.point(j));
   });
   const nodes: Node[] = breaks.map((i) => ({ point: smooth.point(i), tangent: null }));
-  join(nodes, fits, breaks, run);
+  join(nodes, fits, breaks, run, around);
   return fits.flatMap((fit, k) => {
     const segment = redrawn(smooth, breaks[k], breaks[k + 1], nodes[k], nodes[k + 1], fit);
     const { sum, greatest, count } = measure(run, breaks[k], breaks[k + 1], nodes[k].point, segment);
@@ -277,24 +283,27 @@ function steady(from: Point, s: Segment): Segment[] {
 }
 
 /** Makes the joints of a smooth stretch smooth: one direction for both sides, taken from a line or an arc where there is one. */
-function join(nodes: Node[], fits: readonly Fit[], breaks: readonly number[], run: Run): void {
-  for (let k = 1; k + 1 < nodes.length; k++) {
-    const [p, q] = [fits[k - 1].segment, fits[k].segment];
-    const [, into] = tangentsOf(nodes[k - 1].point, p);
-    const [out] = tangentsOf(nodes[k].point, q);
+function join(nodes: Node[], fits: readonly Fit[], breaks: readonly number[], run: Run, around: boolean): void {
+  const last = nodes.length - 1;
+  const weight = (k: number): number => {
+    const [i, j] = [breaks[k], breaks[k + 1]];
+    const { kind } = fits[k].segment;
+    return (kind === 'line' ? 20 : kind === 'arc' ? 4 : 1) * Math.hypot(run.xs[j] - run.xs[i], run.ys[j] - run.ys[i]);
+  };
+  /** The direction at the joint of two fits, given by number. */
+  const tangentAt = (before: number, after: number): Point | null => {
+    const [p, q] = [fits[before].segment, fits[after].segment];
+    const [, into] = tangentsOf(nodes[before].point, p);
+    const [out] = tangentsOf(nodes[after].point, q);
     const turn = Math.acos(Math.max(-1, Math.min(1, into[0] * out[0] + into[1] * out[1])));
-    if (turn > 0.35 || (p.kind === 'line' && q.kind === 'line')) continue;
-    const weight = (s: Segment, i: number, j: number) =>
-      (s.kind === 'line' ? 20 : s.kind === 'arc' ? 4 : 1) * Math.hypot(run.xs[j] - run.xs[i], run.ys[j] - run.ys[i]);
-    const wp = weight(p, breaks[k - 1], breaks[k]);
-    const wq = weight(q, breaks[k], breaks[k + 1]);
-    nodes[k].tangent =
-      p.kind === 'line'
-        ? into
-        : q.kind === 'line'
-          ? out
-          : unit([into[0] * wp + out[0] * wq, into[1] * wp + out[1] * wq]);
-  }
+    if (turn > SMOOTH_RAD || (p.kind === 'line' && q.kind === 'line')) return null;
+    if (p.kind === 'line') return into;
+    if (q.kind === 'line') return out;
+    const [wp, wq] = [weight(before), weight(after)];
+    return unit([into[0] * wp + out[0] * wq, into[1] * wp + out[1] * wq]);
+  };
+  for (let k = 1; k < last; k++) nodes[k].tangent = tangentAt(k - 1, k);
+  if (around && last > 1) nodes[0].tangent = nodes[last].tangent = tangentAt(last - 1, 0);
 }
 
 /** A segment fitted again between its two nodes, keeping their directions where that is true enough. */
@@ -589,33 +598,7 @@ function closedFrom(track: Track, corners: readonly Stop[], options: FitOptions,
   const deviation: Deviation = { sum: 0, greatest: 0, count: 0 };
   corners.forEach((from, k) => {
     const to = corners[(k + 1) % corners.length];
-    segments.push(...fitSmooth(between(track, from, to, k === corners.length - 1), options, deviation));
+    segments.push(...fitSmooth(between(track, from, to, k === corners.length - 1), options, deviation, smoothStart));
   });
-  const start = corners[0].point;
-  if (smoothStart && segments.length > 1) smoothSeam(start, segments);
-  return { start, segments, deviation };
-}
-
-/** Brings the directions at the seam of a smooth closed outline into line. */
-function smoothSeam(start: Point, segments: Segment[]): void {
-  const last = segments[segments.length - 1];
-  const before = segments.length > 1 ? segments[segments.length - 2].to : start;
-  const [, into] = tangentsOf(before, last);
-  const [out] = tangentsOf(start, segments[0]);
-  const turn = Math.acos(Math.max(-1, Math.min(1, into[0] * out[0] + into[1] * out[1])));
-  if (turn > 0.35) return;
-  const direction =
-    last.kind !== 'curve' ? into : segments[0].kind !== 'curve' ? out : unit([into[0] + out[0], into[1] + out[1]]);
-  const first = segments[0];
-  if (first.kind === 'curve') {
-    const length = Math.hypot(first.c1[0] - start[0], first.c1[1] - start[1]);
-    segments[0] = { ...first, c1: [start[0] + direction[0] * length, start[1] + direction[1] * length] };
-  }
-  if (last.kind === 'curve') {
-    const length = Math.hypot(last.c2[0] - start[0], last.c2[1] - start[1]);
-    segments[segments.length - 1] = {
-      ...last,
-      c2: [start[0] - direction[0] * length, start[1] - direction[1] * length],
-    };
-  }
+  return { start: corners[0].point, segments, deviation };
 }
