@@ -4,7 +4,7 @@ import { meanHex } from '../vector';
 import { calmed, NOISY, noiseOf } from './calm';
 import { unmix, type Cells } from './cells';
 import { findGradients, type FoundGradients } from './gradients';
-import { findGround, findInks, flatPixels, inksFrom, unevenShare, type FoundInk } from './inks';
+import { findGround, findInks, flatPixels, inksFrom, SPREAD_SHARE, unevenShare, type FoundInk } from './inks';
 
 /** A picture told apart into inks. */
 export interface Apart {
@@ -19,6 +19,9 @@ export interface Apart {
 
 /** Where fewer flat pixels than this differ from the next one, nothing changes slowly. */
 const EVEN_SHARE = 0.004;
+
+/** Where inks are not spread, flat pixels differ by no more than this many levels: next to near inks, mixtures of them differ by little more. */
+const EXACT = 2;
 
 /** Noise on white can only darken it, and on black only lighten it: means this near an end of the scale are that end. */
 const NEAR_END = 4;
@@ -47,9 +50,10 @@ export function tellApart(
   const measured = even ? 0 : noiseOf(source, seen);
   const noise = measured > NOISY ? measured : 0;
   const picture = noise ? calmed(source, noise) : source;
-  const flat = picture === source ? seen : flatPixels(picture);
+  const loose = picture === source ? seen : flatPixels(picture);
+  const flat = uneven < SPREAD_SHARE ? flatPixels(picture, EXACT) : loose;
   const given = palette?.length ? inksFrom(palette) : null;
-  const found: FoundGradients | null = given || even ? null : findGradients(picture, flat, noise > 0);
+  const found: FoundGradients | null = given || even ? null : findGradients(picture, loose, noise > 0);
   const painted = gradients && found?.gradients.length ? found : null;
   const rest = colours === 'auto' || !painted ? colours : Math.max(1, colours - painted.gradients.length);
   const read = given ?? findInks(picture, flat, rest, uneven, painted?.of);

@@ -34,8 +34,8 @@ interface Mixture {
 const SLIVER_PX2 = 600;
 
 /** How far the pixels of a sliver may be from mixtures of the inks around it, in levels: at least, and for each level of noise. */
-const SLIVER_LEVELS = 8;
-const SLIVER_NOISE = 10;
+const SLIVER_LEVELS = 12;
+const SLIVER_NOISE = 15;
 
 /** An edge is placed by adding up the mixtures of some pixels across it: its doubt is this many times noise over contrast, and a little more. */
 const DOUBT = 5;
@@ -63,6 +63,11 @@ export function unmix(
   const n = w * h;
   const sliverLevels = SLIVER_LEVELS + SLIVER_NOISE * noise;
   const paints = inks.map((i) => i.gradient && paintOf(i.gradient));
+  const chroma = noise ? 0.4 : 1;
+  const toned = (r: number, g: number, b: number): Rgb => {
+    const y = 0.299 * r + 0.587 * g + 0.114 * b;
+    return [1.732 * y, chroma * 1.018 * (b - y), chroma * 1.122 * (r - y)];
+  };
   const colourOf = (k: number, i: number): Rgb => {
     const x = i % w;
     return paints[k]?.(x + 0.5, (i - x) / w + 0.5) ?? inks[k].rgb;
@@ -222,9 +227,9 @@ export function unmix(
 
   /** How a pixel is best mixed of two inks, the greater share first, and how far off that is, in levels. */
   function mixtureOf(i: number, p: number, q: number, penalty: number): Mixture {
-    const [r, g, b] = [rgba[4 * i], rgba[4 * i + 1], rgba[4 * i + 2]];
-    const [pr, pg, pb] = colourOf(p, i);
-    const other = colourOf(q, i);
+    const [r, g, b] = toned(rgba[4 * i], rgba[4 * i + 1], rgba[4 * i + 2]);
+    const [pr, pg, pb] = toned(...colourOf(p, i));
+    const other = toned(...colourOf(q, i));
     const [dr, dg, db] = [other[0] - pr, other[1] - pg, other[2] - pb];
     const length = dr * dr + dg * dg + db * db;
     const t = length ? Math.max(0, Math.min(1, ((r - pr) * dr + (g - pg) * dg + (b - pb) * db) / length)) : 0;

@@ -46,6 +46,8 @@ interface Heap {
 
 const labOf = (k: { r: number; g: number; b: number; n: number }): Oklab => rgbToOklab(k.r / k.n, k.g / k.n, k.b / k.n);
 
+const apart = (p: Heap, q: Heap): number => oklabDistance(p.lab, q.lab);
+
 /**
  * How much two heaps of colour resist being made one: their distance in OKLab, less for heaps that are both small (Ward 1963
  * weighs by size in this way), so that a small but distinct colour stays.
@@ -57,13 +59,17 @@ const resistance = (p: Heap, q: Heap): number => {
 };
 
 /** Nearest heaps are made one until `done` says to stop. */
-function mergeHeaps(heaps: Heap[], done: (heaps: readonly Heap[], least: number) => boolean): void {
+function mergeHeaps(
+  heaps: Heap[],
+  done: (heaps: readonly Heap[], least: number) => boolean,
+  between = resistance,
+): void {
   while (heaps.length > 1) {
     let least = Infinity;
     let pair: [number, number] = [0, 1];
     for (let i = 0; i < heaps.length; i++)
       for (let j = i + 1; j < heaps.length; j++) {
-        const d = resistance(heaps[i], heaps[j]);
+        const d = between(heaps[i], heaps[j]);
         if (d < least) {
           least = d;
           pair = [i, j];
@@ -94,7 +100,7 @@ export function unevenShare({ widthPx: w, rgba }: Picture, flat: Uint8Array): nu
 }
 
 /** From this share of uneven pixels on, inks are spread over many colours, by noise or by slow changes. */
-const SPREAD_SHARE = 0.02;
+export const SPREAD_SHARE = 0.02;
 
 /** In a clean picture this many flat pixels of a colour are an ink: chance does not make them. */
 const LEAST_FLAT = 3;
@@ -225,7 +231,7 @@ export function findInks(
   const enough = spread ? Math.max(6, total * 0.00006) : LEAST_FLAT;
   // Colours that differ by less than this are one ink: rounding explains it, or noise.
   const alike = spread ? ALIKE_IF_SPREAD : ALIKE;
-  mergeHeaps(heaps, (now, least) => least > alike || (count !== 'auto' && now.length <= count));
+  mergeHeaps(heaps, (now, least) => least > alike || (count !== 'auto' && now.length <= count), spread ? resistance : apart);
   if (spread && !useAll && count === 'auto') mergeMixed(heaps, picture, flat);
   let kept = heaps.filter((k) => k.n >= enough);
   if (!kept.length) kept = heaps;
