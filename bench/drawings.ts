@@ -116,26 +116,44 @@ async function crisp(svg: string): Promise<Uint8ClampedArray> {
   return (await decodePicture(render(plain, SIDE_PX * FINE))).rgba;
 }
 
-/** A colour that covers less than this is no more than a speck, in source pixels. */
-const SPECK_PX2 = 24;
+/** Colours that cover less than the first are specks, in source pixels; those up to the second may be found or not. */
+const [SPECK_PX2, SURE_PX2] = [12, 24];
 
 /** Colours of a drawing that are nearer than this are one to any eye. */
 const SAME_INK = 0.008;
 
-/** The colours that show in a drawing, ground included: those that its drawing without anti-aliasing has more than specks of. */
-export async function coloursOf(drawing: Drawing): Promise<Oklab[]> {
+/** An ink this near a colour of the drawing is that colour, in OKLab. */
+const NEAR_INK = 0.02;
+
+/** The colours that show in a drawing, ground included, in its drawing without anti-aliasing; sure are those that are more than a few pixels. */
+export async function coloursOf(drawing: Drawing): Promise<{ lab: Oklab; sure: boolean }[]> {
   const rgba = await crisp(drawing.svg);
   const counts = new Map<number, number>();
   for (let i = 0; i < rgba.length; i += 4) {
     const key = (rgba[i] << 16) | (rgba[i + 1] << 8) | rgba[i + 2];
     counts.set(key, (counts.get(key) ?? 0) + 1);
   }
-  const out: Oklab[] = [];
+  const out: { lab: Oklab; sure: boolean }[] = [];
   for (const [key, n] of [...counts].sort((p, q) => q[1] - p[1])) {
     const lab = rgbToOklab(key >> 16, (key >> 8) & 255, key & 255);
-    if (n / FINE ** 2 >= SPECK_PX2 && !out.some((o) => oklabDistance(o, lab) < SAME_INK)) out.push(lab);
+    const px2 = n / FINE ** 2;
+    if (px2 >= SPECK_PX2 && !out.some((o) => oklabDistance(o.lab, lab) < SAME_INK))
+      out.push({ lab, sure: px2 >= SURE_PX2 });
   }
   return out;
+}
+
+/** Whether inks are those of a drawing: for each of its colours just one, and none besides; what is not sure may be left out. */
+export async function areInksOf(drawing: Drawing, inks: readonly Oklab[]): Promise<boolean> {
+  const colours = await coloursOf(drawing);
+  const near = (p: Oklab, q: Oklab) => oklabDistance(p, q) < NEAR_INK;
+  const sure = colours.filter((c) => c.sure);
+  return (
+    sure.every((c) => inks.some((k) => near(k, c.lab))) &&
+    inks.every((k) => colours.some((c) => near(k, c.lab))) &&
+    inks.length >= sure.length &&
+    inks.length <= colours.length
+  );
 }
 
 /** Length of the edges between colours, in pixels of `side`: crossings counted in four directions (Cauchy and Crofton). */

@@ -5,6 +5,7 @@ import { calmed, NOISY, noiseOf } from './calm';
 import { unmix, type Cells } from './cells';
 import { findGradients, type FoundGradients } from './gradients';
 import { findGround, findInks, flatPixels, inksFrom, SPREAD_SHARE, unevenShare, type FoundInk } from './inks';
+import { findMissing } from './missing';
 
 /** A picture told apart into inks. */
 export interface Apart {
@@ -58,13 +59,16 @@ export function tellApart(
   const rest = colours === 'auto' || !painted ? colours : Math.max(1, colours - painted.gradients.length);
   const read = given ?? findInks(picture, flat, rest, uneven, painted?.of);
   const plain = noise && !given ? read.map(unclipped) : read;
-  const inks = [
-    ...plain,
-    ...(painted?.gradients ?? []).map((gradient) => {
-      const hex = meanHex(gradient);
-      return { rgb: hexToRgb(hex), lab: hexToOklab(hex), hex, share: 1, gradient };
-    }),
-  ];
-  const cells = unmix(picture, flat, inks, painted?.of, noise);
+  const gradientInks = (painted?.gradients ?? []).map((gradient) => {
+    const hex = meanHex(gradient);
+    return { rgb: hexToRgb(hex), lab: hexToOklab(hex), hex, share: 1, gradient };
+  });
+  let inks: FoundInk[] = [...plain, ...gradientInks];
+  let cells = unmix(picture, flat, inks, painted?.of, noise);
+  const missing = given || colours !== 'auto' ? [] : findMissing(picture, cells, inks, flat, noise);
+  if (missing.length) {
+    inks = [...plain, ...missing, ...gradientInks];
+    cells = unmix(picture, flat, inks, painted?.of, noise);
+  }
   return { inks, cells, ground: findGround(cells), gradients: found?.gradients.length ?? 0 };
 }

@@ -4,6 +4,7 @@ import { paintOf } from '../vector';
 import { NO_GRADIENT } from './gradients';
 import { findRegions, sidesOf } from './regions';
 import { nearestOf, type FoundInk } from './inks';
+import { tonesFor } from './tone';
 
 /** A transparent pixel, or one of a ground that is left out. */
 export const NOTHING = 255;
@@ -22,12 +23,22 @@ export interface Cells {
   readonly doubtPx: (p: number, q: number) => number;
 }
 
+/** Cells of a picture with what is needed to look for inks that are missing. */
+export interface Unmixed extends Cells {
+  /** 1 where a pixel has the colour of its ink alone. */
+  readonly pure: Uint8Array;
+  /** How far each pixel's colour is from what it is said to be made of, in levels. */
+  readonly off: Uint8ClampedArray;
+}
+
 /** What a pixel is mixed of, and how far that is from its colour, in levels. */
 interface Mixture {
   readonly a: number;
   readonly b: number;
   readonly share: number;
   readonly off: number;
+  /** What counts when mixtures are compared: `off`, and more for inks that lie further away. */
+  readonly cost: number;
 }
 
 /** Larger areas are no slivers. */
@@ -58,38 +69,68 @@ export function unmix(
   inks: readonly FoundInk[],
   painted: Uint8Array | null = null,
   noise = 0,
-): Cells {
+): Unmixed {
   const { widthPx: w, heightPx: h, rgba } = picture;
   const n = w * h;
   const sliverLevels = SLIVER_LEVELS + SLIVER_NOISE * noise;
   const paints = inks.map((i) => i.gradient && paintOf(i.gradient));
-  const chroma = noise ? 0.4 : 1;
-  const toned = (r: number, g: number, b: number): Rgb => {
-    const y = 0.299 * r + 0.587 * g + 0.114 * b;
-    return [1.732 * y, chroma * 1.018 * (b - y), chroma * 1.122 * (r - y)];
-  };
+  const toned = tonesFor(noise);
   const colourOf = (k: number, i: number): Rgb => {
     const x = i % w;
     return paints[k]?.(x + 0.5, (i - x) / w + 0.5) ?? inks[k].rgb;
   };
+  const tones = inks.map((ink) => toned(...ink.rgb));
+  const toneOf = (k: number, i: number): Rgb => (paints[k] ? toned(...colourOf(k, i)) : tones[k]);
+  let last = -1;
+  let lastTone: Rgb = [0, 0, 0];
+  /** Many mixtures are tried on one pixel after the other. */
+  const toneOfPixel = (i: number): Rgb => {
+    if (i !== last) lastTone = toned(rgba[4 * i], rgba[4 * i + 1], rgba[4 * i + 2]);
+    last = i;
+    return lastTone;
+  };
   const first = new Uint8Array(n);
   const second = new Uint8Array(n);
   const share = new Float32Array(n).fill(1);
-  const cache = new Int16Array(1 << 18).fill(-1);
-  const labelOf = (o: number): number => {
-    if (rgba[o + 3] < 128) return NOTHING;
-    const key = ((rgba[o] >> 2) << 12) | ((rgba[o + 1] >> 2) << 6) | (rgba[o + 2] >> 2);
-    if (cache[key] < 0) cache[key] = nearestOf(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), inks);
-    return cache[key];
+  const off = new Uint8ClampedArray(n);
+  // The last colour seen in each of some places, and its ink: near inks differ by a level or two, so that colours must not be rounded.
+  const colours = new Int32Array(1 << 14).fill(-1);
+  const labels = new Uint8Array(1 << 14);
+  const label = (i: number): void => {
+    const o = 4 * i;
+    if (rgba[o + 3] < 128) {
+      first[i] = NOTHING;
+      return;
+    }
+    const colour = (rgba[o] << 16) | (rgba[o + 1] << 8) | rgba[o + 2];
+    const place = Math.imul(colour, 0x9e3779b1) >>> 18;
+    if (colours[place] !== colour) {
+      colours[place] = colour;
+      labels[place] = nearestOf(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), inks);
+    }
+    first[i] = labels[place];
+    const [r, g, b] = toned(rgba[o], rgba[o + 1], rgba[o + 2]);
+    const ink = tones[first[i]];
+    off[i] = Math.hypot(r - ink[0], g - ink[1], b - ink[2]);
   };
   // Flat pictures are long runs of one colour: what the pixel before was, this one mostly is.
   const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, n);
-  for (let i = 0; i < n; i++) first[i] = second[i] = i > 0 && whole[i] === whole[i - 1] ? first[i - 1] : labelOf(i * 4);
+  for (let i = 0; i < n; i++) {
+    if (i > 0 && whole[i] === whole[i - 1]) {
+      first[i] = first[i - 1];
+      off[i] = off[i - 1];
+    } else label(i);
+    second[i] = first[i];
+  }
 
   const flat = painted ? flatPixels.map((f, i) => f || Number(painted[i] !== NO_GRADIENT)) : flatPixels;
   if (painted) {
     const firstGradient = paints.findIndex((p) => p !== undefined);
-    for (let i = 0; i < n; i++) if (painted[i] !== NO_GRADIENT) first[i] = second[i] = firstGradient + painted[i];
+    for (let i = 0; i < n; i++)
+      if (painted[i] !== NO_GRADIENT) {
+        first[i] = second[i] = firstGradient + painted[i];
+        off[i] = 0;
+      }
   }
 
   // Between inks that are near alike a ramp is so slow that its pixels count as flat: they are mixtures all the same.
@@ -118,17 +159,17 @@ export function unmix(
             if (nx < 0 || ny < 0 || nx >= w || ny >= h) continue;
             const j = ny * w + nx;
             if (!pure[j]) continue;
-            const off = Math.max(Math.abs(dx), Math.abs(dy));
+            const away = Math.max(Math.abs(dx), Math.abs(dy));
             if (!found[first[j]]) {
-              found[first[j]] = off;
+              found[first[j]] = away;
               nearby.push(first[j]);
-            } else if (off < found[first[j]]) found[first[j]] = off;
+            } else if (away < found[first[j]]) found[first[j]] = away;
           }
       mixture(i);
       for (const k of nearby) found[k] = 0;
     }
   for (let round = 0; round < 2 && takeSlivers(); round++);
-  return { widthPx: w, heightPx: h, first, second, share, doubtPx };
+  return { widthPx: w, heightPx: h, first, second, share, doubtPx, pure, off };
 
   function doubtPx(p: number, q: number): number {
     if (!inks[p] || !inks[q] || noise === 0) return 0;
@@ -198,43 +239,47 @@ export function unmix(
       if (alpha > 0.98 || alpha < 0.02) return;
       const ink = nearby.find((k) => k !== NOTHING) ?? nearestOf(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), inks);
       set(i, alpha >= 0.5 ? ink : NOTHING, alpha >= 0.5 ? NOTHING : ink, Math.max(alpha, 1 - alpha));
+      off[i] = 0;
       return;
     }
     const near = bestMixture(i, FURTHER);
     let best = near;
-    if (near.off > 30) {
+    if (near.cost > 30) {
       // Nothing near explains it: one end may be an ink that has no flat pixel here.
       for (const a of nearby)
         for (let c = 0; c < inks.length; c++)
           if (!nearby.includes(c)) {
             const m = mixtureOf(i, a, c, 18);
-            if (m.off < best.off) best = m;
+            if (m.cost < best.cost) best = m;
           }
     }
     set(i, best.a, best.b, best.share);
+    // With one ink near by, what the pixel is not of that is told already.
+    if (nearby.length > 1) off[i] = best.off;
   }
 
   /** The mixture of two inks near by that comes nearest to a pixel; `further` levels count against each pixel that they lie off. */
   function bestMixture(i: number, further: number): Mixture {
-    let best: Mixture = { a: first[i], b: first[i], share: 1, off: Infinity };
+    let best: Mixture = { a: first[i], b: first[i], share: 1, off: Infinity, cost: Infinity };
     for (let a = 0; a < nearby.length; a++)
       for (let c = a + 1; c < nearby.length; c++) {
         const m = mixtureOf(i, nearby[a], nearby[c], further * (found[nearby[a]] + found[nearby[c]] - 2));
-        if (m.off < best.off) best = m;
+        if (m.cost < best.cost) best = m;
       }
     return best;
   }
 
   /** How a pixel is best mixed of two inks, the greater share first, and how far off that is, in levels. */
   function mixtureOf(i: number, p: number, q: number, penalty: number): Mixture {
-    const [r, g, b] = toned(rgba[4 * i], rgba[4 * i + 1], rgba[4 * i + 2]);
-    const [pr, pg, pb] = toned(...colourOf(p, i));
-    const other = toned(...colourOf(q, i));
+    const [r, g, b] = toneOfPixel(i);
+    const [pr, pg, pb] = toneOf(p, i);
+    const other = toneOf(q, i);
     const [dr, dg, db] = [other[0] - pr, other[1] - pg, other[2] - pb];
     const length = dr * dr + dg * dg + db * db;
     const t = length ? Math.max(0, Math.min(1, ((r - pr) * dr + (g - pg) * dg + (b - pb) * db) / length)) : 0;
-    const off = Math.hypot(r - pr - t * dr, g - pg - t * dg, b - pb - t * db) + penalty;
-    return t <= 0.5 ? { a: p, b: q, share: 1 - t, off } : { a: q, b: p, share: t, off };
+    const away = Math.hypot(r - pr - t * dr, g - pg - t * dg, b - pb - t * db);
+    const cost = away + penalty;
+    return t <= 0.5 ? { a: p, b: q, share: 1 - t, off: away, cost } : { a: q, b: p, share: t, off: away, cost };
   }
 
   function set(i: number, a: number, b: number, t: number): void {

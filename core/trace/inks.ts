@@ -192,8 +192,9 @@ export function findInks(
     }
   const useAll = flatCount < seen * 0.2;
   const spread = uneven >= SPREAD_SHARE;
-  const sums = new Float64Array(4 << 18);
-  const used: number[] = [];
+  // Near colours are counted together; where inks are not spread, each for itself.
+  const cells = new Map<number, { r: number; g: number; b: number; n: number }>();
+  const cellOf = spread ? keyOf : (r: number, g: number, b: number) => (r << 16) | (g << 8) | b;
   // Flat pictures are long runs of one colour, which are added at once.
   const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, flat.length);
   for (let i = 0; i < flat.length;) {
@@ -203,14 +204,17 @@ export function findInks(
     for (; i < flat.length && whole[i] === colour; i++)
       if (!painted || painted[i] === NO_GRADIENT) n += useAll ? 1 : flat[i];
     if (!n || rgba[o + 3] < 128) continue;
-    const at = keyOf(rgba[o], rgba[o + 1], rgba[o + 2]) << 2;
-    if (sums[at + 3] === 0) used.push(at);
-    sums[at] += n * rgba[o];
-    sums[at + 1] += n * rgba[o + 1];
-    sums[at + 2] += n * rgba[o + 2];
-    sums[at + 3] += n;
+    const [r, g, b] = [rgba[o], rgba[o + 1], rgba[o + 2]];
+    const key = cellOf(r, g, b);
+    const cell = cells.get(key);
+    if (cell) {
+      cell.r += n * r;
+      cell.g += n * g;
+      cell.b += n * b;
+      cell.n += n;
+    } else cells.set(key, { r: n * r, g: n * g, b: n * b, n });
   }
-  const bins = used.map((at) => ({ r: sums[at], g: sums[at + 1], b: sums[at + 2], n: sums[at + 3] }));
+  const bins = [...cells.values()];
   const total = bins.reduce((sum, b) => sum + b.n, 0);
   if (!total) return [];
   // The commonest cells lead, and those that are as good as alike join them, which keeps the pairwise merging small.
@@ -231,7 +235,11 @@ export function findInks(
   const enough = spread ? Math.max(6, total * 0.00006) : LEAST_FLAT;
   // Colours that differ by less than this are one ink: rounding explains it, or noise.
   const alike = spread ? ALIKE_IF_SPREAD : ALIKE;
-  mergeHeaps(heaps, (now, least) => least > alike || (count !== 'auto' && now.length <= count), spread ? resistance : apart);
+  mergeHeaps(
+    heaps,
+    (now, least) => least > alike || (count !== 'auto' && now.length <= count),
+    spread ? resistance : apart,
+  );
   if (spread && !useAll && count === 'auto') mergeMixed(heaps, picture, flat);
   let kept = heaps.filter((k) => k.n >= enough);
   if (!kept.length) kept = heaps;
