@@ -4,7 +4,7 @@ import { meanHex } from '../vector';
 import { calmed, NOISY, noiseOf } from './calm';
 import { unmix, type Cells } from './cells';
 import { findGradients, type FoundGradients } from './gradients';
-import { findGround, findInks, flatPixels, inksFrom, SPREAD_SHARE, unevenShare, type FoundInk } from './inks';
+import { evennessOf, findGround, findInks, flatPixels, inksFrom, type FoundInk } from './inks';
 import { findMissing } from './missing';
 
 /** A picture told apart into inks. */
@@ -21,7 +21,7 @@ export interface Apart {
 /** Where fewer flat pixels than this differ from the next one, nothing changes slowly. */
 const EVEN_SHARE = 0.004;
 
-/** Where inks are not spread, flat pixels differ by no more than this many levels: next to near inks, mixtures of them differ by little more. */
+/** Where colours are exact, flat pixels differ by no more than this many levels: next to near inks, mixtures of them differ by little more. */
 const EXACT = 2;
 
 /** Noise on white can only darken it, and on black only lighten it: means this near an end of the scale are that end. */
@@ -46,18 +46,18 @@ export function tellApart(
   { palette = null, gradients = false }: { palette?: readonly string[] | null; gradients?: boolean } = {},
 ): Apart {
   const seen = flatPixels(source);
-  const uneven = unevenShare(source, seen);
-  const even = uneven < EVEN_SHARE;
+  const evenness = evennessOf(source, seen);
+  const even = evenness.uneven < EVEN_SHARE;
   const measured = even ? 0 : noiseOf(source, seen);
   const noise = measured > NOISY ? measured : 0;
   const picture = noise ? calmed(source, noise) : source;
   const loose = picture === source ? seen : flatPixels(picture);
-  const flat = uneven < SPREAD_SHARE ? flatPixels(picture, EXACT) : loose;
+  const flat = evenness.exact ? flatPixels(picture, EXACT) : loose;
   const given = palette?.length ? inksFrom(palette) : null;
   const found: FoundGradients | null = given || even ? null : findGradients(picture, loose, noise > 0);
   const painted = gradients && found?.gradients.length ? found : null;
   const rest = colours === 'auto' || !painted ? colours : Math.max(1, colours - painted.gradients.length);
-  const read = given ?? findInks(picture, flat, rest, uneven, painted?.of);
+  const read = given ?? findInks(picture, flat, rest, evenness, painted?.of);
   const plain = noise && !given ? read.map(unclipped) : read;
   const gradientInks = (painted?.gradients ?? []).map((gradient) => {
     const hex = meanHex(gradient);
@@ -65,7 +65,8 @@ export function tellApart(
   });
   let inks: FoundInk[] = [...plain, ...gradientInks];
   let cells = unmix(picture, flat, inks, painted?.of, noise);
-  const missing = given || colours !== 'auto' ? [] : findMissing(picture, cells, inks, flat, noise);
+  const missing =
+    given || colours !== 'auto' || !(evenness.exact || noise) ? [] : findMissing(picture, cells, inks, flat, noise);
   if (missing.length) {
     inks = [...plain, ...missing, ...gradientInks];
     cells = unmix(picture, flat, inks, painted?.of, noise);

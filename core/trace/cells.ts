@@ -55,6 +55,9 @@ const LEAST_DOUBT_PX = 0.05;
 /** By how many levels a mixture must match better for each pixel that its inks lie further off. */
 const FURTHER = 3;
 
+/** A mixture with an ink that is not near by must match this well, in levels. */
+const FROM_AFAR = 20;
+
 /** How far about a step between near inks pixels may be mixtures of the two. */
 const RIM_PX = 2;
 
@@ -250,7 +253,7 @@ export function unmix(
         for (let c = 0; c < inks.length; c++)
           if (!nearby.includes(c)) {
             const m = mixtureOf(i, a, c, 18);
-            if (m.cost < best.cost) best = m;
+            if (m.cost < best.cost && m.off < FROM_AFAR) best = m;
           }
     }
     set(i, best.a, best.b, best.share);

@@ -167,7 +167,7 @@ export function findCorners(track: Track, { leastRad, softPx }: CornerOptions): 
       gap = Math.min(gap, Math.hypot(track.xs[j] - place[0], track.ys[j] - place[1]));
     }
     // How far a sharp corner is cut by the pixels: more, the sharper it is.
-    const cut = (0.32 + 0.25 * softPx) / Math.max(0.25, Math.cos(turn / 2));
+    const cut = (0.36 + 0.25 * softPx) / Math.max(0.25, Math.cos(turn / 2));
     if (gap > cut) continue;
     turns[i] = turn - 0.15 * gap - 0.25 * Math.hypot(track.xs[i] - place[0], track.ys[i] - place[1]);
     places[i] = place;

@@ -83,24 +83,41 @@ function mergeHeaps(
   }
 }
 
-/** Share of flat pixels that are not just as the next one is, to the right or below: next to none where colours are clean. */
-export function unevenShare({ widthPx: w, rgba }: Picture, flat: Uint8Array): number {
+/** How even a picture's flat pixels are. */
+export interface Evenness {
+  /** Share of flat pixels that are not just as the next one is, to the right or below. */
+  readonly uneven: number;
+  /** Inks are spread over many colours, by noise or by slow changes. */
+  readonly spread: boolean;
+  /** Flat pixels are all of one colour each, but for few beside edges: the picture was neither saved with loss nor enlarged. */
+  readonly exact: boolean;
+}
+
+/** From this share of uneven pixels on, inks are spread over many colours. */
+const SPREAD_SHARE = 0.02;
+
+/** Fewer uneven pixels than this for each that is not flat come from edges between near inks alone. */
+const UNEVEN_BESIDE_EDGES = 0.2;
+
+/** Tells how even a picture is, from the pixels that flatPixels gives. */
+export function evennessOf({ widthPx: w, rgba }: Picture, flat: Uint8Array): Evenness {
   const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, flat.length);
-  let uneven = 0;
-  let n = 0;
+  let [edge, uneven, n] = [0, 0, 0];
   for (let i = 0; i + w < flat.length; i++) {
-    if (!flat[i]) continue;
+    if (!flat[i]) {
+      edge++;
+      continue;
+    }
     // In even columns across, in odd ones down.
     const j = i & 1 ? i + w : i + 1;
     if (!flat[j] || (i % w === w - 1 && j === i + 1)) continue;
     if (whole[i] !== whole[j]) uneven++;
     n++;
   }
-  return n ? uneven / n : 0;
+  const share = n ? uneven / n : 0;
+  const spread = share >= SPREAD_SHARE;
+  return { uneven: share, spread, exact: !spread && share * flat.length <= UNEVEN_BESIDE_EDGES * edge };
 }
-
-/** From this share of uneven pixels on, inks are spread over many colours, by noise or by slow changes. */
-export const SPREAD_SHARE = 0.02;
 
 /** In a clean picture this many flat pixels of a colour are an ink: chance does not make them. */
 const LEAST_FLAT = 3;
@@ -173,13 +190,13 @@ const AUTOMATIC_LIMIT = 32;
  * The colours of a picture, commonest first. They are read from flat areas, so that the mixtures along anti-aliased edges never become
  * inks; a picture with hardly any flat area (a photograph, noise) is read whole. `count` is a number of colours in all, ground
  * included, or 'auto'. Fewer are given where the picture has fewer. Transparent pixels have no colour, nor have those that gradients paint,
- * given as `painted`. `uneven` is what unevenShare says of the picture as it came.
+ * given as `painted`. `evenness` is that of the picture as it came.
  */
 export function findInks(
   picture: Picture,
   flat: Uint8Array,
   count: number | 'auto',
-  uneven: number,
+  { spread, exact }: Evenness,
   painted: Uint8Array | null = null,
 ): FoundInk[] {
   const { rgba } = picture;
@@ -191,10 +208,9 @@ export function findInks(
       flatCount += flat[i];
     }
   const useAll = flatCount < seen * 0.2;
-  const spread = uneven >= SPREAD_SHARE;
-  // Near colours are counted together; where inks are not spread, each for itself.
+  // Near colours are counted together; where all are exact, each for itself.
   const cells = new Map<number, { r: number; g: number; b: number; n: number }>();
-  const cellOf = spread ? keyOf : (r: number, g: number, b: number) => (r << 16) | (g << 8) | b;
+  const cellOf = exact ? (r: number, g: number, b: number) => (r << 16) | (g << 8) | b : keyOf;
   // Flat pictures are long runs of one colour, which are added at once.
   const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, flat.length);
   for (let i = 0; i < flat.length;) {
@@ -238,7 +254,7 @@ export function findInks(
   mergeHeaps(
     heaps,
     (now, least) => least > alike || (count !== 'auto' && now.length <= count),
-    spread ? resistance : apart,
+    exact ? apart : resistance,
   );
   if (spread && !useAll && count === 'auto') mergeMixed(heaps, picture, flat);
   let kept = heaps.filter((k) => k.n >= enough);

@@ -16,6 +16,12 @@ const LEAST_IF_NOISY_PX2 = 20;
 const APART = 0.009;
 const APART_IF_NOISY = 0.06;
 
+/** In a noisy picture an ink must be further than this from all that are there. */
+const SURE_APART = 0.123;
+
+/** In a noisy picture so many pixels at least must show an ink nearly unmixed. */
+const UNMIXED_IF_NOISY = 4;
+
 /** At most so many inks are found so, from at most so many colours tried on so many pixels. */
 const MOST_INKS = 12;
 const MOST_TRIED = 96;
@@ -82,15 +88,29 @@ export function findMissing(
   }
 
   const found: FoundInk[] = [];
-  while (found.length < MOST_INKS && odd.length >= least) {
+  for (let tries = 0; tries < MOST_INKS && odd.length >= least; tries++) {
     const ink = likeliest();
     if (!ink) break;
-    found.push(ink);
     const tone = toned(...ink.rgb);
-    for (const o of odd) if (distance(o.tone, tone) <= limit) flat[o.i] = 1;
+    const unmixed = odd.filter((o) => distance(o.tone, tone) <= limit);
+    if (!noise || isSure(ink, unmixed)) {
+      found.push(ink);
+      for (const o of unmixed) flat[o.i] = 1;
+    }
     odd = odd.filter((o) => shareOf(o, tone) === 0);
   }
   return found;
+
+  /**
+   * Whether an ink of a noisy picture is one: what is nearer to one that is there are colours that saving with loss has spread, and what could be
+   * a little of one that is there are thin things of that.
+   */
+  function isSure(ink: FoundInk, unmixed: readonly Odd[]): boolean {
+    if (unmixed.length < UNMIXED_IF_NOISY || inks.some((k) => oklabDistance(k.lab, ink.lab) < SURE_APART)) return false;
+    const tone = toned(...ink.rgb);
+    const beside = [...new Set(unmixed.flatMap((o) => o.nearby))];
+    return !beside.some((a) => tones.some((t, c) => !inks[c].gradient && along(tone, tones[a], t)[1] <= limit));
+  }
 
   /** The colour of those of the odd pixels that explains the most of them; null where none explains enough. */
   function likeliest(): FoundInk | null {

@@ -16,7 +16,7 @@ import { NOTHING, unmix, type Cells } from './cells';
 import { BEYOND, findChains, loopsOf } from './chains';
 import { findCorners, Track } from './corners';
 import { fitChain } from './fit';
-import { findInks, flatPixels } from './inks';
+import { evennessOf, findInks, flatPixels } from './inks';
 import { locate, REACH_PX } from './locate';
 import { findRegions, neighboursOf } from './regions';
 import { fitArc, fitCubic, fitLine, measure, tangentsOf, type Run } from './span';
@@ -32,7 +32,7 @@ function pictureOf(...shapes: readonly [readonly [number, number, number], Conto
 
 function cellsOf(picture: Picture): Cells {
   const flat = flatPixels(picture);
-  return unmix(picture, flat, findInks(picture, flat, 'auto', 0));
+  return unmix(picture, flat, findInks(picture, flat, 'auto', evennessOf(picture, flat)));
 }
 
 const located = (contour: Contour) => {
