@@ -24,15 +24,28 @@ export function flatPixels({ widthPx: w, heightPx: h, rgba }: Picture, tolerance
     for (let c = 0; c < 4; c++) if (Math.abs(rgba[4 * p + c] - rgba[4 * q + c]) > tolerance) return false;
     return true;
   };
-  for (let y = 0, i = 0; y < h; y++)
-    for (let x = 0; x < w; x++, i++)
+  for (let y = 0, i = 0; y < h; y++) {
+    const inside = y > 0 && y < h - 1;
+    for (let x = 0; x < w; x++, i++) {
+      const colour = whole[i];
+      // As most pixels are: just like all four.
       flat[i] =
-        (x === 0 || near(i, i - 1)) &&
-        (x === w - 1 || near(i, i + 1)) &&
-        (y === 0 || near(i, i - w)) &&
-        (y === h - 1 || near(i, i + w))
+        inside &&
+        x > 0 &&
+        x < w - 1 &&
+        colour === whole[i - 1] &&
+        colour === whole[i + 1] &&
+        colour === whole[i - w] &&
+        colour === whole[i + w]
           ? 1
-          : 0;
+          : Number(
+              (x === 0 || near(i, i - 1)) &&
+                (x === w - 1 || near(i, i + 1)) &&
+                (y === 0 || near(i, i - w)) &&
+                (y === h - 1 || near(i, i + w)),
+            );
+    }
+  }
   return flat;
 }
 
@@ -217,8 +230,10 @@ export function findInks(
     const o = i * 4;
     const colour = whole[i];
     let n = 0;
-    for (; i < flat.length && whole[i] === colour; i++)
-      if (!painted || painted[i] === NO_GRADIENT) n += useAll ? 1 : flat[i];
+    if (painted) {
+      for (; i < flat.length && whole[i] === colour; i++) if (painted[i] === NO_GRADIENT) n += useAll ? 1 : flat[i];
+    } else if (useAll) for (; i < flat.length && whole[i] === colour; i++) n++;
+    else for (; i < flat.length && whole[i] === colour; i++) n += flat[i];
     if (!n || rgba[o + 3] < 128) continue;
     const [r, g, b] = [rgba[o], rgba[o + 1], rgba[o + 2]];
     const key = cellOf(r, g, b);

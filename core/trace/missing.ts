@@ -26,6 +26,7 @@ const UNMIXED_IF_NOISY = 4;
 const MOST_INKS = 12;
 const MOST_TRIED = 96;
 const MOST_PIXELS = 6000;
+const MOST_ODD = 20_000;
 
 /** How far around a pixel inks are near by. */
 const REACH_PX = 4;
@@ -68,6 +69,10 @@ export function findMissing(
   const toned = tonesFor(noise);
   const tones = inks.map((k) => toned(...k.rgb));
 
+  // A picture that is odd all over, as photographs are, is not made of inks.
+  let many = 0;
+  for (let i = 0; i < off.length; i++) if (off[i] > limit) many++;
+  if (many < least || many > MOST_ODD) return [];
   let odd: Odd[] = [];
   for (let i = 0; i < off.length; i++) {
     if (off[i] <= limit || first[i] === NOTHING || rgba[4 * i + 3] < 255) continue;
