@@ -1,5 +1,6 @@
 import type { Point } from '../vector';
 import type { Cells } from './cells';
+import { madeAlike } from './alike';
 import { BEYOND, findChains, type Chain, type ChainMap } from './chains';
 import { fitChain, type FitOptions, type Stroke } from './fit';
 import { locate, REACH_PX, type Located } from './locate';
@@ -123,7 +124,7 @@ export function fitAll(prepared: Prepared, tolerancePx: number, onDone: (share: 
     meet.point = [x === 0 || x === w ? x : px, y === 0 || y === h ? y : py];
     return meet.point;
   };
-  return map.chains.map((c, i) => {
+  const strokes = map.chains.map((c, i) => {
     const ends = c.closed ? null : ([pointAt(keyOf(c, true)), pointAt(keyOf(c, false))] as const);
     const stroke =
       c.left === BEYOND || c.right === BEYOND
@@ -132,6 +133,10 @@ export function fitAll(prepared: Prepared, tolerancePx: number, onDone: (share: 
     onDone((i + 1) / map.chains.length);
     return stroke;
   });
+  return madeAlike(
+    strokes,
+    map.chains.map((c) => c.closed),
+  );
 }
 
 /** How far strokes lie from the edges that were found, in pixels: on the mean, and at most. */

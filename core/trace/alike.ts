@@ -1,0 +1,241 @@
+/** Parts of a drawing that repeat: what is as good as alike is made alike, whichever outlines it lies in. */
+import { arcGeometry, type Point, type Segment } from '../vector';
+import type { Stroke } from './fit';
+
+/** Radii and centres of circles that differ by less than this are the same, in pixels. */
+const SAME_PX = 0.12;
+
+/** Shorter lines have no direction worth keeping, in pixels; and by how much the ends of one may move to be parallel to others. */
+const LEAST_LINE_PX = 12;
+const TURN_PX = 0.09;
+
+/** How far the middle of an arc may move for its radius to be that of others, in pixels. */
+const RISE_PX = 0.07;
+
+/** A line that turns more than this where it meets the next one has a place of its own there, in radians. */
+const CROSSING_RAD = 0.25;
+
+/** A handle that leaves a line within this goes on in the line's direction, in radians. */
+const SMOOTH_RAD = 0.06;
+
+/** Numbers near enough to each other, sorted into groups, each given by indices; `near` says whether one may join a group of a mean. */
+function groupsOf(
+  values: readonly number[],
+  weights: readonly number[],
+  near: (k: number, mean: number) => boolean,
+): { members: number[]; mean: number }[] {
+  const order = values.map((_, k) => k).sort((p, q) => values[p] - values[q]);
+  const out: { members: number[]; mean: number; weight: number }[] = [];
+  for (const k of order) {
+    const last = out[out.length - 1];
+    const mean = last && (last.mean * last.weight + values[k] * weights[k]) / (last.weight + weights[k]);
+    if (last && near(k, mean) && last.members.every((m) => near(m, mean))) {
+      last.members.push(k);
+      last.mean = mean;
+      last.weight += weights[k];
+    } else out.push({ members: [k], mean: values[k], weight: weights[k] });
+  }
+  return out;
+}
+
+interface Circle {
+  stroke: number;
+  centre: [number, number];
+  radius: number;
+}
+
+/** A closed stroke of two half circles. */
+function circleOf({ start, segments }: Stroke, stroke: number): Circle | null {
+  const [p, q] = segments;
+  if (segments.length !== 2 || p.kind !== 'arc' || q.kind !== 'arc' || p.radius !== q.radius) return null;
+  if (Math.abs(Math.hypot(p.to[0] - start[0], p.to[1] - start[1]) - 2 * p.radius) > 1e-6) return null;
+  return { stroke, centre: [(start[0] + p.to[0]) / 2, (start[1] + p.to[1]) / 2], radius: p.radius };
+}
+
+/** Circles as large as each other, in line with each other. */
+function alignCircles(strokes: Stroke[]): void {
+  const circles = strokes.map(circleOf).filter((c) => c !== null);
+  if (circles.length < 2) return;
+  const ones = circles.map(() => 1);
+  const settle = (values: number[], put: (circle: Circle, value: number) => void): void => {
+    for (const { members, mean } of groupsOf(values, ones, (k, m) => Math.abs(values[k] - m) <= SAME_PX / 2))
+      if (members.length > 1) for (const k of members) put(circles[k], mean);
+  };
+  settle(
+    circles.map((c) => c.radius),
+    (c, v) => (c.radius = v),
+  );
+  for (const axis of [0, 1] as const)
+    settle(
+      circles.map((c) => c.centre[axis]),
+      (c, v) => (c.centre[axis] = v),
+    );
+  for (const { stroke, centre, radius } of circles) {
+    const from = strokes[stroke];
+    const way = Math.sign(from.start[0] - centre[0]) || -1;
+    const start: Point = [centre[0] + way * radius, centre[1]];
+    const middle: Point = [centre[0] - way * radius, centre[1]];
+    strokes[stroke] = {
+      ...from,
+      start,
+      segments: from.segments.map((s, k): Segment => ({ ...s, radius, to: k === 0 ? middle : start }) as Segment),
+    };
+  }
+}
+
+/** Arcs, other than whole and half circles, of the same radius. */
+function equalRadii(strokes: Stroke[]): void {
+  const arcs: { stroke: number; at: number; radius: number; chord: number }[] = [];
+  strokes.forEach(({ start, segments }, stroke) => {
+    let from = start;
+    segments.forEach((s, at) => {
+      if (s.kind === 'arc') {
+        const chord = Math.hypot(s.to[0] - from[0], s.to[1] - from[1]);
+        if (s.radius > 0.54 * chord) arcs.push({ stroke, at, radius: s.radius, chord });
+      }
+      from = s.to;
+    });
+  });
+  if (arcs.length < 2) return;
+  /** How far an arc's middle is from its chord, or from the far side of its circle: both change alike. */
+  const rise = (chord: number, radius: number) => radius - Math.sqrt(radius * radius - (chord * chord) / 4);
+  const near = (k: number, mean: number): boolean => {
+    const { chord, radius } = arcs[k];
+    return mean > 0.53 * chord && Math.abs(rise(chord, mean) - rise(chord, radius)) <= RISE_PX;
+  };
+  const radii = arcs.map((a) => a.radius);
+  // How well an arc tells its radius goes with how far it rises.
+  const weights = arcs.map((a) => rise(a.chord, a.radius) ** 2 + 1e-6);
+  for (const { members, mean } of groupsOf(radii, weights, near)) {
+    if (members.length < 2) continue;
+    for (const k of members) {
+      const { stroke, at } = arcs[k];
+      const before = strokes[stroke];
+      const segments = before.segments.map((s, m) => (m === at ? ({ ...s, radius: mean } as Segment) : s));
+      strokes[stroke] = { ...before, segments };
+    }
+  }
+}
+
+interface Line {
+  readonly stroke: number;
+  readonly at: number;
+  readonly middle: Point;
+  readonly length: number;
+  /** Direction, 0..π. */
+  readonly angle: number;
+  /** What it becomes. */
+  turned: number;
+}
+
+/** Slanting lines in the same direction; those at 45 degrees exactly so. */
+function parallelLines(strokes: Stroke[], closed: readonly boolean[]): void {
+  const lines: Line[] = [];
+  strokes.forEach(({ start, segments }, stroke) => {
+    let from = start;
+    segments.forEach((s, at) => {
+      const [dx, dy] = [s.to[0] - from[0], s.to[1] - from[1]];
+      const length = Math.hypot(dx, dy);
+      // Level and upright lines are exact already; ends that outlines share cannot turn.
+      const free = closed[stroke] || (at > 0 && at < segments.length - 1);
+      if (free && s.kind === 'line' && length >= LEAST_LINE_PX && Math.abs(dx) > 1e-9 && Math.abs(dy) > 1e-9) {
+        const angle = (Math.atan2(dy, dx) + Math.PI) % Math.PI;
+        const middle: Point = [(from[0] + s.to[0]) / 2, (from[1] + s.to[1]) / 2];
+        lines.push({ stroke, at, middle, length, angle, turned: angle });
+      }
+      from = s.to;
+    });
+  });
+  const near = (k: number, mean: number) => (Math.abs(lines[k].angle - mean) * lines[k].length) / 2 <= TURN_PX;
+  // The error of a slope falls with the third power of its length.
+  const weights = lines.map((l) => l.length ** 3);
+  for (const { members, mean } of groupsOf(
+    lines.map((l) => l.angle),
+    weights,
+    near,
+  )) {
+    const even = [Math.PI / 4, (3 * Math.PI) / 4].find((a) => members.every((k) => near(k, a)));
+    if (even === undefined && members.length < 2) continue;
+    for (const k of members) lines[k].turned = even ?? mean;
+  }
+  const byStroke = new Map<number, Line[]>();
+  for (const line of lines)
+    if (line.turned !== line.angle) byStroke.set(line.stroke, [...(byStroke.get(line.stroke) ?? []), line]);
+  for (const [k, list] of byStroke) strokes[k] = turnedIn(strokes[k], closed[k], list);
+}
+
+/** A stroke with some of its lines turned about their middles; their ends move along with what they meet. */
+function turnedIn(stroke: Stroke, closed: boolean, lines: readonly Line[]): Stroke {
+  const { segments } = stroke;
+  const n = segments.length;
+  const nodes: Point[] = [stroke.start, ...segments.map((s) => s.to)];
+  const turned = new Map(lines.map((l) => [l.at, l]));
+  const directionOf = (k: number): Point | null => {
+    if (k < 0 || k >= n || segments[k].kind !== 'line') return null;
+    const line = turned.get(k);
+    if (line) return [Math.cos(line.turned), Math.sin(line.turned)];
+    const [dx, dy] = [nodes[k + 1][0] - nodes[k][0], nodes[k + 1][1] - nodes[k][1]];
+    const length = Math.hypot(dx, dy) || 1;
+    return [dx / length, dy / length];
+  };
+  const through = (k: number): Point => turned.get(k)?.middle ?? nodes[k];
+  const moved = nodes.map((node, k): Point => {
+    if (!closed && (k === 0 || k === n)) return node;
+    const [before, after] = [k === 0 ? n - 1 : k - 1, k === n ? 0 : k];
+    if (!turned.has(before) && !turned.has(after)) return node;
+    const [d, e] = [directionOf(before), directionOf(after)];
+    if (d && e) {
+      const [p, q] = [through(before), through(after)];
+      const cross = d[0] * e[1] - d[1] * e[0];
+      if (Math.abs(cross) < Math.sin(CROSSING_RAD)) return node;
+      const t = ((q[0] - p[0]) * e[1] - (q[1] - p[1]) * e[0]) / cross;
+      return [p[0] + t * d[0], p[1] + t * d[1]];
+    }
+    const k0 = turned.has(before) ? before : after;
+    const [p, u] = [through(k0), directionOf(k0)!];
+    const t = (node[0] - p[0]) * u[0] + (node[1] - p[1]) * u[1];
+    return [p[0] + t * u[0], p[1] + t * u[1]];
+  });
+  /** A handle goes with its end, and where it went on from a line that turned, in its direction. */
+  const handle = (c: Point, k: number, line: number): Point => {
+    const [x, y] = [c[0] - nodes[k][0], c[1] - nodes[k][1]];
+    const length = Math.hypot(x, y);
+    const d = turned.has(line) ? directionOf(line) : null;
+    const along = d ? x * d[0] + y * d[1] : 0;
+    if (d && Math.abs(along) > length * Math.cos(SMOOTH_RAD)) {
+      const way = Math.sign(along) * length;
+      return [moved[k][0] + way * d[0], moved[k][1] + way * d[1]];
+    }
+    return [moved[k][0] + x, moved[k][1] + y];
+  };
+  const far = moved.some((p, k) => Math.hypot(p[0] - nodes[k][0], p[1] - nodes[k][1]) > 2 * TURN_PX);
+  if (far) return stroke;
+  return {
+    ...stroke,
+    start: moved[0],
+    segments: segments.map((s, k): Segment => {
+      const to = moved[k + 1];
+      if (s.kind === 'curve') {
+        const [before, after] = [k === 0 ? n - 1 : k - 1, k === n - 1 ? 0 : k + 1];
+        return { ...s, c1: handle(s.c1, k, before), c2: handle(s.c2, k + 1, after), to };
+      }
+      if (s.kind === 'line') return { ...s, to };
+      // Half a circle stays one.
+      const g = arcGeometry(nodes[k], s);
+      const chord = Math.hypot(to[0] - moved[k][0], to[1] - moved[k][1]);
+      return { ...s, radius: Math.abs(Math.abs(g.sweepRad) - Math.PI) < 1e-3 ? chord / 2 : s.radius, to };
+    }),
+  };
+}
+
+/**
+ * Strokes with what repeats in them made exact: circles of one size and in line, arcs of one radius, lines in one direction. No point moves by more
+ * than about a tenth of a pixel; ends of open strokes stay. `closed` tells of each whether it is.
+ */
+export function madeAlike(strokes: readonly Stroke[], closed: readonly boolean[]): Stroke[] {
+  const out = [...strokes];
+  alignCircles(out);
+  equalRadii(out);
+  parallelLines(out, closed);
+  return out;
+}
