@@ -3,6 +3,7 @@ import { findCorners, Track, type Corner } from './corners';
 import { fitArc, fitCubic, fitLine, measure, tangentsOf, type Fit, type Run } from './span';
 import { asRectangle, straightened, wholeEllipse } from './exact';
 import type { Located } from './locate';
+import { touchLines } from './tangent';
 
 export interface FitOptions {
   /** How far a segment may stray from the points, in pixels. */
@@ -257,6 +258,7 @@ function fitSmooth(run: Run, options: FitOptions, deviation: Deviation, around =
     return smooth.fit(i, j) ?? fitLine(run, i, j, smooth.point(i), smooth.point(j));
   });
   const nodes: Node[] = breaks.map((i) => ({ point: smooth.point(i), tangent: null }));
+  touchLines(nodes, fits, breaks, run, options.tolerancePx);
   join(nodes, fits, breaks, run, around);
   return fits.flatMap((fit, k) => {
     const segment = redrawn(smooth, breaks[k], breaks[k + 1], nodes[k], nodes[k + 1], fit);
@@ -285,34 +287,46 @@ function steady(from: Point, s: Segment): Segment[] {
 /** Makes the joints of a smooth stretch smooth: one direction for both sides, taken from a line or an arc where there is one. */
 function join(nodes: Node[], fits: readonly Fit[], breaks: readonly number[], run: Run, around: boolean): void {
   const last = nodes.length - 1;
-  const weight = (k: number): number => {
-    const [i, j] = [breaks[k], breaks[k + 1]];
-    const { kind } = fits[k].segment;
-    return (kind === 'line' ? 20 : kind === 'arc' ? 4 : 1) * Math.hypot(run.xs[j] - run.xs[i], run.ys[j] - run.ys[i]);
-  };
+  const chord = (k: number): number =>
+    Math.hypot(run.xs[breaks[k + 1]] - run.xs[breaks[k]], run.ys[breaks[k + 1]] - run.ys[breaks[k]]);
   /** The direction at the joint of two fits, given by number. */
   const tangentAt = (before: number, after: number): Point | null => {
     const [p, q] = [fits[before].segment, fits[after].segment];
     const [, into] = tangentsOf(nodes[before].point, p);
     const [out] = tangentsOf(nodes[after].point, q);
     const turn = Math.acos(Math.max(-1, Math.min(1, into[0] * out[0] + into[1] * out[1])));
-    if (turn > SMOOTH_RAD || (p.kind === 'line' && q.kind === 'line')) return null;
-    if (p.kind === 'line') return into;
-    if (q.kind === 'line') return out;
-    const [wp, wq] = [weight(before), weight(after)];
+    if (turn > SMOOTH_RAD || (p.kind !== 'curve' && q.kind !== 'curve')) return null;
+    // Lines and arcs are as they are; curves take on their directions.
+    if (p.kind !== 'curve') return into;
+    if (q.kind !== 'curve') return out;
+    const [wp, wq] = [chord(before), chord(after)];
     return unit([into[0] * wp + out[0] * wq, into[1] * wp + out[1] * wq]);
   };
   for (let k = 1; k < last; k++) nodes[k].tangent = tangentAt(k - 1, k);
   if (around && last > 1) nodes[0].tangent = nodes[last].tangent = tangentAt(last - 1, 0);
 }
 
+/** By how much more than the tolerance a curve may be off so that its joints are smooth, and how often its parameters are improved for that. */
+const SLACK = 2;
+const ROUNDS = 10;
+
 /** A segment fitted again between its two nodes, keeping their directions where that is true enough. */
 function redrawn(smooth: Smooth, i: number, j: number, from: Node, to: Node, fit: Fit): Segment {
   if (fit.segment.kind !== 'curve') return fit.segment;
   if (!from.tangent && !to.tangent) return fit.segment;
-  const slack = 1.5 * Math.max(smooth.tolerance, fit.greatest);
-  const again = fitCubic(smooth.run, i, j, from.point, to.point, from.tangent, to.tangent, 6);
-  return again && again.greatest <= slack ? again.segment : fit.segment;
+  const slack = SLACK * Math.max(smooth.tolerance, fit.greatest);
+  // Smooth at both ends, or else at one.
+  const ways = [
+    [from.tangent, to.tangent],
+    [from.tangent, null],
+    [null, to.tangent],
+  ] as const;
+  for (const [a, b] of ways) {
+    if (!a && !b) continue;
+    const again = fitCubic(smooth.run, i, j, from.point, to.point, a, b, ROUNDS);
+    if (again && again.greatest <= slack) return again.segment;
+  }
+  return fit.segment;
 }
 
 /** How far to each side of a slight corner one looks whether a smooth curve would do, in pixels, and how truly it must. */
