@@ -76,7 +76,7 @@ describe('the server killed during a round', () => {
       creditsReserved: 0,
     });
     expect([...engine.asked.keys()].filter((k) => k.startsWith(round.id))).toEqual([`${round.id}-1`]);
-    await page.waitForFunction(() => document.querySelectorAll('[data-candidate]').length === 4);
+    await page.waitForFunction(() => document.querySelectorAll('[data-candidate]').length === 4, { timeout: 60_000 });
     await page.close();
   });
 

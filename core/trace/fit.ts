@@ -520,7 +520,7 @@ function loosened(track: Track, options: FitOptions): FitOptions & { readonly ro
   const doubt = doubtPx > 0 ? Math.max(0, scatter - SURE_PX) : 0;
   return {
     ...options,
-    tolerancePx: Math.max(options.tolerancePx, Math.min(LOOSEST_PX, 3.3 * scatter)),
+    tolerancePx: Math.max(options.tolerancePx, Math.min(LOOSEST_PX, 3.1 * scatter)),
     softPx: options.softPx + Math.min(3, SOFTER * doubt),
     cornerRad: options.cornerRad + Math.min(0.6, TURN * doubt),
     roundPx: doubtPx > 0 ? Math.max(ROUND_TOLERANCE_PX, 2.5 * scatter) : ROUND_TOLERANCE_PX,

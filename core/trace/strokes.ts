@@ -95,7 +95,7 @@ export function fitAll(prepared: Prepared, tolerancePx: number, onDone: (share: 
   const { map, located, soft } = prepared;
   const { widthPx: w, heightPx: h } = prepared.cells;
   const fit: FitOptions = {
-    tolerancePx: tolerancePx * (soft ? 1.3 : 1),
+    tolerancePx: tolerancePx * (soft ? 1.2 : 1),
     cornerRad: LEAST_CORNER_RAD,
     softPx: soft ? 2.6 : 1.5,
   };
