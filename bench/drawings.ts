@@ -60,6 +60,14 @@ function drawingFrom(name: string, body: string, w: number, h: number): Drawing 
   return { name, svg, segments, hexes };
 }
 
+/** A drawing of our own, of SVG elements on 512 by 512 pixels. */
+export const drawnOf = (elements: string): Drawing => ({
+  name: 'made up',
+  svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${SIDE_PX} ${SIDE_PX}">${elements}</svg>`,
+  segments: 1,
+  hexes: [],
+});
+
 /** Some drawings of a kind, the same for the same seed. */
 export function drawingsOf(kind: DrawingKind, count: number, seed = 1): Drawing[] {
   const random = randomFrom(seed);

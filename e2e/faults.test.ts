@@ -76,7 +76,7 @@ describe('the server killed during a round', () => {
       creditsReserved: 0,
     });
     expect([...engine.asked.keys()].filter((k) => k.startsWith(round.id))).toEqual([`${round.id}-1`]);
-    await page.waitForFunction(() => document.querySelectorAll('[data-candidate]').length === 4, { timeout: 60_000 });
+    await page.waitForFunction(() => document.querySelectorAll('[data-candidate]').length === 4);
     await page.close();
   });
 
@@ -148,6 +148,28 @@ describe('PostgreSQL restarted under load', () => {
     // The page hears of what happens after the restart as well.
     await ask(id);
     await page.waitForFunction(() => document.querySelectorAll('[data-candidate]').length === 8);
+    await page.close();
+  });
+});
+
+describe('an event stream that is answered with a failure', () => {
+  it('is asked for again, and tells what was missed', async () => {
+    const { id } = await newCommission();
+    const page = await newPage();
+    let refused = 0;
+    await page.setRequestInterception(true);
+    page.on('request', (request) => {
+      if (request.url().endsWith('/events') && refused === 0) {
+        refused++;
+        void request.respond({ status: 503, contentType: 'application/json', body: '{}' });
+      } else void request.continue();
+    });
+    engine.progress = 1;
+    await page.goto(`${app.address}/commissions/${id}`);
+    await until(async () => refused === 1);
+    const round = await ask(id);
+    await until(async () => (await stateOf(round.id)).state === 'done', 40_000);
+    await page.waitForFunction(() => document.querySelectorAll('[data-candidate]').length === 4);
     await page.close();
   });
 });

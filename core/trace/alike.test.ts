@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { artworkToSvg, polygon, type Contour, type Point } from '../vector';
-import { errorOf, pictureOf, type Drawing } from '../../bench/drawings';
+import { drawnOf, errorOf, pictureOf, type Drawing } from '../../bench/drawings';
 import { madeAlike } from './alike';
 import type { Stroke } from './fit';
 import { trace } from '.';
@@ -13,12 +13,6 @@ const disc = (cx: number, cy: number, radius: number): Stroke => {
 const stroke = ({ start, segments }: Contour): Stroke => ({ start, segments });
 const nodesOf = ({ start, segments }: Stroke): Point[] => [start, ...segments.map((s) => s.to)];
 const angleOf = (p: Point, q: Point): number => (Math.atan2(q[1] - p[1], q[0] - p[0]) + Math.PI) % Math.PI;
-const drawn = (inside: string): Drawing => ({
-  name: 'made up',
-  svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 512 512">${inside}</svg>`,
-  segments: 1,
-  hexes: [],
-});
 const tracedSvg = async (drawing: Drawing, worn = false): Promise<string> =>
   artworkToSvg(trace((await pictureOf(drawing, worn)).picture, { ground: 'keep' }).artwork);
 
@@ -41,7 +35,7 @@ describe('circles that are nearly alike', () => {
   it('come out of a picture as such, clean or worn', async () => {
     const dots = [0, 1, 2, 3].map((k) => `<circle cx="${90.3 + 110 * k}" cy="256.2" r="31.4"/>`);
     for (const worn of [false, true]) {
-      const found = [...(await tracedSvg(drawn(dots.join('')), worn)).matchAll(/cy="([\d.]+)" r="([\d.]+)"/g)];
+      const found = [...(await tracedSvg(drawnOf(dots.join('')), worn)).matchAll(/cy="([\d.]+)" r="([\d.]+)"/g)];
       expect(found).toHaveLength(4);
       expect(new Set(found.map((m) => m[1])).size).toBe(1);
       expect(new Set(found.map((m) => m[2])).size).toBe(1);
@@ -107,7 +101,7 @@ describe('slanting lines that are nearly parallel', () => {
 
   it('follow the drawing as closely as before', async () => {
     const hatching = [0, 1, 2, 3, 4].map((k) => `<path d="M${60 + 80 * k} 90l22 6-31 290-22-6z"/>`);
-    const drawing = drawn(hatching.join(''));
+    const drawing = drawnOf(hatching.join(''));
     for (const worn of [false, true]) expect(await errorOf(drawing, await tracedSvg(drawing, worn))).toBeLessThan(0.09);
   });
 });
@@ -126,5 +120,22 @@ describe('arcs of nearly one radius', () => {
     expect(new Set(radii).size).toBe(1);
     expect(radii[0]).toBeGreaterThan(50);
     expect(radii[0]).toBeLessThan(50.3);
+  });
+
+  it('keep their own where the middle of a greater arc would move far', () => {
+    // The same change of radius hardly moves the middle of a flat arc, and moves that of a greater one by twice as much as it is.
+    const drop = (x: number, radius: number, large: boolean): Stroke => ({
+      start: [x, 20],
+      segments: [
+        { kind: 'arc', radius, large, clockwise: true, to: [x, 60] },
+        { kind: 'line', to: [x, 20] },
+      ],
+    });
+    const radiiOf = (large: boolean) =>
+      madeAlike([drop(20, 50, large), drop(200, 50.2, large)], [true, true]).map(({ segments: [s] }) =>
+        s.kind === 'arc' ? s.radius : NaN,
+      );
+    expect(new Set(radiiOf(false)).size).toBe(1);
+    expect(radiiOf(true)).toEqual([50, 50.2]);
   });
 });

@@ -1,6 +1,7 @@
 /** Parts of a drawing that repeat: what is as good as alike is made alike, whichever outlines it lies in. */
 import { arcGeometry, type Point, type Segment } from '../vector';
 import type { Stroke } from './fit';
+import { crossingOf, dot, length, minus, plus, unit } from './points';
 
 /** Radii and centres of circles that differ by less than this are the same, in pixels. */
 const SAME_PX = 0.12;
@@ -48,7 +49,7 @@ interface Circle {
 function circleOf({ start, segments }: Stroke, stroke: number): Circle | null {
   const [p, q] = segments;
   if (segments.length !== 2 || p.kind !== 'arc' || q.kind !== 'arc' || p.radius !== q.radius) return null;
-  if (Math.abs(Math.hypot(p.to[0] - start[0], p.to[1] - start[1]) - 2 * p.radius) > 1e-6) return null;
+  if (Math.abs(length(minus(p.to, start)) - 2 * p.radius) > 1e-6) return null;
   return { stroke, centre: [(start[0] + p.to[0]) / 2, (start[1] + p.to[1]) / 2], radius: p.radius };
 }
 
@@ -85,27 +86,28 @@ function alignCircles(strokes: Stroke[]): void {
 
 /** Arcs, other than whole and half circles, of the same radius. */
 function equalRadii(strokes: Stroke[]): void {
-  const arcs: { stroke: number; at: number; radius: number; chord: number }[] = [];
+  const arcs: { stroke: number; at: number; radius: number; chord: number; large: boolean }[] = [];
   strokes.forEach(({ start, segments }, stroke) => {
     let from = start;
     segments.forEach((s, at) => {
       if (s.kind === 'arc') {
-        const chord = Math.hypot(s.to[0] - from[0], s.to[1] - from[1]);
-        if (s.radius > 0.54 * chord) arcs.push({ stroke, at, radius: s.radius, chord });
+        const chord = length(minus(s.to, from));
+        if (s.radius > 0.54 * chord) arcs.push({ stroke, at, radius: s.radius, chord, large: s.large });
       }
       from = s.to;
     });
   });
   if (arcs.length < 2) return;
-  /** How far an arc's middle is from its chord, or from the far side of its circle: both change alike. */
-  const rise = (chord: number, radius: number) => radius - Math.sqrt(radius * radius - (chord * chord) / 4);
-  const near = (k: number, mean: number): boolean => {
-    const { chord, radius } = arcs[k];
-    return mean > 0.53 * chord && Math.abs(rise(chord, mean) - rise(chord, radius)) <= RISE_PX;
+  /** How far an arc's middle is from its chord, at a radius. */
+  const rise = (k: number, radius: number): number => {
+    const { chord, large } = arcs[k];
+    return radius + (large ? 1 : -1) * Math.sqrt(radius * radius - (chord * chord) / 4);
   };
+  const near = (k: number, mean: number): boolean =>
+    mean > 0.53 * arcs[k].chord && Math.abs(rise(k, mean) - rise(k, arcs[k].radius)) <= RISE_PX;
   const radii = arcs.map((a) => a.radius);
   // How well an arc tells its radius goes with how far it rises.
-  const weights = arcs.map((a) => rise(a.chord, a.radius) ** 2 + 1e-6);
+  const weights = arcs.map((a, k) => rise(k, a.radius) ** 2 + 1e-6);
   for (const { members, mean } of groupsOf(radii, weights, near)) {
     if (members.length < 2) continue;
     for (const k of members) {
@@ -134,14 +136,14 @@ function parallelLines(strokes: Stroke[], closed: readonly boolean[]): void {
   strokes.forEach(({ start, segments }, stroke) => {
     let from = start;
     segments.forEach((s, at) => {
-      const [dx, dy] = [s.to[0] - from[0], s.to[1] - from[1]];
-      const length = Math.hypot(dx, dy);
+      const [dx, dy] = minus(s.to, from);
+      const long = Math.hypot(dx, dy);
       // Level and upright lines are exact already; ends that outlines share cannot turn.
       const free = closed[stroke] || (at > 0 && at < segments.length - 1);
-      if (free && s.kind === 'line' && length >= LEAST_LINE_PX && Math.abs(dx) > 1e-9 && Math.abs(dy) > 1e-9) {
+      if (free && s.kind === 'line' && long >= LEAST_LINE_PX && Math.abs(dx) > 1e-9 && Math.abs(dy) > 1e-9) {
         const angle = (Math.atan2(dy, dx) + Math.PI) % Math.PI;
         const middle: Point = [(from[0] + s.to[0]) / 2, (from[1] + s.to[1]) / 2];
-        lines.push({ stroke, at, middle, length, angle, turned: angle });
+        lines.push({ stroke, at, middle, length: long, angle, turned: angle });
       }
       from = s.to;
     });
@@ -174,9 +176,7 @@ function turnedIn(stroke: Stroke, closed: boolean, lines: readonly Line[]): Stro
     if (k < 0 || k >= n || segments[k].kind !== 'line') return null;
     const line = turned.get(k);
     if (line) return [Math.cos(line.turned), Math.sin(line.turned)];
-    const [dx, dy] = [nodes[k + 1][0] - nodes[k][0], nodes[k + 1][1] - nodes[k][1]];
-    const length = Math.hypot(dx, dy) || 1;
-    return [dx / length, dy / length];
+    return unit(minus(nodes[k + 1], nodes[k]));
   };
   const through = (k: number): Point => turned.get(k)?.middle ?? nodes[k];
   const moved = nodes.map((node, k): Point => {
@@ -185,31 +185,23 @@ function turnedIn(stroke: Stroke, closed: boolean, lines: readonly Line[]): Stro
     if (!turned.has(before) && !turned.has(after)) return node;
     const [d, e] = [directionOf(before), directionOf(after)];
     if (d && e) {
-      const [p, q] = [through(before), through(after)];
-      const cross = d[0] * e[1] - d[1] * e[0];
-      if (Math.abs(cross) < Math.sin(CROSSING_RAD)) return node;
-      const t = ((q[0] - p[0]) * e[1] - (q[1] - p[1]) * e[0]) / cross;
-      return [p[0] + t * d[0], p[1] + t * d[1]];
+      return crossingOf(through(before), d, through(after), e, Math.sin(CROSSING_RAD)) ?? node;
     }
-    const k0 = turned.has(before) ? before : after;
-    const [p, u] = [through(k0), directionOf(k0)!];
-    const t = (node[0] - p[0]) * u[0] + (node[1] - p[1]) * u[1];
-    return [p[0] + t * u[0], p[1] + t * u[1]];
+    const line = turned.has(before) ? before : after;
+    const [p, u] = [through(line), directionOf(line)!];
+    return plus(p, u, dot(minus(node, p), u));
   });
   /** A handle goes with its end, and where it went on from a line that turned, in its direction. */
   const handle = (c: Point, k: number, line: number): Point => {
-    const [x, y] = [c[0] - nodes[k][0], c[1] - nodes[k][1]];
-    const length = Math.hypot(x, y);
+    const reach = minus(c, nodes[k]);
+    const far = length(reach);
     const d = turned.has(line) ? directionOf(line) : null;
-    const along = d ? x * d[0] + y * d[1] : 0;
-    if (d && Math.abs(along) > length * Math.cos(SMOOTH_RAD)) {
-      const way = Math.sign(along) * length;
-      return [moved[k][0] + way * d[0], moved[k][1] + way * d[1]];
-    }
-    return [moved[k][0] + x, moved[k][1] + y];
+    const along = d ? dot(reach, d) : 0;
+    return d && Math.abs(along) > far * Math.cos(SMOOTH_RAD)
+      ? plus(moved[k], d, Math.sign(along) * far)
+      : plus(moved[k], reach);
   };
-  const far = moved.some((p, k) => Math.hypot(p[0] - nodes[k][0], p[1] - nodes[k][1]) > 2 * TURN_PX);
-  if (far) return stroke;
+  if (moved.some((p, k) => length(minus(p, nodes[k])) > 2 * TURN_PX)) return stroke;
   return {
     ...stroke,
     start: moved[0],
@@ -222,7 +214,7 @@ function turnedIn(stroke: Stroke, closed: boolean, lines: readonly Line[]): Stro
       if (s.kind === 'line') return { ...s, to };
       // Half a circle stays one.
       const g = arcGeometry(nodes[k], s);
-      const chord = Math.hypot(to[0] - moved[k][0], to[1] - moved[k][1]);
+      const chord = length(minus(to, moved[k]));
       return { ...s, radius: Math.abs(Math.abs(g.sweepRad) - Math.PI) < 1e-3 ? chord / 2 : s.radius, to };
     }),
   };
@@ -230,7 +222,7 @@ function turnedIn(stroke: Stroke, closed: boolean, lines: readonly Line[]): Stro
 
 /**
  * Strokes with what repeats in them made exact: circles of one size and in line, arcs of one radius, lines in one direction. No point moves by more
- * than about a tenth of a pixel; ends of open strokes stay. `closed` tells of each whether it is.
+ * than a fifth of a pixel; ends of open strokes stay. `closed` tells of each whether it is.
  */
 export function madeAlike(strokes: readonly Stroke[], closed: readonly boolean[]): Stroke[] {
   const out = [...strokes];

@@ -12,6 +12,7 @@ import {
 import { NOTHING, type Cells } from './cells';
 import { BEYOND, loopsOf, type ChainMap } from './chains';
 import type { Stroke } from './fit';
+import { cross, dot, length, minus, plus, unit } from './points';
 import type { Regions } from './regions';
 import { tangentsOf } from './span';
 
@@ -65,8 +66,6 @@ function hiddenAreas(
   return hidden;
 }
 
-const add = (p: Point, q: Point, by = 1): Point => [p[0] + by * q[0], p[1] + by * q[1]];
-
 /** To the left of a direction of length 1, with y downwards. */
 const leftOf = (t: Point): Point => [t[1], -t[0]];
 
@@ -80,9 +79,8 @@ function miter(n: Point, m: Point, px: number): Point | null {
 /** The sides of a curve's frame (start, handles, end) as normals to the left; a side of no length takes the next one's. */
 function normalsOf(from: Point, s: Extract<Segment, { kind: 'curve' }>): [Point, Point, Point] {
   const [a, b] = tangentsOf(from, s);
-  const [dx, dy] = [s.c2[0] - s.c1[0], s.c2[1] - s.c1[1]];
-  const length = Math.hypot(dx, dy);
-  return [leftOf(a), length < 1e-3 ? leftOf(a) : leftOf([dx / length, dy / length]), leftOf(b)];
+  const middle = minus(s.c2, s.c1);
+  return [leftOf(a), length(middle) < 1e-3 ? leftOf(a) : leftOf(unit(middle)), leftOf(b)];
 }
 
 /**
@@ -106,10 +104,10 @@ function pushedLeft(stroke: Stroke, closed: boolean, px: number): Stroke | null 
     const [ta, tb] = tangents[0];
     const third = Math.hypot(b[0] - a[0], b[1] - a[1]) / 3;
     const s = segments[0];
-    const c1: Point = s.kind === 'curve' ? s.c1 : add(a, ta, third);
-    const c2: Point = s.kind === 'curve' ? s.c2 : add(b, tb, -third);
+    const c1: Point = s.kind === 'curve' ? s.c1 : plus(a, ta, third);
+    const c2: Point = s.kind === 'curve' ? s.c2 : plus(b, tb, -third);
     const by = px * 1.33;
-    const bulge: Segment = { kind: 'curve', c1: add(c1, leftOf(ta), by), c2: add(c2, leftOf(tb), by), to: b };
+    const bulge: Segment = { kind: 'curve', c1: plus(c1, leftOf(ta), by), c2: plus(c2, leftOf(tb), by), to: b };
     return keepsLeft(a, segments, a, [bulge]) ? { start: a, segments: [bulge] } : null;
   }
   const shifts: Point[] = [];
@@ -119,25 +117,23 @@ function pushedLeft(stroke: Stroke, closed: boolean, px: number): Stroke | null 
       continue;
     }
     const [before, after] = [leftOf(tangents[(k + n - 1) % n][1]), leftOf(tangents[k % n][0])];
-    const middle = add(before, after);
-    const length = Math.hypot(middle[0], middle[1]);
+    const middle = plus(before, after);
+    const far = length(middle);
     // At a sharp corner less than a whole mitre, which would stick out; at a spike nothing.
-    shifts.push(
-      miter(before, after, px) ?? (length < 0.3 ? [0, 0] : [(middle[0] * px) / length, (middle[1] * px) / length]),
-    );
+    shifts.push(miter(before, after, px) ?? (far < 0.3 ? [0, 0] : plus([0, 0], middle, px / far)));
   }
   const moved = segments.map((s, k): Segment => {
-    const to = add(s.to, shifts[k + 1]);
+    const to = plus(s.to, shifts[k + 1]);
     if (s.kind !== 'curve') return { kind: 'line', to };
     const [first, middle, last] = normalsOf(points[k], s);
     return {
       kind: 'curve',
-      c1: add(s.c1, miter(first, middle, px) ?? shifts[k]),
-      c2: add(s.c2, miter(middle, last, px) ?? shifts[k + 1]),
+      c1: plus(s.c1, miter(first, middle, px) ?? shifts[k]),
+      c2: plus(s.c2, miter(middle, last, px) ?? shifts[k + 1]),
       to,
     };
   });
-  const start = add(points[0], shifts[0]);
+  const start = plus(points[0], shifts[0]);
   return keepsLeft(points[0], segments, start, moved) ? { start, segments: moved } : null;
 }
 
@@ -152,9 +148,9 @@ function keepsLeft(start: Point, segments: readonly Segment[], movedStart: Point
     for (const t of LOOKED_AT) {
       const p = pointOn(from, s, t);
       const q = pointOn(movedFrom, m, t);
-      const [dx, dy] = add(pointOn(from, s, t + 0.01), p, -1);
-      const [ex, ey] = add(pointOn(movedFrom, m, t + 0.01), q, -1);
-      if ((q[0] - p[0]) * dy - (q[1] - p[1]) * dx < 0 || dx * ex + dy * ey <= 0) return false;
+      const d = minus(pointOn(from, s, t + 0.01), p);
+      const e = minus(pointOn(movedFrom, m, t + 0.01), q);
+      if (cross(minus(q, p), d) < 0 || dot(d, e) <= 0) return false;
     }
     [from, movedFrom] = [s.to, m.to];
   }

@@ -4,7 +4,7 @@ import { paintOf } from '../vector';
 import { NO_GRADIENT } from './gradients';
 import { findRegions, sidesOf } from './regions';
 import { nearestOf, type FoundInk } from './inks';
-import { tonesFor } from './tone';
+import { distance, mixtureAt, tonesFor } from './tone';
 
 /** A transparent pixel, or one of a ground that is left out. */
 export const NOTHING = 255;
@@ -112,9 +112,7 @@ export function unmix(
       labels[place] = nearestOf(rgbToOklab(rgba[o], rgba[o + 1], rgba[o + 2]), inks);
     }
     first[i] = labels[place];
-    const [r, g, b] = toned(rgba[o], rgba[o + 1], rgba[o + 2]);
-    const ink = tones[first[i]];
-    off[i] = Math.hypot(r - ink[0], g - ink[1], b - ink[2]);
+    off[i] = distance(toned(rgba[o], rgba[o + 1], rgba[o + 2]), tones[first[i]]);
   };
   // Flat pictures are long runs of one colour: what the pixel before was, this one mostly is.
   const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, n);
@@ -274,13 +272,7 @@ export function unmix(
 
   /** How a pixel is best mixed of two inks, the greater share first, and how far off that is, in levels. */
   function mixtureOf(i: number, p: number, q: number, penalty: number): Mixture {
-    const [r, g, b] = toneOfPixel(i);
-    const [pr, pg, pb] = toneOf(p, i);
-    const other = toneOf(q, i);
-    const [dr, dg, db] = [other[0] - pr, other[1] - pg, other[2] - pb];
-    const length = dr * dr + dg * dg + db * db;
-    const t = length ? Math.max(0, Math.min(1, ((r - pr) * dr + (g - pg) * dg + (b - pb) * db) / length)) : 0;
-    const away = Math.hypot(r - pr - t * dr, g - pg - t * dg, b - pb - t * db);
+    const [t, away] = mixtureAt(toneOfPixel(i), toneOf(p, i), toneOf(q, i));
     const cost = away + penalty;
     return t <= 0.5 ? { a: p, b: q, share: 1 - t, off: away, cost } : { a: q, b: p, share: t, off: away, cost };
   }

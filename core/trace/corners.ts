@@ -1,4 +1,5 @@
 import type { Point } from '../vector';
+import { crossingOf, turnBetween } from './points';
 
 /** Located points of a chain with their length along it. */
 export class Track {
@@ -56,6 +57,9 @@ interface Side {
   readonly direction: Point;
   readonly rms: number;
 }
+
+/** Sides whose directions have no greater sine between them meet nowhere near. */
+const NEARLY_PARALLEL = 0.12;
 
 /** Fits x and y as polynomials of the length along the track over some points, and carries them on to length 0. */
 function carryOn(track: Track, indices: readonly number[], from: number, degree: 1 | 2): Side | null {
@@ -125,14 +129,6 @@ function sideOf(track: Track, i: number, way: 1 | -1, soft: number): Side | null
   return short ?? long;
 }
 
-/** Where two sides meet; null when they are nearly parallel. */
-function meeting(p: Side, q: Side): Point | null {
-  const cross = p.direction[0] * q.direction[1] - p.direction[1] * q.direction[0];
-  if (Math.abs(cross) < 0.12) return null;
-  const t = ((q.at[0] - p.at[0]) * q.direction[1] - (q.at[1] - p.at[1]) * q.direction[0]) / cross;
-  return [p.at[0] + t * p.direction[0], p.at[1] + t * p.direction[1]];
-}
-
 /**
  * Finds the corners of a track. At each place the edge before it and the edge after it are carried on to it from points that the place has
  * not softened; a corner is where their directions differ most, and where they meet close by: a round bend meets far outside itself.
@@ -156,10 +152,11 @@ export function findCorners(track: Track, { leastRad, softPx }: CornerOptions): 
     const before = sideOf(track, i, -1, softPx);
     const after = sideOf(track, i, 1, softPx);
     if (!before || !after) continue;
-    const cos = -(before.direction[0] * after.direction[0] + before.direction[1] * after.direction[1]);
-    const turn = Math.acos(Math.max(-1, Math.min(1, cos)));
+    const turn = Math.PI - turnBetween(before.direction, after.direction);
     if (turn < leastRad) continue;
-    const place = meeting(before, after) ?? ([track.xs[i], track.ys[i]] as Point);
+    const place =
+      crossingOf(before.at, before.direction, after.at, after.direction, NEARLY_PARALLEL) ??
+      ([track.xs[i], track.ys[i]] as Point);
     let gap = Infinity;
     for (let k = i - back; k <= i + back; k++) {
       if (!track.closed && (k < 0 || k >= n)) continue;

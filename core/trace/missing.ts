@@ -2,7 +2,7 @@ import { hexToOklab, oklabDistance, rgbToHex, rgbToOklab, type Rgb } from '../co
 import type { Picture } from '../raster';
 import { NOTHING, type Unmixed } from './cells';
 import type { FoundInk } from './inks';
-import { tonesFor } from './tone';
+import { distance, dot, minus, mixtureAt, tonesFor } from './tone';
 
 /** A pixel this far from all mixtures of inks near by is of something else, in levels: at least, and for each level of noise. */
 const ODD_LEVELS = 6;
@@ -114,7 +114,7 @@ export function findMissing(
     if (unmixed.length < UNMIXED_IF_NOISY || inks.some((k) => oklabDistance(k.lab, ink.lab) < SURE_APART)) return false;
     const tone = toned(...ink.rgb);
     const beside = [...new Set(unmixed.flatMap((o) => o.nearby))];
-    return !beside.some((a) => tones.some((t, c) => !inks[c].gradient && along(tone, tones[a], t)[1] <= limit));
+    return !beside.some((a) => tones.some((t, c) => !inks[c].gradient && mixtureAt(tone, tones[a], t)[1] <= limit));
   }
 
   /** The colour of those of the odd pixels that explains the most of them; null where none explains enough. */
@@ -151,7 +151,7 @@ export function findMissing(
   function shareOf({ tone, nearby }: Odd, colour: Rgb): number {
     let share = 0;
     for (const k of nearby) {
-      const [t, away] = along(tone, tones[k], colour);
+      const [t, away] = mixtureAt(tone, tones[k], colour);
       if (away <= limit) share = Math.max(share, t);
     }
     return share;
@@ -178,7 +178,7 @@ export function findMissing(
       for (let c = 0; c < inks.length; c++) {
         if (inks[c].gradient) continue;
         const close = nearby.includes(c);
-        const [t, away] = along(tone, tones[a], tones[c]);
+        const [t, away] = mixtureAt(tone, tones[a], tones[c]);
         if (away <= limit && (close || t <= SHOWS_THROUGH)) return true;
         for (const b of nearby.slice(0, m)) {
           const s = shareOfThird(tone, tones[a], tones[b], tones[c], limit);
@@ -187,18 +187,6 @@ export function findMissing(
       }
     return false;
   }
-}
-
-const minus = (p: Rgb, q: Rgb): Rgb => [p[0] - q[0], p[1] - q[1], p[2] - q[2]];
-const dot = (p: Rgb, q: Rgb): number => p[0] * q[0] + p[1] * q[1] + p[2] * q[2];
-const distance = (p: Rgb, q: Rgb): number => Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]);
-
-/** How far along from one colour to another a third lies, 0..1, and how far off. */
-function along(tone: Rgb, from: Rgb, to: Rgb): [number, number] {
-  const d = minus(to, from);
-  const length = dot(d, d);
-  const t = length ? Math.max(0, Math.min(1, dot(minus(tone, from), d) / length)) : 0;
-  return [t, distance(tone, [from[0] + t * d[0], from[1] + t * d[1], from[2] + t * d[2]])];
 }
 
 /** How much of `c` a mixture of three colours has that comes within a limit of a colour; null where none does. */

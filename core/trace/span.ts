@@ -1,4 +1,5 @@
-import { arcGeometry, flatten, type ArcSegment, type Point, type Segment } from '../vector';
+import { arcGeometry, flatten, type ArcSegment, type Contour, type Point, type Segment } from '../vector';
+import { minus, turnBetween, unit } from './points';
 
 /** A stretch of located points, x and y in turn, that one segment is to follow. */
 export interface Run {
@@ -277,15 +278,10 @@ export function fitCubic(
   return { segment: { kind: 'curve', c1: [c1x, c1y], c2: [c2x, c2y], to }, greatest, squares: squares * stride };
 }
 
-const unit = (x: number, y: number): Point => {
-  const n = Math.hypot(x, y) || 1;
-  return [x / n, y / n];
-};
-
 /** Directions of a segment at its two ends, of length 1. */
 export function tangentsOf(from: Point, s: Segment): [Point, Point] {
   if (s.kind === 'line') {
-    const t = unit(s.to[0] - from[0], s.to[1] - from[1]);
+    const t = unit(minus(s.to, from));
     return [t, t];
   }
   if (s.kind === 'arc') {
@@ -297,7 +293,18 @@ export function tangentsOf(from: Point, s: Segment): [Point, Point] {
   const near = (p: Point, q: Point) => Math.hypot(p[0] - q[0], p[1] - q[1]) < 1e-6;
   const first = near(s.c1, from) ? (near(s.c2, from) ? s.to : s.c2) : s.c1;
   const last = near(s.c2, s.to) ? (near(s.c1, s.to) ? from : s.c1) : s.c2;
-  return [unit(first[0] - from[0], first[1] - from[1]), unit(s.to[0] - last[0], s.to[1] - last[1])];
+  return [unit(minus(first, from)), unit(minus(s.to, last))];
+}
+
+/** By how much a closed outline turns at each of its joints, in radians, its start first. */
+export function turnsOf({ start, segments }: Contour): number[] {
+  let from = start;
+  const ends = segments.map((s) => {
+    const t = tangentsOf(from, s);
+    from = s.to;
+    return t;
+  });
+  return ends.map(([out], k) => turnBetween(ends[(k + ends.length - 1) % ends.length][1], out));
 }
 
 /** How far the points between two indices of a run lie from a segment: the sum of their distances, the greatest, and how many they are. */

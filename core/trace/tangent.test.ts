@@ -1,24 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { artworkToSvg, roundedPolygon, type Contour, type Point } from '../vector';
-import { errorOf, pictureOf, type Drawing } from '../../bench/drawings';
-import type { Fit, Run } from './span';
-import { tangentsOf } from './span';
+import { artworkToSvg, roundedPolygon, type Point } from '../vector';
+import { drawnOf, errorOf, pictureOf } from '../../bench/drawings';
+import { turnsOf, type Fit, type Run } from './span';
 import { touchLines } from './tangent';
 import { trace } from '.';
-
-/** By how much an outline turns at each of its joints, in radians. */
-function turnsOf({ start, segments }: Contour): number[] {
-  let from = start;
-  const ends = segments.map((s) => {
-    const t = tangentsOf(from, s);
-    from = s.to;
-    return t;
-  });
-  return ends.map(([out], k) => {
-    const [, into] = ends[(k + ends.length - 1) % ends.length];
-    return Math.acos(Math.max(-1, Math.min(1, into[0] * out[0] + into[1] * out[1])));
-  });
-}
 
 describe('arcs between lines', () => {
   // Along the x axis, round a quarter circle of radius 20 about (40, 20), and down.
@@ -83,7 +68,7 @@ describe('smooth joints', () => {
       inks: [{ id: 'ink-1', hex: '#203050', name: 'navy' }],
       pieces: [{ id: 'piece-1', inkId: 'ink-1', contours: [outline] }],
     });
-    const drawing: Drawing = { name: 'made up', svg, segments: 10, hexes: [] };
+    const drawing = { ...drawnOf(''), svg };
     const { artwork } = trace((await pictureOf(drawing, false)).picture, { ground: 'drop' });
     expect(artwork.pieces).toHaveLength(1);
     const [contour] = artwork.pieces[0].contours;

@@ -1,5 +1,6 @@
 /** Arcs that go on smoothly from the lines beside them, by moving where the one goes over into the other. */
 import type { ArcSegment, Point } from '../vector';
+import { cross, crossingOf, dot, length, minus, plus, unit } from './points';
 import type { Fit, Run } from './span';
 
 /** Where a line goes over into an arc is hard to tell: it may lie this far off, in pixels. */
@@ -17,23 +18,13 @@ const RADII = [1, 0.98, 1.02, 0.95, 1.05, 0.91, 1.09, 0.86, 1.14] as const;
 /** Turns between two lines that an arc can round, in radians. */
 const [LEAST_TURN, MOST_TURN] = [0.05, 2.8];
 
-const minus = (p: Point, q: Point): Point => [p[0] - q[0], p[1] - q[1]];
-const plus = (p: Point, d: Point, by: number): Point => [p[0] + by * d[0], p[1] + by * d[1]];
-const dot = (p: Point, q: Point): number => p[0] * q[0] + p[1] * q[1];
-const cross = (p: Point, q: Point): number => p[0] * q[1] - p[1] * q[0];
-const length = (p: Point): number => Math.hypot(p[0], p[1]);
-
 interface Line {
   readonly from: Point;
   readonly to: Point;
   readonly direction: Point;
 }
 
-const lineOf = (from: Point, to: Point): Line => {
-  const d = minus(to, from);
-  const n = length(d) || 1;
-  return { from, to, direction: [d[0] / n, d[1] / n] };
-};
+const lineOf = (from: Point, to: Point): Line => ({ from, to, direction: unit(minus(to, from)) });
 
 interface Placed {
   readonly from: Point;
@@ -46,8 +37,8 @@ interface Placed {
 function rounding(p: Line, q: Line, radius: number): Placed | null {
   const turn = Math.atan2(cross(p.direction, q.direction), dot(p.direction, q.direction));
   if (Math.abs(turn) < LEAST_TURN || Math.abs(turn) > MOST_TURN) return null;
-  const t = cross(minus(q.from, p.from), q.direction) / cross(p.direction, q.direction);
-  const corner = plus(p.from, p.direction, t);
+  const corner = crossingOf(p.from, p.direction, q.from, q.direction, Math.sin(LEAST_TURN));
+  if (!corner) return null;
   const reach = radius * Math.tan(Math.abs(turn) / 2);
   const from = plus(corner, p.direction, -reach);
   const side = Math.sign(turn);

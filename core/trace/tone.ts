@@ -14,3 +14,15 @@ export const tonesFor = (noise: number): ((r: number, g: number, b: number) => R
         return [Math.sqrt(3) * y, 1.018 * CHROMA * (b - y), 1.122 * CHROMA * (r - y)];
       }
     : (r, g, b) => [r, g, b];
+
+export const minus = (p: Rgb, q: Rgb): Rgb => [p[0] - q[0], p[1] - q[1], p[2] - q[2]];
+export const dot = (p: Rgb, q: Rgb): number => p[0] * q[0] + p[1] * q[1] + p[2] * q[2];
+export const distance = (p: Rgb, q: Rgb): number => Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]);
+
+/** The mixture of two colours that is nearest to a third: its share of the second, 0..1, and how far it is off. */
+export function mixtureAt(tone: Rgb, from: Rgb, to: Rgb): [number, number] {
+  const d = minus(to, from);
+  const length = dot(d, d);
+  const t = length ? Math.max(0, Math.min(1, dot(minus(tone, from), d) / length)) : 0;
+  return [t, distance(tone, [from[0] + t * d[0], from[1] + t * d[1], from[2] + t * d[2]])];
+}

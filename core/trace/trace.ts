@@ -16,7 +16,7 @@ import { tellApart } from './apart';
 import { dropSpecks, NOTHING } from './cells';
 import { certaintyOf, type FoundInk } from './inks';
 import { findRegions, neighboursOf } from './regions';
-import { tangentsOf } from './span';
+import { turnsOf } from './span';
 import { deviationOf, fitAll, prepare } from './strokes';
 import { findSymmetry, madeSymmetrical, type Symmetry } from './symmetry';
 
@@ -116,23 +116,8 @@ const LEAST_CONTOUR_PX2 = 0.05;
 /** Joints of contours that turn by more than this are corners, in radians. */
 const CORNER_RAD = 0.26;
 
-function countCorners({ pieces }: Artwork): number {
-  let count = 0;
-  for (const { contours } of pieces)
-    for (const { start, segments } of contours) {
-      let from = start;
-      const ends = segments.map((s) => {
-        const t = tangentsOf(from, s);
-        from = s.to;
-        return t;
-      });
-      ends.forEach(([out], k) => {
-        const [, into] = ends[(k + ends.length - 1) % ends.length];
-        if (Math.acos(Math.max(-1, Math.min(1, into[0] * out[0] + into[1] * out[1]))) > CORNER_RAD) count++;
-      });
-    }
-  return count;
-}
+const countCorners = ({ pieces }: Artwork): number =>
+  pieces.flatMap((p) => p.contours.flatMap(turnsOf)).filter((turn) => turn > CORNER_RAD).length;
 
 /** Names for inks: of their colour, or of the two that a gradient goes between. */
 function namesOf(inks: readonly FoundInk[]): string[] {

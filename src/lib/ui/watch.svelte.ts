@@ -14,10 +14,14 @@ export const progress = new Progress();
 
 const GATHER_MS = 60;
 
+/** Until a stream that was answered with a failure, as by a server that is just starting, is asked for again. */
+const AGAIN_MS = 2000;
+
 /**
- * Watches a commission over server-sent events, which come back by themselves after a break. `onChange` is called, once for events that
- * come together, whenever what is shown may be out of date. A page that is not seen does not watch: browsers open only a few
- * connections to one server, and many tabs would use them up; it looks again when it is seen. Gives the function that ends it.
+ * Watches a commission over server-sent events. They come back by themselves after a break, and are asked for again after a failure, which
+ * browsers take for the end. `onChange` is called, once for events that come together, whenever what is shown may be out of date. A page that
+ * is not seen does not watch: browsers open only a few connections to one server, and many tabs would use them up; it looks again when it
+ * is seen. Gives the function that ends it.
  */
 export function watchCommission(id: string, onChange: () => void): () => void {
   // Only compared with what comes next, never shown.
@@ -25,6 +29,7 @@ export function watchCommission(id: string, onChange: () => void): () => void {
   const states = new Map<string, string | undefined>();
   let source: EventSource | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let again: ReturnType<typeof setTimeout> | undefined;
   let opened = false;
 
   function change(): void {
@@ -48,6 +53,7 @@ export function watchCommission(id: string, onChange: () => void): () => void {
   }
 
   function close(): void {
+    clearTimeout(again);
     // Whatever happens from here on is missed, also when the first stream had not said a word yet.
     if (source) opened = true;
     source?.close();
@@ -59,6 +65,11 @@ export function watchCommission(id: string, onChange: () => void): () => void {
     if (source) return;
     source = new EventSource(`/api/commissions/${id}/events`);
     source.onmessage = hear;
+    source.onerror = () => {
+      if (source?.readyState !== EventSource.CLOSED) return;
+      close();
+      again = setTimeout(look, AGAIN_MS);
+    };
   }
 
   look();

@@ -1,0 +1,32 @@
+/** Sums and products of points and directions. */
+import type { Point } from '../vector';
+
+export const minus = (p: Point, q: Point): Point => [p[0] - q[0], p[1] - q[1]];
+
+/** A point moved along a direction. */
+export const plus = (p: Point, d: Point, by = 1): Point => [p[0] + by * d[0], p[1] + by * d[1]];
+
+export const dot = (p: Point, q: Point): number => p[0] * q[0] + p[1] * q[1];
+
+/** Positive where `q` points clockwise of `p`, with y downwards. */
+export const cross = (p: Point, q: Point): number => p[0] * q[1] - p[1] * q[0];
+
+export const length = ([x, y]: Point): number => Math.hypot(x, y);
+
+/** A direction of length 1; nothing stays nothing. */
+export const unit = ([x, y]: Point): Point => {
+  const n = Math.hypot(x, y) || 1;
+  return [x / n, y / n];
+};
+
+/** The angle between two directions of length 1, 0..π. */
+export const turnBetween = (p: Point, q: Point): number => Math.acos(Math.max(-1, Math.min(1, dot(p, q))));
+
+/**
+ * Where two lines meet, each through a point in a direction of length 1; null where they turn by less than an angle with the sine `least` from
+ * each other.
+ */
+export function crossingOf(p: Point, d: Point, q: Point, e: Point, least: number): Point | null {
+  const turn = cross(d, e);
+  return Math.abs(turn) < least ? null : plus(p, d, cross(minus(q, p), e) / turn);
+}
