@@ -6,6 +6,7 @@ import { unmix, type Cells } from './cells';
 import { findGradients, type FoundGradients } from './gradients';
 import { evennessOf, findGround, findInks, flatPixels, inksFrom, type FoundInk } from './inks';
 import { findMissing } from './missing';
+import { nowherePlain, plainsOf } from './plains';
 
 /** A picture told apart into inks. */
 export interface Apart {
@@ -45,31 +46,35 @@ export function tellApart(
   colours: number | 'auto',
   { palette = null, gradients = false }: { palette?: readonly string[] | null; gradients?: boolean } = {},
 ): Apart {
-  const seen = flatPixels(source);
-  const evenness = evennessOf(source, seen);
+  const plainSeen = plainsOf(source);
+  const seen = flatPixels(source, plainSeen);
+  const evenness = evennessOf(source, seen, plainSeen);
   const even = evenness.uneven < EVEN_SHARE;
   const measured = even ? 0 : noiseOf(source, seen);
   const noise = measured > NOISY ? measured : 0;
-  const picture = noise ? calmed(source, noise) : source;
-  const loose = picture === source ? seen : flatPixels(picture);
-  const flat = evenness.exact ? flatPixels(picture, EXACT) : loose;
+  const picture = noise ? calmed(source, plainSeen, noise) : source;
+  const plainsThere = picture === source ? plainSeen : plainsOf(picture);
+  const loose = picture === source ? seen : flatPixels(picture, plainsThere);
+  const flat = evenness.exact ? flatPixels(picture, plainsThere, EXACT) : loose;
   const given = palette?.length ? inksFrom(palette) : null;
   const found: FoundGradients | null = given || even ? null : findGradients(picture, loose, noise > 0);
   const painted = gradients && found?.gradients.length ? found : null;
+  // Gradients end where they will.
+  const plains = painted ? nowherePlain(picture.widthPx, picture.heightPx) : plainsThere;
   const rest = colours === 'auto' || !painted ? colours : Math.max(1, colours - painted.gradients.length);
-  const read = given ?? findInks(picture, flat, rest, evenness, painted?.of);
+  const read = given ?? findInks(picture, flat, plains, rest, evenness, painted?.of);
   const plain = noise && !given ? read.map(unclipped) : read;
   const gradientInks = (painted?.gradients ?? []).map((gradient) => {
     const hex = meanHex(gradient);
     return { rgb: hexToRgb(hex), lab: hexToOklab(hex), hex, share: 1, gradient };
   });
   let inks: FoundInk[] = [...plain, ...gradientInks];
-  let cells = unmix(picture, flat, inks, painted?.of, noise);
+  let cells = unmix(picture, flat, plains, inks, painted?.of, noise);
   const missing =
     given || colours !== 'auto' || !(evenness.exact || noise) ? [] : findMissing(picture, cells, inks, flat, noise);
   if (missing.length) {
     inks = [...plain, ...missing, ...gradientInks];
-    cells = unmix(picture, flat, inks, painted?.of, noise);
+    cells = unmix(picture, flat, plains, inks, painted?.of, noise);
   }
   return { inks, cells, ground: findGround(cells), gradients: found?.gradients.length ?? 0 };
 }

@@ -1,4 +1,5 @@
 import type { Picture } from '../raster';
+import type { Plains } from './plains';
 
 /** Levels beyond which noise is cut off by the ends of the scale. */
 const [DARKEST, LIGHTEST] = [6, 249];
@@ -51,7 +52,7 @@ const ALIKE = 4;
  * A picture without its noise: each pixel the mean of some around it that are like it (the bilateral filter of Tomasi and Manduchi 1998). Edges stay
  * where they are, since their two sides are not alike.
  */
-export function calmed({ widthPx: w, heightPx: h, rgba }: Picture, noise: number): Picture {
+export function calmed({ widthPx: w, heightPx: h, rgba }: Picture, { busy }: Plains, noise: number): Picture {
   const out = new Uint8ClampedArray(rgba);
   const spread = 3 * (ALIKE * noise) ** 2;
   // Weights by the square of the difference of two colours, in steps of 4.
@@ -67,8 +68,10 @@ export function calmed({ widthPx: w, heightPx: h, rgba }: Picture, noise: number
       }
   const taps = dx.length;
   const steps = Int32Array.from(dx, (u, k) => 4 * (dy[k] * w + u));
-  for (let y = 0, o = 0; y < h; y++)
-    for (let x = 0; x < w; x++, o += 4) {
+  // What is plain stays as it is.
+  for (let s = 0; s < busy.length; s += 2) {
+    const y = Math.floor(busy[s] / w);
+    for (let i = busy[s], x = i - y * w, o = 4 * i; i < busy[s + 1]; i++, x++, o += 4) {
       const inside = x >= REACH_PX && y >= REACH_PX && x < w - REACH_PX && y < h - REACH_PX;
       const r = rgba[o];
       const g = rgba[o + 1];
@@ -92,5 +95,6 @@ export function calmed({ widthPx: w, heightPx: h, rgba }: Picture, noise: number
       out[o + 1] = sg / sum;
       out[o + 2] = sb / sum;
     }
+  }
   return { widthPx: w, heightPx: h, rgba: out };
 }

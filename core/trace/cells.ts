@@ -2,6 +2,7 @@ import { rgbToOklab, type Rgb } from '../colour';
 import type { Picture } from '../raster';
 import { paintOf } from '../vector';
 import { NO_GRADIENT } from './gradients';
+import type { Plains } from './plains';
 import { findRegions, sidesOf } from './regions';
 import { nearestOf, type FoundInk } from './inks';
 import { distance, mixtureAt, tonesFor } from './tone';
@@ -19,6 +20,8 @@ export interface Cells {
   readonly first: Uint8Array;
   readonly second: Uint8Array;
   readonly share: Float32Array;
+  /** Where pixels are all of one ink, and those beside them as well. */
+  readonly plains: Plains;
   /** How far noise may move a point of an edge between two inks, in pixels: 0 in a clean picture, more the nearer alike they are. */
   readonly doubtPx: (p: number, q: number) => number;
 }
@@ -69,12 +72,14 @@ const RIM_PX = 2;
 export function unmix(
   picture: Picture,
   flatPixels: Uint8Array,
+  plains: Plains,
   inks: readonly FoundInk[],
   painted: Uint8Array | null = null,
   noise = 0,
 ): Unmixed {
   const { widthPx: w, heightPx: h, rgba } = picture;
   const n = w * h;
+  const { plain, busy } = plains;
   const sliverLevels = SLIVER_LEVELS + SLIVER_NOISE * noise;
   const paints = inks.map((i) => i.gradient && paintOf(i.gradient));
   const toned = tonesFor(noise);
@@ -116,13 +121,21 @@ export function unmix(
   };
   // Flat pictures are long runs of one colour: what the pixel before was, this one mostly is.
   const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, n);
-  for (let i = 0; i < n; i++) {
-    if (i > 0 && whole[i] === whole[i - 1]) {
-      first[i] = first[i - 1];
-      off[i] = off[i - 1];
-    } else label(i);
-    second[i] = first[i];
+  for (let s = 0; s < plain.length; s += 2) {
+    const [from, to] = [plain[s], plain[s + 1]];
+    label(from);
+    first.fill(first[from], from, to);
+    second.fill(first[from], from, to);
+    off.fill(off[from], from, to);
   }
+  for (let s = 0; s < busy.length; s += 2)
+    for (let i = busy[s]; i < busy[s + 1]; i++) {
+      if (i > 0 && whole[i] === whole[i - 1]) {
+        first[i] = first[i - 1];
+        off[i] = off[i - 1];
+      } else label(i);
+      second[i] = first[i];
+    }
 
   const flat = painted ? flatPixels.map((f, i) => f || Number(painted[i] !== NO_GRADIENT)) : flatPixels;
   if (painted) {
@@ -136,19 +149,21 @@ export function unmix(
 
   // Between inks that are near alike a ramp is so slow that its pixels count as flat: they are mixtures all the same.
   const pure = flat.slice();
-  for (let y = 0, i = 0; y < h; y++)
-    for (let x = 0; x < w; x++, i++) {
+  for (let s = 0; s < busy.length; s += 2) {
+    const y = Math.floor(busy[s] / w);
+    for (let i = busy[s], x = i - y * w; i < busy[s + 1]; i++, x++) {
       if (!flat[i]) continue;
       if (x + 1 < w && flat[i + 1] && first[i + 1] !== first[i]) impure(x, y, x + 1, y);
       if (y + 1 < h && flat[i + w] && first[i + w] !== first[i]) impure(x, y, x, y + 1);
     }
+  }
 
   const nearby: number[] = [];
   /** How far off a flat pixel of each ink is, while one pixel is looked at; 0 for none near by. */
   const found = new Uint8Array(256);
-  for (let y = 0; y < h; y++)
-    for (let x = 0; x < w; x++) {
-      const i = y * w + x;
+  for (let s = 0; s < busy.length; s += 2) {
+    const y = Math.floor(busy[s] / w);
+    for (let i = busy[s], x = i - y * w; i < busy[s + 1]; i++, x++) {
       if (pure[i]) continue;
       // Inks of flat pixels near by; on the soft ramps of a blurred picture they lie further off.
       nearby.length = 0;
@@ -169,8 +184,9 @@ export function unmix(
       mixture(i);
       for (const k of nearby) found[k] = 0;
     }
+  }
   for (let round = 0; round < 2 && takeSlivers(); round++);
-  return { widthPx: w, heightPx: h, first, second, share, doubtPx, pure, off };
+  return { widthPx: w, heightPx: h, first, second, share, plains, doubtPx, pure, off };
 
   function doubtPx(p: number, q: number): number {
     if (!inks[p] || !inks[q] || noise === 0) return 0;
@@ -186,24 +202,25 @@ export function unmix(
     let any = false;
     const seen = new Uint8Array(n);
     const pixels: number[] = [];
-    for (let start = 0; start < n; start++) {
-      if (pure[start] || seen[start] || first[start] === NOTHING) continue;
-      // The impure pixels of one ink about this one, and whether a pure one of the same ink touches them.
-      pixels.length = 0;
-      pixels.push(start);
-      seen[start] = 1;
-      let alone = true;
-      for (let at = 0; at < pixels.length; at++)
-        for (const j of sidesOf(pixels[at], w, n)) {
-          if (first[j] !== first[start]) continue;
-          if (pure[j]) alone = false;
-          else if (!seen[j]) {
-            seen[j] = 1;
-            pixels.push(j);
+    for (let s = 0; s < busy.length; s += 2)
+      for (let start = busy[s]; start < busy[s + 1]; start++) {
+        if (pure[start] || seen[start] || first[start] === NOTHING) continue;
+        // The impure pixels of one ink about this one, and whether a pure one of the same ink touches them.
+        pixels.length = 0;
+        pixels.push(start);
+        seen[start] = 1;
+        let alone = true;
+        for (let at = 0; at < pixels.length; at++)
+          for (const j of sidesOf(pixels[at], w, n)) {
+            if (first[j] !== first[start]) continue;
+            if (pure[j]) alone = false;
+            else if (!seen[j]) {
+              seen[j] = 1;
+              pixels.push(j);
+            }
           }
-        }
-      if (alone && pixels.length <= SLIVER_PX2 && takeSliver(pixels)) any = true;
-    }
+        if (alone && pixels.length <= SLIVER_PX2 && takeSliver(pixels)) any = true;
+      }
     return any;
   }
 
@@ -293,12 +310,17 @@ export function dropSpecks(cells: Cells, leastPx2: number): number {
   if (leastPx2 <= 1) return 0;
   const { of, sizePx2, label } = findRegions(first, w, h);
   const members = new Map<number, number[]>();
-  for (let i = 0; i < of.length; i++) {
-    if (sizePx2[of[i]] >= leastPx2) continue;
-    const list = members.get(of[i]);
-    if (list) list.push(i);
-    else members.set(of[i], [i]);
-  }
+  for (const stretches of [cells.plains.busy, cells.plains.plain])
+    for (let s = 0; s < stretches.length; s += 2) {
+      // A plain stretch lies in one area.
+      if (stretches === cells.plains.plain && sizePx2[of[stretches[s]]] >= leastPx2) continue;
+      for (let i = stretches[s]; i < stretches[s + 1]; i++) {
+        if (sizePx2[of[i]] >= leastPx2) continue;
+        const list = members.get(of[i]);
+        if (list) list.push(i);
+        else members.set(of[i], [i]);
+      }
+    }
   for (const [k, pixels] of members) {
     const touch = new Map<number, number>();
     const sides = (i: number) => sidesOf(i, w, first.length);

@@ -33,7 +33,14 @@ export interface ChainMap {
  * more of the four pixels is taken as joined.
  */
 export function findChains(cells: Cells): ChainMap {
-  const { widthPx: w, heightPx: h, first, second, share } = cells;
+  const {
+    widthPx: w,
+    heightPx: h,
+    first,
+    second,
+    share,
+    plains: { busy },
+  } = cells;
   const pw = w + 1;
   const labelAt = (x: number, y: number): number => (x < 0 || y < 0 || x >= w || y >= h ? BEYOND : first[y * w + x]);
   const coverAt = (x: number, y: number, label: number): number => {
@@ -45,24 +52,33 @@ export function findChains(cells: Cells): ChainMap {
   const sides = new Uint8Array(pw * (h + 1));
   /** Corners where more than two areas meet, 2; where two areas touch crosswise, 1 or 3 by which of them is joined. */
   const meeting = new Uint8Array(pw * (h + 1));
-  for (let y = 0; y <= h; y++)
-    for (let x = 0; x <= w; x++) {
-      if (x > 0 && y > 0 && x < w && y < h) {
+  /** Corners with sides, in the order of their numbers. */
+  const onSides: number[] = [];
+  const visit = (x: number, y: number): void => {
+    const [a, b, c, d] = [labelAt(x - 1, y - 1), labelAt(x, y - 1), labelAt(x, y), labelAt(x - 1, y)];
+    if (a === b && b === c && c === d) return;
+    const bits = (b !== c ? 1 : 0) | (c !== d ? 2 : 0) | (d !== a ? 4 : 0) | (a !== b ? 8 : 0);
+    const k = y * pw + x;
+    sides[k] = bits;
+    onSides.push(k);
+    if (bits === 15 && a === c && b === d) {
+      const mean = (coverAt(x - 1, y - 1, a) + coverAt(x, y - 1, a) + coverAt(x, y, a) + coverAt(x - 1, y, a)) / 4;
+      meeting[k] = mean >= 0.5 ? 1 : 3;
+    } else if (bits === 7 || bits === 11 || bits === 13 || bits === 14 || bits === 15) meeting[k] = 2;
+  };
+  for (let x = 0; x <= w; x++) visit(x, 0);
+  for (let y = 1, s = 0; y < h; y++) {
+    visit(0, y);
+    while (busy[s] < y * w) s += 2;
+    for (; busy[s] < y * w + w; s += 2)
+      for (let i = busy[s], x = i - y * w; i < busy[s + 1]; i++, x++) {
         // Inside one area, as most corners are.
-        const i = y * w + x;
         const label = first[i];
-        if (first[i - 1] === label && first[i - w] === label && first[i - w - 1] === label) continue;
+        if (x > 0 && (first[i - 1] !== label || first[i - w] !== label || first[i - w - 1] !== label)) visit(x, y);
       }
-      const [a, b, c, d] = [labelAt(x - 1, y - 1), labelAt(x, y - 1), labelAt(x, y), labelAt(x - 1, y)];
-      if (a === b && b === c && c === d) continue;
-      const bits = (b !== c ? 1 : 0) | (c !== d ? 2 : 0) | (d !== a ? 4 : 0) | (a !== b ? 8 : 0);
-      const k = y * pw + x;
-      sides[k] = bits;
-      if (bits === 15 && a === c && b === d) {
-        const mean = (coverAt(x - 1, y - 1, a) + coverAt(x, y - 1, a) + coverAt(x, y, a) + coverAt(x - 1, y, a)) / 4;
-        meeting[k] = mean >= 0.5 ? 1 : 3;
-      } else if (bits === 7 || bits === 11 || bits === 13 || bits === 14 || bits === 15) meeting[k] = 2;
-    }
+    visit(w, y);
+  }
+  if (h > 0) for (let x = 0; x <= w; x++) visit(x, h);
 
   /** Sides that are in a chain already, by the corner they leave and the direction, both ways. */
   const used = new Uint8Array(pw * (h + 1));
@@ -118,10 +134,10 @@ export function findChains(cells: Cells): ChainMap {
     }
   };
 
-  for (let k = 0; k < meeting.length; k++)
+  for (const k of onSides)
     if (meeting[k] === 2)
       for (let d = 0; d < 4; d++) if (sides[k] & (1 << d) && !(used[k] & (1 << d))) walk(k, d as Direction);
-  for (let k = 0; k < sides.length; k++)
+  for (const k of onSides)
     for (let d = 0; d < 4; d++)
       if (sides[k] & (1 << d) && !(used[k] & (1 << d)) && meeting[k] !== 2) walk(k, d as Direction);
   return { chains, leaving };

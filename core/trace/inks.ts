@@ -3,6 +3,7 @@ import type { Picture } from '../raster';
 import type { Gradient } from '../vector';
 import { NOTHING, type Cells } from './cells';
 import { NO_GRADIENT } from './gradients';
+import type { Plains } from './plains';
 
 /** One colour found in a picture. */
 export interface FoundInk {
@@ -16,17 +17,18 @@ export interface FoundInk {
 }
 
 /** Pixels whose colour is their neighbours' too: edge mixtures and texture are not among them. */
-export function flatPixels({ widthPx: w, heightPx: h, rgba }: Picture, tolerance = 10): Uint8Array {
-  const flat = new Uint8Array(w * h);
+export function flatPixels({ widthPx: w, heightPx: h, rgba }: Picture, { busy }: Plains, tolerance = 10): Uint8Array {
+  const flat = new Uint8Array(w * h).fill(1);
   const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, w * h);
   const near = (p: number, q: number): boolean => {
     if (whole[p] === whole[q]) return true;
     for (let c = 0; c < 4; c++) if (Math.abs(rgba[4 * p + c] - rgba[4 * q + c]) > tolerance) return false;
     return true;
   };
-  for (let y = 0, i = 0; y < h; y++) {
+  for (let s = 0; s < busy.length; s += 2) {
+    const y = Math.floor(busy[s] / w);
     const inside = y > 0 && y < h - 1;
-    for (let x = 0; x < w; x++, i++) {
+    for (let i = busy[s], x = i - y * w; i < busy[s + 1]; i++, x++) {
       const colour = whole[i];
       // As most pixels are: just like all four.
       flat[i] =
@@ -113,20 +115,22 @@ const SPREAD_SHARE = 0.02;
 const UNEVEN_BESIDE_EDGES = 0.2;
 
 /** Tells how even a picture is, from the pixels that flatPixels gives. */
-export function evennessOf({ widthPx: w, rgba }: Picture, flat: Uint8Array): Evenness {
+export function evennessOf({ widthPx: w, rgba }: Picture, flat: Uint8Array, { plain, busy }: Plains): Evenness {
   const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, flat.length);
   let [edge, uneven, n] = [0, 0, 0];
-  for (let i = 0; i + w < flat.length; i++) {
-    if (!flat[i]) {
-      edge++;
-      continue;
+  for (let s = 0; s < plain.length; s += 2) n += plain[s + 1] - plain[s];
+  for (let s = 0; s < busy.length && busy[s] + w < flat.length; s += 2)
+    for (let i = busy[s]; i < busy[s + 1]; i++) {
+      if (!flat[i]) {
+        edge++;
+        continue;
+      }
+      // In even columns across, in odd ones down.
+      const j = i & 1 ? i + w : i + 1;
+      if (!flat[j] || (i % w === w - 1 && j === i + 1)) continue;
+      if (whole[i] !== whole[j]) uneven++;
+      n++;
     }
-    // In even columns across, in odd ones down.
-    const j = i & 1 ? i + w : i + 1;
-    if (!flat[j] || (i % w === w - 1 && j === i + 1)) continue;
-    if (whole[i] !== whole[j]) uneven++;
-    n++;
-  }
   const share = n ? uneven / n : 0;
   const spread = share >= SPREAD_SHARE;
   return { uneven: share, spread, exact: !spread && share * flat.length <= UNEVEN_BESIDE_EDGES * edge };
@@ -208,6 +212,7 @@ const AUTOMATIC_LIMIT = 32;
 export function findInks(
   picture: Picture,
   flat: Uint8Array,
+  { plain, busy }: Plains,
   count: number | 'auto',
   { spread, exact }: Evenness,
   painted: Uint8Array | null = null,
@@ -215,26 +220,20 @@ export function findInks(
   const { rgba } = picture;
   let flatCount = 0;
   let seen = 0;
-  for (let i = 0; i < flat.length; i++)
-    if (rgba[i * 4 + 3] >= 128 && !(painted && painted[i] !== NO_GRADIENT)) {
-      seen++;
-      flatCount += flat[i];
-    }
+  for (let s = 0; s < plain.length; s += 2) if (rgba[4 * plain[s] + 3] >= 128) flatCount += plain[s + 1] - plain[s];
+  seen = flatCount;
+  for (let s = 0; s < busy.length; s += 2)
+    for (let i = busy[s]; i < busy[s + 1]; i++)
+      if (rgba[i * 4 + 3] >= 128 && !(painted && painted[i] !== NO_GRADIENT)) {
+        seen++;
+        flatCount += flat[i];
+      }
   const useAll = flatCount < seen * 0.2;
   // Near colours are counted together; where all are exact, each for itself.
   const cells = new Map<number, { r: number; g: number; b: number; n: number }>();
   const cellOf = exact ? (r: number, g: number, b: number) => (r << 16) | (g << 8) | b : keyOf;
-  // Flat pictures are long runs of one colour, which are added at once.
-  const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, flat.length);
-  for (let i = 0; i < flat.length;) {
-    const o = i * 4;
-    const colour = whole[i];
-    let n = 0;
-    if (painted) {
-      for (; i < flat.length && whole[i] === colour; i++) if (painted[i] === NO_GRADIENT) n += useAll ? 1 : flat[i];
-    } else if (useAll) for (; i < flat.length && whole[i] === colour; i++) n++;
-    else for (; i < flat.length && whole[i] === colour; i++) n += flat[i];
-    if (!n || rgba[o + 3] < 128) continue;
+  const add = (o: number, n: number): void => {
+    if (!n || rgba[o + 3] < 128) return;
     const [r, g, b] = [rgba[o], rgba[o + 1], rgba[o + 2]];
     const key = cellOf(r, g, b);
     const cell = cells.get(key);
@@ -244,7 +243,18 @@ export function findInks(
       cell.b += n * b;
       cell.n += n;
     } else cells.set(key, { r: n * r, g: n * g, b: n * b, n });
-  }
+  };
+  for (let s = 0; s < plain.length; s += 2) add(4 * plain[s], plain[s + 1] - plain[s]);
+  // Runs of one colour are added at once.
+  const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, flat.length);
+  for (let s = 0; s < busy.length; s += 2)
+    for (let i = busy[s], end = busy[s + 1]; i < end;) {
+      const start = i;
+      const colour = whole[i];
+      let n = 0;
+      for (; i < end && whole[i] === colour; i++) if (!painted || painted[i] === NO_GRADIENT) n += useAll ? 1 : flat[i];
+      add(4 * start, n);
+    }
   const bins = [...cells.values()];
   const total = bins.reduce((sum, b) => sum + b.n, 0);
   if (!total) return [];

@@ -58,7 +58,7 @@ interface Odd {
  */
 export function findMissing(
   { widthPx: w, heightPx: h, rgba }: Picture,
-  { first, pure, off }: Unmixed,
+  { first, pure, off, plains: { plain, busy } }: Unmixed,
   inks: readonly FoundInk[],
   flat: Uint8Array,
   noise: number,
@@ -71,15 +71,21 @@ export function findMissing(
 
   // A picture that is odd all over, as photographs are, is not made of inks.
   let many = 0;
-  for (let i = 0; i < off.length; i++) if (off[i] > limit) many++;
+  for (let s = 0; s < plain.length; s += 2) if (off[plain[s]] > limit) many += plain[s + 1] - plain[s];
+  for (let s = 0; s < busy.length; s += 2) for (let i = busy[s]; i < busy[s + 1]; i++) if (off[i] > limit) many++;
   if (many < least || many > MOST_ODD) return [];
   let odd: Odd[] = [];
-  for (let i = 0; i < off.length; i++) {
-    if (off[i] <= limit || first[i] === NOTHING || rgba[4 * i + 3] < 255) continue;
+  const look = (i: number): void => {
+    if (first[i] === NOTHING || rgba[4 * i + 3] < 255) return;
     const tone = toned(rgba[4 * i], rgba[4 * i + 1], rgba[4 * i + 2]);
     const nearby = inksNear(i).filter((k) => k !== NOTHING && !inks[k].gradient);
     if (nearby.length && !isOfThree(tone, nearby)) odd.push({ i, tone, nearby });
-  }
+  };
+  for (const stretches of [busy, plain])
+    for (let s = 0; s < stretches.length; s += 2) {
+      if (stretches === plain && off[plain[s]] <= limit) continue;
+      for (let i = stretches[s]; i < stretches[s + 1]; i++) if (off[i] > limit) look(i);
+    }
   if (odd.length < least || odd.length > MOST_PIXELS) return [];
 
   const whole = new Uint32Array(rgba.buffer, rgba.byteOffset, off.length);

@@ -18,6 +18,7 @@ import { findCorners, Track } from './corners';
 import { fitChain } from './fit';
 import { evennessOf, findInks, flatPixels } from './inks';
 import { locate, REACH_PX } from './locate';
+import { nowherePlain, plainsOf } from './plains';
 import { findRegions, neighboursOf } from './regions';
 import { fitArc, fitCubic, fitLine, measure, tangentsOf, turnsOf, type Run } from './span';
 import { economyOf, smoothnessOf, toleranceOf, trace } from './trace';
@@ -31,8 +32,9 @@ function pictureOf(...shapes: readonly [readonly [number, number, number], Conto
 }
 
 function cellsOf(picture: Picture): Cells {
-  const flat = flatPixels(picture);
-  return unmix(picture, flat, findInks(picture, flat, 'auto', evennessOf(picture, flat)));
+  const plains = plainsOf(picture);
+  const flat = flatPixels(picture, plains);
+  return unmix(picture, flat, plains, findInks(picture, flat, plains, 'auto', evennessOf(picture, flat, plains)));
 }
 
 const located = (contour: Contour) => {
@@ -106,6 +108,7 @@ describe('chains', () => {
         first,
         second: first.slice(),
         share: new Float32Array(n * n).fill(1),
+        plains: nowherePlain(n, n),
         doubtPx: () => 0,
       });
       for (let label = 0; label < 3; label++) {

@@ -1,3 +1,5 @@
+import { nowherePlain, type Plains } from './plains';
+
 /** Connected areas of pixels of one label (by their sides). */
 export interface Regions {
   /** Number of the area of each pixel. */
@@ -75,7 +77,12 @@ export function findRegions(labels: Uint8Array, w: number, h: number): Regions {
 }
 
 /** Which areas touch which, also at a corner only. */
-export function neighboursOf({ of, label }: Regions, w: number, h: number): number[][] {
+export function neighboursOf(
+  { of, label }: Regions,
+  w: number,
+  h: number,
+  { busy }: Plains = nowherePlain(w, h),
+): number[][] {
   const seen = new Set<number>();
   const out: number[][] = Array.from(label, () => []);
   const touch = (p: number, q: number): void => {
@@ -86,8 +93,9 @@ export function neighboursOf({ of, label }: Regions, w: number, h: number): numb
     out[p].push(q);
     out[q].push(p);
   };
-  for (let y = 0, i = 0; y < h; y++)
-    for (let x = 0; x < w; x++, i++) {
+  for (let s = 0; s < busy.length; s += 2) {
+    const y = Math.floor(busy[s] / w);
+    for (let i = busy[s], x = i - y * w; i < busy[s + 1]; i++, x++) {
       const mine = of[i];
       // Most pixels lie within one area, with their neighbours.
       if (
@@ -106,6 +114,7 @@ export function neighboursOf({ of, label }: Regions, w: number, h: number): numb
       if (x > 0) touch(of[i], of[i + w - 1]);
       if (x + 1 < w) touch(of[i], of[i + w + 1]);
     }
+  }
   return out;
 }
 

@@ -30,17 +30,27 @@ const LEAST_SHARE = 0.94;
  * coverage gives to a fraction of a pixel; upright, level and the axes of inertia are tried.
  */
 export function findSymmetry(cells: Cells, ground: number | null): Symmetry | null {
-  const { widthPx: w, heightPx: h, first, second, share } = cells;
+  const { widthPx: w, heightPx: h, first, second, share, plains } = cells;
   const isFigure = (k: number): boolean => k !== NOTHING && k !== ground;
   let [mass, sx, sy] = [0, 0, 0];
-  for (let y = 0, i = 0; y < h; y++)
-    for (let x = 0; x < w; x++, i++) {
+  const weigh = (m: number, x: number, y: number): void => {
+    mass += m;
+    sx += m * x;
+    sy += m * y;
+  };
+  const { plain, busy } = plains;
+  for (let s = 0; s < plain.length; s += 2) {
+    const [from, to] = [plain[s], plain[s + 1]];
+    const y = Math.floor(from / w);
+    if (isFigure(first[from])) weigh(to - from, (from + to) / 2 - y * w, y + 0.5);
+  }
+  for (let s = 0; s < busy.length; s += 2) {
+    const y = Math.floor(busy[s] / w);
+    for (let i = busy[s], x = i - y * w; i < busy[s + 1]; i++, x++) {
       const m = (isFigure(first[i]) ? share[i] : 0) + (isFigure(second[i]) ? 1 - share[i] : 0);
-      if (!m) continue;
-      mass += m;
-      sx += m * (x + 0.5);
-      sy += m * (y + 0.5);
+      if (m) weigh(m, x + 0.5, y + 0.5);
     }
+  }
   if (mass < 40) return null;
   const [cx, cy] = [sx / mass, sy / mass];
   const step = Math.max(1, Math.floor(Math.max(w, h) / 200));

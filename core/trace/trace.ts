@@ -144,10 +144,15 @@ function separate(picture: Picture, options: TraceOptions, progress: (done: numb
   const { inks: found, ground, cells, gradients } = tellApart(picture, options.colours, options);
   progress(0.35);
   dropSpecks(cells, options.speckPx2);
+  const { plain, busy } = cells.plains;
   const dropped = options.ground === 'drop' && ground !== null && found.length > 1 ? ground : null;
   if (dropped !== null)
-    for (const part of [cells.first, cells.second])
-      for (let i = 0; i < part.length; i++) if (part[i] === dropped) part[i] = NOTHING;
+    for (const part of [cells.first, cells.second]) {
+      for (let s = 0; s < plain.length; s += 2)
+        if (part[plain[s]] === dropped) part.fill(NOTHING, plain[s], plain[s + 1]);
+      for (let s = 0; s < busy.length; s += 2)
+        for (let i = busy[s]; i < busy[s + 1]; i++) if (part[i] === dropped) part[i] = NOTHING;
+    }
   progress(0.4);
   return { found, ground, dropped, cells, gradients };
 }
@@ -196,7 +201,9 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
 
   // The ground lies below all, then the biggest ink.
   const areaOf = new Float64Array(256);
-  for (let i = 0; i < cells.first.length; i++) areaOf[cells.first[i]]++;
+  const { plain, busy } = cells.plains;
+  for (let s = 0; s < plain.length; s += 2) areaOf[cells.first[plain[s]]] += plain[s + 1] - plain[s];
+  for (let s = 0; s < busy.length; s += 2) for (let i = busy[s]; i < busy[s + 1]; i++) areaOf[cells.first[i]]++;
   const order = found
     .map((_, k) => k)
     .filter((k) => k !== dropped && areaOf[k] > 0)
@@ -209,7 +216,7 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
   const strokes = fitAll(prepared, toleranceOf(options.smoothness), (share) => progress(0.45 + 0.45 * share));
 
   const regions = options.stacking === 'stacked' ? findRegions(cells.first, widthPx, heightPx) : null;
-  const under = regions && { regions, neighbours: neighboursOf(regions, widthPx, heightPx) };
+  const under = regions && { regions, neighbours: neighboursOf(regions, widthPx, heightPx, cells.plains) };
   const inks: Ink[] = [];
   const pieces: Piece[] = [];
   order.forEach((k, r) => {
