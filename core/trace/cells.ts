@@ -5,7 +5,7 @@ import { NO_GRADIENT } from './gradients';
 import type { Plains } from './plains';
 import { findRegions, sidesOf } from './regions';
 import { nearestOf, type FoundInk } from './inks';
-import { distance, mixtureAt, tonesFor } from './tone';
+import { distance, mixtureAt, mixtureOfThree, tonesFor } from './tone';
 
 /** A transparent pixel, or one of a ground that is left out. */
 export const NOTHING = 255;
@@ -61,6 +61,21 @@ const FURTHER = 3;
 /** A mixture with an ink that is not near by must match this well, in levels. */
 const FROM_AFAR = 20;
 
+/** A pixel this far from mixtures of two inks near by may be one of three, in levels: at least, and for each level of noise. */
+const THREE_LEVELS = 4;
+const THREE_NOISE = 4;
+
+/** By how much the share of what shows through may differ from what it would be, and what that counts for, in levels. */
+const MOST_AMISS = 0.1;
+const AMISS = 40;
+
+/** Those may lie this far off, in pixels. */
+const THREE_REACH_PX = 5;
+
+/** Of so many inks at most mixtures of three are tried; and they must lie this far from being in one line, as the square of a sine. */
+const MOST_NEAR = 5;
+const APART_ENOUGH = 0.04;
+
 /** How far about a step between near inks pixels may be mixtures of the two. */
 const RIM_PX = 2;
 
@@ -81,6 +96,7 @@ export function unmix(
   const n = w * h;
   const { plain, busy } = plains;
   const sliverLevels = SLIVER_LEVELS + SLIVER_NOISE * noise;
+  const threeFrom = THREE_LEVELS + THREE_NOISE * noise;
   const paints = inks.map((i) => i.gradient && paintOf(i.gradient));
   const toned = tonesFor(noise);
   const colourOf = (k: number, i: number): Rgb => {
@@ -167,21 +183,9 @@ export function unmix(
       if (pure[i]) continue;
       // Inks of flat pixels near by; on the soft ramps of a blurred picture they lie further off.
       nearby.length = 0;
-      for (let reach = 2; reach <= 4 && nearby.length < 2; reach += 2)
-        for (let dy = -reach; dy <= reach; dy++)
-          for (let dx = -reach; dx <= reach; dx++) {
-            const nx = x + dx;
-            const ny = y + dy;
-            if (nx < 0 || ny < 0 || nx >= w || ny >= h) continue;
-            const j = ny * w + nx;
-            if (!pure[j]) continue;
-            const away = Math.max(Math.abs(dx), Math.abs(dy));
-            if (!found[first[j]]) {
-              found[first[j]] = away;
-              nearby.push(first[j]);
-            } else if (away < found[first[j]]) found[first[j]] = away;
-          }
-      mixture(i);
+      lookAround(x, y, 2);
+      if (nearby.length < 2) lookAround(x, y, 4);
+      mixture(i, x, y);
       for (const k of nearby) found[k] = 0;
     }
   }
@@ -248,7 +252,22 @@ export function unmix(
       }
   }
 
-  function mixture(i: number): void {
+  /** Adds the inks of pure pixels within a reach to those near by. */
+  function lookAround(x: number, y: number, reach: number): void {
+    const [x0, x1] = [Math.max(0, x - reach), Math.min(w - 1, x + reach)];
+    for (let ny = Math.max(0, y - reach); ny <= Math.min(h - 1, y + reach); ny++)
+      for (let nx = x0; nx <= x1; nx++) {
+        const j = ny * w + nx;
+        if (!pure[j]) continue;
+        const away = Math.max(Math.abs(nx - x), Math.abs(ny - y));
+        if (!found[first[j]]) {
+          found[first[j]] = away;
+          nearby.push(first[j]);
+        } else if (away < found[first[j]]) found[first[j]] = away;
+      }
+  }
+
+  function mixture(i: number, x: number, y: number): void {
     const o = i * 4;
     if (nearby.length < 2 && flat[i]) return;
     const alpha = rgba[o + 3] / 255;
@@ -260,9 +279,14 @@ export function unmix(
       off[i] = 0;
       return;
     }
-    const near = bestMixture(i, FURTHER);
-    let best = near;
-    if (near.cost > 30) {
+    let best = bestMixture(i, FURTHER);
+    if (nearby.length > 1 && best.off > threeFrom) {
+      lookAround(x, y, THREE_REACH_PX);
+      best = bestMixture(i, FURTHER);
+      if (nearby.length > 2 && best.off > threeFrom) best = mixtureNearOfThree(i, best.cost) ?? best;
+      if (noise === 0 && best.off > threeFrom) best = mixtureShownThrough(i, best.cost) ?? best;
+    }
+    if (best.cost > 30) {
       // Nothing near explains it: one end may be an ink that has no flat pixel here.
       for (const a of nearby)
         for (let c = 0; c < inks.length; c++)
@@ -287,6 +311,59 @@ export function unmix(
     return best;
   }
 
+  /**
+   * The mixture of three inks near by that comes nearest to a pixel, when that is by so much better than one of two; told by the two that have most
+   * of it.
+   */
+  function mixtureNearOfThree(i: number, costOfTwo: number): Mixture | null {
+    const tone = toneOfPixel(i);
+    let best: Mixture | null = null;
+    let least = costOfTwo;
+    const some =
+      nearby.length <= MOST_NEAR ? nearby : [...nearby].sort((p, q) => found[p] - found[q]).slice(0, MOST_NEAR);
+    for (const [x, a] of some.entries())
+      for (const [y, b] of some.slice(0, x).entries())
+        for (const c of some.slice(0, y)) {
+          const [s, t, off] = mixtureOfThree(tone, toneOf(a, i), toneOf(b, i), toneOf(c, i), APART_ENOUGH);
+          const cost = off + threeFrom + FURTHER * (found[a] + found[b] + found[c] - 3);
+          if (cost >= least) continue;
+          least = cost;
+          const shares: [number, number][] = [
+            [a, 1 - s - t],
+            [b, s],
+            [c, t],
+          ];
+          const [first, second] = shares.sort((p, q) => q[1] - p[1]);
+          best = { a: first[0], b: second[0], share: first[1] / (first[1] + second[1]), off, cost };
+        }
+    return best;
+  }
+
+  /**
+   * The mixture of two inks near by on an edge where a little of a third shows, from below: areas drawn one over the other along the same edge, or side
+   * by side, do not cover it wholly there. Where the upper one covers a share s, what is left, 1 - s, is divided in the same way. Noise hides it.
+   */
+  function mixtureShownThrough(i: number, costOfTwo: number): Mixture | null {
+    const tone = toneOfPixel(i);
+    let best: Mixture | null = null;
+    let least = costOfTwo;
+    for (const a of nearby)
+      for (const b of nearby) {
+        if (a === b || a === NOTHING || b === NOTHING) continue;
+        for (let c = 0; c < inks.length; c++) {
+          if (c === a || c === b || inks[c].gradient) continue;
+          const [s, t, off] = mixtureOfThree(tone, toneOf(a, i), toneOf(b, i), tones[c], APART_ENOUGH);
+          if (off > threeFrom) continue;
+          const amiss = Math.abs(t - s * (1 - s));
+          const cost = off + AMISS * amiss + threeFrom + FURTHER * (found[a] + found[b] - 2);
+          if (amiss > MOST_AMISS || cost >= least) continue;
+          least = cost;
+          best = s >= 0.5 ? { a: b, b: a, share: s, off, cost } : { a, b, share: 1 - s, off, cost };
+        }
+      }
+    return best;
+  }
+
   /** How a pixel is best mixed of two inks, the greater share first, and how far off that is, in levels. */
   function mixtureOf(i: number, p: number, q: number, penalty: number): Mixture {
     const [t, away] = mixtureAt(toneOfPixel(i), toneOf(p, i), toneOf(q, i));
@@ -301,15 +378,24 @@ export function unmix(
   }
 }
 
+/** A speck this far from its surroundings in OKLab catches the eye, as a highlight in an eye does: it may be smaller by the share. */
+const DISTINCT = 0.3;
+const DISTINCT_SHARE = 0.4;
+
 /**
- * Gives every connected area smaller than `leastPx2` to the neighbour it touches most; the cells given are changed in place.
- * Returns how many areas went.
+ * Gives every connected area smaller than `leastPx2` to the neighbour it touches most; the cells given are changed in place. Areas of inks that
+ * differ much from that neighbour, as `apartOf` tells in OKLab, may be smaller. Returns how many areas went.
  */
-export function dropSpecks(cells: Cells, leastPx2: number): number {
+export function dropSpecks(
+  cells: Cells,
+  leastPx2: number,
+  apartOf: (p: number, q: number) => number = () => 0,
+): number {
   const { widthPx: w, heightPx: h, first, second, share } = cells;
   if (leastPx2 <= 1) return 0;
   const { of, sizePx2, label } = findRegions(first, w, h);
   const members = new Map<number, number[]>();
+  let count = 0;
   for (const stretches of [cells.plains.busy, cells.plains.plain])
     for (let s = 0; s < stretches.length; s += 2) {
       // A plain stretch lies in one area.
@@ -328,6 +414,8 @@ export function dropSpecks(cells: Cells, leastPx2: number): number {
       for (const j of sides(i)) if (of[j] !== k) touch.set(first[j], (touch.get(first[j]) ?? 0) + 1);
     const [heir] = [...touch].sort((p, q) => q[1] - p[1])[0] ?? [];
     if (heir === undefined) continue;
+    if (pixels.length >= DISTINCT_SHARE * leastPx2 && apartOf(label[k], heir) >= DISTINCT) continue;
+    count++;
     for (const i of pixels) {
       first[i] = heir;
       second[i] = heir;
@@ -341,5 +429,5 @@ export function dropSpecks(cells: Cells, leastPx2: number): number {
           share[j] = 1;
         }
   }
-  return members.size;
+  return count;
 }

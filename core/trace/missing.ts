@@ -2,7 +2,7 @@ import { hexToOklab, oklabDistance, rgbToHex, rgbToOklab, type Rgb } from '../co
 import type { Picture } from '../raster';
 import { NOTHING, type Unmixed } from './cells';
 import type { FoundInk } from './inks';
-import { distance, dot, minus, mixtureAt, tonesFor } from './tone';
+import { distance, mixtureAt, mixtureOfThree, tonesFor } from './tone';
 
 /** A pixel this far from all mixtures of inks near by is of something else, in levels: at least, and for each level of noise. */
 const ODD_LEVELS = 6;
@@ -187,21 +187,10 @@ export function findMissing(
         const [t, away] = mixtureAt(tone, tones[a], tones[c]);
         if (away <= limit && (close || t <= SHOWS_THROUGH)) return true;
         for (const b of nearby.slice(0, m)) {
-          const s = shareOfThird(tone, tones[a], tones[b], tones[c], limit);
-          if (s !== null && (close || s <= SHOWS_THROUGH)) return true;
+          const [, s, off] = mixtureOfThree(tone, tones[a], tones[b], tones[c]);
+          if (off <= limit && (close || s <= SHOWS_THROUGH)) return true;
         }
       }
     return false;
   }
-}
-
-/** How much of `c` a mixture of three colours has that comes within a limit of a colour; null where none does. */
-function shareOfThird(tone: Rgb, a: Rgb, b: Rgb, c: Rgb, limit: number): number | null {
-  const [u, v, p] = [minus(b, a), minus(c, a), minus(tone, a)];
-  const [uu, uv, vv, up, vp] = [dot(u, u), dot(u, v), dot(v, v), dot(u, p), dot(v, p)];
-  const det = uu * vv - uv * uv;
-  if (det < 1e-6 * uu * vv) return null;
-  const [s, t] = [(up * vv - vp * uv) / det, (vp * uu - up * uv) / det];
-  if (s < 0 || t < 0 || s + t > 1) return null;
-  return distance(p, [s * u[0] + t * v[0], s * u[1] + t * v[1], s * u[2] + t * v[2]]) <= limit ? t : null;
 }

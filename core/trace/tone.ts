@@ -26,3 +26,26 @@ export function mixtureAt(tone: Rgb, from: Rgb, to: Rgb): [number, number] {
   const t = length ? Math.max(0, Math.min(1, dot(minus(tone, from), d) / length)) : 0;
   return [t, distance(tone, [from[0] + t * d[0], from[1] + t * d[1], from[2] + t * d[2]])];
 }
+
+/** Three colours whose tones lie this near to one line say little of how a fourth is mixed of them: the square of a sine. */
+const IN_LINE = 1e-6;
+
+/**
+ * How a colour is best mixed of three: the shares of the second and of the third, and how far off that is, in levels. Infinitely far where one would
+ * have a share below nothing, or the three lie in a line.
+ */
+export function mixtureOfThree(
+  tone: Rgb,
+  a: Rgb,
+  b: Rgb,
+  c: Rgb,
+  inLine = IN_LINE,
+): [second: number, third: number, off: number] {
+  const [u, v, p] = [minus(b, a), minus(c, a), minus(tone, a)];
+  const [uu, uv, vv, up, vp] = [dot(u, u), dot(u, v), dot(v, v), dot(u, p), dot(v, p)];
+  const det = uu * vv - uv * uv;
+  if (det < inLine * uu * vv) return [0, 0, Infinity];
+  const [s, t] = [(up * vv - vp * uv) / det, (vp * uu - up * uv) / det];
+  if (s < 0 || t < 0 || s + t > 1) return [0, 0, Infinity];
+  return [s, t, distance(p, [s * u[0] + t * v[0], s * u[1] + t * v[1], s * u[2] + t * v[2]])];
+}

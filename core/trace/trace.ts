@@ -1,4 +1,4 @@
-import { nameColour, nameColours, readHex } from '../colour';
+import { nameColour, nameColours, oklabDistance, readHex } from '../colour';
 import type { Picture } from '../raster';
 import {
   artworkToSvg,
@@ -143,7 +143,7 @@ const withoutMissing = (artwork: Artwork): Artwork => ({
 function separate(picture: Picture, options: TraceOptions, progress: (done: number) => void) {
   const { inks: found, ground, cells, gradients } = tellApart(picture, options.colours, options);
   progress(0.35);
-  dropSpecks(cells, options.speckPx2);
+  dropSpecks(cells, options.speckPx2, (p, q) => (found[p] && found[q] ? oklabDistance(found[p].lab, found[q].lab) : 0));
   const { plain, busy } = cells.plains;
   const dropped = options.ground === 'drop' && ground !== null && found.length > 1 ? ground : null;
   if (dropped !== null)
