@@ -11,6 +11,8 @@ import {
 } from '../vector';
 import { NOTHING, type Cells } from './cells';
 import { BEYOND, loopsOf, type ChainMap } from './chains';
+import { pointAt } from './cut';
+import type { Edges } from './edges';
 import type { Stroke } from './fit';
 import { cross, dot, length, minus, plus, unit } from './points';
 import type { Regions } from './regions';
@@ -146,24 +148,15 @@ function keepsLeft(start: Point, segments: readonly Segment[], movedStart: Point
   for (const [k, s] of segments.entries()) {
     const m = moved[k];
     for (const t of LOOKED_AT) {
-      const p = pointOn(from, s, t);
-      const q = pointOn(movedFrom, m, t);
-      const d = minus(pointOn(from, s, t + 0.01), p);
-      const e = minus(pointOn(movedFrom, m, t + 0.01), q);
+      const p = pointAt(from, s, t);
+      const q = pointAt(movedFrom, m, t);
+      const d = minus(pointAt(from, s, t + 0.01), p);
+      const e = minus(pointAt(movedFrom, m, t + 0.01), q);
       if (cross(minus(q, p), d) < 0 || dot(d, e) <= 0) return false;
     }
     [from, movedFrom] = [s.to, m.to];
   }
   return true;
-}
-
-/** The point of a line or a curve at a parameter, 0..1. */
-function pointOn(from: Point, s: Segment, t: number): Point {
-  const u = 1 - t;
-  if (s.kind !== 'curve') return [u * from[0] + t * s.to[0], u * from[1] + t * s.to[1]];
-  const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-  const { c1, c2, to } = s;
-  return [a * from[0] + b * c1[0] + c * c2[0] + d * to[0], a * from[1] + b * c1[1] + c * c2[1] + d * to[1]];
 }
 
 /** Whether all of a stroke lies on pixels of labels above, so that what it bounds stays hidden there. */
@@ -187,7 +180,7 @@ const asContour = (stroke: Stroke): Contour => ({ start: stroke.start, segments:
  */
 export function contoursOf(
   map: ChainMap,
-  strokes: readonly Stroke[],
+  edges: Edges,
   cells: Cells,
   label: number,
   above: Uint8Array,
@@ -195,19 +188,26 @@ export function contoursOf(
 ): Contour[] {
   const hidden = stacked ? hiddenAreas(stacked.regions, stacked.neighbours, label, above) : null;
   const out: Contour[] = [];
+  /** Whether the ink's edge is the one that shows: nothing above covers it. */
+  const isOwn = (n: number): boolean => {
+    const chain = map.chains[n < 0 ? -n - 1 : n];
+    const other = n < 0 ? chain.right : chain.left;
+    return !stacked || other === BEYOND || other === NOTHING || !above[other];
+  };
   for (const loop of loopsOf(map, label, cells.widthPx)) {
     if (hidden && stacked) {
       const k = pixelBeside(map, loop[0], cells.widthPx, cells.heightPx);
       if (k >= 0 && hidden[stacked.regions.of[k]]) continue;
     }
-    const parts = loop.map((n): Stroke => {
-      const chain = map.chains[n < 0 ? -n - 1 : n];
-      const stroke = strokes[n < 0 ? -n - 1 : n];
+    // Cut out, both sides of an edge share every point of it.
+    const parts = togetherWhere(loop, stacked ? isOwn : () => false, edges.next).map((list): Stroke => {
+      if (list.length > 1) return edges.together(list);
+      const [n] = list;
+      const stroke = edges.strokes[n < 0 ? -n - 1 : n];
       const run: Stroke = n < 0 ? reverseContour(asContour(stroke)) : stroke;
-      const other = n < 0 ? chain.right : chain.left;
-      if (!stacked || other === BEYOND || other === NOTHING || !above[other] || !run.segments.length) return run;
+      if (isOwn(n) || !run.segments.length) return run;
       for (const px of [UNDERLAP_PX, UNDERLAP_PX / 2]) {
-        const pushed = pushedLeft(run, chain.closed, px);
+        const pushed = pushedLeft(run, map.chains[n < 0 ? -n - 1 : n].closed, px);
         if (pushed && isUnder(pushed, cells, above)) return pushed;
       }
       return run;
@@ -216,6 +216,28 @@ export function contoursOf(
     if (segments.length) out.push({ start: parts[0].start, segments });
   }
   return out;
+}
+
+/** A loop of signed chains in groups, each of those that go on in each other and may be drawn in one. */
+function togetherWhere(
+  loop: readonly number[],
+  may: (n: number) => boolean,
+  next: (n: number) => number | null,
+): number[][] {
+  const goesOn = (k: number): boolean => {
+    const [n, after] = [loop[k], loop[(k + 1) % loop.length]];
+    return next(n) === after && may(n) && may(after);
+  };
+  // It begins where something else does, if there is such a place.
+  const first = loop.findIndex((_, k) => !goesOn((k + loop.length - 1) % loop.length));
+  const from = Math.max(0, first);
+  const groups: number[][] = [];
+  for (let k = 0; k < loop.length; k++) {
+    const at = (from + k) % loop.length;
+    if (k > 0 && goesOn((at + loop.length - 1) % loop.length)) groups[groups.length - 1].push(loop[at]);
+    else groups.push([loop[at]]);
+  }
+  return groups;
 }
 
 /** The pixel on the left of a chain's first step, or -1 beyond the border. */

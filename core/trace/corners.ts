@@ -45,10 +45,10 @@ export interface Corner {
 }
 
 export interface CornerOptions {
-  /** The least turn that is a corner, in radians. */
-  readonly leastRad: number;
-  /** How far around a corner the picture is softened, in pixels. */
-  readonly softPx: number;
+  /** For each point, the least turn that is a corner there, in radians. */
+  readonly leastRad: Float64Array;
+  /** For each point, how far around a corner there the picture is softened, in pixels. */
+  readonly softPx: Float64Array;
 }
 
 interface Side {
@@ -133,13 +133,14 @@ function sideOf(track: Track, i: number, way: 1 | -1, soft: number): Side | null
  * Finds the corners of a track. At each place the edge before it and the edge after it are carried on to it from points that the place has
  * not softened; a corner is where their directions differ most, and where they meet close by: a round bend meets far outside itself.
  */
-export function findCorners(track: Track, { leastRad, softPx }: CornerOptions): Corner[] {
+export function findCorners(track: Track, limits: CornerOptions): Corner[] {
   const { n } = track;
   if (n < 8) return [];
   const turns = new Float64Array(n);
   const places: (Point | null)[] = new Array<Point | null>(n).fill(null);
-  const back = Math.round(3 + softPx);
   for (let i = 0; i < n; i++) {
+    const [leastRad, softPx] = [limits.leastRad[i], limits.softPx[i]];
+    const back = Math.round(3 + softPx);
     const [a, b] = [i - back, i + back];
     if (!track.closed && (a < 0 || b >= n)) continue;
     const [ia, ib] = [track.index(a), track.index(b)];
@@ -158,10 +159,13 @@ export function findCorners(track: Track, { leastRad, softPx }: CornerOptions): 
       crossingOf(before.at, before.direction, after.at, after.direction, NEARLY_PARALLEL) ??
       ([track.xs[i], track.ys[i]] as Point);
     let gap = Infinity;
-    for (let k = i - back; k <= i + back; k++) {
-      if (!track.closed && (k < 0 || k >= n)) continue;
-      const j = track.index(k);
-      gap = Math.min(gap, Math.hypot(track.xs[j] - place[0], track.ys[j] - place[1]));
+    for (let k = i - back; k < i + back; k++) {
+      if (!track.closed && (k < 0 || k + 1 >= n)) continue;
+      const [j, m] = [track.index(k), track.index(k + 1)];
+      const [dx, dy] = [track.xs[m] - track.xs[j], track.ys[m] - track.ys[j]];
+      const [px, py] = [place[0] - track.xs[j], place[1] - track.ys[j]];
+      const t = Math.max(0, Math.min(1, (px * dx + py * dy) / (dx * dx + dy * dy || 1)));
+      gap = Math.min(gap, Math.hypot(px - t * dx, py - t * dy));
     }
     // How far a sharp corner is cut by the pixels: more, the sharper it is.
     const cut = (0.36 + 0.25 * softPx) / Math.max(0.25, Math.cos(turn / 2));
@@ -173,6 +177,7 @@ export function findCorners(track: Track, { leastRad, softPx }: CornerOptions): 
   for (let i = 0; i < n; i++) {
     const place = places[i];
     if (!place) continue;
+    const softPx = limits.softPx[i];
     let top = true;
     for (let k = i - 1; top && (track.closed || k >= 0) && track.at(i) - track.at(k) < 2 + softPx && i - k < n / 2; k--)
       if (turns[track.index(k)] >= turns[i]) top = false;

@@ -14,7 +14,12 @@ const RECTANGLE_PX = 0.3;
  * The ellipse that a closed track follows within a tolerance, as four curves, or null. Its axes are those of the area's second moments,
  * to which every point adds, so that noise on single points matters little.
  */
-export function wholeEllipse({ xs, ys, n }: Track, tolerancePx: number, rmsShare: number): Stroke | null {
+export function wholeEllipse(
+  { xs, ys, n }: Track,
+  tolerancePx: number,
+  rmsShare: number,
+  weights: Float64Array | null,
+): Stroke | null {
   if (n < 16) return null;
   let [area, sx, sy, sxx, sxy, syy] = [0, 0, 0, 0, 0, 0];
   const [ox, oy] = [xs[0], ys[0]];
@@ -46,31 +51,33 @@ export function wholeEllipse({ xs, ys, n }: Track, tolerancePx: number, rmsShare
   }
   const [cx, cy] = [mx + ox, my + oy];
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
-  let [sum, squares, greatest] = [0, 0, 0];
+  let [sum, squares, greatest, most] = [0, 0, 0, 0];
   for (let i = 0; i < n; i++) {
     const [dx, dy] = [xs[i] - cx, ys[i] - cy];
     const [u, v] = [(dx * cos + dy * sin) / a, (-dx * sin + dy * cos) / b];
     const r = Math.hypot(u, v) || 1e-9;
     // To first order, how far off the ellipse a point lies (Sampson 1982).
     const away = Math.abs(r - 1) / Math.max(1e-9, Math.hypot(u / a, v / b) / r);
+    const counts = away * (weights?.[i] ?? 1);
     sum += away;
-    squares += away * away;
+    squares += counts * counts;
     greatest = Math.max(greatest, away);
+    most = Math.max(most, counts);
   }
-  if (greatest > tolerancePx || squares > (rmsShare * tolerancePx) ** 2 * n) return null;
+  if (most > tolerancePx || squares > (rmsShare * tolerancePx) ** 2 * n) return null;
   const made = ellipse(cx, cy, a, b, angle);
   const contour = area > 0 ? made : reverseContour(made);
   return { ...contour, deviation: { sum, greatest, count: n } };
 }
 
-/** The stroke with lines that are nearly level or upright made so; joints move by less than a tenth of a pixel, ends of open chains stay. */
-export function straightened(stroke: Stroke, closed: boolean): Stroke {
+/** The stroke with lines that are nearly level or upright made so; joints move by less than a tenth of a pixel, ends stay where they do not slide. */
+export function straightened(stroke: Stroke, closed: boolean, slides: readonly [boolean, boolean]): Stroke {
   const { segments } = stroke;
   const n = segments.length;
   if (!segments.some((s) => s.kind === 'line')) return stroke;
   const nodes: [number, number][] = [[...stroke.start], ...segments.map((s): [number, number] => [...s.to])];
   const same = (k: number): number => (closed && k === n ? 0 : k);
-  const fixed = (k: number): boolean => !closed && (k === 0 || k === n);
+  const fixed = (k: number): boolean => !closed && ((k === 0 && !slides[0]) || (k === n && !slides[1]));
   const set = (k: number, axis: 0 | 1, value: number): void => {
     if (!fixed(k)) nodes[same(k)][axis] = value;
   };

@@ -1,9 +1,11 @@
 import { arcGeometry, type Point, type Segment } from '../vector';
 import { findCorners, Track, type Corner } from './corners';
+import { withEnds } from './cut';
 import { fitArc, fitCubic, fitLine, measure, tangentsOf, type Fit, type Run } from './span';
 import { asRectangle, straightened, wholeEllipse } from './exact';
 import type { Located } from './locate';
-import { turnBetween, unit } from './points';
+import { cross, crossingOf, dot, length, minus, plus, turnBetween, unit } from './points';
+import { limitsOf, scatterOf, softened, type Limits } from './scatter';
 import { touchLines } from './tangent';
 
 export interface FitOptions {
@@ -206,31 +208,6 @@ function improved(smooth: Smooth, breaks: number[]): number[] {
   return out;
 }
 
-/** Each point moved to a parabola through its neighbours, across the run; ends stay. */
-function softened(run: Run, half: number): Run {
-  const n = run.xs.length;
-  const xs = Float64Array.from(run.xs);
-  const ys = Float64Array.from(run.ys);
-  for (let i = 1; i < n - 1; i++) {
-    const h = Math.min(half, i - 1, n - 2 - i);
-    if (h < 2) continue;
-    // Weights of the middle of a least-squares parabola over 2h + 1 points (Savitzky and Golay 1964).
-    const m = 2 * h + 1;
-    const s2 = (h * (h + 1) * m) / 3;
-    const s4 = (h * (h + 1) * m * (3 * h * h + 3 * h - 1)) / 15;
-    const d = m * s4 - s2 * s2;
-    let [x, y] = [0, 0];
-    for (let k = -h; k <= h; k++) {
-      const weight = (s4 - s2 * k * k) / d;
-      x += weight * run.xs[i + k];
-      y += weight * run.ys[i + k];
-    }
-    xs[i] = x;
-    ys[i] = y;
-  }
-  return { xs, ys };
-}
-
 /** Two fits whose directions differ by more than this where they meet do not meet smoothly, in radians. */
 const SMOOTH_RAD = 0.35;
 
@@ -245,29 +222,147 @@ interface Node {
  * Fits one smooth stretch between two fixed ends, and adds to a deviation how far its points lie off. A stretch that goes `around` ends where it
  * starts, and is smooth there as well.
  */
-function fitSmooth(run: Run, options: FitOptions, deviation: Deviation, around = false): Segment[] {
-  const half = options.softPx > 1.8 ? 5 : 3;
-  const smooth = new Smooth(run, softened(run, half), options.tolerancePx);
+function fitSmooth(run: Run, { tolerancePx, softPx }: Limits, deviation: Deviation, around = false): Stretch {
+  const half = softPx[0] > 1.8 ? 5 : 3;
+  const smooth = new Smooth(run, softened(run, half), tolerancePx);
+  const straight = around ? null : straightOf(smooth);
+  if (straight) {
+    measured(deviation, straight.off);
+    const to = smooth.point(smooth.n - 1);
+    return { start: smooth.point(0), segments: [{ kind: 'line', to }], lines: [straight, straight] };
+  }
   const breaks = breaksOf(smooth);
   const fits = breaks.slice(1).map((j, k) => {
     const i = breaks[k];
     return smooth.fit(i, j) ?? fitLine(run, i, j, smooth.point(i), smooth.point(j));
   });
   const nodes: Node[] = breaks.map((i) => ({ point: smooth.point(i), tangent: null }));
-  touchLines(nodes, fits, breaks, run, options.tolerancePx);
+  touchLines(nodes, fits, breaks, run, tolerancePx);
   join(nodes, fits, breaks, run, around);
-  return fits.flatMap((fit, k) => {
+  turn(nodes, fits, breaks, smooth);
+  const segments = fits.flatMap((fit, k) => {
     const segment = redrawn(smooth, breaks[k], breaks[k + 1], nodes[k], nodes[k + 1], fit);
-    const { sum, greatest, count } = measure(run, breaks[k], breaks[k + 1], nodes[k].point, segment);
-    deviation.sum += sum;
-    deviation.count += count;
-    deviation.greatest = Math.max(deviation.greatest, greatest);
+    measured(deviation, measure(run, breaks[k], breaks[k + 1], nodes[k].point, segment));
     return steady(nodes[k].point, segment);
   });
+  const last = fits.length - 1;
+  return {
+    start: nodes[0].point,
+    segments,
+    lines: [
+      fits[0].segment.kind === 'line' ? lineOf(run, breaks[0], breaks[1]) : null,
+      fits[last].segment.kind === 'line' ? lineOf(run, breaks[last], breaks[last + 1]) : null,
+    ],
+  };
+}
+
+/** A line that points lie on. */
+interface Straight {
+  readonly middle: Point;
+  readonly direction: Point;
+}
+
+/** A smooth stretch as segments, and the lines that its first and last one lie on, where they are lines that points tell well. */
+interface Stretch {
+  readonly start: Point;
+  readonly segments: readonly Segment[];
+  readonly lines: readonly [Straight | null, Straight | null];
+}
+
+/** A line whose middle half lies off its ends by more than this share of the tolerance, on the mean, is a slight curve. */
+const BOW_SHARE = 0.25;
+
+function measured(deviation: Deviation, { sum, greatest, count }: Deviation): void {
+  deviation.sum += sum;
+  deviation.count += count;
+  deviation.greatest = Math.max(deviation.greatest, greatest);
+}
+
+/** The line that all points of a stretch lie on, and how far off they are; null where they do not, or its ends lie too far from it to be moved there. */
+function straightOf({ run, n, tolerance }: Smooth): (Straight & { off: Deviation }) | null {
+  const line = lineOf(run, 0, n - 1);
+  if (!line) return null;
+  const { xs, ys, weights } = run;
+  const off: Deviation = { sum: 0, greatest: 0, count: n - 2 };
+  let squares = 0;
+  let bow = 0;
+  for (let k = 0; k < n; k++) {
+    const signed = cross(line.direction, [xs[k] - line.middle[0], ys[k] - line.middle[1]]);
+    const away = Math.abs(signed);
+    const counts = away * (weights?.[k] ?? 1);
+    if (k === 0 || k === n - 1) {
+      if (away > SETTLE_PX) return null;
+      continue;
+    }
+    if (counts > tolerance) return null;
+    // The middle half against the rest.
+    bow += ((4 * k > n && 4 * k < 3 * n ? 2 : -2) * signed * (weights?.[k] ?? 1)) / n;
+    squares += counts * counts;
+    off.sum += away;
+    off.greatest = Math.max(off.greatest, away);
+  }
+  if (Math.abs(bow) > BOW_SHARE * tolerance) return null;
+  return squares <= (RMS_SHARE * tolerance) ** 2 * Math.max(3, n - 2) ? { ...line, off } : null;
+}
+
+/** Fewer points than these, or shorter ones, do not tell a line well, in pixels. */
+const LEAST_POINTS = 6;
+const LEAST_TOLD_PX = 6;
+
+/** The line nearest to the points between two of a run, by the squares of distances across it. */
+function lineOf({ xs, ys, weights }: Run, i: number, j: number): Straight | null {
+  if (j - i - 1 < LEAST_POINTS) return null;
+  let [n, mx, my] = [0, 0, 0];
+  for (let k = i + 1; k < j; k++) {
+    const weight = (weights?.[k] ?? 1) ** 2;
+    n += weight;
+    mx += weight * xs[k];
+    my += weight * ys[k];
+  }
+  [mx, my] = [mx / n, my / n];
+  let [xx, xy, yy] = [0, 0, 0];
+  for (let k = i + 1; k < j; k++) {
+    const weight = (weights?.[k] ?? 1) ** 2;
+    xx += weight * (xs[k] - mx) ** 2;
+    xy += weight * (xs[k] - mx) * (ys[k] - my);
+    yy += weight * (ys[k] - my) ** 2;
+  }
+  if (Math.hypot(xs[j - 1] - xs[i + 1], ys[j - 1] - ys[i + 1]) < LEAST_TOLD_PX) return null;
+  const angle = 0.5 * Math.atan2(2 * xy, xx - yy);
+  return { middle: [mx, my], direction: [Math.cos(angle), Math.sin(angle)] };
+}
+
+/** Corners move by no more than this to lie on the lines that meet there, in pixels; and lines that turn less than the angle with this sine do not meet. */
+const SETTLE_PX = 0.35;
+const LEAST_MEETING = 0.2;
+
+/** A point moved onto the lines that meet there, if there are such. */
+function settled(point: Point, before: Straight | null, after: Straight | null): Point {
+  const across =
+    before && after ? crossingOf(before.middle, before.direction, after.middle, after.direction, LEAST_MEETING) : null;
+  const line = before && after ? null : (before ?? after);
+  const at = across ?? (line && plus(line.middle, line.direction, dot(minus(point, line.middle), line.direction)));
+  return at && length(minus(at, point)) <= SETTLE_PX ? at : point;
+}
+
+/** Stretches one after the other, corners between them where their lines meet. */
+function assembled(stretches: readonly Stretch[], closed: boolean, slides: readonly [boolean, boolean]): Stroke {
+  const n = stretches.length;
+  const points = stretches.map(({ start, lines }, k) => {
+    if (k === 0 && !closed) return slides[0] ? settled(start, null, lines[0]) : start;
+    return settled(start, stretches[(k + n - 1) % n].lines[1], lines[0]);
+  });
+  const { segments, lines } = stretches[n - 1];
+  const end = segments[segments.length - 1].to;
+  const last = closed ? points[0] : slides[1] ? settled(end, lines[1], null) : end;
+  return {
+    start: points[0],
+    segments: stretches.flatMap((s, k) => withEnds(s, points[k], k + 1 < n ? points[k + 1] : last).segments),
+  };
 }
 
 /** An arc that is nearly half a circle, and yet not, as two: rounded to hundredths, one alone would wander. */
-function steady(from: Point, s: Segment): Segment[] {
+export function steady(from: Point, s: Segment): Segment[] {
   if (s.kind !== 'arc') return [s];
   const g = arcGeometry(from, s);
   const rise = Math.abs(g.radius * Math.cos(g.sweepRad / 2));
@@ -301,6 +396,56 @@ function join(nodes: Node[], fits: readonly Fit[], breaks: readonly number[], ru
   if (around && last > 1) nodes[0].tangent = nodes[last].tangent = tangentAt(last - 1, 0);
 }
 
+/** By how much directions at joints are turned in search of truer ones, in radians, one after the other; curves need be improved that often for it. */
+const TURNS = [0.04, -0.04, 0.015, -0.015] as const;
+const TURN_ROUNDS = 5;
+
+/** By how much joints are moved to their sides in that search, in pixels. */
+const SHIFTS = [0.08, -0.08, 0.03, -0.03] as const;
+
+/** Turns the common direction of two curves at their joint to where both are truest. */
+function turn(nodes: readonly Node[], fits: readonly Fit[], breaks: readonly number[], smooth: Smooth): void {
+  const offAt = (k: number): number => {
+    const [from, to] = [nodes[k], nodes[k + 1]];
+    const again = fitCubic(
+      smooth.run,
+      breaks[k],
+      breaks[k + 1],
+      from.point,
+      to.point,
+      from.tangent,
+      to.tangent,
+      TURN_ROUNDS,
+    );
+    return again ? again.squares : Infinity;
+  };
+  for (let k = 1; k + 1 < nodes.length; k++) {
+    const node = nodes[k];
+    if (!node.tangent || fits[k - 1].segment.kind !== 'curve' || fits[k].segment.kind !== 'curve') continue;
+    // What is true enough already stays.
+    let least = offAt(k - 1) + offAt(k);
+    if (least <= WORSENED * (fits[k - 1].squares + fits[k].squares)) continue;
+    let best: Point = node.tangent;
+    for (const by of TURNS) {
+      const [cos, sin] = [Math.cos(by), Math.sin(by)];
+      node.tangent = [best[0] * cos - best[1] * sin, best[0] * sin + best[1] * cos];
+      const off = offAt(k - 1) + offAt(k);
+      if (off < least) [least, best] = [off, node.tangent];
+    }
+    node.tangent = best;
+    let at = node.point;
+    for (const by of SHIFTS) {
+      node.point = plus(at, [-best[1], best[0]], by);
+      const off = offAt(k - 1) + offAt(k);
+      if (off < least) [least, at] = [off, node.point];
+    }
+    node.point = at;
+  }
+}
+
+/** Curves whose squares grow by no more than this by being joined smoothly are as true as before. */
+const WORSENED = 0;
+
 /** By how much more than the tolerance a curve may be off so that its joints are smooth, and how often its parameters are improved for that. */
 const SLACK = 2;
 const ROUNDS = 10;
@@ -324,9 +469,8 @@ function redrawn(smooth: Smooth, i: number, j: number, from: Node, to: Node, fit
   return fit.segment;
 }
 
-/** How far to each side of a slight corner one looks whether a smooth curve would do, in pixels, and how truly it must. */
+/** How far to each side of a slight corner one looks whether a smooth curve would do, in pixels. */
 const ROUND_REACH_PX = 8;
-const ROUND_TOLERANCE_PX = 0.12;
 const SLIGHT_RAD = 0.9;
 
 /** How true a line must be to count as straight beside a corner, in pixels, and how near the corner points are not asked. */
@@ -362,7 +506,7 @@ function straightBeside(track: Track, corner: Corner, way: 1 | -1): boolean {
 }
 
 /** Corners that are none: bends so slight that one curve follows all points around them. */
-function withoutRound(track: Track, corners: Corner[], roundPx: number): Corner[] {
+function withoutRound(track: Track, corners: Corner[], roundPx: Float64Array): Corner[] {
   return corners.filter((corner) => {
     if (corner.turnRad > SLIGHT_RAD) return true;
     // Between two straight sides a bend is a corner, however slight.
@@ -377,21 +521,22 @@ function withoutRound(track: Track, corners: Corner[], roundPx: number): Corner[
       point: [track.xs[track.index(k)], track.ys[track.index(k)]] as Point,
       spoiltPx: 0,
     });
-    const run = between(track, end(a), end(b), false);
+    const run = between(track, null, end(a), end(b), false);
     const last = run.xs.length - 1;
     const fit = fitCubic(run, 0, last, [run.xs[0], run.ys[0]], [run.xs[last], run.ys[last]], null, null);
-    return !fit || fit.greatest > roundPx;
+    return !fit || fit.greatest > roundPx[corner.index];
   });
 }
 
 /** The corners of a track, without those that a curve would follow as well. */
-const cornersOf = (track: Track, { cornerRad, softPx, roundPx }: ReturnType<typeof loosened>): Corner[] =>
+const cornersOf = (track: Track, { cornerRad, softPx, roundPx }: Limits): Corner[] =>
   withoutRound(track, findCorners(track, { leastRad: cornerRad, softPx }), roundPx);
 
 /** Points of a track from one place to another, without those near the two ends, and with the ends themselves. */
-function between(track: Track, from: Stop, to: Stop, wraps: boolean): Run {
+function between(track: Track, weights: Float64Array | null, from: Stop, to: Stop, wraps: boolean): Run {
   const xs: number[] = [from.point[0]];
   const ys: number[] = [from.point[1]];
+  const counts: number[] = [1];
   const last = wraps ? to.index + track.n : to.index;
   const [s0, s1] = [track.at(from.index), track.at(last)];
   const room = s1 - s0;
@@ -403,14 +548,16 @@ function between(track: Track, from: Stop, to: Stop, wraps: boolean): Run {
     const i = track.index(k);
     xs.push(track.xs[i]);
     ys.push(track.ys[i]);
+    if (weights) counts.push(weights[i]);
   }
   xs.push(to.point[0]);
   ys.push(to.point[1]);
-  return { xs: Float64Array.from(xs), ys: Float64Array.from(ys) };
+  const run = { xs: Float64Array.from(xs), ys: Float64Array.from(ys) };
+  return weights ? { ...run, weights: Float64Array.from([...counts, 1]) } : run;
 }
 
 /** The circle nearest to points on it, by Gauss and Newton from the mean; null when they do not lie on one. */
-function wholeCircle(track: Track, tolerancePx: number): Stroke | null {
+function wholeCircle(track: Track, tolerancePx: number, weights: Float64Array | null): Stroke | null {
   const { xs, ys, n } = track;
   let [cx, cy, r] = [0, 0, 0];
   for (let i = 0; i < n; i++) {
@@ -443,19 +590,18 @@ function wholeCircle(track: Track, tolerancePx: number): Stroke | null {
     cy += my;
     r += (sr - sdx * mx - sdy * my) / n;
   }
-  let greatest = 0;
-  let squares = 0;
-  let sum = 0;
-  let area = 0;
+  let [greatest, most, squares, sum, area] = [0, 0, 0, 0, 0];
   for (let i = 0; i < n; i++) {
-    const off = Math.hypot(xs[i] - cx, ys[i] - cy) - r;
-    greatest = Math.max(greatest, Math.abs(off));
-    squares += off * off;
-    sum += Math.abs(off);
+    const off = Math.abs(Math.hypot(xs[i] - cx, ys[i] - cy) - r);
+    const counts = off * (weights?.[i] ?? 1);
+    greatest = Math.max(greatest, off);
+    most = Math.max(most, counts);
+    squares += counts * counts;
+    sum += off;
     const j = (i + 1) % n;
     area += xs[i] * ys[j] - xs[j] * ys[i];
   }
-  if (!(r > 0) || greatest > tolerancePx || squares > (RMS_SHARE * tolerancePx) ** 2 * n) return null;
+  if (!(r > 0) || most > tolerancePx || squares > (RMS_SHARE * tolerancePx) ** 2 * n) return null;
   const clockwise = area > 0;
   const [left, right]: Point[] = [
     [cx - r, cy],
@@ -465,85 +611,32 @@ function wholeCircle(track: Track, tolerancePx: number): Stroke | null {
   return { start: left, segments: [half(right), half(left)], deviation: { sum, greatest, count: n } };
 }
 
-/** The most that noise may loosen the tolerance to, in pixels. */
-const LOOSEST_PX = 0.9;
-
-/** How far to both sides a point's neighbours are looked at in a noisy picture, where noise goes on from one point to the next. */
-const NOISY_REACH = 12;
-
-/** The same for noisy pictures: how far points lie from a parabola through those around them. */
-function noisyScatterOf(track: Track): number {
-  const { xs, ys, n, closed } = track;
-  const run: Run = closed
-    ? {
-        xs: Float64Array.from({ length: n + 2 * NOISY_REACH }, (_, i) => xs[track.index(i - NOISY_REACH)]),
-        ys: Float64Array.from({ length: n + 2 * NOISY_REACH }, (_, i) => ys[track.index(i - NOISY_REACH)]),
-      }
-    : { xs, ys };
-  const soft = softened(run, NOISY_REACH);
-  const off: number[] = [];
-  for (let i = NOISY_REACH + 1; i + NOISY_REACH + 1 < run.xs.length; i++) {
-    const [dx, dy] = [soft.xs[i + 1] - soft.xs[i - 1], soft.ys[i + 1] - soft.ys[i - 1]];
-    const length = Math.hypot(dx, dy);
-    if (length > 1e-6) off.push(Math.abs(((run.xs[i] - soft.xs[i]) * dy - (run.ys[i] - soft.ys[i]) * dx) / length));
-  }
-  off.sort((p, q) => p - q);
-  return off.length ? off[off.length >> 1] / 0.6745 : 0;
-}
-
-/**
- * How far points scatter about the edge they lie on, in pixels: the median of how far each lies from the middle of its neighbours, across the
- * track, brought to a standard deviation.
- */
-function scatterOf({ xs, ys, n, closed }: Track): number {
-  const off: number[] = [];
-  for (let i = closed ? 0 : 1; i < (closed ? n : n - 1); i++) {
-    const [a, b] = [(i + n - 1) % n, (i + 1) % n];
-    const [dx, dy] = [xs[b] - xs[a], ys[b] - ys[a]];
-    const length = Math.hypot(dx, dy);
-    if (length > 1e-6) off.push(Math.abs(((xs[i] - xs[a]) * dy - (ys[i] - ys[a]) * dx) / length));
-  }
-  off.sort((p, q) => p - q);
-  // A normal scatter s gives these a standard deviation of s times the root of 1.5.
-  return off.length ? off[off.length >> 1] / 0.6745 / Math.sqrt(1.5) : 0;
-}
-
-/** Options that ask no more of the points of a track than they can tell: a tolerance no finer than their scatter, corners that stand out of it. */
-function loosened(track: Track, options: FitOptions): FitOptions & { readonly roundPx: number } {
-  const { doubtPx = 0 } = options;
-  const scatter = Math.max(scatterOf(track), doubtPx > 0 ? Math.min(doubtPx, noisyScatterOf(track)) : 0);
-  const doubt = doubtPx > 0 ? Math.max(0, scatter - SURE_PX) : 0;
-  return {
-    ...options,
-    tolerancePx: Math.max(options.tolerancePx, Math.min(LOOSEST_PX, 3.1 * scatter)),
-    softPx: options.softPx + Math.min(3, SOFTER * doubt),
-    cornerRad: options.cornerRad + Math.min(0.6, TURN * doubt),
-    roundPx: doubtPx > 0 ? Math.max(ROUND_TOLERANCE_PX, 2.5 * scatter) : ROUND_TOLERANCE_PX,
-  };
-}
-
-/** Points of a noisy picture that scatter by less than this are as good as any, in pixels. */
-const SURE_PX = 0.06;
-
-/** By how much, for each pixel of scatter beyond that, corners are looked for further off, in pixels, and must turn more, in radians. */
-const SOFTER = 10;
-const TURN = 3;
-
 /**
  * A chain as lines, arcs and curves. Corners are found first; the smooth stretches between them are then followed by as few segments as keep to
- * the tolerance. The ends of an open chain are given, and are kept.
+ * the tolerance. The ends of an open chain are given, and are kept but for those that may slide a little.
  */
 export function fitChain(
   located: Located,
   closed: boolean,
   ends: readonly [Point, Point] | null,
   wanted: FitOptions,
+  slides: readonly [boolean, boolean] = [false, false],
 ): Stroke {
-  const stroke = straightened(fitted(located, closed, ends, wanted), closed);
+  const stroke = straightened(fitted(located, closed, ends, wanted, slides), closed, slides);
   return (closed ? asRectangle(stroke) : null) ?? stroke;
 }
 
-function fitted(located: Located, closed: boolean, ends: readonly [Point, Point] | null, wanted: FitOptions): Stroke {
+/** The scatter of all points of a track, taken together. */
+const alike = (track: Track, { doubtPx = 0 }: FitOptions): Float64Array =>
+  new Float64Array(track.n).fill(scatterOf(track, doubtPx));
+
+function fitted(
+  located: Located,
+  closed: boolean,
+  ends: readonly [Point, Point] | null,
+  wanted: FitOptions,
+  slides: readonly [boolean, boolean],
+): Stroke {
   const n = located.points.length / 2;
   const xs = new Float64Array(n);
   const ys = new Float64Array(n);
@@ -554,33 +647,34 @@ function fitted(located: Located, closed: boolean, ends: readonly [Point, Point]
   if (!closed && ends) {
     if (n < 3) return { start: ends[0], segments: [{ kind: 'line', to: ends[1] }] };
     const track = new Track(xs, ys, false);
-    const options = loosened(track, wanted);
-    const corners = cornersOf(track, options);
+    const limits = limitsOf(located.scatterPx ?? alike(track, wanted), wanted);
+    const corners = cornersOf(track, limits);
     const stops = [
-      { index: 0, point: ends[0], spoiltPx: options.softPx },
+      { index: 0, point: ends[0], spoiltPx: limits.softPx[0] },
       ...corners.filter((c) => track.at(c.index) > 2 && track.length - track.at(c.index) > 2),
-      { index: n - 1, point: ends[1], spoiltPx: options.softPx },
+      { index: n - 1, point: ends[1], spoiltPx: limits.softPx[n - 1] },
     ];
     const deviation: Deviation = { sum: 0, greatest: 0, count: 0 };
-    const segments = stops
+    const stretches = stops
       .slice(1)
-      .flatMap((to, k) => fitSmooth(between(track, stops[k], to, false), options, deviation));
-    return { start: ends[0], segments, deviation };
+      .map((to, k) => fitSmooth(between(track, limits.weights, stops[k], to, false), limits, deviation));
+    return { ...assembled(stretches, false, slides), deviation };
   }
   if (n < 4) return { start: [xs[0] ?? 0, ys[0] ?? 0], segments: [] };
   const track = new Track(xs, ys, true);
-  const options = loosened(track, wanted);
-  const circle = wholeCircle(track, options.tolerancePx * 1.15);
+  const limits = limitsOf(located.scatterPx ?? alike(track, wanted), wanted);
+  const circle = wholeCircle(track, limits.tolerancePx * 1.15, limits.weights);
   if (circle) return circle;
-  const oval = wholeEllipse(track, options.tolerancePx * 1.15, RMS_SHARE);
+  const oval = wholeEllipse(track, limits.tolerancePx * 1.15, RMS_SHARE, limits.weights);
   if (oval) return oval;
-  const corners = cornersOf(track, options);
-  if (corners.length) return closedFrom(track, corners, options);
+  const corners = cornersOf(track, limits);
+  if (corners.length) return closedFrom(track, corners, limits);
   // Smooth all round: a first fit from anywhere shows where a break would be put, and the second starts there.
   const anywhere = (index: number): Stop => {
     const soft = softened(
       between(
         track,
+        null,
         { index: index - 6, point: [0, 0], spoiltPx: 0 },
         { index: index + 6, point: [0, 0], spoiltPx: 0 },
         false,
@@ -590,24 +684,25 @@ function fitted(located: Located, closed: boolean, ends: readonly [Point, Point]
     const middle = 7;
     return { index, point: [soft.xs[middle], soft.ys[middle]], spoiltPx: 0 };
   };
-  const first = new Smooth(...loopRun(track, anywhere(0)), options.tolerancePx);
+  const first = new Smooth(...loopRun(track, limits.weights, anywhere(0)), limits.tolerancePx);
   const breaks = breaksOf(first);
   const start = breaks.length > 2 ? breaks[1 + ((breaks.length - 2) >> 1)] : 0;
-  return closedFrom(track, [anywhere(track.index(start - 1))], options, true);
+  return closedFrom(track, [anywhere(track.index(start - 1))], limits, true);
 }
 
-function loopRun(track: Track, from: Stop): [Run, Run] {
-  const run = between(track, from, from, true);
+function loopRun(track: Track, weights: Float64Array | null, from: Stop): [Run, Run] {
+  const run = between(track, weights, from, from, true);
   return [run, softened(run, 3)];
 }
 
 /** A closed track cut at its corners, each stretch fitted; with `smoothStart` the one place where it is cut is no corner. */
-function closedFrom(track: Track, corners: readonly Stop[], options: FitOptions, smoothStart = false): Stroke {
-  const segments: Segment[] = [];
+function closedFrom(track: Track, corners: readonly Stop[], limits: Limits, smoothStart = false): Stroke {
+  const stretches: Stretch[] = [];
   const deviation: Deviation = { sum: 0, greatest: 0, count: 0 };
   corners.forEach((from, k) => {
     const to = corners[(k + 1) % corners.length];
-    segments.push(...fitSmooth(between(track, from, to, k === corners.length - 1), options, deviation, smoothStart));
+    const run = between(track, limits.weights, from, to, k === corners.length - 1);
+    stretches.push(fitSmooth(run, limits, deviation, smoothStart));
   });
-  return { start: corners[0].point, segments, deviation };
+  return { ...assembled(stretches, true, [false, false]), deviation };
 }

@@ -7,6 +7,8 @@ export interface Located {
   readonly points: Float64Array;
   /** 1 where the point was measured from whole ramps of coverage, 0 where something else was in the way. */
   readonly sure: Uint8Array;
+  /** How far each scatters about its edge, in pixels, where that is known. */
+  readonly scatterPx?: Float64Array;
 }
 
 /** How far a ramp of coverage may reach to each side of the edge, in pixels; soft pictures want more. */

@@ -172,7 +172,8 @@ describe('corners', () => {
     const { points } = located(contour);
     const n = points.length / 2;
     const pick = (k: number) => Float64Array.from({ length: n }, (_, i) => points[2 * i + k]);
-    return findCorners(new Track(pick(0), pick(1), true), { leastRad: 0.3, softPx: 1.5 });
+    const all = (v: number) => new Float64Array(n).fill(v);
+    return findCorners(new Track(pick(0), pick(1), true), { leastRad: all(0.3), softPx: all(1.5) });
   };
 
   it('are found where they are, to a tenth of a pixel', () => {

@@ -5,14 +5,16 @@ import { minus, turnBetween, unit } from './points';
 export interface Run {
   readonly xs: Float64Array;
   readonly ys: Float64Array;
+  /** What distances of each point count for, 0..1; all alike when left out. */
+  readonly weights?: Float64Array;
 }
 
 /** A segment fitted to points of a run, and how far they lie from it. */
 export interface Fit {
   readonly segment: Segment;
-  /** Greatest distance of a point, in pixels. */
+  /** Greatest distance of a point, as much as it counts, in pixels. */
   readonly greatest: number;
-  /** Sum of squared distances, in px². */
+  /** Sum of squares of such distances, in px². */
   readonly squares: number;
 }
 
@@ -21,18 +23,20 @@ export function fitLine(run: Run, i: number, j: number, from: Point, to: Point):
   const dx = to[0] - from[0];
   const dy = to[1] - from[1];
   const length = Math.hypot(dx, dy) || 1e-9;
+  const { weights } = run;
   let greatest = 0;
   let squares = 0;
   for (let k = i + 1; k < j; k++) {
     const [px, py] = [run.xs[k] - from[0], run.ys[k] - from[1]];
     const along = (px * dx + py * dy) / length;
     // Points beyond the ends are as far as the nearer end: a line that comes back to where it began follows nothing.
-    const off =
+    const away =
       along < 0 || length < 1e-6
         ? Math.hypot(px, py)
         : along > length
           ? Math.hypot(run.xs[k] - to[0], run.ys[k] - to[1])
           : (px * dy - py * dx) / length;
+    const off = weights ? weights[k] * away : away;
     greatest = Math.max(greatest, Math.abs(off));
     squares += off * off;
   }
@@ -45,6 +49,7 @@ export function fitLine(run: Run, i: number, j: number, from: Point, to: Point):
  */
 export function fitArc(run: Run, i: number, j: number, from: Point, to: Point, hopelessPx = Infinity): Fit | null {
   if (j - i < 3) return null;
+  const { weights } = run;
   const [mx, my] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
   const chord = Math.hypot(to[0] - from[0], to[1] - from[1]);
   if (chord < 1e-6) return null;
@@ -76,8 +81,9 @@ export function fitArc(run: Run, i: number, j: number, from: Point, to: Point, h
     for (let k = i + 1; k < j; k += stride) {
       const [dx, dy] = [run.xs[k] - cx, run.ys[k] - cy];
       const d = Math.hypot(dx, dy) || 1e-9;
-      const off = d - radius;
-      const slope = -((dx * nx + dy * ny) / d) * dCentre - dRadius;
+      const weight = weights ? weights[k] : 1;
+      const off = weight * (d - radius);
+      const slope = weight * (-((dx * nx + dy * ny) / d) * dCentre - dRadius);
       jj += slope * slope;
       jr += slope * off;
       greatest = Math.max(greatest, Math.abs(off));
@@ -95,7 +101,7 @@ export function fitArc(run: Run, i: number, j: number, from: Point, to: Point, h
     const half = chord / 2;
     let [most, sum] = [0, 0];
     for (let k = i + 1; k < j; k++) {
-      const off = Math.hypot(run.xs[k] - mx, run.ys[k] - my) - half;
+      const off = (weights ? weights[k] : 1) * (Math.hypot(run.xs[k] - mx, run.ys[k] - my) - half);
       most = Math.max(most, Math.abs(off));
       sum += off * off;
     }
@@ -162,7 +168,7 @@ export function fitCubic(
   const count = Math.floor((j - i - 1) / stride);
   const unknowns = (tangentFrom ? 1 : 2) + (tangentTo ? 1 : 2);
   if (count < 2 || count > MOST) return null;
-  const { xs, ys } = run;
+  const { xs, ys, weights } = run;
   // Parameters by length along the points.
   let length = 0;
   let [lx, ly] = [from[0], from[1]];
@@ -188,7 +194,9 @@ export function fitCubic(
       const k = i + (m + 1) * stride;
       // The first round takes whole distances; later ones only those across the curve, which converges fast (Blake and Isard 1998).
       for (let axis = 0; axis < (across ? 1 : 2); axis++) {
-        const [wx, wy] = across ? [normals[2 * m], normals[2 * m + 1]] : axis ? [0, 1] : [1, 0];
+        const weight = weights ? weights[k] : 1;
+        const wx = weight * (across ? normals[2 * m] : axis ? 0 : 1);
+        const wy = weight * (across ? normals[2 * m + 1] : axis ? 1 : 0);
         let rest = wx * (xs[k] - b0 * from[0] - b3 * to[0]) + wy * (ys[k] - b0 * from[1] - b3 * to[1]);
         let at = 0;
         if (tangentFrom) {
@@ -261,7 +269,8 @@ export function fitCubic(
       const ddy = 6 * (u * (by - ay) + t * (cy - by));
       const speed = dx * dx + dy * dy;
       // Across the curve: what lies along it is only a matter of the parameter.
-      const off = speed > 1e-12 ? (px * dy - py * dx) / Math.sqrt(speed) : Math.hypot(px, py);
+      const away = speed > 1e-12 ? (px * dy - py * dx) / Math.sqrt(speed) : Math.hypot(px, py);
+      const off = weights ? weights[k] * away : away;
       greatest = Math.max(greatest, Math.abs(off));
       squares += off * off;
       const size = Math.sqrt(speed) || 1;

@@ -2,11 +2,19 @@ import type { Point } from '../vector';
 import type { Cells } from './cells';
 import { madeAlike } from './alike';
 import { BEYOND, findChains, type Chain, type ChainMap } from './chains';
+import { cutRoutes, type Edges } from './edges';
 import { fitChain, type FitOptions, type Stroke } from './fit';
 import { locate, REACH_PX, type Located } from './locate';
+import { Track } from './corners';
+import { findRoutes, type Routes } from './routes';
+import { scatterOf } from './scatter';
 
 /** Ramps of coverage wider than this, on the mean, are those of a soft picture. */
 const SOFT_RAMP_PX = 1.5;
+
+/** How far from a corner the picture is softened, in pixels. */
+const CRISP_PX = 1.5;
+const SOFT_PX = 2.6;
 
 /** The least turn that is a corner. */
 const LEAST_CORNER_RAD = 0.3;
@@ -14,7 +22,9 @@ const LEAST_CORNER_RAD = 0.3;
 /** How many pixels a ramp of coverage takes, on the mean: under 1 where a picture is crisp, over 2 where it is soft. */
 function rampPx(cells: Cells, map: ChainMap): number {
   let mixed = 0;
-  for (let i = 0; i < cells.share.length; i++) if (cells.share[i] < 0.985) mixed++;
+  const { busy } = cells.plains;
+  for (let s = 0; s < busy.length; s += 2)
+    for (let i = busy[s]; i < busy[s + 1]; i++) if (cells.share[i] < 0.985) mixed++;
   let steps = 0;
   for (const c of map.chains) if (c.left !== BEYOND && c.right !== BEYOND) steps += c.corners.length / 2;
   return steps ? mixed / steps : 1;
@@ -65,6 +75,7 @@ export interface Prepared {
   readonly map: ChainMap;
   readonly cells: Cells;
   readonly located: readonly Located[];
+  readonly routes: Routes;
   /** The picture was blurred, enlarged or saved with loss: ramps are wide and corners soft. */
   readonly soft: boolean;
 }
@@ -74,7 +85,15 @@ export function prepare(cells: Cells): Prepared {
   const map = findChains(cells);
   const soft = rampPx(cells, map) > SOFT_RAMP_PX;
   const reachPx = soft ? REACH_PX.soft : REACH_PX.crisp;
-  return { map, cells, soft, located: map.chains.map((c) => locate(c, cells, reachPx)) };
+  const located = map.chains.map((c) => locate(c, cells, reachPx));
+  const doubtOf = (c: Chain) => cells.doubtPx(c.left, c.right);
+  const scatters = located.map(({ points }, k) => {
+    const n = points.length / 2;
+    const [xs, ys] = [0, 1].map((c) => Float64Array.from({ length: n }, (_, i) => points[2 * i + c]));
+    return map.chains[k].closed ? 0 : scatterOf(new Track(xs, ys, false), doubtOf(map.chains[k]));
+  });
+  const routes = findRoutes(map, located, cells.widthPx, cells.heightPx, soft ? SOFT_PX : CRISP_PX, doubtOf, scatters);
+  return { map, cells, soft, located, routes };
 }
 
 /** A chain along the picture's border is the border: straight lines, with the picture's own corners between. */
@@ -90,53 +109,66 @@ function alongBorder({ corners, closed }: Chain, ends: readonly [Point, Point] |
   return { start, segments: [...turns, ends ? ends[1] : start].map((to) => ({ kind: 'line', to })) };
 }
 
-/** Fits every chain once, within a tolerance in pixels; those that meet share the point where they do. */
-export function fitAll(prepared: Prepared, tolerancePx: number, onDone: (share: number) => void = () => {}): Stroke[] {
-  const { map, located, soft } = prepared;
-  const { widthPx: w, heightPx: h } = prepared.cells;
+/** Fits every edge once, within a tolerance in pixels; those that meet share the point where they do. */
+export function fitAll(prepared: Prepared, tolerancePx: number, onDone: (share: number) => void = () => {}): Edges {
+  const { map, located, soft, routes, cells } = prepared;
+  const { widthPx: w, heightPx: h } = cells;
   const fit: FitOptions = {
     tolerancePx: tolerancePx * (soft ? 1.2 : 1),
     cornerRad: LEAST_CORNER_RAD,
-    softPx: soft ? 2.6 : 1.5,
+    softPx: soft ? SOFT_PX : CRISP_PX,
   };
-  const meets = new Map<number, { ends: Located[]; starts: boolean[]; point?: Point }>();
-  const keyOf = (c: { corners: Int32Array }, atStart: boolean): number => {
-    const k = atStart ? 0 : c.corners.length / 2 - 1;
-    return c.corners[2 * k + 1] * (w + 1) + c.corners[2 * k];
-  };
-  map.chains.forEach((c, i) => {
-    if (c.closed) return;
-    for (const atStart of [true, false]) {
-      const key = keyOf(c, atStart);
-      const meet = meets.get(key) ?? { ends: [], starts: [] };
-      meet.ends.push(located[i]);
-      meet.starts.push(atStart);
-      meets.set(key, meet);
-    }
-  });
-  const pointAt = (key: number): Point => {
-    const meet = meets.get(key)!;
-    if (meet.point) return meet.point;
-    const x = key % (w + 1);
-    const y = (key - x) / (w + 1);
-    const [px, py] = meetingPoint([x, y], meet.ends, meet.starts, fit.softPx);
+  const points = new Map<number, Point>();
+  const meetingAt = (key: number): Point => {
+    const known = points.get(key);
+    if (known) return known;
+    const { corner, ends } = routes.meetings.get(key)!;
+    const [px, py] = meetingPoint(
+      corner,
+      ends.map((e) => located[e >> 1]),
+      ends.map((e) => !(e & 1)),
+      fit.softPx,
+    );
     // What meets the border meets it on the border.
-    meet.point = [x === 0 || x === w ? x : px, y === 0 || y === h ? y : py];
-    return meet.point;
+    const [x, y] = corner;
+    const point: Point = [x === 0 || x === w ? x : px, y === 0 || y === h ? y : py];
+    points.set(key, point);
+    return point;
   };
-  const strokes = map.chains.map((c, i) => {
-    const ends = c.closed ? null : ([pointAt(keyOf(c, true)), pointAt(keyOf(c, false))] as const);
+  const keyOf = (n: number, last: boolean): number => {
+    const { corners } = map.chains[n < 0 ? -n - 1 : n];
+    const k = last === n < 0 ? 0 : corners.length - 2;
+    return corners[k + 1] * (w + 1) + corners[k];
+  };
+  const endOf = (n: number, last: boolean): Point => {
+    const key = keyOf(n, last);
+    return routes.meetings.get(key)!.pin ?? meetingAt(key);
+  };
+  const doubtOf = (n: number): number => {
+    const { left, right } = map.chains[n < 0 ? -n - 1 : n];
+    return cells.doubtPx(left, right);
+  };
+  const whole = routes.list.map(({ chains, closed, located: at }, k) => {
+    const chain = map.chains[chains[0] < 0 ? -chains[0] - 1 : chains[0]];
+    const ends = closed ? null : ([endOf(chains[0], false), endOf(chains[chains.length - 1], true)] as const);
+    // What ends on an edge that goes on ends anywhere along it.
+    const slides = [keyOf(chains[0], false), keyOf(chains[chains.length - 1], true)].map(
+      (key) => !closed && routes.meetings.get(key)?.pin != null,
+    ) as [boolean, boolean];
     const stroke =
-      c.left === BEYOND || c.right === BEYOND
-        ? alongBorder(c, ends)
-        : fitChain(located[i], c.closed, ends, { ...fit, doubtPx: prepared.cells.doubtPx(c.left, c.right) });
-    onDone((i + 1) / map.chains.length);
+      chain.left === BEYOND || chain.right === BEYOND
+        ? alongBorder(chain, ends)
+        : fitChain(at, closed, ends, { ...fit, doubtPx: Math.max(...chains.map(doubtOf)) }, slides);
+    onDone((k + 1) / routes.list.length);
     return stroke;
   });
-  return madeAlike(
-    strokes,
-    map.chains.map((c) => c.closed),
+  const alike = madeAlike(
+    whole,
+    routes.list.map((r) => r.closed),
   );
+  const alone = (i: number, ends: readonly [Point, Point]): Stroke =>
+    fitChain(located[i], false, ends, { ...fit, doubtPx: doubtOf(i) });
+  return cutRoutes(routes, alike, map.chains, w, meetingAt, alone);
 }
 
 /** How far strokes lie from the edges that were found, in pixels: on the mean, and at most. */

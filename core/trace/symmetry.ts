@@ -10,6 +10,7 @@ import {
   type Segment,
 } from '../vector';
 import { NOTHING, type Cells } from './cells';
+import { cutCurve, joined } from './cut';
 
 /** A line that a picture is nearly the same on both sides of. */
 export interface Symmetry {
@@ -101,18 +102,6 @@ interface Bit {
 }
 
 const near = (p: Point, q: Point, by = 1e-6): boolean => Math.abs(p[0] - q[0]) < by && Math.abs(p[1] - q[1]) < by;
-
-/** A cubic cut at a parameter (de Casteljau). */
-function cutCurve(from: Point, s: Extract<Segment, { kind: 'curve' }>, t: number): [Segment, Segment] {
-  const mid = (p: Point, q: Point): Point => [p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t];
-  const [a, b, c] = [mid(from, s.c1), mid(s.c1, s.c2), mid(s.c2, s.to)];
-  const [d, e] = [mid(a, b), mid(b, c)];
-  const at = mid(d, e);
-  return [
-    { kind: 'curve', c1: a, c2: d, to: at },
-    { kind: 'curve', c1: e, c2: c, to: s.to },
-  ];
-}
 
 /** Where along a segment, 0..1, it crosses x = 0. */
 function crossings(from: Point, s: Segment): number[] {
@@ -213,42 +202,6 @@ const mirroredBack = (bits: readonly Bit[]): Segment[] =>
     if (segment.kind === 'arc') return { ...segment, to };
     return { kind: 'curve', c1: flip(segment.c2), c2: flip(segment.c1), to };
   });
-
-/** Two lines in one direction are one; an arc carried on in the same circle is one arc. */
-function joined(start: Point, segments: readonly Segment[]): Segment[] {
-  const out: Segment[] = [];
-  let from = start;
-  let before: Point = start;
-  for (const s of segments) {
-    const last = out[out.length - 1];
-    if (last?.kind === 'line' && s.kind === 'line') {
-      const [ax, ay, bx, by] = [from[0] - before[0], from[1] - before[1], s.to[0] - from[0], s.to[1] - from[1]];
-      if (Math.abs(ax * by - ay * bx) < 1e-3 * Math.hypot(ax, ay) * Math.hypot(bx, by) && ax * bx + ay * by > 0) {
-        out[out.length - 1] = { kind: 'line', to: s.to };
-        from = s.to;
-        continue;
-      }
-    }
-    if (
-      last?.kind === 'arc' &&
-      s.kind === 'arc' &&
-      last.clockwise === s.clockwise &&
-      Math.abs(last.radius - s.radius) < 0.02
-    ) {
-      const [g, q] = [arcGeometry(before, last), arcGeometry(from, s)];
-      const sweep = Math.abs(g.sweepRad) + Math.abs(q.sweepRad);
-      if (Math.hypot(g.cx - q.cx, g.cy - q.cy) < 0.05 && sweep < 1.9 * Math.PI) {
-        out[out.length - 1] = { ...last, large: sweep > Math.PI, to: s.to };
-        from = s.to;
-        continue;
-      }
-    }
-    out.push(s);
-    before = from;
-    from = s.to;
-  }
-  return out;
-}
 
 /** The two half circles of a whole one, or null. */
 function circleOf({ start, segments }: Contour): { cx: number; cy: number; r: number; clockwise: boolean } | null {

@@ -120,7 +120,7 @@ export function touchLines(
       let off = Math.abs(length(minus(p, centre)) - radius);
       for (const line of [before, after])
         if (line) off = Math.min(off, Math.abs(cross(line.direction, minus(p, line.from))));
-      most = Math.max(most, off);
+      most = Math.max(most, off * (run.weights?.[k] ?? 1));
     }
     return most;
   }

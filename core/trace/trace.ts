@@ -178,7 +178,7 @@ export function economyOf(
 ): EconomyPoint[] {
   const prepared = prepare(separate(picture, checkTraceOptions(partial), () => {}).cells);
   return ECONOMY_AT.map((smoothness, k) => {
-    const strokes = fitAll(prepared, toleranceOf(smoothness));
+    const { strokes } = fitAll(prepared, toleranceOf(smoothness));
     hooks.onProgress?.((k + 1) / ECONOMY_AT.length);
     return {
       smoothness,
@@ -213,7 +213,7 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
 
   const prepared = prepare(cells);
   progress(0.45);
-  const strokes = fitAll(prepared, toleranceOf(options.smoothness), (share) => progress(0.45 + 0.45 * share));
+  const edges = fitAll(prepared, toleranceOf(options.smoothness), (share) => progress(0.45 + 0.45 * share));
 
   const regions = options.stacking === 'stacked' ? findRegions(cells.first, widthPx, heightPx) : null;
   const under = regions && { regions, neighbours: neighboursOf(regions, widthPx, heightPx, cells.plains) };
@@ -223,7 +223,7 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
     const inkId = `ink-${inks.length + 1}`;
     const above = new Uint8Array(256);
     for (const [other, place] of rank) above[other] = place > r ? 1 : 0;
-    const contours = contoursOf(prepared.map, strokes, cells, k, above, under).filter(
+    const contours = contoursOf(prepared.map, edges, cells, k, above, under).filter(
       (c) => Math.abs(signedArea(flatten(c, 0.25))) >= LEAST_CONTOUR_PX2,
     );
     const made = piecesOf(contours, inkId);
@@ -254,7 +254,7 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
       pieces: artwork.pieces.length,
       segments: countPoints(artwork),
       corners: countCorners(artwork),
-      fit: deviationOf(strokes),
+      fit: deviationOf(edges.strokes),
       bytes: artworkToSvg(artwork, { lines: false }).length,
     },
   };

@@ -1,0 +1,336 @@
+/** Strokes of chains, cut out of those of routes. */
+import { reverseContour, type Point, type Segment } from '../vector';
+import type { Chain } from './chains';
+import { joined, partOf, pointAt, withEnds } from './cut';
+import { steady, type Stroke } from './fit';
+import { cross, dot, length, minus, plus, unit } from './points';
+import type { Meeting, Route, Routes } from './routes';
+
+/** The fitted edges of a picture. */
+export interface Edges {
+  /** A stroke for each chain. */
+  readonly strokes: readonly Stroke[];
+  /** The signed chain that goes on from another in the same outline, or null. */
+  readonly next: (n: number) => number | null;
+  /** The stroke of signed chains that go on in each other, in one. */
+  readonly together: (list: readonly number[]) => Stroke;
+}
+
+/** A place on a stroke. */
+interface Place {
+  /** Segment and parameter in one: 2.25 is a quarter along the third. */
+  readonly at: number;
+  readonly point: Point;
+}
+
+/** How far along a stroke a place may lie from where it is expected: this much, and a share of the length, in pixels. */
+const AMISS_PX = 5;
+const AMISS_SHARE = 0.02;
+
+/** A place this near the end of a segment is there, in pixels: nobody would set two points so close. */
+const AT_JOINT_PX = 0.3;
+
+/** Shorter lines tell nothing of where they go on to, in pixels. */
+const LEAST_LINE_PX = 2;
+
+/** What ends on an edge may end this far from where it was thought to, in pixels. */
+const SLIDE_PX = 1;
+
+/** How long a stretch of a chain is at least, in pixels. */
+const LEAST_PX = 0.2;
+
+/** A stroke as a line of points with their places along it. */
+class Line {
+  readonly points: Point[] = [];
+  readonly places: number[] = [];
+  readonly along: number[] = [];
+
+  constructor(stroke: Stroke) {
+    let from = stroke.start;
+    const add = (p: Point, at: number): void => {
+      const before = this.points[this.points.length - 1];
+      this.along.push(before ? this.along[this.along.length - 1] + length(minus(p, before)) : 0);
+      this.points.push(p);
+      this.places.push(at);
+    };
+    add(from, 0);
+    stroke.segments.forEach((s, k) => {
+      const far =
+        s.kind === 'curve'
+          ? length(minus(s.c1, from)) + length(minus(s.c2, s.c1)) + length(minus(s.to, s.c2))
+          : 1.6 * length(minus(s.to, from));
+      const n = s.kind === 'line' ? 1 : Math.max(8, Math.min(400, Math.ceil(far * 1.5)));
+      for (let m = 1; m <= n; m++) add(m === n ? s.to : pointAt(from, s, m / n), k + m / n);
+      from = s.to;
+    });
+  }
+
+  get length(): number {
+    return this.along[this.along.length - 1];
+  }
+
+  /** The place between a point and the next, at a share of the way. */
+  private between(k: number, t: number): Place {
+    const point = plus(this.points[k], minus(this.points[k + 1], this.points[k]), t);
+    return { at: this.places[k] + (this.places[k + 1] - this.places[k]) * t, point };
+  }
+
+  /** Of the pieces whose length along is `expected` or near by, what `find` gives the least distance for: that place. */
+  private best(
+    expected: number | null,
+    closed: boolean,
+    find: (a: Point, b: Point) => { t: number; away: number } | null,
+  ): Place | null {
+    const room = AMISS_PX + AMISS_SHARE * this.length;
+    let least = Infinity;
+    let out: Place | null = null;
+    for (let k = 0; k + 1 < this.points.length; k++) {
+      if (expected !== null) {
+        const off = (end: number) => {
+          const d = Math.abs(this.along[end] - expected);
+          return closed ? Math.min(d, Math.abs(this.length - d)) : d;
+        };
+        const inside = this.along[k] <= expected && this.along[k + 1] >= expected;
+        if (!inside && Math.min(off(k), off(k + 1)) > room) continue;
+      }
+      const found = find(this.points[k], this.points[k + 1]);
+      if (found && found.away < least) {
+        least = found.away;
+        out = this.between(k, found.t);
+      }
+    }
+    return out;
+  }
+
+  nearest(p: Point, expected: number | null, closed: boolean): Place | null {
+    return this.best(expected, closed, (a, b) => {
+      const d = minus(b, a);
+      const t = Math.max(0, Math.min(1, dot(minus(p, a), d) / (dot(d, d) || 1)));
+      return { t, away: length(minus(p, plus(a, d, t))) };
+    });
+  }
+
+  /** Where a line through a point crosses the stroke, nearest to that point. */
+  crossing(p: Point, way: Point, expected: number | null, closed: boolean): Place | null {
+    return this.best(expected, closed, (a, b) => {
+      const d = minus(b, a);
+      const turn = cross(way, d);
+      if (Math.abs(turn) < 0.2 * length(d)) return null;
+      const t = cross(minus(p, a), way) / -turn;
+      return t < 0 || t > 1 ? null : { t, away: length(minus(plus(a, d, t), p)) };
+    });
+  }
+
+  alongAt({ at }: Place): number {
+    let k = 0;
+    while (k + 2 < this.places.length && this.places[k + 1] < at) k++;
+    const t = (at - this.places[k]) / (this.places[k + 1] - this.places[k] || 1);
+    return this.along[k] + t * (this.along[k + 1] - this.along[k]);
+  }
+}
+
+/** What of a stroke lies between two places; round and past its start where that is closed. */
+function stretchOf(stroke: Stroke, from: number, to: number, closed: boolean): Stroke {
+  const n = stroke.segments.length;
+  const starts: Point[] = [stroke.start, ...stroke.segments.map((s) => s.to)];
+  const end = closed && to <= from + 1e-9 ? to + n : to;
+  const segments: Segment[] = [];
+  let start: Point | null = null;
+  for (let k = Math.floor(from); k < end - 1e-9; k++) {
+    const [t0, t1] = [Math.max(0, from - k), Math.min(1, end - k)];
+    if (t1 - t0 < 1e-6) continue;
+    const part = partOf(starts[k % n], stroke.segments[k % n], t0, t1);
+    start ??= part.start;
+    segments.push(part.segment);
+  }
+  const at = start ?? starts[Math.floor(from) % n];
+  let before = at;
+  return {
+    start: at,
+    segments: joined(at, segments).flatMap((s) => {
+      const here = before;
+      before = s.to;
+      return steady(here, s);
+    }),
+  };
+}
+
+/**
+ * Cuts the strokes of routes where others end on them, and moves the ends of those there. `meetingAt` gives the point of meetings where no edge goes
+ * on; `alone` fits a chain by itself between its ends, where the stroke of a route cannot be cut.
+ */
+export function cutRoutes(
+  { list, meetings }: Routes,
+  whole: readonly Stroke[],
+  chains: readonly Chain[],
+  widthPx: number,
+  meetingAt: (key: number) => Point,
+  alone: (chain: number, ends: readonly [Point, Point]) => Stroke,
+): Edges {
+  const keyAt = (n: number, last: boolean): number => {
+    const { corners } = chains[n < 0 ? -n - 1 : n];
+    const k = last === n < 0 ? 0 : corners.length - 2;
+    return corners[k + 1] * (widthPx + 1) + corners[k];
+  };
+  // Ends of routes, by the end of the chain.
+  const routeEnds = new Map<number, { route: number; last: boolean }>();
+  list.forEach(({ chains: of, closed }, route) => {
+    if (closed) return;
+    const [a, b] = [of[0], of[of.length - 1]];
+    routeEnds.set(a < 0 ? 2 * (-a - 1) + 1 : 2 * a, { route, last: false });
+    routeEnds.set(b < 0 ? 2 * (-b - 1) : 2 * b + 1, { route, last: true });
+  });
+
+  const placed = new Map<number, Point>();
+  const cuts: (readonly Place[] | null)[] = list.map((route, r) => cutsOf(route, whole[r]));
+  const pointOf = (key: number): Point => placed.get(key) ?? meetings.get(key)?.pin ?? meetingAt(key);
+
+  const strokes: Stroke[] = chains.map((): Stroke => ({ start: [0, 0], segments: [] }));
+  const following = new Map<number, number>();
+  const home = new Map<number, { route: number; at: number }>();
+  const ended = list.map(({ chains: of, closed, joints }, r): Stroke => {
+    if (closed || !whole[r].segments.length) return whole[r];
+    const [a, b] = [pointOf(keyAt(of[0], false)), pointOf(keyAt(of[of.length - 1], true))];
+    return joints.length && !cuts[r] ? whole[r] : withEnds(whole[r], a, b);
+  });
+  list.forEach(({ chains: of, closed }, r) => {
+    const { deviation } = whole[r];
+    of.forEach((n, k) => {
+      const i = n < 0 ? -n - 1 : n;
+      home.set(i, { route: r, at: k });
+      const stroke = chainStroke(r, k);
+      const turned = n < 0 ? reversed(stroke) : stroke;
+      strokes[i] = k === 0 && deviation && cuts[r] ? { ...turned, deviation } : turned;
+      const after = k + 1 < of.length ? of[k + 1] : closed && of.length > 1 ? of[0] : null;
+      if (after === null || !cuts[r]) return;
+      following.set(n, after);
+      following.set(-after - 1, -n - 1);
+    });
+  });
+  return { strokes, next: (n) => following.get(n) ?? null, together };
+
+  /** Where a route is cut; null where it cannot be. */
+  function cutsOf({ chains: of, closed, joints, located }: Route, stroke: Stroke): readonly Place[] | null {
+    if (!joints.length) return [];
+    const line = new Line(stroke);
+    if (line.points.length < 2 || line.length < 1) return null;
+    const { points } = located;
+    const lengths = [0];
+    for (let k = 1; 2 * k < points.length; k++)
+      lengths.push(
+        lengths[k - 1] + Math.hypot(points[2 * k] - points[2 * k - 2], points[2 * k + 1] - points[2 * k - 1]),
+      );
+    const total = lengths[lengths.length - 1];
+    const keys = joints.map((_, k) => keyAt(of[k], true));
+    const out: Place[] = [];
+    let shift = 0;
+    for (const [k, key] of keys.entries()) {
+      const meeting = meetings.get(key)!;
+      const pin = meeting.pin!;
+      const share = (lengths[Math.min(joints[k], lengths.length - 1)] / total) * line.length;
+      const expected = closed ? (k === 0 ? null : (share + shift + line.length) % line.length) : share;
+      const near = line.nearest(pin, expected, closed);
+      if (!near) return null;
+      if (closed && k === 0) shift = line.alongAt(near) - share;
+      const crossed = crossedAt(meeting, line, expected, closed);
+      out.push(crossed ? atJoint(stroke, crossed, AT_JOINT_PX / 3) : atJoint(stroke, near, AT_JOINT_PX));
+    }
+    // In order, and none too close to the next.
+    const at = out.map((p) => line.alongAt(p));
+    const gaps = at.slice(1).map((a, k) => a - at[k]);
+    if (!closed) gaps.unshift(at[0]);
+    if (!closed) gaps.push(line.length - at[at.length - 1]);
+    const size = line.length;
+    const fair = closed
+      ? at.length === 1 || at.map((a, k) => (at[(k + 1) % at.length] - a + size) % size).every((g) => g >= LEAST_PX)
+      : gaps.every((g) => g >= LEAST_PX);
+    // Once round, not more.
+    const round = closed ? at.reduce((sum, a, k) => sum + ((at[(k + 1) % at.length] - a + size) % size), 0) : size;
+    if (!fair || (closed && at.length > 1 && Math.abs(round - size) > 1e-6 * size)) return null;
+    for (const [k, key] of keys.entries()) placed.set(key, out[k].point);
+    return out;
+  }
+
+  /** Where the line that ends at a meeting comes to the stroke, or null. */
+  function crossedAt(
+    { ends, through, pin }: Meeting,
+    line: Line,
+    expected: number | null,
+    closed: boolean,
+  ): Place | null {
+    for (const end of ends) {
+      if (through!.includes(end)) continue;
+      const home = routeEnds.get(end);
+      if (!home) continue;
+      const { start, segments } = whole[home.route];
+      const k = home.last ? segments.length - 1 : 0;
+      const s = segments[k];
+      const from = k > 0 ? segments[k - 1].to : start;
+      if (s?.kind !== 'line' || length(minus(s.to, from)) < LEAST_LINE_PX) continue;
+      const place = line.crossing(home.last ? s.to : from, unit(minus(s.to, from)), expected, closed);
+      if (place && length(minus(place.point, pin!)) < SLIDE_PX) return place;
+    }
+    return null;
+  }
+
+  function chainStroke(r: number, k: number): Stroke {
+    const { chains: of, closed } = list[r];
+    const n = of[k];
+    if (!cuts[r]) {
+      const [a, b] = [pointOf(keyAt(n, false)), pointOf(keyAt(n, true))];
+      return n < 0 ? reversed(alone(-n - 1, [b, a])) : alone(n, [a, b]);
+    }
+    if (of.length === 1 && (!closed || !cuts[r]!.length)) return ended[r];
+    return stretch(r, k, k);
+  }
+
+  /** The stroke of some chains of a route, by their places in it. */
+  function stretch(r: number, first: number, last: number): Stroke {
+    const { chains: of, closed } = list[r];
+    const places = cuts[r]!;
+    const stroke = ended[r];
+    const n = stroke.segments.length;
+    if (!n) return stroke;
+    const from = first > 0 ? places[first - 1].at : closed ? places[places.length - 1].at : 0;
+    const to = last < of.length - 1 || closed ? places[last].at : n;
+    return withEnds(
+      stretchOf(stroke, from, to, closed),
+      pointOf(keyAt(of[first], false)),
+      pointOf(keyAt(of[last], true)),
+    );
+  }
+
+  function together(signed: readonly number[]): Stroke {
+    const backwards = isBackwards(signed[0]);
+    const forth = backwards ? signed.map((n) => -n - 1).reverse() : signed;
+    const of = (n: number) => home.get(n < 0 ? -n - 1 : n)!;
+    const { route } = of(forth[0]);
+    const { closed, chains: all } = list[route];
+    const stroke =
+      closed && forth.length === all.length
+        ? whole[route]
+        : stretch(route, of(forth[0]).at, of(forth[forth.length - 1]).at);
+    return backwards ? reversed(stroke) : stroke;
+  }
+
+  /** Whether a signed chain is run against the direction of its route. */
+  function isBackwards(n: number): boolean {
+    const { route, at } = home.get(n < 0 ? -n - 1 : n)!;
+    return list[route].chains[at] !== n;
+  }
+}
+
+const reversed = (stroke: Stroke): Stroke => reverseContour({ start: stroke.start, segments: stroke.segments });
+
+/** The place of a joint, when that is hardly away from a place. */
+function atJoint(stroke: Stroke, place: Place, withinPx: number): Place {
+  const n = stroke.segments.length;
+  const k = Math.min(n - 1, Math.floor(place.at));
+  const from = k > 0 ? stroke.segments[k - 1].to : stroke.start;
+  for (const [at, point] of [
+    [k, from],
+    [k + 1, stroke.segments[k].to],
+  ] as const)
+    if (at > 0 && at < n && length(minus(point, place.point)) < withinPx) return { at, point };
+  return place;
+}

@@ -1,0 +1,374 @@
+/**
+ * Edges that go on where others end on them. Where three areas meet, mostly one of the edges is the outline of what lies in front, and the third
+ * ends on it: the two that go on in each other are fitted as one, which is then smooth there, and cut where the third one ends.
+ */
+import type { Point } from '../vector';
+import { BEYOND, type Chain, type ChainMap } from './chains';
+import type { Located } from './locate';
+import { crossingOf, dot, length, minus, plus, unit } from './points';
+
+/** Chains that go on in each other. */
+export interface Route {
+  /** Numbers of chains in order; negative minus one where a chain is run backwards. */
+  readonly chains: readonly number[];
+  readonly closed: boolean;
+  readonly located: Located;
+  /** Where each joint of two chains lies, as an index of a located point: one less than the chains, or as many when closed. */
+  readonly joints: readonly number[];
+}
+
+/** An end of a chain: twice its number, and one more for its last end. */
+type End = number;
+
+/** A place where edges meet. */
+export interface Meeting {
+  readonly corner: Point;
+  /** All ends of chains there. */
+  readonly ends: readonly End[];
+  /** Of those, the two that go on in each other, if any do. */
+  readonly through: readonly [End, End] | null;
+  /** Where the others end on those, about. */
+  readonly pin: Point | null;
+}
+
+export interface Routes {
+  readonly list: readonly Route[];
+  /** By the corner's number. */
+  readonly meetings: ReadonlyMap<number, Meeting>;
+}
+
+/**
+ * How far from a meeting edges are spoilt by it, against how far a picture is softened, and how many pixels of them from there on are asked how they
+ * go on: in turn, until some do.
+ */
+const ASKED = [
+  [1, 7],
+  [1, 4],
+  [1.5, 7],
+  [2, 8],
+] as const;
+
+/** How far off a curve points of edges that go on in each other may lie, in pixels: at least, and against what noise may move them by. */
+const OFF_PX = 0.1;
+const OFF_DOUBT = 1;
+
+/** The most that an edge bends about a meeting, in radians. */
+const MOST_TURN_RAD = 1.3;
+
+/** A corner is told from a bend when two lines explain it so much better than a curve does, and turn by more than this. */
+const CORNER_BETTER = 1.7;
+const CORNER_RAD = 0.15;
+
+/** So far from a meeting, beyond what that spoils, is asked where an edge ends. */
+const PIN_REACH_PX = 4;
+
+/** What ends on an edge at an angle of a lesser sine than this ends there nobody knows where. */
+const GRAZING = 0.25;
+
+/** A place where an edge ends on another is not further than this from the corner of the pixels, in pixels. */
+const FAR_PX = 1.8;
+
+/** What of an edge leads to a meeting. */
+interface Arm {
+  readonly end: End;
+  /** Points from near the meeting outwards. */
+  readonly points: readonly Point[];
+  /** How many points lie nearer to the meeting and are spoilt by it. */
+  readonly spoilt: number;
+}
+
+/** How two arms go on in each other. */
+interface Bend {
+  readonly ends: readonly [End, End];
+  readonly origin: Point;
+  readonly along: Point;
+  readonly across: Point;
+  /** Height over the line along, by powers of the length along it. */
+  readonly by: readonly [number, number, number];
+  readonly score: number;
+  /** Points between the arms, from the first to the second. */
+  readonly fill: readonly Point[];
+}
+
+const keyOf = ({ corners }: Chain, atLast: boolean, w: number): number => {
+  const k = atLast ? corners.length - 2 : 0;
+  return corners[k + 1] * (w + 1) + corners[k];
+};
+
+/**
+ * Finds which chains go on in each other. `doubtOf` tells how far noise may move points of a chain, in pixels, `scatters` how far those of
+ * each chain scatter.
+ */
+export function findRoutes(
+  { chains }: ChainMap,
+  located: readonly Located[],
+  w: number,
+  h: number,
+  softPx: number,
+  doubtOf: (chain: Chain) => number,
+  scatters: readonly number[],
+): Routes {
+  const ends = new Map<number, End[]>();
+  chains.forEach((c, i) => {
+    if (c.closed) return;
+    for (const last of [0, 1]) {
+      const key = keyOf(c, last === 1, w);
+      const list = ends.get(key);
+      if (list) list.push(2 * i + last);
+      else ends.set(key, [2 * i + last]);
+    }
+  });
+  const partner = new Map<End, End>();
+  const spoilt = new Map<End, number>();
+  const fills = new Map<End, readonly Point[]>();
+  const meetings = new Map<number, Meeting>();
+  for (const [key, list] of ends) {
+    const x = key % (w + 1);
+    const corner: Point = [x, (key - x) / (w + 1)];
+    const bend = bendAt(corner, list);
+    if (!bend) {
+      meetings.set(key, { corner, ends: list, through: null, pin: null });
+      continue;
+    }
+    const [p, q] = bend.ends;
+    partner.set(p, q);
+    partner.set(q, p);
+    fills.set(p, bend.fill);
+    fills.set(q, [...bend.fill].reverse());
+    meetings.set(key, { corner, ends: list, through: bend.ends, pin: pinOf(bend, corner, list) });
+  }
+  return { list: walk(), meetings };
+
+  function armOf(end: End, corner: Point, nearPx: number, reachPx: number): Arm | null {
+    const chain = chains[end >> 1];
+    if (chain.left === BEYOND || chain.right === BEYOND) return null;
+    const { points } = located[end >> 1];
+    const n = points.length / 2;
+    const at = (k: number): Point => {
+      const i = end & 1 ? n - 1 - k : k;
+      return [points[2 * i], points[2 * i + 1]];
+    };
+    const far = chain.corners.length - 2;
+    const other: Point = end & 1 ? [chain.corners[0], chain.corners[1]] : [chain.corners[far], chain.corners[far + 1]];
+    let first = 0;
+    while (first < n && length(minus(at(first), corner)) < nearPx) first++;
+    const out: Point[] = [];
+    for (let k = first; k < n; k++) {
+      const p = at(k);
+      if (length(minus(p, corner)) > nearPx + reachPx || length(minus(p, other)) < softPx) break;
+      out.push(p);
+    }
+    return out.length < 3 ? null : { end, points: out, spoilt: first };
+  }
+
+  /** The two ends at a corner that go on in each other best, or null when none do. */
+  function bendAt(corner: Point, list: readonly End[]): Bend | null {
+    if (list.length < 3 || corner[0] === 0 || corner[1] === 0 || corner[0] === w || corner[1] === h) return null;
+    for (const [near, reachPx] of ASKED) {
+      const arms = list.map((e) => armOf(e, corner, near * softPx, reachPx)).filter((a) => a !== null);
+      let best: Bend | null = null;
+      for (const [k, q] of arms.entries())
+        for (const p of arms.slice(0, k)) {
+          const bend = bendOf(corner, p, q);
+          if (bend && (!best || bend.score < best.score)) best = bend;
+        }
+      if (!best) continue;
+      for (const arm of arms) if (best.ends.includes(arm.end)) spoilt.set(arm.end, arm.spoilt);
+      return best;
+    }
+    return null;
+  }
+
+  function bendOf(origin: Point, p: Arm, q: Arm): Bend | null {
+    const along = unit(minus(meanOf(q.points), meanOf(p.points)));
+    const across: Point = [-along[1], along[0]];
+    const placed = (points: readonly Point[]) =>
+      points.map((point) => {
+        const d = minus(point, origin);
+        return [dot(d, along), dot(d, across)] as const;
+      });
+    const [before, after] = [placed(p.points), placed(q.points)];
+    const [from, to] = [Math.max(...before.map(([u]) => u)), Math.min(...after.map(([u]) => u))];
+    if (from >= to) return null;
+    const all = [...before, ...after];
+    const by = parabola(all);
+    if (!by) return null;
+    const off = all.map(([u, v]) => v - by[0] - by[1] * u - by[2] * u * u);
+    const rms = Math.sqrt(off.reduce((sum, v) => sum + v * v, 0) / off.length);
+    const doubt = Math.max(doubtOf(chains[p.end >> 1]), doubtOf(chains[q.end >> 1]));
+    const limit = OFF_PX + OFF_DOUBT * doubt;
+    if (rms > limit / 2 || off.some((v) => Math.abs(v) > limit)) return null;
+    const us = all.map(([u]) => u);
+    const slope = (u: number) => Math.atan(by[1] + 2 * by[2] * u);
+    const turn = Math.abs(slope(Math.max(...us)) - slope(Math.min(...us)));
+    if (turn > MOST_TURN_RAD) return null;
+    const lines = [before, after].map(lineThrough);
+    const kink = Math.abs(Math.atan(lines[0].slope) - Math.atan(lines[1].slope));
+    const asLines = Math.sqrt((lines[0].squares + lines[1].squares) / all.length);
+    if (kink > CORNER_RAD && CORNER_BETTER * asLines + 0.01 < rms) return null;
+    const fill: Point[] = [];
+    const steps = Math.max(1, Math.round(to - from));
+    for (let k = 1; k < steps; k++) {
+      const u = from + ((to - from) * k) / steps;
+      fill.push(plus(plus(origin, along, u), across, by[0] + by[1] * u + by[2] * u * u));
+    }
+    return { ends: [p.end, q.end], origin, along, across, by, score: rms + 0.2 * turn, fill };
+  }
+
+  /** Where the edges that end on a bend do so. */
+  function pinOf({ ends: through, origin, along, across, by }: Bend, corner: Point, list: readonly End[]): Point {
+    const on = (u: number): Point => plus(plus(origin, along, u), across, by[0] + by[1] * u + by[2] * u * u);
+    for (const end of list) {
+      if (through.includes(end)) continue;
+      const arm = armOf(end, corner, softPx, PIN_REACH_PX);
+      if (!arm) continue;
+      const middle = meanOf(arm.points);
+      const way = directionOf(arm.points);
+      // The tangent at the crossing before, twice again.
+      let u = 0;
+      for (let round = 0; round < 3; round++) {
+        const tangent = unit(plus(along, across, by[1] + 2 * by[2] * u));
+        const at = crossingOf(on(u), tangent, middle, way, GRAZING);
+        if (!at) break;
+        u = dot(minus(at, origin), along);
+        if (Math.abs(u) > FAR_PX) break;
+        if (round === 2) return on(u);
+      }
+    }
+    return on(0);
+  }
+
+  function walk(): Route[] {
+    const out: Route[] = [];
+    const used = new Uint8Array(chains.length);
+    /** From an end of a chain that a route comes out of, to the signed number of the next chain. */
+    const next = (n: number): number | null => {
+      const leaves = n < 0 ? 2 * (-n - 1) : 2 * n + 1;
+      const enters = partner.get(leaves);
+      return enters === undefined ? null : enters & 1 ? -(enters >> 1) - 1 : enters >> 1;
+    };
+    chains.forEach((chain, i) => {
+      if (used[i]) return;
+      if (chain.closed) {
+        used[i] = 1;
+        out.push({ chains: [i], closed: true, located: located[i], joints: [] });
+        return;
+      }
+      // Back to where the route begins, which is here again when it is closed.
+      let first = -i - 1;
+      let closed = false;
+      for (let n = next(first); n !== null; n = next(n)) {
+        if (n === -i - 1) {
+          closed = true;
+          break;
+        }
+        first = n;
+      }
+      const start = closed ? i : -first - 1;
+      const list: number[] = [];
+      for (let n: number | null = start; n !== null && (list.length === 0 || n !== start); n = next(n)) {
+        list.push(n);
+        used[n < 0 ? -n - 1 : n] = 1;
+      }
+      out.push(routeOf(list, closed));
+    });
+    return out;
+  }
+
+  function routeOf(list: readonly number[], closed: boolean): Route {
+    const points: number[] = [];
+    const sure: number[] = [];
+    const scatter: number[] = [];
+    const joints: number[] = [];
+    list.forEach((n, k) => {
+      const i = n < 0 ? -n - 1 : n;
+      const from = located[i];
+      const count = from.points.length / 2;
+      const [enters, leaves] = n < 0 ? [2 * i + 1, 2 * i] : [2 * i, 2 * i + 1];
+      const isLinked = (e: End, at: boolean) => (at ? (spoilt.get(e) ?? 0) : 0);
+      const skip = isLinked(enters, closed || k > 0);
+      const drop = isLinked(leaves, closed || k < list.length - 1);
+      for (let m = skip; m < count - drop; m++) {
+        const j = n < 0 ? count - 1 - m : m;
+        points.push(from.points[2 * j], from.points[2 * j + 1]);
+        sure.push(from.sure[j]);
+        scatter.push(scatters[i]);
+      }
+      if (!closed && k === list.length - 1) return;
+      const fill = fills.get(leaves) ?? [];
+      const after = list[(k + 1) % list.length];
+      joints.push(points.length / 2 + (fill.length >> 1));
+      for (const p of fill) {
+        points.push(p[0], p[1]);
+        sure.push(1);
+        scatter.push(Math.max(scatters[i], scatters[after < 0 ? -after - 1 : after]));
+      }
+    });
+    return {
+      chains: list,
+      closed,
+      located: {
+        points: Float64Array.from(points),
+        sure: Uint8Array.from(sure),
+        scatterPx: Float64Array.from(scatter),
+      },
+      joints,
+    };
+  }
+}
+
+const meanOf = (points: readonly Point[]): Point => {
+  let [x, y] = [0, 0];
+  for (const p of points) {
+    x += p[0] / points.length;
+    y += p[1] / points.length;
+  }
+  return [x, y];
+};
+
+/** The direction of a line through points, of length 1. */
+function directionOf(points: readonly Point[]): Point {
+  const m = meanOf(points);
+  let [xx, xy, yy] = [0, 0, 0];
+  for (const p of points) {
+    const [dx, dy] = minus(p, m);
+    xx += dx * dx;
+    xy += dx * dy;
+    yy += dy * dy;
+  }
+  const angle = 0.5 * Math.atan2(2 * xy, xx - yy);
+  return [Math.cos(angle), Math.sin(angle)];
+}
+
+function lineThrough(points: readonly (readonly [number, number])[]): { slope: number; squares: number } {
+  const n = points.length;
+  const [mu, mv] = [0, 1].map((c) => points.reduce((sum, p) => sum + p[c], 0) / n);
+  let [uu, uv] = [1e-9, 0];
+  for (const [u, v] of points) {
+    uu += (u - mu) ** 2;
+    uv += (u - mu) * (v - mv);
+  }
+  const slope = uv / uu;
+  return { slope, squares: points.reduce((sum, [u, v]) => sum + (v - mv - slope * (u - mu)) ** 2, 0) };
+}
+
+/** The parabola that lies nearest to points, by least squares: its height by powers; null where they say too little. */
+function parabola(points: readonly (readonly [number, number])[]): [number, number, number] | null {
+  const s = [0, 0, 0, 0, 0];
+  const t = [0, 0, 0];
+  for (const [u, v] of points) {
+    let power = 1;
+    for (let k = 0; k < 5; k++) {
+      s[k] += power;
+      if (k < 3) t[k] += power * v;
+      power *= u;
+    }
+  }
+  const column = (k: number): [number, number, number] => [s[k], s[k + 1], s[k + 2]];
+  const det = (a: number[], b: number[], c: number[]): number =>
+    a[0] * (b[1] * c[2] - b[2] * c[1]) - b[0] * (a[1] * c[2] - a[2] * c[1]) + c[0] * (a[1] * b[2] - a[2] * b[1]);
+  const [a, b, c] = [column(0), column(1), column(2)];
+  const whole = det(a, b, c);
+  if (Math.abs(whole) < 1e-6) return null;
+  return [det(t, b, c) / whole, det(a, t, c) / whole, det(a, b, t) / whole];
+}
