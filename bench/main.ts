@@ -13,6 +13,7 @@ import { blankPicture, cover, layColour } from '../core/raster';
 import { trace } from '../core/trace';
 import { decodePicture, encodePng } from '../node/pictures';
 import { Pool } from '../node/pool';
+import { drawingsOf, pictureOf } from './drawings';
 
 const RUNS = 5;
 
@@ -50,6 +51,9 @@ const six = drawCandidate(
   },
   0,
 ).picture;
+// A drawing of eight colours, the first of a seed.
+const eightColours = drawingsOf('many', 40, 3).find((d) => d.hexes.length === 7 && !d.hexes.includes('#fff'))!;
+const eight = (await pictureOf(eightColours, false, 1024)).picture;
 const flatPng = await encodePng(blankPicture(1024, 1024, [200, 180, 40]));
 
 const flat = { name: 'encoding a flat picture', ms: await median(() => sharp(flatPng).png().toBuffer()) };
@@ -96,6 +100,7 @@ await pool.close();
 for (const [name, picture] of [
   ['one colour', one],
   ['six colours', six],
+  ['eight colours', eight],
 ] as const) {
   const base = { name: 'decoding and one pass to OKLab', ms: await reference(await encodePng(picture)) };
   line(`decode and convert, ${name}, 1024 px`, base.ms);
