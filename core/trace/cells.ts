@@ -69,6 +69,10 @@ const THREE_NOISE = 4;
 const MOST_AMISS = 0.1;
 const AMISS = 40;
 
+/** Two layers that show through are looked for among so many inks at most, in steps of this share. */
+const MOST_LAYERED = 8;
+const LAYER_STEP = 1 / 64;
+
 /** Those may lie this far off, in pixels. */
 const THREE_REACH_PX = 5;
 
@@ -283,8 +287,9 @@ export function unmix(
     if (nearby.length > 1 && best.off > threeFrom) {
       lookAround(x, y, THREE_REACH_PX);
       best = bestMixture(i, FURTHER);
+      if (noise === 0 && best.off > threeFrom)
+        best = mixtureShownThrough(i, best.cost) ?? mixtureOfLayers(i, best.cost) ?? best;
       if (nearby.length > 2 && best.off > threeFrom) best = mixtureNearOfThree(i, best.cost) ?? best;
-      if (noise === 0 && best.off > threeFrom) best = mixtureShownThrough(i, best.cost) ?? best;
     }
     if (best.cost > 30) {
       // Nothing near explains it: one end may be an ink that has no flat pixel here.
@@ -360,6 +365,37 @@ export function unmix(
           least = cost;
           best = s >= 0.5 ? { a: b, b: a, share: s, off, cost } : { a, b, share: 1 - s, off, cost };
         }
+      }
+    return best;
+  }
+
+  /** The same where two inks show through, each layer covering the same share of what is below it; looked for among few inks. */
+  function mixtureOfLayers(i: number, costOfTwo: number): Mixture | null {
+    if (inks.length > MOST_LAYERED || paints.some(Boolean)) return null;
+    const [r, g, b] = toneOfPixel(i);
+    let best: Mixture | null = null;
+    let least = costOfTwo;
+    for (const upper of nearby)
+      for (const lower of nearby) {
+        if (upper === lower || upper === NOTHING || lower === NOTHING) continue;
+        for (let c = 0; c < inks.length; c++)
+          for (let d = 0; d < inks.length; d++) {
+            if (c === d || [c, d].some((k) => k === upper || k === lower)) continue;
+            const layers = [tones[upper], tones[c], tones[d], tones[lower]];
+            for (let s = LAYER_STEP; s < 1; s += LAYER_STEP) {
+              const left = 1 - s;
+              const mixed = (k: 0 | 1 | 2): number =>
+                s * (layers[0][k] + left * (layers[1][k] + left * layers[2][k])) + left * left * left * layers[3][k];
+              const off = Math.hypot(mixed(0) - r, mixed(1) - g, mixed(2) - b);
+              const cost = off + 2 * threeFrom;
+              if (off > threeFrom || cost >= least) continue;
+              least = cost;
+              best =
+                s >= 0.5
+                  ? { a: upper, b: lower, share: s, off, cost }
+                  : { a: lower, b: upper, share: 1 - s, off, cost };
+            }
+          }
       }
     return best;
   }

@@ -112,10 +112,13 @@ describe('areas drawn one over the other along the same edge', () => {
       const far = (at: number) => 470 - (89.3 * (420 - at)) / 340;
       return `<path d="M60 420 L${x(y)} ${y} H${far(y)} L470 420Z" fill="${hex}"/>`;
     };
-    const { artwork, contoursOf } = await traced(shield(80, BLUE) + shield(230, AMBER), false);
-    expect(artwork.pieces.length).toBe(3);
-    const [amber] = contoursOf(AMBER);
-    expect(amber.segments.length).toBeLessThanOrEqual(6);
+    const { drawing, artwork, contoursOf } = await traced(
+      shield(80, BLUE) + shield(190, AMBER) + shield(300, GREEN),
+      false,
+    );
+    expect(artwork.pieces.length).toBe(4);
+    for (const hex of [BLUE, AMBER, GREEN]) expect(contoursOf(hex)[0].segments.length).toBeLessThanOrEqual(10);
+    expect(await errorOf(drawing, artworkToSvg(artwork))).toBeLessThan(0.1);
   });
 });
 
