@@ -10,6 +10,65 @@ const LEAST_LINE_PX = 5;
 /** How far sides and corners of a rounded rectangle may stand off from exact ones, in pixels. */
 const RECTANGLE_PX = 0.3;
 
+/** The circle nearest to points on it, by Gauss and Newton from the mean; null when they do not lie on one. */
+export function wholeCircle(
+  { xs, ys, n }: Track,
+  tolerancePx: number,
+  rmsShare: number,
+  weights: Float64Array | null,
+): Stroke | null {
+  let [cx, cy, r] = [0, 0, 0];
+  for (let i = 0; i < n; i++) {
+    cx += xs[i] / n;
+    cy += ys[i] / n;
+  }
+  for (let i = 0; i < n; i++) r += Math.hypot(xs[i] - cx, ys[i] - cy) / n;
+  for (let round = 0; round < 6; round++) {
+    let [sx, sy, sr, xx, xy, yy, sdx, sdy] = [0, 0, 0, 0, 0, 0, 0, 0];
+    for (let i = 0; i < n; i++) {
+      const d = Math.hypot(xs[i] - cx, ys[i] - cy) || 1e-9;
+      const [ux, uy] = [(xs[i] - cx) / d, (ys[i] - cy) / d];
+      const off = d - r;
+      sx += ux * off;
+      sy += uy * off;
+      sr += off;
+      xx += ux * ux;
+      xy += ux * uy;
+      yy += uy * uy;
+      sdx += ux;
+      sdy += uy;
+    }
+    // Centre and radius are nearly independent on a whole circle.
+    const det = (xx - (sdx * sdx) / n) * (yy - (sdy * sdy) / n) - (xy - (sdx * sdy) / n) ** 2;
+    if (Math.abs(det) < 1e-9) return null;
+    const [gx, gy] = [sx - (sdx * sr) / n, sy - (sdy * sr) / n];
+    const mx = (gx * (yy - (sdy * sdy) / n) - gy * (xy - (sdx * sdy) / n)) / det;
+    const my = (gy * (xx - (sdx * sdx) / n) - gx * (xy - (sdx * sdy) / n)) / det;
+    cx += mx;
+    cy += my;
+    r += (sr - sdx * mx - sdy * my) / n;
+  }
+  let [greatest, most, squares, sum, area] = [0, 0, 0, 0, 0];
+  for (let i = 0; i < n; i++) {
+    const off = Math.abs(Math.hypot(xs[i] - cx, ys[i] - cy) - r);
+    const counts = off * (weights?.[i] ?? 1);
+    greatest = Math.max(greatest, off);
+    most = Math.max(most, counts);
+    squares += counts * counts;
+    sum += off;
+    const j = (i + 1) % n;
+    area += xs[i] * ys[j] - xs[j] * ys[i];
+  }
+  if (!(r > 0) || most > tolerancePx || squares > (rmsShare * tolerancePx) ** 2 * n) return null;
+  const clockwise = area > 0;
+  const [left, right]: Point[] = [
+    [cx - r, cy],
+    [cx + r, cy],
+  ];
+  const half = (to: Point): Segment => ({ kind: 'arc', radius: r, large: false, clockwise, to });
+  return { start: left, segments: [half(right), half(left)], deviation: { sum, greatest, count: n } };
+}
+
 /**
  * The ellipse that a closed track follows within a tolerance, as four curves, or null. Its axes are those of the area's second moments,
  * to which every point adds, so that noise on single points matters little.

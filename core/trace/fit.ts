@@ -2,9 +2,20 @@ import { arcGeometry, type Point, type Segment } from '../vector';
 import { findCorners, Track, type Corner } from './corners';
 import { withEnds } from './cut';
 import { fitArc, fitCubic, fitLine, measure, tangentsOf, type Fit, type Run } from './span';
-import { asRectangle, straightened, wholeEllipse } from './exact';
+import { asRectangle, straightened, wholeCircle, wholeEllipse } from './exact';
 import type { Located } from './locate';
-import { cross, crossingOf, dot, length, minus, plus, turnBetween, unit } from './points';
+import {
+  crossingOf,
+  dot,
+  length,
+  minus,
+  offLine,
+  plus,
+  straightThrough,
+  turnBetween,
+  unit,
+  type Straight,
+} from './points';
 import { limitsOf, scatterOf, softened, type Limits } from './scatter';
 import { touchLines } from './tangent';
 
@@ -256,12 +267,6 @@ function fitSmooth(run: Run, { tolerancePx, softPx }: Limits, deviation: Deviati
   };
 }
 
-/** A line that points lie on. */
-interface Straight {
-  readonly middle: Point;
-  readonly direction: Point;
-}
-
 /** A smooth stretch as segments, and the lines that its first and last one lie on, where they are lines that points tell well. */
 interface Stretch {
   readonly start: Point;
@@ -287,7 +292,7 @@ function straightOf({ run, n, tolerance }: Smooth): (Straight & { off: Deviation
   let squares = 0;
   let bow = 0;
   for (let k = 0; k < n; k++) {
-    const signed = cross(line.direction, [xs[k] - line.middle[0], ys[k] - line.middle[1]]);
+    const signed = offLine([xs[k], ys[k]], line);
     const away = Math.abs(signed);
     const counts = away * (weights?.[k] ?? 1);
     if (k === 0 || k === n - 1) {
@@ -312,24 +317,11 @@ const LEAST_TOLD_PX = 6;
 /** The line nearest to the points between two of a run, by the squares of distances across it. */
 function lineOf({ xs, ys, weights }: Run, i: number, j: number): Straight | null {
   if (j - i - 1 < LEAST_POINTS) return null;
-  let [n, mx, my] = [0, 0, 0];
-  for (let k = i + 1; k < j; k++) {
-    const weight = (weights?.[k] ?? 1) ** 2;
-    n += weight;
-    mx += weight * xs[k];
-    my += weight * ys[k];
-  }
-  [mx, my] = [mx / n, my / n];
-  let [xx, xy, yy] = [0, 0, 0];
-  for (let k = i + 1; k < j; k++) {
-    const weight = (weights?.[k] ?? 1) ** 2;
-    xx += weight * (xs[k] - mx) ** 2;
-    xy += weight * (xs[k] - mx) * (ys[k] - my);
-    yy += weight * (ys[k] - my) ** 2;
-  }
   if (Math.hypot(xs[j - 1] - xs[i + 1], ys[j - 1] - ys[i + 1]) < LEAST_TOLD_PX) return null;
-  const angle = 0.5 * Math.atan2(2 * xy, xx - yy);
-  return { middle: [mx, my], direction: [Math.cos(angle), Math.sin(angle)] };
+  return straightThrough(
+    Array.from(xs.subarray(i + 1, j), (x, k): Point => [x, ys[i + 1 + k]]),
+    weights?.subarray(i + 1, j),
+  );
 }
 
 /** Corners move by no more than this to lie on the lines that meet there, in pixels; and lines that turn less than the angle with this sine do not meet. */
@@ -480,29 +472,17 @@ const SPOILT_PX = 1.7;
 /** Whether the points from `SPOILT_PX` to `ROUND_REACH_PX` from a corner, on one side, lie on a line. */
 function straightBeside(track: Track, corner: Corner, way: 1 | -1): boolean {
   const here = track.at(corner.index);
-  const px: number[] = [];
-  const py: number[] = [];
-  for (let k = corner.index; px.length < 40; k += way) {
+  const points: Point[] = [];
+  for (let k = corner.index; points.length < 40; k += way) {
     if (!track.closed && (k < 0 || k >= track.n)) break;
     if (track.closed && Math.abs(k - corner.index) > track.n / 2) break;
     const s = Math.abs(track.at(k) - here);
     if (s > ROUND_REACH_PX) break;
-    if (s < SPOILT_PX) continue;
-    px.push(track.xs[track.index(k)]);
-    py.push(track.ys[track.index(k)]);
+    if (s >= SPOILT_PX) points.push([track.xs[track.index(k)], track.ys[track.index(k)]]);
   }
-  if (px.length < 4) return false;
-  const n = px.length;
-  const [mx, my] = [px.reduce((p, q) => p + q, 0) / n, py.reduce((p, q) => p + q, 0) / n];
-  let [xx, xy, yy] = [0, 0, 0];
-  for (let i = 0; i < n; i++) {
-    xx += (px[i] - mx) ** 2;
-    xy += (px[i] - mx) * (py[i] - my);
-    yy += (py[i] - my) ** 2;
-  }
-  const angle = 0.5 * Math.atan2(2 * xy, xx - yy);
-  const [nx, ny] = [-Math.sin(angle), Math.cos(angle)];
-  return px.every((x, i) => Math.abs((x - mx) * nx + (py[i] - my) * ny) < STRAIGHT_PX);
+  if (points.length < 4) return false;
+  const line = straightThrough(points);
+  return points.every((p) => Math.abs(offLine(p, line)) < STRAIGHT_PX);
 }
 
 /** Corners that are none: bends so slight that one curve follows all points around them. */
@@ -554,61 +534,6 @@ function between(track: Track, weights: Float64Array | null, from: Stop, to: Sto
   ys.push(to.point[1]);
   const run = { xs: Float64Array.from(xs), ys: Float64Array.from(ys) };
   return weights ? { ...run, weights: Float64Array.from([...counts, 1]) } : run;
-}
-
-/** The circle nearest to points on it, by Gauss and Newton from the mean; null when they do not lie on one. */
-function wholeCircle(track: Track, tolerancePx: number, weights: Float64Array | null): Stroke | null {
-  const { xs, ys, n } = track;
-  let [cx, cy, r] = [0, 0, 0];
-  for (let i = 0; i < n; i++) {
-    cx += xs[i] / n;
-    cy += ys[i] / n;
-  }
-  for (let i = 0; i < n; i++) r += Math.hypot(xs[i] - cx, ys[i] - cy) / n;
-  for (let round = 0; round < 6; round++) {
-    let [sx, sy, sr, xx, xy, yy, sdx, sdy] = [0, 0, 0, 0, 0, 0, 0, 0];
-    for (let i = 0; i < n; i++) {
-      const d = Math.hypot(xs[i] - cx, ys[i] - cy) || 1e-9;
-      const [ux, uy] = [(xs[i] - cx) / d, (ys[i] - cy) / d];
-      const off = d - r;
-      sx += ux * off;
-      sy += uy * off;
-      sr += off;
-      xx += ux * ux;
-      xy += ux * uy;
-      yy += uy * uy;
-      sdx += ux;
-      sdy += uy;
-    }
-    // Centre and radius are nearly independent on a whole circle.
-    const det = (xx - (sdx * sdx) / n) * (yy - (sdy * sdy) / n) - (xy - (sdx * sdy) / n) ** 2;
-    if (Math.abs(det) < 1e-9) return null;
-    const [gx, gy] = [sx - (sdx * sr) / n, sy - (sdy * sr) / n];
-    const mx = (gx * (yy - (sdy * sdy) / n) - gy * (xy - (sdx * sdy) / n)) / det;
-    const my = (gy * (xx - (sdx * sdx) / n) - gx * (xy - (sdx * sdy) / n)) / det;
-    cx += mx;
-    cy += my;
-    r += (sr - sdx * mx - sdy * my) / n;
-  }
-  let [greatest, most, squares, sum, area] = [0, 0, 0, 0, 0];
-  for (let i = 0; i < n; i++) {
-    const off = Math.abs(Math.hypot(xs[i] - cx, ys[i] - cy) - r);
-    const counts = off * (weights?.[i] ?? 1);
-    greatest = Math.max(greatest, off);
-    most = Math.max(most, counts);
-    squares += counts * counts;
-    sum += off;
-    const j = (i + 1) % n;
-    area += xs[i] * ys[j] - xs[j] * ys[i];
-  }
-  if (!(r > 0) || most > tolerancePx || squares > (RMS_SHARE * tolerancePx) ** 2 * n) return null;
-  const clockwise = area > 0;
-  const [left, right]: Point[] = [
-    [cx - r, cy],
-    [cx + r, cy],
-  ];
-  const half = (to: Point): Segment => ({ kind: 'arc', radius: r, large: false, clockwise, to });
-  return { start: left, segments: [half(right), half(left)], deviation: { sum, greatest, count: n } };
 }
 
 /**
@@ -663,7 +588,7 @@ function fitted(
   if (n < 4) return { start: [xs[0] ?? 0, ys[0] ?? 0], segments: [] };
   const track = new Track(xs, ys, true);
   const limits = limitsOf(located.scatterPx ?? alike(track, wanted), wanted);
-  const circle = wholeCircle(track, limits.tolerancePx * 1.15, limits.weights);
+  const circle = wholeCircle(track, limits.tolerancePx * 1.15, RMS_SHARE, limits.weights);
   if (circle) return circle;
   const oval = wholeEllipse(track, limits.tolerancePx * 1.15, RMS_SHARE, limits.weights);
   if (oval) return oval;

@@ -30,3 +30,33 @@ export function crossingOf(p: Point, d: Point, q: Point, e: Point, least: number
   const turn = cross(d, e);
   return Math.abs(turn) < least ? null : plus(p, d, cross(minus(q, p), e) / turn);
 }
+
+/** A line through a point in a direction of length 1. */
+export interface Straight {
+  readonly middle: Point;
+  readonly direction: Point;
+}
+
+/** The line nearest to points, by the squares of distances across it, each counted as its weight says. */
+export function straightThrough(points: readonly Point[], weights?: ArrayLike<number>): Straight {
+  let [n, mx, my] = [0, 0, 0];
+  points.forEach(([x, y], k) => {
+    const weight = (weights?.[k] ?? 1) ** 2;
+    n += weight;
+    mx += weight * x;
+    my += weight * y;
+  });
+  [mx, my] = [mx / n, my / n];
+  let [xx, xy, yy] = [0, 0, 0];
+  points.forEach(([x, y], k) => {
+    const weight = (weights?.[k] ?? 1) ** 2;
+    xx += weight * (x - mx) ** 2;
+    xy += weight * (x - mx) * (y - my);
+    yy += weight * (y - my) ** 2;
+  });
+  const angle = 0.5 * Math.atan2(2 * xy, xx - yy);
+  return { middle: [mx, my], direction: [Math.cos(angle), Math.sin(angle)] };
+}
+
+/** How far a point lies from a line, positive to the right of it. */
+export const offLine = (p: Point, { middle, direction }: Straight): number => cross(direction, minus(p, middle));

@@ -5,7 +5,7 @@
 import type { Point } from '../vector';
 import { BEYOND, type Chain, type ChainMap } from './chains';
 import type { Located } from './locate';
-import { crossingOf, dot, length, minus, plus, unit } from './points';
+import { crossingOf, dot, length, minus, plus, straightThrough, unit } from './points';
 
 /** Chains that go on in each other. */
 export interface Route {
@@ -222,13 +222,12 @@ export function findRoutes(
       if (through.includes(end)) continue;
       const arm = armOf(end, corner, softPx, PIN_REACH_PX);
       if (!arm) continue;
-      const middle = meanOf(arm.points);
-      const way = directionOf(arm.points);
+      const { middle, direction } = straightThrough(arm.points);
       // The tangent at the crossing before, twice again.
       let u = 0;
       for (let round = 0; round < 3; round++) {
         const tangent = unit(plus(along, across, by[1] + 2 * by[2] * u));
-        const at = crossingOf(on(u), tangent, middle, way, GRAZING);
+        const at = crossingOf(on(u), tangent, middle, direction, GRAZING);
         if (!at) break;
         u = dot(minus(at, origin), along);
         if (Math.abs(u) > FAR_PX) break;
@@ -325,20 +324,6 @@ const meanOf = (points: readonly Point[]): Point => {
   }
   return [x, y];
 };
-
-/** The direction of a line through points, of length 1. */
-function directionOf(points: readonly Point[]): Point {
-  const m = meanOf(points);
-  let [xx, xy, yy] = [0, 0, 0];
-  for (const p of points) {
-    const [dx, dy] = minus(p, m);
-    xx += dx * dx;
-    xy += dx * dy;
-    yy += dy * dy;
-  }
-  const angle = 0.5 * Math.atan2(2 * xy, xx - yy);
-  return [Math.cos(angle), Math.sin(angle)];
-}
 
 function lineThrough(points: readonly (readonly [number, number])[]): { slope: number; squares: number } {
   const n = points.length;

@@ -6,6 +6,7 @@ import { cutRoutes, type Edges } from './edges';
 import { fitChain, type FitOptions, type Stroke } from './fit';
 import { locate, REACH_PX, type Located } from './locate';
 import { Track } from './corners';
+import { length, minus, offLine, straightThrough } from './points';
 import { findRoutes, type Routes } from './routes';
 import { scatterOf } from './scatter';
 
@@ -36,27 +37,16 @@ function meetingPoint(corner: Point, ends: readonly Located[], starts: readonly 
   let [xx, xy, yy, bx, by] = [0.03, 0, 0.03, 0, 0];
   ends.forEach(({ points }, k) => {
     const n = points.length / 2;
-    const near: number[] = [];
+    const near: Point[] = [];
     for (let m = 0; m < n && near.length < 7; m++) {
       const i = starts[k] ? m : n - 1 - m;
-      if (Math.hypot(points[2 * i] - corner[0], points[2 * i + 1] - corner[1]) >= softPx * 0.8) near.push(i);
+      const point: Point = [points[2 * i], points[2 * i + 1]];
+      if (length(minus(point, corner)) >= softPx * 0.8) near.push(point);
     }
     if (near.length < 3) return;
-    let [mx, my] = [0, 0];
-    for (const i of near) {
-      mx += points[2 * i] / near.length;
-      my += points[2 * i + 1] / near.length;
-    }
-    let [sxx, sxy, syy] = [0, 0, 0];
-    for (const i of near) {
-      const [dx, dy] = [points[2 * i] - mx, points[2 * i + 1] - my];
-      sxx += dx * dx;
-      sxy += dx * dy;
-      syy += dy * dy;
-    }
-    const angle = 0.5 * Math.atan2(2 * sxy, sxx - syy);
-    const [nx, ny] = [-Math.sin(angle), Math.cos(angle)];
-    const off = nx * (mx - corner[0]) + ny * (my - corner[1]);
+    const line = straightThrough(near);
+    const [nx, ny] = [-line.direction[1], line.direction[0]];
+    const off = -offLine(corner, line);
     xx += nx * nx;
     xy += nx * ny;
     yy += ny * ny;
