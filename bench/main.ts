@@ -9,7 +9,7 @@ import sharp from 'sharp';
 import { rgbToOklab } from '../core/colour';
 import { drawCandidate } from '../core/engine';
 import { proofsOf } from '../core/judge';
-import { blankPicture, cover, layColour, type Picture } from '../core/raster';
+import { blankPicture, cover, layColour } from '../core/raster';
 import { trace } from '../core/trace';
 import { decodePicture, encodePng } from '../node/pictures';
 import { Pool } from '../node/pool';
@@ -94,13 +94,17 @@ for (const [name, request] of [
 console.log(`memory with the drawing threads ${(process.memoryUsage().rss / 1e6).toFixed(0)} MB`);
 await pool.close();
 
-async function benchTrace(name: string, picture: Picture): Promise<void> {
+// A drawing of eight colours, the first of a seed.
+const eightColours = drawingsOf('many', 40, 3).find((d) => d.hexes.length === 7 && !d.hexes.includes('#fff'))!;
+for (const [name, picture] of [
+  ['one colour', one],
+  ['six colours', six],
+  ['eight colours', (await pictureOf(eightColours, false, 1024)).picture],
+] as const) {
   const base = { name: 'decoding and one pass to OKLab', ms: await reference(await encodePng(picture)) };
   line(`decode and convert, ${name}, 1024 px`, base.ms);
   line(`trace, ${name}, 1024 px`, await median(() => trace(picture)), base);
 }
-await benchTrace('one colour', one);
-await benchTrace('six colours', six);
 // Time and memory against the number of pixels, up to 4096 px a side, each in a process of its own: its peak less that of the picture alone.
 const growth = `
   import { trace } from './core/trace';
@@ -138,7 +142,4 @@ for (const sidePx of [512, 1024, 2048, 4096]) {
   );
 }
 line('proofs of a candidate, 1024 px', await median(() => proofsOf(six)));
-// Last, since the packs fill the memory: a drawing of eight colours, the first of a seed.
-const eight = drawingsOf('many', 40, 3).find((d) => d.hexes.length === 7 && !d.hexes.includes('#fff'))!;
-await benchTrace('eight colours', (await pictureOf(eight, false, 1024)).picture);
 console.log(`memory at the end ${(process.memoryUsage().rss / 1e6).toFixed(0)} MB`);

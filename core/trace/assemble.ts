@@ -10,7 +10,7 @@ import {
   type Segment,
 } from '../vector';
 import { NOTHING, type Cells } from './cells';
-import { BEYOND, loopsOf, type ChainMap } from './chains';
+import { BEYOND, chainOf, loopsOf, type ChainMap } from './chains';
 import { pointAt } from './cut';
 import type { Edges } from './edges';
 import type { Stroke } from './fit';
@@ -190,7 +190,7 @@ export function contoursOf(
   const out: Contour[] = [];
   /** Whether the ink's edge is the one that shows: nothing above covers it. */
   const isOwn = (n: number): boolean => {
-    const chain = map.chains[n < 0 ? -n - 1 : n];
+    const chain = map.chains[chainOf(n)];
     const other = n < 0 ? chain.right : chain.left;
     return !stacked || other === BEYOND || other === NOTHING || !above[other];
   };
@@ -203,11 +203,11 @@ export function contoursOf(
     const parts = togetherWhere(loop, stacked ? isOwn : () => false, edges.next).map((list): Stroke => {
       if (list.length > 1) return edges.together(list);
       const [n] = list;
-      const stroke = edges.strokes[n < 0 ? -n - 1 : n];
+      const stroke = edges.strokes[chainOf(n)];
       const run: Stroke = n < 0 ? reverseContour(asContour(stroke)) : stroke;
       if (isOwn(n) || !run.segments.length) return run;
       for (const px of [UNDERLAP_PX, UNDERLAP_PX / 2]) {
-        const pushed = pushedLeft(run, map.chains[n < 0 ? -n - 1 : n].closed, px);
+        const pushed = pushedLeft(run, map.chains[chainOf(n)].closed, px);
         if (pushed && isUnder(pushed, cells, above)) return pushed;
       }
       return run;
@@ -242,7 +242,7 @@ function togetherWhere(
 
 /** The pixel on the left of a chain's first step, or -1 beyond the border. */
 function pixelBeside(map: ChainMap, n: number, w: number, h: number): number {
-  const { corners } = map.chains[n < 0 ? -n - 1 : n];
+  const { corners } = map.chains[chainOf(n)];
   const [ax, ay] = n < 0 ? [corners[2], corners[3]] : [corners[0], corners[1]];
   const [bx, by] = n < 0 ? [corners[0], corners[1]] : [corners[2], corners[3]];
   const x = ay === by ? Math.min(ax, bx) : by > ay ? ax : ax - 1;

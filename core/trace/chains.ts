@@ -143,13 +143,23 @@ export function findChains(cells: Cells): ChainMap {
   return { chains, leaving };
 }
 
-/** Loops round the areas of one label, each a list of chain numbers (negative minus one: run backwards), the area to the right. */
+/** The number of a chain from its signed number: itself, or negative minus one where it is run backwards. */
+export const chainOf = (n: number): number => (n < 0 ? -n - 1 : n);
+
+/** The number of the pixel corner where a signed chain begins, or ends, in a picture so wide. */
+export function cornerOf(chains: readonly Chain[], n: number, last: boolean, widthPx: number): number {
+  const { corners } = chains[chainOf(n)];
+  const k = last === n < 0 ? 0 : corners.length - 2;
+  return corners[k + 1] * (widthPx + 1) + corners[k];
+}
+
+/** Loops round the areas of one label, each a list of signed chain numbers, the area to the right. */
 export function loopsOf(map: ChainMap, label: number, widthPx: number): number[][] {
   const pw = widthPx + 1;
   const loops: number[][] = [];
   const done = new Set<number>();
   const endOf = (n: number): { corner: number; direction: Direction } => {
-    const { corners } = map.chains[n < 0 ? -n - 1 : n];
+    const { corners } = map.chains[chainOf(n)];
     const at = (i: number): [number, number] => [corners[2 * i], corners[2 * i + 1]];
     const last = corners.length / 2 - 1;
     const [p, q] = n < 0 ? [at(1), at(0)] : [at(last - 1), at(last)];

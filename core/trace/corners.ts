@@ -1,5 +1,5 @@
 import type { Point } from '../vector';
-import { crossingOf, turnBetween } from './points';
+import { crossingOf, length, minus, nearestShare, plus, turnBetween } from './points';
 
 /** Located points of a chain with their length along it. */
 export class Track {
@@ -161,11 +161,8 @@ export function findCorners(track: Track, limits: CornerOptions): Corner[] {
     let gap = Infinity;
     for (let k = i - back; k < i + back; k++) {
       if (!track.closed && (k < 0 || k + 1 >= n)) continue;
-      const [j, m] = [track.index(k), track.index(k + 1)];
-      const [dx, dy] = [track.xs[m] - track.xs[j], track.ys[m] - track.ys[j]];
-      const [px, py] = [place[0] - track.xs[j], place[1] - track.ys[j]];
-      const t = Math.max(0, Math.min(1, (px * dx + py * dy) / (dx * dx + dy * dy || 1)));
-      gap = Math.min(gap, Math.hypot(px - t * dx, py - t * dy));
+      const [from, to] = [k, k + 1].map((m): Point => [track.xs[track.index(m)], track.ys[track.index(m)]]);
+      gap = Math.min(gap, length(minus(place, plus(from, minus(to, from), nearestShare(place, from, to)))));
     }
     // How far a sharp corner is cut by the pixels: more, the sharper it is.
     const cut = (0.36 + 0.25 * softPx) / Math.max(0.25, Math.cos(turn / 2));

@@ -3,7 +3,7 @@ import { arcGeometry, type Contour, type Point, type Segment } from '../vector';
 import { length, minus, plus } from './points';
 
 /** A cubic cut at a parameter (de Casteljau). */
-export function cutCurve(from: Point, s: Extract<Segment, { kind: 'curve' }>, t: number): [Segment, Segment] {
+function cutCurve(from: Point, s: Extract<Segment, { kind: 'curve' }>, t: number): [Segment, Segment] {
   const mid = (p: Point, q: Point): Point => [p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t];
   const [a, b, c] = [mid(from, s.c1), mid(s.c1, s.c2), mid(s.c2, s.to)];
   const [d, e] = [mid(a, b), mid(b, c)];

@@ -1,10 +1,10 @@
 /** Strokes of chains, cut out of those of routes. */
 import { reverseContour, type Point, type Segment } from '../vector';
-import type { Chain } from './chains';
+import { chainOf, cornerOf, type Chain } from './chains';
 import { joined, partOf, pointAt, withEnds } from './cut';
 import { steady, type Stroke } from './fit';
-import { cross, dot, length, minus, plus, unit } from './points';
-import type { Meeting, Route, Routes } from './routes';
+import { cross, length, minus, nearestShare, plus, unit } from './points';
+import type { Route, Routes } from './routes';
 
 /** The fitted edges of a picture. */
 export interface Edges {
@@ -104,9 +104,8 @@ class Line {
 
   nearest(p: Point, expected: number | null, closed: boolean): Place | null {
     return this.best(expected, closed, (a, b) => {
-      const d = minus(b, a);
-      const t = Math.max(0, Math.min(1, dot(minus(p, a), d) / (dot(d, d) || 1)));
-      return { t, away: length(minus(p, plus(a, d, t))) };
+      const t = nearestShare(p, a, b);
+      return { t, away: length(minus(p, plus(a, minus(b, a), t))) };
     });
   }
 
@@ -156,8 +155,8 @@ function stretchOf(stroke: Stroke, from: number, to: number, closed: boolean): S
 }
 
 /**
- * Cuts the strokes of routes where others end on them, and moves the ends of those there. `meetingAt` gives the point of meetings where no edge goes
- * on; `alone` fits a chain by itself between its ends, where the stroke of a route cannot be cut.
+ * Cuts the strokes of routes where others end on them, and moves the ends of those there. `meetingAt` tells about where edges meet at a corner;
+ * `alone` fits a chain by itself between its ends, where the stroke of a route cannot be cut.
  */
 export function cutRoutes(
   { list, meetings }: Routes,
@@ -167,47 +166,49 @@ export function cutRoutes(
   meetingAt: (key: number) => Point,
   alone: (chain: number, ends: readonly [Point, Point]) => Stroke,
 ): Edges {
-  const keyAt = (n: number, last: boolean): number => {
-    const { corners } = chains[n < 0 ? -n - 1 : n];
-    const k = last === n < 0 ? 0 : corners.length - 2;
-    return corners[k + 1] * (widthPx + 1) + corners[k];
-  };
-  // Ends of routes, by the end of the chain.
-  const routeEnds = new Map<number, { route: number; last: boolean }>();
+  const keyAt = (n: number, last: boolean): number => cornerOf(chains, n, last, widthPx);
+  // Where each chain lies in a route, and the ends of routes by the corner they lie at.
+  const home = new Map<number, { route: number; at: number }>();
+  const endsAt = new Map<number, { route: number; last: boolean }[]>();
   list.forEach(({ chains: of, closed }, route) => {
+    of.forEach((n, at) => home.set(chainOf(n), { route, at }));
     if (closed) return;
-    const [a, b] = [of[0], of[of.length - 1]];
-    routeEnds.set(a < 0 ? 2 * (-a - 1) + 1 : 2 * a, { route, last: false });
-    routeEnds.set(b < 0 ? 2 * (-b - 1) : 2 * b + 1, { route, last: true });
+    for (const last of [false, true]) {
+      const key = keyAt(of[last ? of.length - 1 : 0], last);
+      endsAt.set(key, [...(endsAt.get(key) ?? []), { route, last }]);
+    }
   });
 
   const placed = new Map<number, Point>();
-  const cuts: (readonly Place[] | null)[] = list.map((route, r) => cutsOf(route, whole[r]));
-  const pointOf = (key: number): Point => placed.get(key) ?? meetings.get(key)?.pin ?? meetingAt(key);
+  const cuts = list.map((route, r) => cutsOf(route, whole[r]));
+  const pointOf = (key: number): Point => placed.get(key) ?? meetingAt(key);
+  const ended = list.map(({ chains: of, closed }, r): Stroke =>
+    closed || !whole[r].segments.length
+      ? whole[r]
+      : withEnds(whole[r], pointOf(keyAt(of[0], false)), pointOf(keyAt(of[of.length - 1], true))),
+  );
+  const strokes = chains.map((_, i): Stroke => {
+    const { route, at } = home.get(i)!;
+    if (!cuts[route]) return alone(i, [pointOf(keyAt(i, false)), pointOf(keyAt(i, true))]);
+    if (!cuts[route].length) return ended[route];
+    const stroke = stretch(route, at, at);
+    const turned = list[route].chains[at] < 0 ? reversed(stroke) : stroke;
+    // How far a route is off is told once.
+    const { deviation } = whole[route];
+    return at === 0 && deviation ? { ...turned, deviation } : turned;
+  });
+  return { strokes, next, together };
 
-  const strokes: Stroke[] = chains.map((): Stroke => ({ start: [0, 0], segments: [] }));
-  const following = new Map<number, number>();
-  const home = new Map<number, { route: number; at: number }>();
-  const ended = list.map(({ chains: of, closed, joints }, r): Stroke => {
-    if (closed || !whole[r].segments.length) return whole[r];
-    const [a, b] = [pointOf(keyAt(of[0], false)), pointOf(keyAt(of[of.length - 1], true))];
-    return joints.length && !cuts[r] ? whole[r] : withEnds(whole[r], a, b);
-  });
-  list.forEach(({ chains: of, closed }, r) => {
-    const { deviation } = whole[r];
-    of.forEach((n, k) => {
-      const i = n < 0 ? -n - 1 : n;
-      home.set(i, { route: r, at: k });
-      const stroke = chainStroke(r, k);
-      const turned = n < 0 ? reversed(stroke) : stroke;
-      strokes[i] = k === 0 && deviation && cuts[r] ? { ...turned, deviation } : turned;
-      const after = k + 1 < of.length ? of[k + 1] : closed && of.length > 1 ? of[0] : null;
-      if (after === null || !cuts[r]) return;
-      following.set(n, after);
-      following.set(-after - 1, -n - 1);
-    });
-  });
-  return { strokes, next: (n) => following.get(n) ?? null, together };
+  function next(n: number): number | null {
+    const { route, at } = home.get(chainOf(n))!;
+    const { chains: of, closed } = list[route];
+    if (!cuts[route]?.length || of.length < 2) return null;
+    const isBack = of[at] !== n;
+    const after = at + (isBack ? -1 : 1);
+    if (!closed && (after < 0 || after >= of.length)) return null;
+    const signed = of[(after + of.length) % of.length];
+    return isBack ? -signed - 1 : signed;
+  }
 
   /** Where a route is cut; null where it cannot be. */
   function cutsOf({ chains: of, closed, joints, located }: Route, stroke: Stroke): readonly Place[] | null {
@@ -225,63 +226,39 @@ export function cutRoutes(
     const out: Place[] = [];
     let shift = 0;
     for (const [k, key] of keys.entries()) {
-      const meeting = meetings.get(key)!;
-      const pin = meeting.pin!;
+      const pin = meetings.get(key)!.pin!;
       const share = (lengths[Math.min(joints[k], lengths.length - 1)] / total) * line.length;
       const expected = closed ? (k === 0 ? null : (share + shift + line.length) % line.length) : share;
       const near = line.nearest(pin, expected, closed);
       if (!near) return null;
       if (closed && k === 0) shift = line.alongAt(near) - share;
-      const crossed = crossedAt(meeting, line, expected, closed);
+      const crossed = crossedAt(key, pin, line, expected, closed);
       out.push(crossed ? atJoint(stroke, crossed, AT_JOINT_PX / 3) : atJoint(stroke, near, AT_JOINT_PX));
     }
-    // In order, and none too close to the next.
+    // In order, once round at most, and none too close to the next.
     const at = out.map((p) => line.alongAt(p));
-    const gaps = at.slice(1).map((a, k) => a - at[k]);
-    if (!closed) gaps.unshift(at[0]);
-    if (!closed) gaps.push(line.length - at[at.length - 1]);
     const size = line.length;
-    const fair = closed
-      ? at.length === 1 || at.map((a, k) => (at[(k + 1) % at.length] - a + size) % size).every((g) => g >= LEAST_PX)
-      : gaps.every((g) => g >= LEAST_PX);
-    // Once round, not more.
-    const round = closed ? at.reduce((sum, a, k) => sum + ((at[(k + 1) % at.length] - a + size) % size), 0) : size;
-    if (!fair || (closed && at.length > 1 && Math.abs(round - size) > 1e-6 * size)) return null;
+    const gaps = closed
+      ? at.map((a, k) => (at[(k + 1) % at.length] - a + size) % size || size)
+      : [...at, size].map((a, k) => a - (k ? at[k - 1] : 0));
+    const round = gaps.reduce((sum, g) => sum + g, 0);
+    if (gaps.some((g) => g < LEAST_PX) || Math.abs(round - size) > 1e-6 * size) return null;
     for (const [k, key] of keys.entries()) placed.set(key, out[k].point);
     return out;
   }
 
   /** Where the line that ends at a meeting comes to the stroke, or null. */
-  function crossedAt(
-    { ends, through, pin }: Meeting,
-    line: Line,
-    expected: number | null,
-    closed: boolean,
-  ): Place | null {
-    for (const end of ends) {
-      if (through!.includes(end)) continue;
-      const home = routeEnds.get(end);
-      if (!home) continue;
-      const { start, segments } = whole[home.route];
-      const k = home.last ? segments.length - 1 : 0;
+  function crossedAt(key: number, pin: Point, line: Line, expected: number | null, closed: boolean): Place | null {
+    for (const { route, last } of endsAt.get(key) ?? []) {
+      const { start, segments } = whole[route];
+      const k = last ? segments.length - 1 : 0;
       const s = segments[k];
       const from = k > 0 ? segments[k - 1].to : start;
       if (s?.kind !== 'line' || length(minus(s.to, from)) < LEAST_LINE_PX) continue;
-      const place = line.crossing(home.last ? s.to : from, unit(minus(s.to, from)), expected, closed);
-      if (place && length(minus(place.point, pin!)) < SLIDE_PX) return place;
+      const place = line.crossing(last ? s.to : from, unit(minus(s.to, from)), expected, closed);
+      if (place && length(minus(place.point, pin)) < SLIDE_PX) return place;
     }
     return null;
-  }
-
-  function chainStroke(r: number, k: number): Stroke {
-    const { chains: of, closed } = list[r];
-    const n = of[k];
-    if (!cuts[r]) {
-      const [a, b] = [pointOf(keyAt(n, false)), pointOf(keyAt(n, true))];
-      return n < 0 ? reversed(alone(-n - 1, [b, a])) : alone(n, [a, b]);
-    }
-    if (of.length === 1 && (!closed || !cuts[r]!.length)) return ended[r];
-    return stretch(r, k, k);
   }
 
   /** The stroke of some chains of a route, by their places in it. */
@@ -290,7 +267,6 @@ export function cutRoutes(
     const places = cuts[r]!;
     const stroke = ended[r];
     const n = stroke.segments.length;
-    if (!n) return stroke;
     const from = first > 0 ? places[first - 1].at : closed ? places[places.length - 1].at : 0;
     const to = last < of.length - 1 || closed ? places[last].at : n;
     return withEnds(
@@ -301,22 +277,17 @@ export function cutRoutes(
   }
 
   function together(signed: readonly number[]): Stroke {
-    const backwards = isBackwards(signed[0]);
-    const forth = backwards ? signed.map((n) => -n - 1).reverse() : signed;
-    const of = (n: number) => home.get(n < 0 ? -n - 1 : n)!;
-    const { route } = of(forth[0]);
-    const { closed, chains: all } = list[route];
+    const { route, at } = home.get(chainOf(signed[0]))!;
+    const { closed, chains: of } = list[route];
+    const isBack = of[at] !== signed[0];
+    const last = home.get(chainOf(signed[signed.length - 1]))!.at;
     const stroke =
-      closed && forth.length === all.length
+      closed && signed.length === of.length
         ? whole[route]
-        : stretch(route, of(forth[0]).at, of(forth[forth.length - 1]).at);
-    return backwards ? reversed(stroke) : stroke;
-  }
-
-  /** Whether a signed chain is run against the direction of its route. */
-  function isBackwards(n: number): boolean {
-    const { route, at } = home.get(n < 0 ? -n - 1 : n)!;
-    return list[route].chains[at] !== n;
+        : isBack
+          ? stretch(route, last, at)
+          : stretch(route, at, last);
+    return isBack ? reversed(stroke) : stroke;
   }
 }
 

@@ -16,7 +16,7 @@ import {
   unit,
   type Straight,
 } from './points';
-import { limitsOf, scatterOf, softened, type Limits } from './scatter';
+import { limitsOf, softened, type Limits } from './scatter';
 import { touchLines } from './tangent';
 
 export interface FitOptions {
@@ -25,8 +25,6 @@ export interface FitOptions {
   readonly cornerRad: number;
   /** How far from a corner the picture is softened, in pixels. */
   readonly softPx: number;
-  /** How far noise may move points, in pixels; it then goes on from one to the next. 0 when left out. */
-  readonly doubtPx?: number;
 }
 
 /** How far located points lie from what was fitted to them, in pixels; making it exact afterwards moves points by less than a fifth of one. */
@@ -551,10 +549,6 @@ export function fitChain(
   return (closed ? asRectangle(stroke) : null) ?? stroke;
 }
 
-/** The scatter of all points of a track, taken together. */
-const alike = (track: Track, { doubtPx = 0 }: FitOptions): Float64Array =>
-  new Float64Array(track.n).fill(scatterOf(track, doubtPx));
-
 function fitted(
   located: Located,
   closed: boolean,
@@ -572,7 +566,7 @@ function fitted(
   if (!closed && ends) {
     if (n < 3) return { start: ends[0], segments: [{ kind: 'line', to: ends[1] }] };
     const track = new Track(xs, ys, false);
-    const limits = limitsOf(located.scatterPx ?? alike(track, wanted), wanted);
+    const limits = limitsOf(located, wanted);
     const corners = cornersOf(track, limits);
     const stops = [
       { index: 0, point: ends[0], spoiltPx: limits.softPx[0] },
@@ -587,7 +581,7 @@ function fitted(
   }
   if (n < 4) return { start: [xs[0] ?? 0, ys[0] ?? 0], segments: [] };
   const track = new Track(xs, ys, true);
-  const limits = limitsOf(located.scatterPx ?? alike(track, wanted), wanted);
+  const limits = limitsOf(located, wanted);
   const circle = wholeCircle(track, limits.tolerancePx * 1.15, RMS_SHARE, limits.weights);
   if (circle) return circle;
   const oval = wholeEllipse(track, limits.tolerancePx * 1.15, RMS_SHARE, limits.weights);

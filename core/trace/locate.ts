@@ -1,14 +1,16 @@
 import type { Cells } from './cells';
 import { BEYOND, type Chain } from './chains';
+import { Track } from './corners';
+import { scatterOf } from './scatter';
 
 /** Points of a chain between pixels. */
 export interface Located {
   /** x and y in turn. */
   readonly points: Float64Array;
-  /** 1 where the point was measured from whole ramps of coverage, 0 where something else was in the way. */
-  readonly sure: Uint8Array;
-  /** How far each scatters about its edge, in pixels, where that is known. */
-  readonly scatterPx?: Float64Array;
+  /** How far each scatters about its edge, in pixels. */
+  readonly scatterPx: Float64Array;
+  /** Whether noise moves them. */
+  readonly noisy: boolean;
 }
 
 /** How far a ramp of coverage may reach to each side of the edge, in pixels; soft pictures want more. */
@@ -25,7 +27,6 @@ export function locate(chain: Chain, cells: Cells, reachPx: number): Located {
   const n = corners.length / 2;
   const steps = closed ? n : n - 1;
   const points: number[] = [];
-  const sure: number[] = [];
   const at = (i: number): number => (closed ? ((i % n) + n) % n : Math.max(0, Math.min(n - 1, i)));
 
   /** How much of a pixel is on the right of the chain, or -1 when it belongs to neither side. */
@@ -50,7 +51,6 @@ export function locate(chain: Chain, cells: Cells, reachPx: number): Located {
     const my = (ay + by) / 2;
     if (border) {
       points.push(mx, my);
-      sure.push(1);
       continue;
     }
     // Pixels on the two sides of this step, going away from it: to the left of the chain and to the right.
@@ -62,50 +62,33 @@ export function locate(chain: Chain, cells: Cells, reachPx: number): Located {
     const firstLeftY = across ? (ly > 0 ? ay : ay - 1) : py;
     const firstRightX = across ? px : lx > 0 ? ax - 1 : ax;
     const firstRightY = across ? (ly > 0 ? ay - 1 : ay) : py;
-    let good = 1;
     let offset = 0;
     let last = 2;
-    for (let k = 0; ; k++) {
-      if (k === reachPx) {
-        good = last > 0.1 ? 0 : good;
-        break;
-      }
+    for (let k = 0; k < reachPx; k++) {
       const t = rightShare(firstLeftX + lx * k, firstLeftY + ly * k);
-      if (t < 0) {
-        if (last > 0.1) good = 0;
-        break;
-      }
-      if (t > last + 0.1) {
-        if (last > 0.06) good = 0;
-        break;
-      }
+      if (t < 0 || t > last + 0.1) break;
       offset += t;
       last = t;
       if (t < 0.004) break;
     }
     last = 2;
-    for (let k = 0; ; k++) {
-      if (k === reachPx) {
-        good = last > 0.1 ? 0 : good;
-        break;
-      }
+    for (let k = 0; k < reachPx; k++) {
       const t = rightShare(firstRightX - lx * k, firstRightY - ly * k);
-      if (t < 0) {
-        if (last > 0.1) good = 0;
-        break;
-      }
       const u = 1 - t;
-      if (u > last + 0.1) {
-        if (last > 0.06) good = 0;
-        break;
-      }
+      if (t < 0 || u > last + 0.1) break;
       offset -= u;
       last = u;
       if (u < 0.004) break;
     }
     offset = Math.max(-1.5, Math.min(1.5, offset));
     points.push(mx + lx * offset, my + ly * offset);
-    sure.push(good);
   }
-  return { points: Float64Array.from(points), sure: Uint8Array.from(sure) };
+  const doubtPx = border ? 0 : cells.doubtPx(left, right);
+  const [xs, ys] = [0, 1].map((c) => Float64Array.from({ length: points.length / 2 }, (_, i) => points[2 * i + c]));
+  const scatter = border ? 0 : scatterOf(new Track(xs, ys, closed), doubtPx);
+  return {
+    points: Float64Array.from(points),
+    scatterPx: new Float64Array(xs.length).fill(scatter),
+    noisy: doubtPx > 0,
+  };
 }

@@ -132,7 +132,7 @@ describe('chains', () => {
 
 describe('located points', () => {
   it('lie on a circle to a fiftieth of a pixel', () => {
-    const { points, sure } = located(circle(60.37, 59.81, 33.4));
+    const { points, scatterPx, noisy } = located(circle(60.37, 59.81, 33.4));
     let sum = 0;
     for (let i = 0; i < points.length; i += 2) {
       const off = Math.abs(Math.hypot(points[i] - 60.37, points[i + 1] - 59.81) - 33.4);
@@ -140,7 +140,9 @@ describe('located points', () => {
       expect(off).toBeLessThan(0.06);
     }
     expect(sum / (points.length / 2)).toBeLessThan(0.02);
-    expect(sure.every((s) => s === 1)).toBe(true);
+    expect(scatterPx).toHaveLength(points.length / 2);
+    expect(Math.max(...scatterPx)).toBeLessThan(0.05);
+    expect(noisy).toBe(false);
   });
 
   it('lie on straight edges of any slope', () => {

@@ -60,3 +60,9 @@ export function straightThrough(points: readonly Point[], weights?: ArrayLike<nu
 
 /** How far a point lies from a line, positive to the right of it. */
 export const offLine = (p: Point, { middle, direction }: Straight): number => cross(direction, minus(p, middle));
+
+/** Where on the way from one point to another, 0..1, lies what is nearest to a third. */
+export function nearestShare(p: Point, from: Point, to: Point): number {
+  const d = minus(to, from);
+  return Math.max(0, Math.min(1, dot(minus(p, from), d) / (dot(d, d) || 1)));
+}

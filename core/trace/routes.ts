@@ -3,7 +3,7 @@
  * ends on it: the two that go on in each other are fitted as one, which is then smooth there, and cut where the third one ends.
  */
 import type { Point } from '../vector';
-import { BEYOND, type Chain, type ChainMap } from './chains';
+import { BEYOND, chainOf, cornerOf, type Chain, type ChainMap } from './chains';
 import type { Located } from './locate';
 import { crossingOf, dot, length, minus, plus, straightThrough, unit } from './points';
 
@@ -80,25 +80,16 @@ interface Arm {
 /** How two arms go on in each other. */
 interface Bend {
   readonly ends: readonly [End, End];
-  readonly origin: Point;
-  readonly along: Point;
-  readonly across: Point;
-  /** Height over the line along, by powers of the length along it. */
-  readonly by: readonly [number, number, number];
+  /** How far along a point lies, from the meeting; and the point of the bend that lies so far along, and its direction there. */
+  readonly alongOf: (p: Point) => number;
+  readonly at: (along: number) => Point;
+  readonly directionAt: (along: number) => Point;
   readonly score: number;
   /** Points between the arms, from the first to the second. */
   readonly fill: readonly Point[];
 }
 
-const keyOf = ({ corners }: Chain, atLast: boolean, w: number): number => {
-  const k = atLast ? corners.length - 2 : 0;
-  return corners[k + 1] * (w + 1) + corners[k];
-};
-
-/**
- * Finds which chains go on in each other. `doubtOf` tells how far noise may move points of a chain, in pixels, `scatters` how far those of
- * each chain scatter.
- */
+/** Finds which chains go on in each other. `doubtOf` tells how far noise may move points of a chain, in pixels. */
 export function findRoutes(
   { chains }: ChainMap,
   located: readonly Located[],
@@ -106,13 +97,12 @@ export function findRoutes(
   h: number,
   softPx: number,
   doubtOf: (chain: Chain) => number,
-  scatters: readonly number[],
 ): Routes {
   const ends = new Map<number, End[]>();
   chains.forEach((c, i) => {
     if (c.closed) return;
     for (const last of [0, 1]) {
-      const key = keyOf(c, last === 1, w);
+      const key = cornerOf(chains, i, last === 1, w);
       const list = ends.get(key);
       if (list) list.push(2 * i + last);
       else ends.set(key, [2 * i + last]);
@@ -206,18 +196,20 @@ export function findRoutes(
     const kink = Math.abs(Math.atan(lines[0].slope) - Math.atan(lines[1].slope));
     const asLines = Math.sqrt((lines[0].squares + lines[1].squares) / all.length);
     if (kink > CORNER_RAD && CORNER_BETTER * asLines + 0.01 < rms) return null;
-    const fill: Point[] = [];
+    const at = (u: number): Point => plus(plus(origin, along, u), across, by[0] + by[1] * u + by[2] * u * u);
     const steps = Math.max(1, Math.round(to - from));
-    for (let k = 1; k < steps; k++) {
-      const u = from + ((to - from) * k) / steps;
-      fill.push(plus(plus(origin, along, u), across, by[0] + by[1] * u + by[2] * u * u));
-    }
-    return { ends: [p.end, q.end], origin, along, across, by, score: rms + 0.2 * turn, fill };
+    return {
+      ends: [p.end, q.end],
+      alongOf: (point) => dot(minus(point, origin), along),
+      at,
+      directionAt: (u) => unit(plus(along, across, by[1] + 2 * by[2] * u)),
+      score: rms + 0.2 * turn,
+      fill: Array.from({ length: steps - 1 }, (_, k) => at(from + ((to - from) * (k + 1)) / steps)),
+    };
   }
 
   /** Where the edges that end on a bend do so. */
-  function pinOf({ ends: through, origin, along, across, by }: Bend, corner: Point, list: readonly End[]): Point {
-    const on = (u: number): Point => plus(plus(origin, along, u), across, by[0] + by[1] * u + by[2] * u * u);
+  function pinOf({ ends: through, alongOf, at, directionAt }: Bend, corner: Point, list: readonly End[]): Point {
     for (const end of list) {
       if (through.includes(end)) continue;
       const arm = armOf(end, corner, softPx, PIN_REACH_PX);
@@ -226,15 +218,14 @@ export function findRoutes(
       // The tangent at the crossing before, twice again.
       let u = 0;
       for (let round = 0; round < 3; round++) {
-        const tangent = unit(plus(along, across, by[1] + 2 * by[2] * u));
-        const at = crossingOf(on(u), tangent, middle, direction, GRAZING);
-        if (!at) break;
-        u = dot(minus(at, origin), along);
+        const crossing = crossingOf(at(u), directionAt(u), middle, direction, GRAZING);
+        if (!crossing) break;
+        u = alongOf(crossing);
         if (Math.abs(u) > FAR_PX) break;
-        if (round === 2) return on(u);
+        if (round === 2) return at(u);
       }
     }
-    return on(0);
+    return at(0);
   }
 
   function walk(): Route[] {
@@ -267,7 +258,7 @@ export function findRoutes(
       const list: number[] = [];
       for (let n: number | null = start; n !== null && (list.length === 0 || n !== start); n = next(n)) {
         list.push(n);
-        used[n < 0 ? -n - 1 : n] = 1;
+        used[chainOf(n)] = 1;
       }
       out.push(routeOf(list, closed));
     });
@@ -276,31 +267,27 @@ export function findRoutes(
 
   function routeOf(list: readonly number[], closed: boolean): Route {
     const points: number[] = [];
-    const sure: number[] = [];
     const scatter: number[] = [];
     const joints: number[] = [];
     list.forEach((n, k) => {
-      const i = n < 0 ? -n - 1 : n;
+      const i = chainOf(n);
       const from = located[i];
       const count = from.points.length / 2;
       const [enters, leaves] = n < 0 ? [2 * i + 1, 2 * i] : [2 * i, 2 * i + 1];
-      const isLinked = (e: End, at: boolean) => (at ? (spoilt.get(e) ?? 0) : 0);
-      const skip = isLinked(enters, closed || k > 0);
-      const drop = isLinked(leaves, closed || k < list.length - 1);
+      // Only ends that go on in another have points that are spoilt.
+      const [skip, drop] = [spoilt.get(enters) ?? 0, spoilt.get(leaves) ?? 0];
       for (let m = skip; m < count - drop; m++) {
         const j = n < 0 ? count - 1 - m : m;
         points.push(from.points[2 * j], from.points[2 * j + 1]);
-        sure.push(from.sure[j]);
-        scatter.push(scatters[i]);
+        scatter.push(from.scatterPx[j]);
       }
       if (!closed && k === list.length - 1) return;
       const fill = fills.get(leaves) ?? [];
-      const after = list[(k + 1) % list.length];
+      const after = chainOf(list[(k + 1) % list.length]);
       joints.push(points.length / 2 + (fill.length >> 1));
       for (const p of fill) {
         points.push(p[0], p[1]);
-        sure.push(1);
-        scatter.push(Math.max(scatters[i], scatters[after < 0 ? -after - 1 : after]));
+        scatter.push(Math.max(from.scatterPx[0], located[after].scatterPx[0]));
       }
     });
     return {
@@ -308,8 +295,8 @@ export function findRoutes(
       closed,
       located: {
         points: Float64Array.from(points),
-        sure: Uint8Array.from(sure),
         scatterPx: Float64Array.from(scatter),
+        noisy: list.some((n) => located[chainOf(n)].noisy),
       },
       joints,
     };

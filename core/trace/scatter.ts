@@ -1,6 +1,7 @@
 /** How far points scatter about the edges they lie on, and what may be asked of them. */
 import type { Track } from './corners';
 import type { FitOptions } from './fit';
+import type { Located } from './locate';
 import type { Run } from './span';
 
 /** Each point moved to a parabola through its neighbours, across the run; ends stay. */
@@ -99,8 +100,7 @@ export interface Limits {
 }
 
 /** Limits that ask no more of points than they can tell: a tolerance no finer than their scatter, corners that stand out of it. */
-export function limitsOf(scatterPx: Float64Array, { tolerancePx, softPx, cornerRad, doubtPx = 0 }: FitOptions): Limits {
-  const noisy = doubtPx > 0;
+export function limitsOf({ scatterPx, noisy }: Located, { tolerancePx, softPx, cornerRad }: FitOptions): Limits {
   const tolerances = scatterPx.map((s) => Math.max(tolerancePx, Math.min(LOOSEST_PX, LOOSE * s)));
   const doubts = scatterPx.map((s) => (noisy ? Math.max(0, s - SURE_PX) : 0));
   let [least, most] = [Infinity, 0];

@@ -1,14 +1,12 @@
 import type { Point } from '../vector';
 import type { Cells } from './cells';
 import { madeAlike } from './alike';
-import { BEYOND, findChains, type Chain, type ChainMap } from './chains';
+import { BEYOND, chainOf, cornerOf, findChains, type Chain, type ChainMap } from './chains';
 import { cutRoutes, type Edges } from './edges';
 import { fitChain, type FitOptions, type Stroke } from './fit';
 import { locate, REACH_PX, type Located } from './locate';
-import { Track } from './corners';
 import { length, minus, offLine, straightThrough } from './points';
 import { findRoutes, type Routes } from './routes';
-import { scatterOf } from './scatter';
 
 /** Ramps of coverage wider than this, on the mean, are those of a soft picture. */
 const SOFT_RAMP_PX = 1.5;
@@ -77,12 +75,7 @@ export function prepare(cells: Cells): Prepared {
   const reachPx = soft ? REACH_PX.soft : REACH_PX.crisp;
   const located = map.chains.map((c) => locate(c, cells, reachPx));
   const doubtOf = (c: Chain) => cells.doubtPx(c.left, c.right);
-  const scatters = located.map(({ points }, k) => {
-    const n = points.length / 2;
-    const [xs, ys] = [0, 1].map((c) => Float64Array.from({ length: n }, (_, i) => points[2 * i + c]));
-    return map.chains[k].closed ? 0 : scatterOf(new Track(xs, ys, false), doubtOf(map.chains[k]));
-  });
-  const routes = findRoutes(map, located, cells.widthPx, cells.heightPx, soft ? SOFT_PX : CRISP_PX, doubtOf, scatters);
+  const routes = findRoutes(map, located, cells.widthPx, cells.heightPx, soft ? SOFT_PX : CRISP_PX, doubtOf);
   return { map, cells, soft, located, routes };
 }
 
@@ -110,9 +103,9 @@ export function fitAll(prepared: Prepared, tolerancePx: number, onDone: (share: 
   };
   const points = new Map<number, Point>();
   const meetingAt = (key: number): Point => {
-    const known = points.get(key);
+    const { corner, ends, pin } = routes.meetings.get(key)!;
+    const known = pin ?? points.get(key);
     if (known) return known;
-    const { corner, ends } = routes.meetings.get(key)!;
     const [px, py] = meetingPoint(
       corner,
       ends.map((e) => located[e >> 1]),
@@ -125,30 +118,20 @@ export function fitAll(prepared: Prepared, tolerancePx: number, onDone: (share: 
     points.set(key, point);
     return point;
   };
-  const keyOf = (n: number, last: boolean): number => {
-    const { corners } = map.chains[n < 0 ? -n - 1 : n];
-    const k = last === n < 0 ? 0 : corners.length - 2;
-    return corners[k + 1] * (w + 1) + corners[k];
-  };
-  const endOf = (n: number, last: boolean): Point => {
-    const key = keyOf(n, last);
-    return routes.meetings.get(key)!.pin ?? meetingAt(key);
-  };
-  const doubtOf = (n: number): number => {
-    const { left, right } = map.chains[n < 0 ? -n - 1 : n];
-    return cells.doubtPx(left, right);
-  };
+  const isOnEdge = (key: number): boolean => !!routes.meetings.get(key)?.pin;
   const whole = routes.list.map(({ chains, closed, located: at }, k) => {
-    const chain = map.chains[chains[0] < 0 ? -chains[0] - 1 : chains[0]];
-    const ends = closed ? null : ([endOf(chains[0], false), endOf(chains[chains.length - 1], true)] as const);
+    const chain = map.chains[chainOf(chains[0])];
+    const [start, end] = [
+      cornerOf(map.chains, chains[0], false, w),
+      cornerOf(map.chains, chains[chains.length - 1], true, w),
+    ];
+    const ends = closed ? null : ([meetingAt(start), meetingAt(end)] as const);
     // What ends on an edge that goes on ends anywhere along it.
-    const slides = [keyOf(chains[0], false), keyOf(chains[chains.length - 1], true)].map(
-      (key) => !closed && routes.meetings.get(key)?.pin != null,
-    ) as [boolean, boolean];
+    const slides = [isOnEdge(start), isOnEdge(end)] as const;
     const stroke =
       chain.left === BEYOND || chain.right === BEYOND
         ? alongBorder(chain, ends)
-        : fitChain(at, closed, ends, { ...fit, doubtPx: Math.max(...chains.map(doubtOf)) }, slides);
+        : fitChain(at, closed, ends, fit, slides);
     onDone((k + 1) / routes.list.length);
     return stroke;
   });
@@ -156,8 +139,7 @@ export function fitAll(prepared: Prepared, tolerancePx: number, onDone: (share: 
     whole,
     routes.list.map((r) => r.closed),
   );
-  const alone = (i: number, ends: readonly [Point, Point]): Stroke =>
-    fitChain(located[i], false, ends, { ...fit, doubtPx: doubtOf(i) });
+  const alone = (i: number, ends: readonly [Point, Point]): Stroke => fitChain(located[i], false, ends, fit);
   return cutRoutes(routes, alike, map.chains, w, meetingAt, alone);
 }
 

@@ -10,7 +10,7 @@ import {
   type Segment,
 } from '../vector';
 import { NOTHING, type Cells } from './cells';
-import { cutCurve, joined } from './cut';
+import { joined, partOf, pointAt } from './cut';
 
 /** A line that a picture is nearly the same on both sides of. */
 export interface Symmetry {
@@ -120,10 +120,7 @@ function crossings(from: Point, s: Segment): number[] {
       }
   } else {
     // Sign changes on a fine grid, each closed in on by halving: a cubic has at most three.
-    const x = (t: number): number => {
-      const u = 1 - t;
-      return u * u * u * from[0] + 3 * u * u * t * s.c1[0] + 3 * u * t * t * s.c2[0] + t * t * t * s.to[0];
-    };
+    const x = (t: number): number => pointAt(from, s, t)[0];
     const n = 24;
     for (let k = 0; k < n; k++) {
       let [a, b] = [k / n, (k + 1) / n];
@@ -144,41 +141,14 @@ const onAxis = ([, y]: Point): Point => [0, y];
 
 /** A segment cut where it crosses x = 0, so that each bit lies on one side. */
 function bitsOf(from: Point, segment: Segment): Bit[] {
-  const cuts = crossings(from, segment);
-  const out: Bit[] = [];
+  const cuts = [0, ...crossings(from, segment), 1];
   let start = from;
-  let rest = segment;
-  let done = 0;
-  for (const t of cuts) {
-    if (segment.kind === 'curve') {
-      const [a, b] = cutCurve(start, rest as Extract<Segment, { kind: 'curve' }>, (t - done) / (1 - done));
-      out.push({ from: start, segment: { ...a, to: onAxis(a.to) } });
-      start = onAxis(a.to);
-      rest = b;
-      done = t;
-      continue;
-    }
-    const to: Point =
-      segment.kind === 'line'
-        ? [0, from[1] + (segment.to[1] - from[1]) * t]
-        : (() => {
-            const g = arcGeometry(from, segment);
-            return [0, g.cy + g.radius * Math.sin(g.startRad + t * g.sweepRad)] as Point;
-          })();
-    const sweep = segment.kind === 'arc' ? Math.abs(arcGeometry(from, segment).sweepRad) * (t - done) : 0;
-    out.push({
-      from: start,
-      segment: segment.kind === 'arc' ? { ...segment, large: sweep > Math.PI, to } : { kind: 'line', to },
-    });
-    start = to;
-    done = t;
-  }
-  if (segment.kind === 'arc' && cuts.length) {
-    const sweep = Math.abs(arcGeometry(from, segment).sweepRad) * (1 - done);
-    rest = { ...segment, large: sweep > Math.PI };
-  } else if (segment.kind === 'line') rest = segment;
-  out.push({ from: start, segment: rest });
-  return out;
+  return cuts.slice(1).map((t, k) => {
+    const part = partOf(from, segment, cuts[k], t).segment;
+    const bit = { from: start, segment: t < 1 ? { ...part, to: onAxis(part.to) } : part };
+    start = bit.segment.to;
+    return bit;
+  });
 }
 
 /** On which side of x = 0 a bit lies. */
