@@ -5,7 +5,7 @@ import { NO_GRADIENT } from './gradients';
 import type { Plains } from './plains';
 import { findRegions, sidesOf } from './regions';
 import { nearestOf, type FoundInk } from './inks';
-import { distance, mixtureAt, mixtureOfThree, tonesFor } from './tone';
+import { distance, mixtureAt, mixtureOfThree, mixtureThrough, tonesFor } from './tone';
 
 /** A transparent pixel, or one of a ground that is left out. */
 export const NOTHING = 255;
@@ -69,9 +69,8 @@ const THREE_NOISE = 4;
 const MOST_AMISS = 0.1;
 const AMISS = 40;
 
-/** Two layers that show through are looked for among so many inks at most, in steps of this share. */
+/** Two layers that show through are looked for among so many inks at most. */
 const MOST_LAYERED = 8;
-const LAYER_STEP = 1 / 64;
 
 /** Those may lie this far off, in pixels. */
 const THREE_REACH_PX = 5;
@@ -372,7 +371,7 @@ export function unmix(
   /** The same where two inks show through, each layer covering the same share of what is below it; looked for among few inks. */
   function mixtureOfLayers(i: number, costOfTwo: number): Mixture | null {
     if (inks.length > MOST_LAYERED || paints.some(Boolean)) return null;
-    const [r, g, b] = toneOfPixel(i);
+    const tone = toneOfPixel(i);
     let best: Mixture | null = null;
     let least = costOfTwo;
     for (const upper of nearby)
@@ -380,21 +379,15 @@ export function unmix(
         if (upper === lower || upper === NOTHING || lower === NOTHING) continue;
         for (let c = 0; c < inks.length; c++)
           for (let d = 0; d < inks.length; d++) {
-            if (c === d || [c, d].some((k) => k === upper || k === lower)) continue;
-            const layers = [tones[upper], tones[c], tones[d], tones[lower]];
-            for (let s = LAYER_STEP; s < 1; s += LAYER_STEP) {
-              const left = 1 - s;
-              const mixed = (k: 0 | 1 | 2): number =>
-                s * (layers[0][k] + left * (layers[1][k] + left * layers[2][k])) + left * left * left * layers[3][k];
-              const off = Math.hypot(mixed(0) - r, mixed(1) - g, mixed(2) - b);
-              const cost = off + 2 * threeFrom;
-              if (off > threeFrom || cost >= least) continue;
-              least = cost;
-              best =
-                s >= 0.5
-                  ? { a: upper, b: lower, share: s, off, cost }
-                  : { a: lower, b: upper, share: 1 - s, off, cost };
-            }
+            if (c === d || c === upper || c === lower || d === upper || d === lower) continue;
+            const [share, off] = mixtureThrough(tone, tones[upper], tones[c], tones[d], tones[lower], threeFrom);
+            const cost = off + 2 * threeFrom;
+            if (off > threeFrom || cost >= least) continue;
+            least = cost;
+            best =
+              share >= 0.5
+                ? { a: upper, b: lower, share, off, cost }
+                : { a: lower, b: upper, share: 1 - share, off, cost };
           }
       }
     return best;

@@ -143,10 +143,101 @@ function solve(a: Float64Array, b: Float64Array, n: number): boolean {
 
 const MOST = 512;
 const params = new Float64Array(MOST);
+const normals = new Float64Array(2 * MOST);
 const normal = new Float64Array(16);
 const rhs = new Float64Array(4);
-const row = new Float64Array(4);
-const normals = new Float64Array(2 * MOST);
+const reduced = new Float64Array(16);
+const wanted = new Float64Array(4);
+
+/**
+ * Sums up the normal equations for both handles of a cubic, in `normal` (4 by 4) and `rhs`: handles' x and y in turn, measured from the first end. Whole
+ * distances count, or with `across` only those along `normals`.
+ */
+function sumUp(run: Run, i: number, stride: number, count: number, from: Point, to: Point, across: boolean): void {
+  const { xs, ys, weights } = run;
+  const [fx, fy] = from;
+  const [tx, ty] = [to[0] - fx, to[1] - fy];
+  // Products of the handles' shares of a point, by the axes of its normal.
+  let [aXx, aXy, aYy, abXx, abXy, abYy, bXx, bXy, bYy] = [0, 0, 0, 0, 0, 0, 0, 0, 0];
+  let [r0, r1, r2, r3] = [0, 0, 0, 0];
+  for (let m = 0, k = i + stride; m < count; m++, k += stride) {
+    const t = params[m];
+    const u = 1 - t;
+    const a = 3 * u * u * t;
+    const b = 3 * u * t * t;
+    const end = t * t * t;
+    const weight = weights ? weights[k] : 1;
+    const square = weight * weight;
+    const px = xs[k] - fx - end * tx;
+    const py = ys[k] - fy - end * ty;
+    let [xx, xy, yy] = [square, 0, square];
+    if (across) {
+      const nx = normals[2 * m];
+      const ny = normals[2 * m + 1];
+      xx = square * nx * nx;
+      xy = square * nx * ny;
+      yy = square * ny * ny;
+    }
+    const restX = xx * px + xy * py;
+    const restY = xy * px + yy * py;
+    const [aa, ab, bb] = [a * a, a * b, b * b];
+    aXx += aa * xx;
+    aXy += aa * xy;
+    aYy += aa * yy;
+    abXx += ab * xx;
+    abXy += ab * xy;
+    abYy += ab * yy;
+    bXx += bb * xx;
+    bXy += bb * xy;
+    bYy += bb * yy;
+    r0 += a * restX;
+    r1 += a * restY;
+    r2 += b * restX;
+    r3 += b * restY;
+  }
+  normal.set([aXx, aXy, abXx, abXy, aXy, aYy, abXy, abYy, abXx, abXy, bXx, bXy, abXy, abYy, bXy, bYy]);
+  rhs.set([r0, r1, r2, r3]);
+}
+
+/**
+ * The normal equations in the unknowns that are left where a handle keeps to a given tangent: its length along it instead of its x and y. New handles
+ * are pulled to those `held`. Solves them into `wanted`; false when that cannot be done.
+ */
+function solveAlong(
+  ways: readonly (readonly number[])[],
+  base: readonly number[],
+  held: Float64Array,
+  pull: number,
+): boolean {
+  const n = ways.length;
+  for (let r = 0; r < n; r++) {
+    const way = ways[r];
+    wanted[r] = 0;
+    for (let p = 0; p < 4; p++) {
+      if (way[p] === 0) continue;
+      let rest = rhs[p];
+      for (let q = 0; q < 4; q++) rest -= normal[4 * p + q] * base[q];
+      wanted[r] += way[p] * rest;
+    }
+    for (let c = 0; c < n; c++) {
+      let sum = 0;
+      for (let p = 0; p < 4; p++)
+        if (way[p] !== 0) for (let q = 0; q < 4; q++) sum += way[p] * normal[4 * p + q] * ways[c][q];
+      reduced[r * n + c] = sum;
+    }
+    for (let p = 0; p < 4; p++) wanted[r] += pull * way[p] * (held[p] - base[p]);
+    // A breath of damping keeps handles short where the points say little about them.
+    reduced[r * n + r] += pull + 1e-7;
+  }
+  return solve(reduced, wanted, n);
+}
+
+const FREE = [
+  [1, 0, 0, 0],
+  [0, 1, 0, 0],
+  [0, 0, 1, 0],
+  [0, 0, 0, 1],
+] as const;
 
 /**
  * The cubic between two points that lies nearest the points between, by least squares with the parameters improved in turn (Plass and Stone
@@ -166,125 +257,77 @@ export function fitCubic(
 ): Fit | null {
   const stride = Math.max(1, Math.ceil((j - i) / samples));
   const count = Math.floor((j - i - 1) / stride);
-  const unknowns = (tangentFrom ? 1 : 2) + (tangentTo ? 1 : 2);
   if (count < 2 || count > MOST) return null;
   const { xs, ys, weights } = run;
+  const [fx, fy] = from;
+  const [tx, ty] = [to[0] - fx, to[1] - fy];
   // Parameters by length along the points.
   let length = 0;
-  let [lx, ly] = [from[0], from[1]];
+  let [lx, ly] = [fx, fy];
   for (let k = i + 1, m = 0; k <= j; k++) {
-    const [x, y] = k === j ? to : [xs[k], ys[k]];
-    length += Math.hypot(x - lx, y - ly);
-    [lx, ly] = [x, y];
+    const x = k === j ? to[0] : xs[k];
+    const y = k === j ? to[1] : ys[k];
+    length += Math.sqrt((x - lx) ** 2 + (y - ly) ** 2);
+    lx = x;
+    ly = y;
     if (k < j && (k - i) % stride === 0 && m < count) params[m++] = length;
   }
   if (length < 1e-6) return null;
   for (let m = 0; m < count; m++) params[m] /= length;
-  let [c1x, c1y, c2x, c2y] = [0, 0, 0, 0];
+  // What is asked for: each free handle's x and y, or its length along its tangent. All from the first end.
+  const ways = [
+    ...(tangentFrom ? [[tangentFrom[0], tangentFrom[1], 0, 0]] : FREE.slice(0, 2)),
+    ...(tangentTo ? [[0, 0, -tangentTo[0], -tangentTo[1]]] : FREE.slice(2)),
+  ];
+  const base = tangentTo ? [0, 0, tx, ty] : [0, 0, 0, 0];
+  const handles = new Float64Array(4);
   let greatest = 0;
   let squares = 0;
   for (let round = 0; round < rounds; round++) {
-    normal.fill(0, 0, unknowns * unknowns);
-    rhs.fill(0, 0, unknowns);
-    const across = round > 0;
-    for (let m = 0; m < count; m++) {
-      const t = params[m];
-      const u = 1 - t;
-      const [b0, b1, b2, b3] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-      const k = i + (m + 1) * stride;
-      // The first round takes whole distances; later ones only those across the curve, which converges fast (Blake and Isard 1998).
-      for (let axis = 0; axis < (across ? 1 : 2); axis++) {
-        const weight = weights ? weights[k] : 1;
-        const wx = weight * (across ? normals[2 * m] : axis ? 0 : 1);
-        const wy = weight * (across ? normals[2 * m + 1] : axis ? 1 : 0);
-        let rest = wx * (xs[k] - b0 * from[0] - b3 * to[0]) + wy * (ys[k] - b0 * from[1] - b3 * to[1]);
-        let at = 0;
-        if (tangentFrom) {
-          row[at++] = b1 * (wx * tangentFrom[0] + wy * tangentFrom[1]);
-          rest -= b1 * (wx * from[0] + wy * from[1]);
-        } else {
-          row[at++] = b1 * wx;
-          row[at++] = b1 * wy;
-        }
-        if (tangentTo) {
-          row[at] = -b2 * (wx * tangentTo[0] + wy * tangentTo[1]);
-          rest -= b2 * (wx * to[0] + wy * to[1]);
-        } else {
-          row[at++] = b2 * wx;
-          row[at] = b2 * wy;
-        }
-        for (let r = 0; r < unknowns; r++) {
-          rhs[r] += row[r] * rest;
-          for (let c = 0; c < unknowns; c++) normal[r * unknowns + c] += row[r] * row[c];
-        }
-      }
+    // The first round takes whole distances; later ones only those across the curve, which converges fast (Blake and Isard 1998), and in which handles
+    // stay near where they were, so far as the points do not say otherwise.
+    sumUp(run, i, stride, count, from, to, round > 0);
+    if (!solveAlong(ways, base, handles, round > 0 ? 2e-4 * count : 0)) return null;
+    if ((tangentFrom && wanted[0] < 0) || (tangentTo && wanted[ways.length - 1] < 0)) return null;
+    for (let p = 0; p < 4; p++) {
+      handles[p] = base[p];
+      for (let r = 0; r < ways.length; r++) handles[p] += wanted[r] * ways[r][p];
     }
-    if (across) {
-      // Handles stay near where they were, so far as the points do not say otherwise.
-      const pull = 2e-4 * count;
-      let at = 0;
-      const held = [
-        ...(tangentFrom ? [(c1x - from[0]) * tangentFrom[0] + (c1y - from[1]) * tangentFrom[1]] : [c1x, c1y]),
-        ...(tangentTo ? [-(c2x - to[0]) * tangentTo[0] - (c2y - to[1]) * tangentTo[1]] : [c2x, c2y]),
-      ];
-      for (; at < unknowns; at++) {
-        normal[at * unknowns + at] += pull;
-        rhs[at] += pull * held[at];
-      }
-    }
-    // A breath of damping keeps handles short where the points say little about them.
-    for (let r = 0; r < unknowns; r++) normal[r * unknowns + r] += 1e-7;
-    if (!solve(normal, rhs, unknowns)) return null;
-    let at = 0;
-    if (tangentFrom) {
-      if (rhs[at] < 0) return null;
-      c1x = from[0] + rhs[at] * tangentFrom[0];
-      c1y = from[1] + rhs[at++] * tangentFrom[1];
-    } else {
-      c1x = rhs[at++];
-      c1y = rhs[at++];
-    }
-    if (tangentTo) {
-      if (rhs[at] < 0) return null;
-      c2x = to[0] - rhs[at] * tangentTo[0];
-      c2y = to[1] - rhs[at] * tangentTo[1];
-    } else {
-      c2x = rhs[at++];
-      c2y = rhs[at];
-    }
+    const [c1x, c1y, c2x, c2y] = handles;
+    const [bx, by] = [c2x - c1x, c2y - c1y];
+    const [cx, cy] = [tx - c2x, ty - c2y];
     greatest = 0;
     squares = 0;
-    for (let m = 0; m < count; m++) {
-      const k = i + (m + 1) * stride;
+    for (let m = 0, k = i + stride; m < count; m++, k += stride) {
       const t = params[m];
       const u = 1 - t;
-      const [ax, ay] = [c1x - from[0], c1y - from[1]];
-      const [bx, by] = [c2x - c1x, c2y - c1y];
-      const [cx, cy] = [to[0] - c2x, to[1] - c2y];
-      const px = u * u * u * from[0] + 3 * u * u * t * c1x + 3 * u * t * t * c2x + t * t * t * to[0] - xs[k];
-      const py = u * u * u * from[1] + 3 * u * u * t * c1y + 3 * u * t * t * c2y + t * t * t * to[1] - ys[k];
-      const dx = 3 * (u * u * ax + 2 * u * t * bx + t * t * cx);
-      const dy = 3 * (u * u * ay + 2 * u * t * by + t * t * cy);
-      const ddx = 6 * (u * (bx - ax) + t * (cx - bx));
-      const ddy = 6 * (u * (by - ay) + t * (cy - by));
-      const speed = dx * dx + dy * dy;
+      const a = 3 * u * u * t;
+      const b = 3 * u * t * t;
+      const end = t * t * t;
+      const px = a * c1x + b * c2x + end * tx - (xs[k] - fx);
+      const py = a * c1y + b * c2y + end * ty - (ys[k] - fy);
+      const dx = 3 * (u * u * c1x + 2 * u * t * bx + t * t * cx);
+      const dy = 3 * (u * u * c1y + 2 * u * t * by + t * t * cy);
+      const ddx = 6 * (u * (bx - c1x) + t * (cx - bx));
+      const ddy = 6 * (u * (by - c1y) + t * (cy - by));
+      const size = Math.sqrt(dx * dx + dy * dy);
       // Across the curve: what lies along it is only a matter of the parameter.
-      const away = speed > 1e-12 ? (px * dy - py * dx) / Math.sqrt(speed) : Math.hypot(px, py);
-      const off = weights ? weights[k] * away : away;
-      greatest = Math.max(greatest, Math.abs(off));
+      const away = size > 1e-6 ? (px * dy - py * dx) / size : Math.sqrt(px * px + py * py);
+      const off = Math.abs(weights ? weights[k] * away : away);
+      if (off > greatest) greatest = off;
       squares += off * off;
-      const size = Math.sqrt(speed) || 1;
-      normals[2 * m] = dy / size;
-      normals[2 * m + 1] = -dx / size;
-      const slope = speed + px * ddx + py * ddy;
+      normals[2 * m] = dy / (size || 1);
+      normals[2 * m + 1] = -dx / (size || 1);
+      const slope = size * size + px * ddx + py * ddy;
       if (slope > 1e-9) params[m] = Math.max(0, Math.min(1, t - (px * dx + py * dy) / slope));
     }
     if (round >= 1 && greatest > hopelessPx) return null;
   }
+  const [c1x, c1y, c2x, c2y] = handles;
   // A handle longer than the run is a loop in waiting.
-  if (Math.hypot(c1x - from[0], c1y - from[1]) > 1.5 * length || Math.hypot(c2x - to[0], c2y - to[1]) > 1.5 * length)
-    return null;
-  return { segment: { kind: 'curve', c1: [c1x, c1y], c2: [c2x, c2y], to }, greatest, squares: squares * stride };
+  if (Math.hypot(c1x, c1y) > 1.5 * length || Math.hypot(c2x - tx, c2y - ty) > 1.5 * length) return null;
+  const segment = { kind: 'curve', c1: [fx + c1x, fy + c1y], c2: [fx + c2x, fy + c2y], to } as const;
+  return { segment, greatest, squares: squares * stride };
 }
 
 /** Directions of a segment at its two ends, of length 1. */

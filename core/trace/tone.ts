@@ -49,3 +49,45 @@ export function mixtureOfThree(
   if (s < 0 || t < 0 || s + t > 1) return [0, 0, Infinity];
   return [s, t, distance(p, [s * u[0] + t * v[0], s * u[1] + t * v[1], s * u[2] + t * v[2]])];
 }
+
+/** Shares of a layer are tried no nearer to each other than this. */
+const SHARE_STEP = 1 / 64;
+
+/**
+ * The share, 0..1, of four layers, the uppermost first, that come nearest to a colour where each covers the same share of what is below it, and the last all
+ * of it; and how far off that is, in levels. Only mixtures within `enough` levels are looked for.
+ */
+export function mixtureThrough(
+  [r, g, b]: Rgb,
+  first: Rgb,
+  second: Rgb,
+  third: Rgb,
+  last: Rgb,
+  enough: number,
+): [share: number, off: number] {
+  // A mixture moves by no more than three times what its layers are apart, as its share goes from 0 to 1: what is far off lets shares be skipped.
+  const speed =
+    3 *
+    Math.max(
+      distance(first, last),
+      distance(second, last),
+      distance(third, last),
+      distance(first, third),
+      distance(first, second),
+      distance(second, third),
+    );
+  let [best, least] = [0, Infinity];
+  for (let s = SHARE_STEP; s < 1;) {
+    const left = 1 - s;
+    const under = left * left;
+    const [w, v] = [s * left, s * under];
+    const deep = under * left;
+    const dr = s * first[0] + w * second[0] + v * third[0] + deep * last[0] - r;
+    const dg = s * first[1] + w * second[1] + v * third[1] + deep * last[1] - g;
+    const db = s * first[2] + w * second[2] + v * third[2] + deep * last[2] - b;
+    const off = Math.sqrt(dr * dr + dg * dg + db * db);
+    if (off < least) [best, least] = [s, off];
+    s += Math.max(1, Math.ceil((off - enough) / speed / SHARE_STEP)) * SHARE_STEP;
+  }
+  return [best, least];
+}
