@@ -4,9 +4,10 @@ import { meanHex } from '../vector';
 import { calmed, NOISY, noiseOf } from './calm';
 import { unmix, type Cells } from './cells';
 import { findGradients, type FoundGradients } from './gradients';
-import { evennessOf, findGround, findInks, flatPixels, inksFrom, type FoundInk } from './inks';
+import { AUTOMATIC_LIMIT, evennessOf, findGround, findInks, flatPixels, inksFrom, type FoundInk } from './inks';
 import { findMissing } from './missing';
 import { nowherePlain, plainsOf } from './plains';
+import { splitInks } from './split';
 
 /** A picture told apart into inks. */
 export interface Apart {
@@ -62,7 +63,9 @@ export function tellApart(
   // Gradients end where they will.
   const plains = painted ? nowherePlain(picture.widthPx, picture.heightPx) : plainsThere;
   const rest = colours === 'auto' || !painted ? colours : Math.max(1, colours - painted.gradients.length);
-  const read = given ?? findInks(picture, flat, plains, rest, evenness, painted?.of);
+  const heaps = given ?? findInks(picture, flat, plains, rest, evenness, painted?.of);
+  const read =
+    noise && !given && colours === 'auto' ? splitInks(picture, flat, heaps, AUTOMATIC_LIMIT, painted?.of) : heaps;
   const plain = noise && !given ? read.map(unclipped) : read;
   const gradientInks = (painted?.gradients ?? []).map((gradient) => {
     const hex = meanHex(gradient);

@@ -13,8 +13,10 @@ import {
   rectangleContour,
   renderArtwork,
   scaledArtwork,
+  signedArea,
   SvgError,
   type Contour,
+  type Segment,
 } from '../vector';
 import { trace } from './index';
 
@@ -50,6 +52,25 @@ describe('exact shapes', () => {
     expect(svgOf(pictureOf([[NAVY, rectangleContour(30, 40, 140, 100)]]))).toContain(
       '<rect x="30" y="40" width="140" height="100"/>',
     );
+  });
+
+  it('leaves corners that are cut out round as they are', () => {
+    // A plate whose corners are quarters of circles, seen from outside.
+    const cut: Segment[] = [
+      [130, 40, 150, 60],
+      [150, 120, 130, 140],
+      [70, 140, 50, 120],
+      [50, 60, 70, 40],
+    ].flatMap(([x0, y0, x1, y1]): Segment[] => [
+      { kind: 'line', to: [x0, y0] },
+      { kind: 'arc', radius: 20, large: false, clockwise: false, to: [x1, y1] },
+    ]);
+    const plate = { start: [70, 40] as const, segments: cut };
+    const { artwork } = trace(pictureOf([[NAVY, plate]]), { ground: 'drop' });
+    const [made] = artwork.pieces.flatMap((p) => p.contours);
+    expect(artworkToSvg(artwork)).not.toContain('<rect');
+    expect(made.segments.filter((s) => s.kind === 'arc' && !s.clockwise)).toHaveLength(4);
+    expect(Math.abs(signedArea(flatten(made, 0.05)))).toBeCloseTo(100 * 100 - Math.PI * 400, -2);
   });
 
   it('makes level and upright lines exactly so, and leaves slanting ones', () => {

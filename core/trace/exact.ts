@@ -194,6 +194,7 @@ export function asRectangle({ start, segments, deviation }: Stroke): Stroke | nu
   if (xs.length !== 2 || ys.length !== 2) return null;
   const [[x0, x1], [y0, y1]] = [xs, ys];
   if (x1 - x0 < 2 || y1 - y0 < 2) return null;
+  const clockwise = signedArea(points.slice(0, n).flat()) > 0;
   let radius = 0;
   if (n === 8) {
     if (
@@ -218,6 +219,8 @@ export function asRectangle({ start, segments, deviation }: Stroke): Stroke | nu
     // Corners are arcs of that radius, or curves whose middle lies on one.
     for (const [k, s] of segments.entries()) {
       if (s.kind === 'line') continue;
+      // Corners that are cut out round turn the other way.
+      if (s.kind === 'arc' && (s.large || s.clockwise !== clockwise)) return null;
       const [p, q] = [points[k], points[k + 1]];
       const middle: Point =
         s.kind === 'curve'
@@ -236,7 +239,6 @@ export function asRectangle({ start, segments, deviation }: Stroke): Stroke | nu
     }
   }
   const made = rectangleContour(x0, y0, x1 - x0, y1 - y0, radius);
-  const clockwise = signedArea(points.slice(0, n).flat()) > 0;
   const contour = clockwise ? made : reverseContour(made);
   return { ...contour, ...(deviation ? { deviation } : {}) };
 }

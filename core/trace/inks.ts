@@ -201,7 +201,7 @@ function mergeMixed(heaps: Heap[], { widthPx: w, rgba }: Picture, flat: Uint8Arr
 }
 
 /** The most inks an automatic trace will have. */
-const AUTOMATIC_LIMIT = 32;
+export const AUTOMATIC_LIMIT = 32;
 
 /**
  * The colours of a picture, commonest first. They are read from flat areas, so that the mixtures along anti-aliased edges never become

@@ -232,6 +232,10 @@ function solveAlong(
   return solve(reduced, wanted, n);
 }
 
+/** How much longer than the line through its points a cubic may be, told by so many pieces of it. */
+const LONGEST = 1.15;
+const PIECES = 12;
+
 const FREE = [
   [1, 0, 0, 0],
   [0, 1, 0, 0],
@@ -326,6 +330,18 @@ export function fitCubic(
   const [c1x, c1y, c2x, c2y] = handles;
   // A handle longer than the run is a loop in waiting.
   if (Math.hypot(c1x, c1y) > 1.5 * length || Math.hypot(c2x - tx, c2y - ty) > 1.5 * length) return null;
+  // A curve much longer than its points swings away where there are none.
+  let long = 0;
+  for (let m = 1, x = 0, y = 0; m <= PIECES; m++) {
+    const t = m / PIECES;
+    const u = 1 - t;
+    const [a, b, end] = [3 * u * u * t, 3 * u * t * t, t * t * t];
+    const [nx, ny] = [a * c1x + b * c2x + end * tx, a * c1y + b * c2y + end * ty];
+    long += Math.sqrt((nx - x) ** 2 + (ny - y) ** 2);
+    x = nx;
+    y = ny;
+  }
+  if (long > LONGEST * length) return null;
   const segment = { kind: 'curve', c1: [fx + c1x, fy + c1y], c2: [fx + c2x, fy + c2y], to } as const;
   return { segment, greatest, squares: squares * stride };
 }
