@@ -27,18 +27,18 @@ export function pointAt(from: Point, s: Segment, t: number): Point {
   return [a * from[0] + b * s.c1[0] + c * s.c2[0] + d * s.to[0], a * from[1] + b * s.c1[1] + c * s.c2[1] + d * s.to[1]];
 }
 
-/** What of a segment lies between two parameters, 0 <= t0 < t1 <= 1, and where that starts. */
+/** What of a segment lies between two parameters, and where that starts: part of it for 0 <= t0 < t1 <= 1, beyond those it is carried on. */
 export function partOf(from: Point, s: Segment, t0: number, t1: number): { start: Point; segment: Segment } {
-  if (t0 <= 0 && t1 >= 1) return { start: from, segment: s };
-  const start = t0 <= 0 ? from : pointAt(from, s, t0);
-  const to = t1 >= 1 ? s.to : pointAt(from, s, t1);
+  if (t0 === 0 && t1 === 1) return { start: from, segment: s };
+  const start = t0 === 0 ? from : pointAt(from, s, t0);
+  const to = t1 === 1 ? s.to : pointAt(from, s, t1);
   if (s.kind === 'line') return { start, segment: { kind: 'line', to } };
   if (s.kind === 'arc') {
     const sweep = Math.abs(arcGeometry(from, s).sweepRad) * (t1 - t0);
     return { start, segment: { ...s, large: sweep > Math.PI, to } };
   }
-  const rest = t0 <= 0 ? s : (cutCurve(from, s, t0)[1] as typeof s);
-  return { start, segment: t1 >= 1 ? rest : cutCurve(start, rest, (t1 - t0) / (1 - t0))[0] };
+  const rest = t0 === 0 ? s : (cutCurve(from, s, t0)[1] as typeof s);
+  return { start, segment: t1 === 1 ? rest : cutCurve(start, rest, (t1 - t0) / (1 - t0))[0] };
 }
 
 /** Two lines in one direction as one; an arc carried on in the same circle as one arc. */
