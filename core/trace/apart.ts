@@ -66,18 +66,19 @@ export function tellApart(
   const heaps = given ?? findInks(picture, flat, plains, rest, evenness, painted?.of);
   const read =
     noise && !given && colours === 'auto' ? splitInks(picture, flat, heaps, AUTOMATIC_LIMIT, painted?.of) : heaps;
-  const plain = noise && !given ? read.map(unclipped) : read;
   const gradientInks = (painted?.gradients ?? []).map((gradient) => {
     const hex = meanHex(gradient);
     return { rgb: hexToRgb(hex), lab: hexToOklab(hex), hex, share: 1, gradient };
   });
-  let inks: FoundInk[] = [...plain, ...gradientInks];
+  let inks: FoundInk[] = [...read, ...gradientInks];
   let cells = unmix(picture, flat, plains, inks, painted?.of, noise);
   const missing =
     given || colours !== 'auto' || !(evenness.exact || noise) ? [] : findMissing(picture, cells, inks, flat, noise);
   if (missing.length) {
-    inks = [...plain, ...missing, ...gradientInks];
+    inks = [...read, ...missing, ...gradientInks];
     cells = unmix(picture, flat, plains, inks, painted?.of, noise);
   }
-  return { inks, cells, ground: findGround(cells), gradients: found?.gradients.length ?? 0 };
+  // Pixels were mixed of colours as they are there.
+  const clean = noise && !given ? inks.map((ink) => (ink.gradient ? ink : unclipped(ink))) : inks;
+  return { inks: clean, cells, ground: findGround(cells), gradients: found?.gradients.length ?? 0 };
 }
