@@ -411,9 +411,12 @@ export function unmix(
 const DISTINCT = 0.3;
 const DISTINCT_SHARE = 0.4;
 
+/** Of neighbours that it touches alike, a speck goes to the one of the nearest colour: differences in OKLab count from this on. */
+const ALIKE = 0.1;
+
 /**
- * Gives every connected area smaller than `leastPx2` to the neighbour it touches most; the cells given are changed in place. Areas of inks that
- * differ much from that neighbour, as `apartOf` tells in OKLab, may be smaller. Returns how many areas went.
+ * Gives every connected area smaller than `leastPx2` to a neighbour, by how much it touches that and how like it is; the cells given are changed in
+ * place. Areas of inks that differ much from that neighbour, as `apartOf` tells in OKLab, may be smaller. Returns how many areas went.
  */
 export function dropSpecks(
   cells: Cells,
@@ -441,7 +444,9 @@ export function dropSpecks(
     const sides = (i: number) => sidesOf(i, w, first.length);
     for (const i of pixels)
       for (const j of sides(i)) if (of[j] !== k) touch.set(first[j], (touch.get(first[j]) ?? 0) + 1);
-    const [heir] = [...touch].sort((p, q) => q[1] - p[1])[0] ?? [];
+    const claimOf = ([ink, steps]: readonly [number, number]): number =>
+      steps / (ALIKE + (ink === NOTHING ? 1 : apartOf(label[k], ink)));
+    const [heir] = [...touch].sort((p, q) => claimOf(q) - claimOf(p))[0] ?? [];
     if (heir === undefined) continue;
     if (pixels.length >= DISTINCT_SHARE * leastPx2 && apartOf(label[k], heir) >= DISTINCT) continue;
     count++;

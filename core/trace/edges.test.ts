@@ -57,13 +57,13 @@ function tee() {
     [key([60, 90]), meeting([60, 90], null)],
   ]);
   const routes: Routes = { list, meetings };
-  const meetingAt = (k: number): Point =>
-    [
-      [60.4, 40.4],
-      [0, 40.3],
-      [100, 40.3],
-      [60.2, 90],
-    ][[...meetings.keys()].indexOf(k)] as Point;
+  const points: Point[] = [
+    [60.4, 40.4],
+    [0, 40.3],
+    [100, 40.3],
+    [60.2, 90],
+  ];
+  const meetingAt = (k: number): Point => points[[...meetings.keys()].indexOf(k)];
   const whole: Stroke[] = [
     { start: [0, 40.3], segments: [line(100, 40.3)], deviation: { sum: 1, greatest: 0.1, count: 100 } },
     { start: [60.2, 40.5], segments: [line(60.2, 90)] },

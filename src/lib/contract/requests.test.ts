@@ -92,7 +92,7 @@ describe('a round', () => {
       [{ way: { kind: 'copy', candidateId: UUID } }, /way.kind/],
     ] as const)
       expect(
-        () => read(requests.RoundStart, { requestKey: KEY, prompt: 'a bat', ...more }),
+        () => read(requests.RoundStart, Object.assign({ requestKey: KEY, prompt: 'a bat' }, more)),
         JSON.stringify(more),
       ).toThrow(says);
   });
