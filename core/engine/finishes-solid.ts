@@ -47,8 +47,12 @@ export function flatParts({ figure, tint, u }: Sitting, gap = 1.5): Layer[] {
     const same = below.get(hex);
     if (same && hex !== tint.on && sizeOf(common(same, part.area)) > 0.02 * sizeOf(part.area)) {
       // A part that only grows out of the one below joins it; one that lies on it is set off.
-      if (sizeOf(minus(part.area, same)) < 0.96 * sizeOf(part.area))
-        out.push(paintOf(grown(part.area, gap * u), tint.on, { clip: same }));
+      if (sizeOf(minus(part.area, same)) < 0.96 * sizeOf(part.area)) {
+        const clear = grown(part.area, gap * u);
+        // Painted over alone, it would leave a hairline of the colour along the edge of what has it.
+        for (const [k, l] of out.entries()) if (l.fill === hex) out[k] = { ...l, area: minus(l.area, clear) };
+        out.push(paintOf(clear, tint.on, { clip: same }));
+      }
     }
     out.push(paintOf(part.area, hex));
     below.set(hex, same ? union(same, part.area) : part.area);

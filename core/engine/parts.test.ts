@@ -45,6 +45,7 @@ import {
   without,
   type Figure,
 } from './figure';
+import { flatParts } from './finishes-solid';
 import { flawed, groundFlaw, wearPicture } from './flaws';
 import { FINISH_WORDS } from './finish';
 import { knobsFrom } from './knobs';
@@ -369,6 +370,35 @@ describe('painting', () => {
     );
     expect(boundsOf(half.area)).toEqual({ x: 37.5, y: 37.5, width: 25, height: 25 });
     expect(half).toMatchObject({ soft: 1, fill: { to: [62.5, 50] } });
+  });
+});
+
+describe('parts of one colour that meet', () => {
+  it('have a gap between them without a hairline in it', () => {
+    // A wing whose slanting edge goes on behind a head.
+    const wing: Area = [[5, 40, 60, 62, 60, 80, 5, 80]];
+    const head = disc(55, 60, 18);
+    const figure: Figure = { name: 'bat', tones: [0.3], parts: [wing, head].map((area) => ({ tone: 0, area })) };
+    const tint = tintFor(figure, {
+      groundHex: '#FFFFFF',
+      inks: ['#182A5C'],
+      strict: true,
+      named: true,
+      gradient: null,
+    });
+    const layers = flatParts({ figure, tint, knobs, u: 1 });
+    const picture = paint(layers, 800, 800, '#FFFFFF');
+    let looked = 0;
+    for (let y = 0; y < 800; y++)
+      for (let x = 0; x < 800; x++) {
+        const off = Math.hypot((x + 0.5) / 8 - 55, (y + 0.5) / 8 - 60) - 18;
+        if (off < 0.3 || off > 1.2) continue;
+        expect(at(picture, x, y)).toEqual([255, 255, 255]);
+        looked++;
+      }
+    expect(looked).toBeGreaterThan(4000);
+    expect(at(picture, 8 * 20, 8 * 70)).toEqual([...hexToRgb('#182A5C')]);
+    expect(at(picture, 8 * 55, 8 * 60)).toEqual([...hexToRgb('#182A5C')]);
   });
 });
 
