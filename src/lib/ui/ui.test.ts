@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Candidate, Round, Wall } from '$lib/contract/answers';
 import { api, ApiError } from './api';
+import { forget, keep, kept } from './kept';
 import { keyLabel } from './keys.svelte';
 import { fitView, pointUnder, ZOOM_LEAST, ZOOM_MOST, zoomAbout } from './sheet/view';
 import { canAsk, crossingOf, draftFrom, keepDraft, keptDraft, offshootOf, requestOf } from './wall/draft';
@@ -67,6 +68,7 @@ describe('a draft', () => {
     vi.stubGlobal('localStorage', {
       getItem: (k: string) => kept.get(k) ?? null,
       setItem: (k: string, v: string) => kept.set(k, v),
+      removeItem: (k: string) => kept.delete(k),
     });
   });
 
@@ -134,6 +136,19 @@ describe('a draft', () => {
     });
     expect(keptDraft('one')).toBeNull();
     expect(() => keepDraft('one', draftFrom(null))).not.toThrow();
+    expect(() => forget('one')).not.toThrow();
+  });
+
+  it('is laid over what there is to begin with, and is forgotten when it has been sent', () => {
+    const fresh = { name: '', allowance: 120 };
+    keep('brief', { name: 'Noctule' });
+    expect(kept('brief', fresh)).toEqual({ name: 'Noctule', allowance: 120 });
+    forget('brief');
+    expect(kept('brief', fresh)).toBeNull();
+    for (const text of ['null', '[1]', '"a"', '7', '']) {
+      vi.stubGlobal('localStorage', { getItem: () => text });
+      expect(kept('brief', fresh)).toBeNull();
+    }
   });
 });
 

@@ -2,12 +2,13 @@
   import { beforeNavigate, goto } from '$app/navigation';
   import type { Brief, Commission } from '$lib/contract/answers';
   import { api, ApiError } from '$lib/ui/api';
+  import Allowance from '$lib/ui/brief/Allowance.svelte';
   import BriefForm from '$lib/ui/brief/BriefForm.svelte';
+  import { forget, keep, kept } from '$lib/ui/kept';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
   import TopBar from '$lib/ui/shell/TopBar.svelte';
-  import Row from '$lib/ui/slip/Row.svelte';
 
   const { data } = $props();
   const DRAFT = 'odd-quill-new-commission';
@@ -35,15 +36,14 @@
 
   // What was typed outlives a reload and a closed tab.
   $effect(() => {
-    const kept = localStorage.getItem(DRAFT);
-    if (kept) brief = { ...EMPTY, ...(JSON.parse(kept) as Brief) };
+    const draft = kept(DRAFT, EMPTY);
+    if (draft) brief = draft;
   });
   $effect(() => {
-    const text = JSON.stringify(brief);
-    if (!started && text !== JSON.stringify(EMPTY)) localStorage.setItem(DRAFT, text);
+    if (!started && JSON.stringify(brief) !== JSON.stringify(EMPTY)) keep(DRAFT, brief);
   });
   beforeNavigate(() => {
-    if (started) localStorage.removeItem(DRAFT);
+    if (started) forget(DRAFT);
   });
 
   async function start(): Promise<void> {
@@ -83,18 +83,7 @@
       <p class="mb-4 text-muted">
         Only the name is needed now. All of it can be changed later, and what you typed stays until you start.
       </p>
-      <Row label="Allowance" for="allowance">
-        <span
-          ><input
-            id="allowance"
-            class="field w-20 text-right"
-            type="number"
-            min="0"
-            max="100000"
-            bind:value={brief.allowance}
-          /> credits</span
-        >
-      </Row>
+      <Allowance bind:credits={brief.allowance} />
       <p class="text-muted">What the image engine may charge this commission in all: one credit a candidate.</p>
     {/snippet}
     {#snippet next()}

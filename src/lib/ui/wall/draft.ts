@@ -1,5 +1,6 @@
 import type { Kind } from '$core/prompt';
 import type { Candidate, Round } from '$lib/contract/answers';
+import { keep, kept } from '../kept';
 
 /** A picture given with the prompt that is being written. */
 export interface DraftReference {
@@ -124,19 +125,6 @@ export const canAsk = (draft: RoundDraft): boolean =>
 const place = (commissionId: string) => `odd-quill-draft-${commissionId}`;
 
 /** The draft that was being written in this browser, if there was one. */
-export function keptDraft(commissionId: string): RoundDraft | null {
-  try {
-    const text = localStorage.getItem(place(commissionId));
-    return text ? { ...FRESH, ...(JSON.parse(text) as RoundDraft) } : null;
-  } catch {
-    return null;
-  }
-}
+export const keptDraft = (commissionId: string): RoundDraft | null => kept(place(commissionId), FRESH);
 
-export function keepDraft(commissionId: string, draft: RoundDraft): void {
-  try {
-    localStorage.setItem(place(commissionId), JSON.stringify(draft));
-  } catch {
-    // A browser without storage loses a draft at a reload, and nothing else.
-  }
-}
+export const keepDraft = (commissionId: string, draft: RoundDraft): void => keep(place(commissionId), draft);

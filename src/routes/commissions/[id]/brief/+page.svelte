@@ -2,11 +2,11 @@
   import { goto, invalidate } from '$app/navigation';
   import type { Brief, Commission } from '$lib/contract/answers';
   import { api, ApiError } from '$lib/ui/api';
+  import Allowance from '$lib/ui/brief/Allowance.svelte';
   import BriefForm from '$lib/ui/brief/BriefForm.svelte';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
-  import Row from '$lib/ui/slip/Row.svelte';
 
   const { data } = $props();
   const commission = $derived(data.commission);
@@ -106,19 +106,7 @@
     </div>
   {/snippet}
   {#snippet slip()}
-    <Row label="Allowance" for="allowance">
-      <span
-        ><input
-          id="allowance"
-          class="field w-20 text-right"
-          type="number"
-          min="0"
-          max="100000"
-          bind:value={brief.allowance}
-          onchange={() => void save('allowance')}
-        /> credits</span
-      >
-    </Row>
+    <Allowance bind:credits={brief.allowance} onsettle={() => void save('allowance')} />
     <dl class="mb-4 grid grid-cols-[1fr_auto] gap-y-1 text-muted">
       <dt>charged</dt>
       <dd class="text-right">{commission.creditsSpent}</dd>
