@@ -1,6 +1,6 @@
 import type { Relation } from '../prompt';
 import { boundsOf, box, common, disc, grown, moved, rim, ringOf, sizeOf, tile, union } from './area';
-import { clipped, movedFigure, outlineOf, placed, silhouetteOf, type Figure, type Place } from './figure';
+import { clipped, movedFigure, outlineOf, placed, seenParts, silhouetteOf, type Figure, type Place } from './figure';
 import { paintOf, scaled, type Layer } from './layer';
 import { clearest } from './palette';
 import { isThing } from './things';
@@ -116,12 +116,22 @@ export function single(stage: Stage, figure: Figure): Layer[] {
   return arrangement(stage, free)(stage, figure);
 }
 
+/** The inks in the order for one of several figures: in turn, where the prompt asks for colours and each figure has one. */
+function inTurn({ palette: { inks, named, strict } }: Stage, figure: Figure): (i: number) => readonly string[] {
+  const hasOne = new Set(seenParts(figure).map((p) => p.tone)).size === 1;
+  return (i) => {
+    const first = hasOne && (named || strict) ? i % inks.length : 0;
+    return [...inks.slice(first), ...inks.slice(0, first)];
+  };
+}
+
 /** A number of one figure: in a row, or in rows. */
 export function several(stage: Stage, figure: Figure, count: number, oneRow: boolean): Layer[] {
   const wide = 100 * Math.max(1, stage.aspect);
   const columns = oneRow ? count : Math.ceil(Math.sqrt(count * Math.max(1, stage.aspect * 0.9)));
   const rows = Math.ceil(count / columns);
   const cell = Math.min((wide * 0.92) / columns, 92 / Math.min(1, stage.aspect) / rows);
+  const inksOf = inTurn(stage, figure);
   const out: Layer[] = [];
   for (let i = 0; i < count; i++) {
     const row = Math.floor(i / columns);
@@ -131,7 +141,8 @@ export function several(stage: Stage, figure: Figure, count: number, oneRow: boo
     const side = cell * 0.86;
     // The middle one a little larger, so that three are a group and not a pattern.
     const lift = count === 3 && i === 1 && stage.leeway > 30 ? 1.14 : 1;
-    out.push(...finished(stage, placed(figure, { cx, cy, side: side * lift, fill: 0.9 })));
+    const one = placed(figure, { cx, cy, side: side * lift, fill: 0.9 });
+    out.push(...finished(stage, one, stage.palette.groundHex, inksOf(i)));
   }
   return out;
 }

@@ -124,6 +124,17 @@ describe('obedience', () => {
     expect(mean(shares)).toBeGreaterThan(0.85);
   });
 
+  it('gives several plain figures the colours that were named in turn', () => {
+    const hexes = (prompt: string) => {
+      const { picture } = drawCandidate({ prompt, sizePx: 256, flaws: 0, leeway: 20 }, 0);
+      return flatColours(picture, 0.004);
+    };
+    expect(hexes('eight stars, red, green, blue and yellow, flat, white ground')).toHaveLength(5);
+    expect(hexes('three stars in a row, navy and amber, white ground')).toHaveLength(3);
+    // What has colours enough of its own stays in one hand.
+    expect(hexes('three foxes, navy and amber, white ground')).toHaveLength(3);
+  });
+
   it('gives exactly as many colours as were asked for, besides the ground', () => {
     const counts = SUBJECTS.flatMap((s) =>
       four(`${s}, two colours`, { sizePx: 240, flaws: 20 }).map((p) => flatColours(p).length),
