@@ -32,9 +32,17 @@ const recoloured = (stage: Stage, groundHex: string, inks: readonly string[]): S
   palette: { ...stage.palette, groundHex, inks },
 });
 
-/** The figures alone, plainly, for the middle of an emblem. */
-const heart = (stage: Stage): Layer[] =>
-  together({ ...stage, leeway: 0, position: 0, parts: { ...stage.parts, shape: null } });
+/** How far from the middle of an emblem its figures may reach, in units, before they are brought into its ring. */
+const HEART_RADIUS = 48;
+
+/** The figures alone, plainly, for the middle of an emblem: within a circle. */
+function heart(stage: Stage): Layer[] {
+  const layers = together({ ...stage, leeway: 0, position: 0, parts: { ...stage.parts, shape: null } });
+  let far = HEART_RADIUS;
+  for (const ring of layers.flatMap((l) => l.area))
+    for (let i = 0; i < ring.length; i += 2) far = Math.max(far, Math.hypot(ring[i] - 50, ring[i + 1] - 50));
+  return scaled(layers, HEART_RADIUS / far);
+}
 
 export function emblem(stage: Stage): Layer[] {
   const { palette, knobs } = stage;
@@ -73,14 +81,13 @@ export function emblem(stage: Stage): Layer[] {
   const shield = (): Layer[] => {
     const outer = FORMS.shield(47);
     const inner = FORMS.shield(42.6);
-    const chief = name ? common(inner, box(0, 0, 100, 27)) : [];
+    const chief = box(0, 0, 100, 27);
     return [
       ...form(stage, outer, first),
       paintOf(rim(FORMS.shield(44.6), 0.8), onFirst[0]),
-      paintOf(inner, name ? ground : first),
-      ...(chief.length
+      ...(name
         ? [
-            paintOf(chief, first),
+            paintOf(minus(inner, chief), ground),
             paintOf(union(...lineIn(name.toUpperCase(), { face, tracking: 50 }, 50, 19.2, 58, 7.6)), onFirst[0]),
           ]
         : []),

@@ -311,6 +311,18 @@ describe('tints', () => {
     expect(strict.line).toBe('#20346E');
   });
 
+  it('let no part of the outline vanish, with however few inks', () => {
+    for (const name of ['hedgehog', 'duck', 'frog', 'bicycle', 'pig']) {
+      const figure = buildFigure(name, { knobs: knobsFrom([{ seed: 4, drift: 0 }]), leeway: 20, detail: 60 });
+      for (const onHex of ['#FFFFFF', '#E8E4DA']) {
+        const { hexOf } = tintFor(figure, { ...palette, inks: ['#000000'] }, onHex);
+        const shown = seenParts(figure).filter((p) => hexOf[p.tone] !== onHex);
+        const [all, left] = [boundsOf(outlineOf(figure)), boundsOf(shown.flatMap((p) => p.area))];
+        expect(left.width * left.height, name).toBeGreaterThan(0.94 * all.width * all.height);
+      }
+    }
+  });
+
   it('draw in black or white where no ink can be seen', () => {
     const { inks } = tintFor(BEAST, { ...palette, inks: ['#FEFEFE'] });
     expect(inks).toEqual(['#000000']);

@@ -36,6 +36,9 @@ function usable(onHex: string, inks: readonly string[]): string[] {
     : [contrastRatio(onHex, '#000000') > contrastRatio(onHex, '#FFFFFF') ? '#000000' : '#FFFFFF'];
 }
 
+/** How bad it is for a tone at the edge of a figure to have the colour below, by its share of all borders: with it goes a part of the outline. */
+const VANISHES = 11;
+
 /**
  * Gives each tone of a figure a colour: inks, or the colour below showing through. Among all ways the one is taken in which tones that
  * meet can be told apart, the edge of the figure stands out from what is below, light tones stay light, and the first ink dominates.
@@ -74,7 +77,8 @@ export function tintFor(figure: Figure, palette: Palette, onHex = palette.ground
         score += (0.25 + (3 * border[a][b]) / edge) * apart;
       }
       const rim = border[a][G] / edge;
-      score += rim * (choice[a] === ground ? -4 : 1.2 * Math.min(0.4, oklabDistance(labs[choice[a]], labs[ground])));
+      score +=
+        rim * (choice[a] === ground ? -VANISHES : 1.2 * Math.min(0.4, oklabDistance(labs[choice[a]], labs[ground])));
       const light = onDark && choice[a] === ground ? 0 : labs[choice[a]].L;
       // A figure of one tone has no lights and darks to keep.
       if (seenTones > 1) score -= (0.9 * seen[a] * Math.abs(figure.tones[a] - light)) / total;
