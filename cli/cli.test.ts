@@ -26,7 +26,7 @@ describe('odd-quill', () => {
     expect([code, err]).toEqual([0, '']);
     for (const option of [
       '--colours N|auto',
-      '--ground keep|drop',
+      '--ground keep|drop|outside',
       '--stacking stacked|cutout',
       '--leave-out TEXT',
       '--json',

@@ -13,7 +13,8 @@ const HELP = `odd-quill: candidates and traces from the command line
       Turns PNG, JPEG or WebP pictures into SVG artwork.
       --out DIR|FILE.svg         where it goes; a folder when there are several inputs (beside the input)
       --colours N|auto           colours in all, ground included (auto)
-      --ground keep|drop         keep the ground as a piece, or leave it out (keep)
+      --ground keep|drop|outside keep the ground as a piece, leave it out, or leave it out
+                                 outside the figure only (keep)
       --stacking stacked|cutout  pieces lie on each other, or are cut out of each other (stacked)
       --palette HEX,HEX          inks that are given, ground included, instead of found ones
       --tolerance PX             how far the trace may stray from the edges found (0.2)

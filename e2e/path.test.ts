@@ -295,6 +295,8 @@ describe('a commission, from brief to package', () => {
     await page.waitForFunction(() => document.querySelectorAll('[data-inks] li').length === 2);
     await page.locator('label ::-p-text(kept)').click();
     await page.waitForFunction(() => document.querySelectorAll('[data-inks] li').length === 3);
+    await page.locator('label ::-p-text(outside)').click();
+    await settled(page);
     await page.locator('label ::-p-text(dropped)').click();
     await page.waitForFunction(() => document.querySelectorAll('[data-inks] li').length === 2);
     await page.focus('[role=slider][aria-label=Smoothness]');

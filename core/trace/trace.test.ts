@@ -19,6 +19,25 @@ function pictureOf(shapes: readonly [string, ...Contour[]][], size = 160, ground
   return picture;
 }
 
+/** A picture made larger, soft between its pixels. */
+function enlarged({ widthPx: w, heightPx: h, rgba }: Picture, times: number): Picture {
+  const out = blankPicture(w * times, h * times, [0, 0, 0]);
+  const clamp = (v: number, most: number) => Math.max(0, Math.min(most, v));
+  for (let y = 0; y < h * times; y++)
+    for (let x = 0; x < w * times; x++) {
+      const [u, v] = [clamp((x + 0.5) / times - 0.5, w - 1), clamp((y + 0.5) / times - 0.5, h - 1)];
+      const [x0, y0] = [Math.floor(u), Math.floor(v)];
+      const [x1, y1] = [Math.min(w - 1, x0 + 1), Math.min(h - 1, y0 + 1)];
+      for (let c = 0; c < 3; c++) {
+        const at = (px: number, py: number) => rgba[4 * (py * w + px) + c];
+        const top = at(x0, y0) + (u - x0) * (at(x1, y0) - at(x0, y0));
+        const low = at(x0, y1) + (u - x0) * (at(x1, y1) - at(x0, y1));
+        out.rgba[4 * (y * w * times + x) + c] = top + (v - y0) * (low - top);
+      }
+    }
+  return out;
+}
+
 /** Mean difference of two pictures, 0..255, over opaque white. */
 function difference(p: Picture, q: Picture): number {
   const [a, b] = [onGround(p, [255, 255, 255]).rgba, onGround(q, [255, 255, 255]).rgba];
@@ -63,6 +82,49 @@ describe('tracing', () => {
     expect(kept.inks[0].hex).toBe('#F2EBDC');
     expect(kept.pieces[0].inkId).toBe(kept.inks[0].id);
     expect(boxOf(kept.pieces[0].contours)).toEqual({ x: 0, y: 0, width: 160, height: 160 });
+  });
+
+  it('drops the ground outside the figure alone, where that is asked', () => {
+    const face = pictureOf([
+      [NAVY, circle(80, 80, 60)],
+      ['#FFFFFF', circle(80, 80, 40)],
+      [NAVY, circle(70, 75, 8)],
+    ]);
+    const { artwork } = trace(face, { ground: 'outside' });
+    expect(artwork.inks.map((i) => i.hex).sort()).toEqual([NAVY, '#FFFFFF']);
+    const [white] = artwork.pieces.filter((p) => artwork.inks.find((k) => k.id === p.inkId)!.hex === '#FFFFFF');
+    // What is enclosed is a piece of its own, below the ring and a little under it.
+    expect(artwork.pieces[0]).toBe(white);
+    const box = boxOf(white.contours);
+    expect(box.width).toBeGreaterThan(80);
+    expect(box.width).toBeLessThan(84);
+    const { rgba } = renderArtwork(artwork, 160);
+    expect([rgba[3], rgba[4 * (80 * 160 + 90) + 3], rgba[4 * (80 * 160 + 25) + 3]]).toEqual([0, 255, 255]);
+    // Nothing enclosed: as if it were dropped.
+    const disc = pictureOf([[NAVY, circle(80, 80, 60)]]);
+    expect(trace(disc, { ground: 'outside' }).artwork).toEqual(trace(disc, { ground: 'drop' }).artwork);
+  });
+
+  it('places the edges of what is enclosed as truly as others, in soft pictures too', () => {
+    const soft = enlarged(
+      pictureOf(
+        [
+          [NAVY, circle(40, 40, 30)],
+          ['#FFFFFF', circle(40, 40, 20)],
+        ],
+        80,
+      ),
+      2,
+    );
+    const { artwork } = trace(soft, { ground: 'outside', stacking: 'cutout' });
+    for (const piece of artwork.pieces)
+      for (const contour of piece.contours) {
+        const points = flatten(contour, 0.01);
+        for (let i = 0; i < points.length; i += 2) {
+          const r = Math.hypot(points[i] - 80, points[i + 1] - 80);
+          expect(Math.min(Math.abs(r - 60), Math.abs(r - 40))).toBeLessThan(0.3);
+        }
+      }
   });
 
   it('makes holes of what shows the ground', () => {

@@ -13,9 +13,9 @@ import {
 } from '../vector';
 import { contoursOf, piecesOf } from './assemble';
 import { tellApart } from './apart';
-import { dropSpecks, NOTHING } from './cells';
+import { dropSpecks, NOTHING, type Cells } from './cells';
 import { certaintyOf, type FoundInk } from './inks';
-import { findRegions, neighboursOf } from './regions';
+import { findRegions, neighboursOf, sidesOf } from './regions';
 import { turnsOf } from './span';
 import { deviationOf, fitAll, prepare } from './strokes';
 import { findSymmetry, madeSymmetrical, type Symmetry } from './symmetry';
@@ -24,7 +24,8 @@ import { findSymmetry, madeSymmetrical, type Symmetry } from './symmetry';
 export interface TraceOptions {
   /** Colours in all, ground included, 1..32; or found by itself. */
   readonly colours: number | 'auto';
-  readonly ground: 'keep' | 'drop';
+  /** A ground that is dropped is left out wherever its colour shows, or outside the figure alone: there what it encloses is a piece. */
+  readonly ground: 'keep' | 'drop' | 'outside';
   /** Lower inks run under upper ones, or every ink is cut out of the others. */
   readonly stacking: 'stacked' | 'cutout';
   /** Areas smaller than this go to their surroundings, in px². */
@@ -89,7 +90,8 @@ export function checkTraceOptions(options: Partial<TraceOptions>): TraceOptions 
   const within = (v: number, low: number, high: number) => Number.isFinite(v) && v >= low && v <= high;
   if (o.colours !== 'auto' && !(Number.isInteger(o.colours) && within(o.colours, 1, 32)))
     throw new TraceOptionsError('colours is "auto" or a whole number from 1 to 32');
-  if (o.ground !== 'keep' && o.ground !== 'drop') throw new TraceOptionsError('ground is "keep" or "drop"');
+  if (!['keep', 'drop', 'outside'].includes(o.ground))
+    throw new TraceOptionsError('ground is "keep", "drop" or "outside"');
   if (o.stacking !== 'stacked' && o.stacking !== 'cutout')
     throw new TraceOptionsError('stacking is "stacked" or "cutout"');
   if (o.symmetry !== undefined && !['auto', 'off', 'exact'].includes(o.symmetry))
@@ -139,20 +141,52 @@ const withoutMissing = (artwork: Artwork): Artwork => ({
   inks: artwork.inks.filter((i) => artwork.pieces.some((p) => p.inkId === i.id)),
 });
 
+/** Leaves an ink out wherever it shows. */
+function dropAll({ first, second, plains: { plain, busy } }: Cells, ink: number): void {
+  for (const part of [first, second]) {
+    for (let s = 0; s < plain.length; s += 2) if (part[plain[s]] === ink) part.fill(NOTHING, plain[s], plain[s + 1]);
+    for (let s = 0; s < busy.length; s += 2)
+      for (let i = busy[s]; i < busy[s + 1]; i++) if (part[i] === ink) part[i] = NOTHING;
+  }
+}
+
+/** Leaves an ink out where it reaches the picture's border, and in what is mixed with it there; what other inks enclose stays. */
+function dropOutside({ widthPx: w, heightPx: h, first, second, plains: { busy } }: Cells, ink: number): void {
+  const { of, label, atBorder } = findRegions(first, w, h);
+  for (let i = 0; i < first.length; i++)
+    if (label[of[i]] === ink && atBorder[of[i]]) {
+      first[i] = NOTHING;
+      if (second[i] === ink) second[i] = NOTHING;
+    }
+  // Mixtures go with what they lie beside; on soft ramps, with those that do.
+  let open: number[] = [];
+  for (let s = 0; s < busy.length; s += 2)
+    for (let i = busy[s]; i < busy[s + 1]; i++)
+      if (second[i] === ink && first[i] !== ink && first[i] !== NOTHING) open.push(i);
+  const settled = new Map<number, number>();
+  while (open.length) {
+    const now = new Map<number, number>();
+    for (const i of open) {
+      const sides = sidesOf(i, w, first.length).map((j) => settled.get(j) ?? first[j]);
+      if (sides.includes(NOTHING)) now.set(i, NOTHING);
+      else if (sides.includes(ink)) now.set(i, ink);
+    }
+    if (!now.size) break;
+    for (const [i, k] of now) settled.set(i, k);
+    open = open.filter((i) => !now.has(i));
+  }
+  for (const [i, k] of settled) second[i] = k;
+}
+
 /** Tells a picture's inks and ground, and what each pixel is made of. */
 function separate(picture: Picture, options: TraceOptions, progress: (done: number) => void) {
   const { inks: found, ground, cells, gradients } = tellApart(picture, options.colours, options);
   progress(0.35);
   dropSpecks(cells, options.speckPx2, (p, q) => (found[p] && found[q] ? oklabDistance(found[p].lab, found[q].lab) : 0));
-  const { plain, busy } = cells.plains;
-  const dropped = options.ground === 'drop' && ground !== null && found.length > 1 ? ground : null;
-  if (dropped !== null)
-    for (const part of [cells.first, cells.second]) {
-      for (let s = 0; s < plain.length; s += 2)
-        if (part[plain[s]] === dropped) part.fill(NOTHING, plain[s], plain[s + 1]);
-      for (let s = 0; s < busy.length; s += 2)
-        for (let i = busy[s]; i < busy[s + 1]; i++) if (part[i] === dropped) part[i] = NOTHING;
-    }
+  const isFound = ground !== null && found.length > 1;
+  if (isFound && options.ground === 'outside') dropOutside(cells, ground);
+  const dropped = isFound && options.ground === 'drop' ? ground : null;
+  if (dropped !== null) dropAll(cells, dropped);
   progress(0.4);
   return { found, ground, dropped, cells, gradients };
 }

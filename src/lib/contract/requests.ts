@@ -128,7 +128,7 @@ export const Decision = v.object({ decision: v.picklist(['undecided', 'kept', 'a
 
 export const TraceSettings = v.object({
   colours: v.union([v.literal('auto'), whole(1, 32)]),
-  ground: v.picklist(['keep', 'drop']),
+  ground: v.picklist(['keep', 'drop', 'outside']),
   stacking: v.picklist(['stacked', 'cutout']),
   speckPx2: v.pipe(v.number(), v.minValue(0), v.maxValue(100_000)),
   smoothness: v.pipe(v.number(), v.minValue(0), v.maxValue(100)),

@@ -26,7 +26,7 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     body: PICTURE_TYPES,
     query: {
       colours: '"auto" or a number of colours in all, ground included',
-      ground: '"keep" or "drop"',
+      ground: '"keep", "drop" (wherever its colour shows) or "outside" (dropped, but for what the figure encloses)',
       stacking: '"stacked" or "cutout"',
       palette: 'Inks that are given, as hex with commas between, ground included',
       tolerance: 'How far the trace may stray from the edges found, in pixels; 0.2 when left out',

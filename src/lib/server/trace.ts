@@ -19,7 +19,7 @@ export const TraceQuery = v.object({
     v.union([v.literal('auto'), v.pipe(v.string(), v.regex(/^\d+$/, 'auto or a whole number'), v.transform(Number))]),
     'auto',
   ),
-  ground: v.optional(v.picklist(['keep', 'drop']), 'keep'),
+  ground: v.optional(v.picklist(['keep', 'drop', 'outside']), 'keep'),
   stacking: v.optional(v.picklist(['stacked', 'cutout']), 'stacked'),
   palette: v.optional(
     v.pipe(

@@ -136,9 +136,9 @@
         />
         <div class="pointer-events-none absolute inset-0" style="clip-path: inset(0 0 0 {divider * 100}%)">
           <div
-            class="absolute {options.ground === 'drop' ? 'nothing' : ''}"
+            class="absolute {options.ground !== 'keep' ? 'nothing' : ''}"
             style="left: {view.x}px; top: {view.y}px; width: {candidate.widthPx *
-              view.zoom}px; height: {candidate.heightPx * view.zoom}px; {options.ground === 'drop'
+              view.zoom}px; height: {candidate.heightPx * view.zoom}px; {options.ground !== 'keep'
               ? ''
               : `background: ${ground}`}"
           ></div>
@@ -208,8 +208,9 @@
       label="Ground"
       bind:value={options.ground}
       options={[
-        { value: 'drop', label: 'dropped' },
-        { value: 'keep', label: 'kept' },
+        { value: 'drop', label: 'dropped', hint: 'Left out wherever its colour shows' },
+        { value: 'outside', label: 'outside', hint: 'Left out outside the figure alone: what that encloses stays' },
+        { value: 'keep', label: 'kept', hint: 'The lowest piece, as large as the picture' },
       ]}
     />
     <Choice
