@@ -30,6 +30,8 @@ describe('an ink of a noisy picture', () => {
       (x: number) => x < 30,
       (x: number, y: number) => Math.hypot(x - 50, y - 50) < 20,
       (x: number, y: number) => (x < 25 && y < 25) || (x > 60 && y > 60),
+      // A shadow under a chin.
+      (x: number, y: number) => Math.abs(Math.hypot(x - 50, y + 20) - 80) < 4,
     ]) {
       const found = split(noisy((x, y) => hexToRgb(isAmber(x, y) ? AMBER : ORANGE), 4));
       expect(found).toHaveLength(2);

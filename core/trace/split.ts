@@ -13,12 +13,8 @@ const APART = 5;
 /** The least such deviation, in levels: pixels are whole levels. */
 const LEAST_DEVIATION = 0.5;
 
-/**
- * Pixels of the two lie side by side along edges only, not wherever noise puts them: at most this often against how often those of the rarer lie beside
- * themselves, or this many times the side of a square of them.
- */
-const MIXED = 0.06;
-const ROUND = 5;
+/** Pixels of the two lie side by side at most this often, against how often those of the rarer lie beside themselves: along edges, not wherever noise puts them. */
+const MIXED = 0.25;
 
 /** Colours along their main axis are counted by halves of a level. */
 const BINS = 2048;
@@ -99,11 +95,7 @@ function twoOf({ widthPx: w, rgba }: Picture, pixels: Uint32Array, side: Uint8Ar
     for (const j of [i + 1, i + w]) if (j < side.length && side[j]) beside[side[i] + side[j] - 2]++;
   const parts = [1, 2].map((s) => pixels.filter((i) => side[i] === s));
   for (const i of pixels) side[i] = 0;
-  const edge = Math.max(
-    MIXED * Math.min(beside[0], beside[2]),
-    ROUND * Math.sqrt(Math.min(...parts.map((p) => p.length))),
-  );
-  return beside[1] <= edge ? parts : null;
+  return beside[1] <= MIXED * Math.min(beside[0], beside[2]) ? parts : null;
 }
 
 /**
