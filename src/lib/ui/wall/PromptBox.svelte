@@ -35,13 +35,17 @@
     }
     const abort = new AbortController();
     const timer = setTimeout(async () => {
-      const answer = await fetch('/api/read', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body,
-        signal: abort.signal,
-      }).catch(() => null);
-      if (answer?.ok) understood = (await answer.json()) as Understood;
+      try {
+        const answer = await fetch('/api/read', {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body,
+          signal: abort.signal,
+        });
+        if (answer.ok) understood = (await answer.json()) as Understood;
+      } catch {
+        // Overtaken, also while the answer was coming in.
+      }
     }, READ_AFTER_MS);
     return () => {
       clearTimeout(timer);
