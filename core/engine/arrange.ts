@@ -98,13 +98,19 @@ const SINGLE: readonly Single[] = [
   inForm('square'),
 ];
 
+/** Inks in their order, from one of them on and round. */
+const startingAt = (inks: readonly string[], first: number): string[] => [
+  ...inks.slice(first),
+  ...inks.slice(0, first),
+];
+
 /** One figure alone, arranged. */
 export function single(stage: Stage, figure: Figure): Layer[] {
   if (stage.given?.fixed) {
     // What must not move can still be coloured in another order.
     const { inks, groundHex } = stage.palette;
     const turn = stage.leeway >= 20 ? stage.position % inks.length : 0;
-    return finished(stage, figure, groundHex, [...inks.slice(turn), ...inks.slice(0, turn)]);
+    return finished(stage, figure, groundHex, startingAt(inks, turn));
   }
   const { shape } = stage.parts;
   if (shape && shape !== 'banner') return inForm(shape)(stage, figure);
@@ -116,22 +122,15 @@ export function single(stage: Stage, figure: Figure): Layer[] {
   return arrangement(stage, free)(stage, figure);
 }
 
-/** The inks in the order for one of several figures: in turn, where the prompt asks for colours and each figure has one. */
-function inTurn({ palette: { inks, named, strict } }: Stage, figure: Figure): (i: number) => readonly string[] {
-  const hasOne = new Set(seenParts(figure).map((p) => p.tone)).size === 1;
-  return (i) => {
-    const first = hasOne && (named || strict) ? i % inks.length : 0;
-    return [...inks.slice(first), ...inks.slice(0, first)];
-  };
-}
-
 /** A number of one figure: in a row, or in rows. */
 export function several(stage: Stage, figure: Figure, count: number, oneRow: boolean): Layer[] {
   const wide = 100 * Math.max(1, stage.aspect);
   const columns = oneRow ? count : Math.ceil(Math.sqrt(count * Math.max(1, stage.aspect * 0.9)));
   const rows = Math.ceil(count / columns);
   const cell = Math.min((wide * 0.92) / columns, 92 / Math.min(1, stage.aspect) / rows);
-  const inksOf = inTurn(stage, figure);
+  const { inks, named, strict, groundHex } = stage.palette;
+  // Where the prompt asks for colours and each figure has one, they take them in turn.
+  const turns = (named || strict) && new Set(seenParts(figure).map((p) => p.tone)).size === 1;
   const out: Layer[] = [];
   for (let i = 0; i < count; i++) {
     const row = Math.floor(i / columns);
@@ -142,7 +141,7 @@ export function several(stage: Stage, figure: Figure, count: number, oneRow: boo
     // The middle one a little larger, so that three are a group and not a pattern.
     const lift = count === 3 && i === 1 && stage.leeway > 30 ? 1.14 : 1;
     const one = placed(figure, { cx, cy, side: side * lift, fill: 0.9 });
-    out.push(...finished(stage, one, stage.palette.groundHex, inksOf(i)));
+    out.push(...finished(stage, one, groundHex, turns ? startingAt(inks, i % inks.length) : inks));
   }
   return out;
 }

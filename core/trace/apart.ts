@@ -1,10 +1,11 @@
-import { hexToOklab, hexToRgb } from '../colour';
+import { hexToRgb } from '../colour';
 import type { Picture } from '../raster';
 import { meanHex } from '../vector';
 import { calmed, NOISY, noiseOf } from './calm';
 import { unmix, type Cells } from './cells';
 import { findGradients, type FoundGradients } from './gradients';
-import { AUTOMATIC_LIMIT, evennessOf, findGround, findInks, flatPixels, inksFrom, type FoundInk } from './inks';
+import { findGround } from './ground';
+import { evennessOf, findInks, flatPixels, inkOf, inksFrom, type FoundInk } from './inks';
 import { findMissing } from './missing';
 import { nowherePlain, plainsOf } from './plains';
 import { splitInks } from './split';
@@ -35,7 +36,7 @@ function unclipped(ink: FoundInk): FoundInk {
     : ink.rgb.every((v) => v <= NEAR_END)
       ? '#000000'
       : null;
-  return hex ? { ...ink, rgb: hexToRgb(hex), lab: hexToOklab(hex), hex } : ink;
+  return hex ? inkOf(hexToRgb(hex), ink.share) : ink;
 }
 
 /**
@@ -64,12 +65,11 @@ export function tellApart(
   const plains = painted ? nowherePlain(picture.widthPx, picture.heightPx) : plainsThere;
   const rest = colours === 'auto' || !painted ? colours : Math.max(1, colours - painted.gradients.length);
   const heaps = given ?? findInks(picture, flat, plains, rest, evenness, painted?.of);
-  const read =
-    noise && !given && colours === 'auto' ? splitInks(picture, flat, heaps, AUTOMATIC_LIMIT, painted?.of) : heaps;
-  const gradientInks = (painted?.gradients ?? []).map((gradient) => {
-    const hex = meanHex(gradient);
-    return { rgb: hexToRgb(hex), lab: hexToOklab(hex), hex, share: 1, gradient };
-  });
+  const read = noise && !given && colours === 'auto' ? splitInks(picture, flat, heaps, painted?.of) : heaps;
+  const gradientInks = (painted?.gradients ?? []).map((gradient) => ({
+    ...inkOf(hexToRgb(meanHex(gradient)), 1),
+    gradient,
+  }));
   let inks: FoundInk[] = [...read, ...gradientInks];
   let cells = unmix(picture, flat, plains, inks, painted?.of, noise);
   const missing =

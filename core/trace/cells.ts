@@ -55,6 +55,9 @@ const SLIVER_NOISE = 15;
 const DOUBT = 5;
 const LEAST_DOUBT_PX = 0.05;
 
+/** How far around a pixel its two inks are looked for, in turn, in pixels. */
+const NEAR_PX = [2, 4, 6] as const;
+
 /** By how many levels a mixture must match better for each pixel that its inks lie further off. */
 const FURTHER = 3;
 
@@ -184,10 +187,9 @@ export function unmix(
     const y = Math.floor(busy[s] / w);
     for (let i = busy[s], x = i - y * w; i < busy[s + 1]; i++, x++) {
       if (pure[i]) continue;
-      // Inks of flat pixels near by; on the soft ramps of a blurred picture they lie further off.
+      // Inks of flat pixels near by; on the soft ramps of a blurred picture, and of one made twice as large, they lie further off.
       nearby.length = 0;
-      lookAround(x, y, 2);
-      if (nearby.length < 2) lookAround(x, y, 4);
+      for (const reach of NEAR_PX) if (nearby.length < 2) lookAround(x, y, reach);
       mixture(i, x, y);
       for (const k of nearby) found[k] = 0;
     }

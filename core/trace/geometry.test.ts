@@ -6,7 +6,8 @@ import { blankPicture, type Picture } from '../raster';
 import type { Point } from '../vector';
 import { calmed, NOISY, noiseOf } from './calm';
 import { Track } from './corners';
-import { evennessOf, findGround, findInks, flatPixels, inksFrom, nearestOf } from './inks';
+import { findGround } from './ground';
+import { evennessOf, findInks, flatPixels, inksFrom, nearestOf } from './inks';
 import { nowherePlain, plainsOf } from './plains';
 import {
   cross,

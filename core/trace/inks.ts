@@ -1,7 +1,6 @@
 import { hexToOklab, hexToRgb, oklabDistance, rgbToHex, rgbToOklab, type Oklab, type Rgb } from '../colour';
 import type { Picture } from '../raster';
 import type { Gradient } from '../vector';
-import { NOTHING, type Cells } from './cells';
 import { NO_GRADIENT } from './gradients';
 import type { Plains } from './plains';
 
@@ -14,6 +13,12 @@ export interface FoundInk {
   readonly share: number;
   /** Colours that change over the picture, in place of one. */
   readonly gradient?: Gradient;
+}
+
+/** An ink of a colour in whole levels. */
+export function inkOf(rgb: Rgb, share: number): FoundInk {
+  const hex = rgbToHex(rgb);
+  return { rgb, lab: hexToOklab(hex), hex, share };
 }
 
 /** Pixels whose colour is their neighbours' too: edge mixtures and texture are not among them. */
@@ -290,24 +295,8 @@ export function findInks(
     .sort((p, q) => q.n - p.n)
     .map((k) => {
       const rgb: Rgb = [Math.round(k.r / k.n), Math.round(k.g / k.n), Math.round(k.b / k.n)];
-      const hex = rgbToHex(rgb);
-      return { rgb, lab: hexToOklab(hex), hex, share: k.n / total };
+      return inkOf(rgb, k.n / total);
     });
-}
-
-/** Which ink is the ground: the one that has most of the picture's border, or null when the border is mostly transparent. */
-export function findGround({ widthPx: w, heightPx: h, first }: Cells): number | null {
-  const votes = new Float64Array(256);
-  for (let x = 0; x < w; x++) {
-    votes[first[x]]++;
-    votes[first[(h - 1) * w + x]]++;
-  }
-  for (let y = 0; y < h; y++) {
-    votes[first[y * w]]++;
-    votes[first[y * w + w - 1]]++;
-  }
-  const most = votes.indexOf(Math.max(...votes));
-  return most === NOTHING ? null : most;
 }
 
 /** Which of some colours is nearest; gradients are none. */
@@ -325,8 +314,7 @@ export function nearestOf(lab: Oklab, among: readonly Pick<FoundInk, 'lab' | 'gr
 }
 
 /** Inks of a palette that is given; throws a RangeError for what is no hex colour. */
-export const inksFrom = (palette: readonly string[]): FoundInk[] =>
-  palette.map((hex) => ({ rgb: hexToRgb(hex), lab: hexToOklab(hex), hex: rgbToHex(hexToRgb(hex)), share: 0 }));
+export const inksFrom = (palette: readonly string[]): FoundInk[] => palette.map((hex) => inkOf(hexToRgb(hex), 0));
 
 /** Two inks as far apart as this nobody takes for one. */
 const PLAINLY_APART = 0.09;

@@ -1,7 +1,7 @@
-import { hexToOklab, oklabDistance, rgbToHex, rgbToOklab, type Rgb } from '../colour';
+import { oklabDistance, rgbToOklab, type Rgb } from '../colour';
 import type { Picture } from '../raster';
 import { NOTHING, type Unmixed } from './cells';
-import type { FoundInk } from './inks';
+import { inkOf, type FoundInk } from './inks';
 import { distance, mixtureAt, mixtureOfThree, tonesFor } from './tone';
 
 /** A pixel this far from all mixtures of inks near by is of something else, in levels: at least, and for each level of noise. */
@@ -148,9 +148,7 @@ export function findMissing(
     const mean = [0, 1, 2].map((c) =>
       Math.round(unmixed.reduce((sum, o) => sum + rgba[4 * o.i + c], 0) / unmixed.length),
     ) as [number, number, number];
-    const rgb = noise ? mean : best.rgb;
-    const hex = rgbToHex(rgb);
-    return { rgb, lab: hexToOklab(hex), hex, share: most / off.length };
+    return inkOf(noise ? mean : best.rgb, most / off.length);
   }
 
   /** How much of a pixel would be of a colour, if the rest were of an ink near by; 0 where that is not so. */

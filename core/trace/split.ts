@@ -1,8 +1,8 @@
 /** Inks of a noisy picture that are two after all: near alike, but each with areas of its own. */
-import { hexToOklab, rgbToHex, rgbToOklab, type Rgb } from '../colour';
+import { rgbToOklab, type Rgb } from '../colour';
 import type { Picture } from '../raster';
-import { nearestOf, type FoundInk } from './inks';
 import { NO_GRADIENT } from './gradients';
+import { AUTOMATIC_LIMIT, inkOf, nearestOf, type FoundInk } from './inks';
 
 /** Fewer pixels than this are no ink of their own. */
 const LEAST_PX2 = 200;
@@ -100,13 +100,12 @@ function twoOf({ widthPx: w, rgba }: Picture, pixels: Uint32Array, side: Uint8Ar
 
 /**
  * Inks of a noisy picture, those that are two made two: colours that fall into two heaps well apart, whose pixels lie in areas of their own. `flat` are the
- * pixels that inks were read from, but for those that gradients paint. At most `most` inks are given.
+ * pixels that inks were read from, but for those that gradients paint. No more are given than an automatic trace may have.
  */
 export function splitInks(
   picture: Picture,
   flat: Uint8Array,
   inks: readonly FoundInk[],
-  most: number,
   painted: Uint8Array | null = null,
 ): FoundInk[] {
   const { rgba } = picture;
@@ -128,17 +127,17 @@ export function splitInks(
   const out: FoundInk[] = [];
   const left: { ink: FoundInk; pixels: Uint32Array }[] = inks.map((ink, k) => ({ ink, pixels: pixels[k] }));
   for (let next = left.pop(); next; next = left.pop()) {
-    const parts = out.length + left.length + 1 < most ? twoOf(picture, next.pixels, side) : null;
-    if (parts) left.push(...parts.map((part) => ({ ink: inkOf(rgba, part, total), pixels: part })));
+    const parts = out.length + left.length + 1 < AUTOMATIC_LIMIT ? twoOf(picture, next.pixels, side) : null;
+    if (parts)
+      left.push(...parts.map((part) => ({ ink: inkOf(meanOf(rgba, part), part.length / total), pixels: part })));
     else out.push(next.ink);
   }
   return out.sort((p, q) => q.share - p.share);
 }
 
-function inkOf(rgba: Picture['rgba'], pixels: Uint32Array, total: number): FoundInk {
+/** The mean colour of some pixels, in whole levels. */
+function meanOf(rgba: Picture['rgba'], pixels: Uint32Array): Rgb {
   const sum = [0, 0, 0];
   for (const i of pixels) for (let c = 0; c < 3; c++) sum[c] += rgba[4 * i + c];
-  const rgb = sum.map((s) => Math.round(s / pixels.length)) as unknown as Rgb;
-  const hex = rgbToHex(rgb);
-  return { rgb, lab: hexToOklab(hex), hex, share: pixels.length / total };
+  return sum.map((s) => Math.round(s / pixels.length)) as unknown as Rgb;
 }

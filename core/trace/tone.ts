@@ -66,16 +66,11 @@ export function mixtureThrough(
   enough: number,
 ): [share: number, off: number] {
   // A mixture moves by no more than three times what its layers are apart, as its share goes from 0 to 1: what is far off lets shares be skipped.
-  const speed =
-    3 *
-    Math.max(
-      distance(first, last),
-      distance(second, last),
-      distance(third, last),
-      distance(first, third),
-      distance(first, second),
-      distance(second, third),
-    );
+  const layers = [first, second, third, last];
+  let apart = 0;
+  for (let k = 1; k < layers.length; k++)
+    for (let m = 0; m < k; m++) apart = Math.max(apart, distance(layers[k], layers[m]));
+  const speed = 3 * apart;
   let [best, least] = [0, Infinity];
   for (let s = SHARE_STEP; s < 1;) {
     const left = 1 - s;

@@ -13,9 +13,10 @@ import {
 } from '../vector';
 import { contoursOf, piecesOf } from './assemble';
 import { tellApart } from './apart';
-import { dropSpecks, NOTHING, type Cells } from './cells';
+import { dropSpecks } from './cells';
+import { dropAll, dropOutside } from './ground';
 import { certaintyOf, type FoundInk } from './inks';
-import { findRegions, neighboursOf, sidesOf } from './regions';
+import { findRegions, neighboursOf } from './regions';
 import { turnsOf } from './span';
 import { deviationOf, fitAll, prepare } from './strokes';
 import { findSymmetry, madeSymmetrical, type Symmetry } from './symmetry';
@@ -140,43 +141,6 @@ const withoutMissing = (artwork: Artwork): Artwork => ({
   ...artwork,
   inks: artwork.inks.filter((i) => artwork.pieces.some((p) => p.inkId === i.id)),
 });
-
-/** Leaves an ink out wherever it shows. */
-function dropAll({ first, second, plains: { plain, busy } }: Cells, ink: number): void {
-  for (const part of [first, second]) {
-    for (let s = 0; s < plain.length; s += 2) if (part[plain[s]] === ink) part.fill(NOTHING, plain[s], plain[s + 1]);
-    for (let s = 0; s < busy.length; s += 2)
-      for (let i = busy[s]; i < busy[s + 1]; i++) if (part[i] === ink) part[i] = NOTHING;
-  }
-}
-
-/** Leaves an ink out where it reaches the picture's border, and in what is mixed with it there; what other inks enclose stays. */
-function dropOutside({ widthPx: w, heightPx: h, first, second, plains: { busy } }: Cells, ink: number): void {
-  const { of, label, atBorder } = findRegions(first, w, h);
-  for (let i = 0; i < first.length; i++)
-    if (label[of[i]] === ink && atBorder[of[i]]) {
-      first[i] = NOTHING;
-      if (second[i] === ink) second[i] = NOTHING;
-    }
-  // Mixtures go with what they lie beside; on soft ramps, with those that do.
-  let open: number[] = [];
-  for (let s = 0; s < busy.length; s += 2)
-    for (let i = busy[s]; i < busy[s + 1]; i++)
-      if (second[i] === ink && first[i] !== ink && first[i] !== NOTHING) open.push(i);
-  const settled = new Map<number, number>();
-  while (open.length) {
-    const now = new Map<number, number>();
-    for (const i of open) {
-      const sides = sidesOf(i, w, first.length).map((j) => settled.get(j) ?? first[j]);
-      if (sides.includes(NOTHING)) now.set(i, NOTHING);
-      else if (sides.includes(ink)) now.set(i, ink);
-    }
-    if (!now.size) break;
-    for (const [i, k] of now) settled.set(i, k);
-    open = open.filter((i) => !now.has(i));
-  }
-  for (const [i, k] of settled) second[i] = k;
-}
 
 /** Tells a picture's inks and ground, and what each pixel is made of. */
 function separate(picture: Picture, options: TraceOptions, progress: (done: number) => void) {

@@ -1,0 +1,55 @@
+/** The ground of a picture: which ink it is, and leaving it out. */
+import { NOTHING, type Cells } from './cells';
+import { findRegions, sidesOf } from './regions';
+
+/** Which ink is the ground: the one that has most of the picture's border, or null when the border is mostly transparent. */
+export function findGround({ widthPx: w, heightPx: h, first }: Cells): number | null {
+  const votes = new Float64Array(256);
+  for (let x = 0; x < w; x++) {
+    votes[first[x]]++;
+    votes[first[(h - 1) * w + x]]++;
+  }
+  for (let y = 0; y < h; y++) {
+    votes[first[y * w]]++;
+    votes[first[y * w + w - 1]]++;
+  }
+  const most = votes.indexOf(Math.max(...votes));
+  return most === NOTHING ? null : most;
+}
+
+/** Leaves an ink out wherever it shows. */
+export function dropAll({ first, second, plains: { plain, busy } }: Cells, ink: number): void {
+  for (const part of [first, second]) {
+    for (let s = 0; s < plain.length; s += 2) if (part[plain[s]] === ink) part.fill(NOTHING, plain[s], plain[s + 1]);
+    for (let s = 0; s < busy.length; s += 2)
+      for (let i = busy[s]; i < busy[s + 1]; i++) if (part[i] === ink) part[i] = NOTHING;
+  }
+}
+
+/** Leaves an ink out where it reaches the picture's border, and in what is mixed with it there; what other inks enclose stays. */
+export function dropOutside({ widthPx: w, heightPx: h, first, second, plains: { busy } }: Cells, ink: number): void {
+  const { of, label, atBorder } = findRegions(first, w, h);
+  for (let i = 0; i < first.length; i++)
+    if (label[of[i]] === ink && atBorder[of[i]]) {
+      first[i] = NOTHING;
+      if (second[i] === ink) second[i] = NOTHING;
+    }
+  // Mixtures go with what they lie beside; on soft ramps, with those that do.
+  let open: number[] = [];
+  for (let s = 0; s < busy.length; s += 2)
+    for (let i = busy[s]; i < busy[s + 1]; i++)
+      if (second[i] === ink && first[i] !== ink && first[i] !== NOTHING) open.push(i);
+  const settled = new Map<number, number>();
+  while (open.length) {
+    const now = new Map<number, number>();
+    for (const i of open) {
+      const sides = sidesOf(i, w, first.length).map((j) => settled.get(j) ?? first[j]);
+      if (sides.includes(NOTHING)) now.set(i, NOTHING);
+      else if (sides.includes(ink)) now.set(i, ink);
+    }
+    if (!now.size) break;
+    for (const [i, k] of now) settled.set(i, k);
+    open = open.filter((i) => !now.has(i));
+  }
+  for (const [i, k] of settled) second[i] = k;
+}
