@@ -1,4 +1,4 @@
-import { contains, flatten, reverseContour, signedArea, type Contour, type Piece } from '../vector';
+import { contains, flatten, reverseContour, signedArea, type Contour, type Piece, type Point } from '../vector';
 import { NOTHING, type Cells } from './cells';
 import { BEYOND, chainOf, loopsOf, type ChainMap } from './chains';
 import type { Edges } from './edges';
@@ -75,6 +75,13 @@ export function contoursOf(
     const other = n < 0 ? chain.right : chain.left;
     return !stacked || other === BEYOND || other === NOTHING || !above[other];
   };
+  /** Whether a point lies on a pixel that an ink above covers, if only in part. */
+  const hides = ([px, py]: Point): boolean => {
+    const [x, y] = [Math.floor(px), Math.floor(py)];
+    if (x < 0 || y < 0 || x >= cells.widthPx || y >= cells.heightPx) return false;
+    const k = y * cells.widthPx + x;
+    return above[cells.first[k]] > 0 || above[cells.second[k]] > 0;
+  };
   for (const loop of loopsOf(map, label, cells.widthPx)) {
     if (hidden && stacked) {
       const k = pixelBeside(map, loop[0], cells.widthPx, cells.heightPx);
@@ -90,11 +97,7 @@ export function contoursOf(
     const parts = runUnder(
       own.map((stroke, k) => ({ stroke, isUnder: !isOwn(groups[k][0]) && stroke.segments.length > 0 })),
       map.chains[chainOf(loop[0])].closed,
-      (x, y) => {
-        const k = y * cells.widthPx + x;
-        return above[cells.first[k]] > 0 || above[cells.second[k]] > 0;
-      },
-      cells,
+      hides,
     );
     const segments = parts.flatMap((p) => p.segments);
     if (segments.length) out.push({ start: parts[0].start, segments });

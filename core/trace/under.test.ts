@@ -8,7 +8,6 @@ import { trace } from '.';
 import { pointAt } from './cut';
 import { runUnder, type Part } from './under';
 
-const SIZE = { widthPx: 200, heightPx: 200 };
 const line = (...to: Point): Segment => ({ kind: 'line', to });
 const own = (start: Point, ...segments: Segment[]): Part => ({ stroke: { start, segments }, isUnder: false });
 const under = (start: Point, ...segments: Segment[]): Part => ({ stroke: { start, segments }, isUnder: true });
@@ -35,8 +34,7 @@ describe('what is covered', () => {
     const made = runUnder(
       [own([40, 140], line(40, 40), line(140, 40)), under([140, 40], line(140, 140)), own([140, 140], line(40, 140))],
       false,
-      (x) => x >= 140,
-      SIZE,
+      ([x]) => x >= 140,
     );
     expect(made.flatMap((p) => p.segments)).toEqual([line(40, 40), line(141, 40), line(141, 140), line(40, 140)]);
     along(made);
@@ -47,8 +45,7 @@ describe('what is covered', () => {
     const made = runUnder(
       [own([50, 100], arc), under([130, 60], line(130, 100)), own([130, 100], line(50, 100))],
       false,
-      (x) => x >= 130,
-      SIZE,
+      ([x]) => x >= 130,
     );
     const [carried] = made[0].segments;
     const [was, is] = [arcGeometry([50, 100], arc), arcGeometry(made[0].start, carried as typeof arc)];
@@ -62,8 +59,7 @@ describe('what is covered', () => {
     const made = runUnder(
       [own([50, 100], curve), under([130, 50], line(130, 100)), own([130, 100], line(50, 100))],
       false,
-      (x) => x >= 130,
-      SIZE,
+      ([x]) => x >= 130,
     );
     const was = Array.from({ length: 1000 }, (_, k) => pointAt([50, 100], curve, k / 1000));
     for (let k = 0; k < 200; k++) {
@@ -75,13 +71,12 @@ describe('what is covered', () => {
   });
 
   it('dives in where its edge goes straight on past the end of what covers it', () => {
-    const isAbove = (x: number, y: number) => x >= 50 && y >= 50;
+    const hides = ([x, y]: Point) => x >= 50 && y >= 50;
     for (const side of [line(50, 150), { kind: 'curve', c1: [50, 80], c2: [50, 120], to: [50, 150] } as Segment]) {
       const made = runUnder(
         [own([50, 10], line(50, 50)), under([50, 50], side), own([50, 150], line(10, 150), line(10, 10), line(50, 10))],
         false,
-        isAbove,
-        SIZE,
+        hides,
       );
       const points = along(made);
       // The edge that shows is as it was.
@@ -98,16 +93,14 @@ describe('what is covered', () => {
     const made = runUnder(
       [own([40, 140], line(40, 40), line(140, 40)), under([140, 40], line(140, 140)), under([140, 140], line(40, 140))],
       false,
-      (x, y) => x >= 140 || y >= 140,
-      SIZE,
+      ([x, y]) => x >= 140 || y >= 140,
     );
     expect(made[2].start).toEqual([141, 141]);
     expect(made[2].segments[0].to).toEqual(made[0].start);
     const tip = runUnder(
       [own([40, 96], line(40, 90)), under([40, 90], line(140, 93)), under([140, 93], line(40, 96))],
       false,
-      (x, y) => x >= 140 || y < 90 + (3 * (x - 39)) / 100 || y > 95 - (3 * (x - 41)) / 100,
-      SIZE,
+      ([x, y]) => x >= 140 || y < 90 + (3 * (x - 39)) / 100 || y > 95 - (3 * (x - 41)) / 100,
     );
     expect(tip[2].start[0]).toBeGreaterThan(140.9);
     along(tip);
@@ -121,7 +114,7 @@ describe('what is covered', () => {
         { kind: 'arc', radius: 40, large: false, clockwise: true, to: [60, 100] },
       ],
     };
-    const [made] = runUnder([{ stroke: disc, isUnder: true }], true, () => true, SIZE);
+    const [made] = runUnder([{ stroke: disc, isUnder: true }], true, () => true);
     expect(Math.sqrt(signedArea(flatten(made, 0.01)) / Math.PI)).toBeCloseTo(41, 1);
   });
 
@@ -132,11 +125,9 @@ describe('what is covered', () => {
       own([140, 140], line(40, 140)),
     ];
     const asTheyWere = parts.map((p) => p.stroke);
-    expect(runUnder(parts, false, () => false, SIZE)).toEqual(asTheyWere);
-    // Beyond the picture nothing is hidden.
-    expect(runUnder(parts, false, () => true, { widthPx: 140, heightPx: 200 })).toEqual(asTheyWere);
+    expect(runUnder(parts, false, () => false)).toEqual(asTheyWere);
     const showing = parts.map((p) => ({ ...p, isUnder: false }));
-    expect(runUnder(showing, false, () => true, SIZE)).toEqual(asTheyWere);
+    expect(runUnder(showing, false, () => true)).toEqual(asTheyWere);
   });
 });
 

@@ -32,12 +32,6 @@ export interface Part {
   readonly isUnder: boolean;
 }
 
-/** The size of a picture, in pixels. */
-interface Size {
-  readonly widthPx: number;
-  readonly heightPx: number;
-}
-
 /** To the left of a direction of length 1, with y downwards. */
 const leftOf = (t: Point): Point => [t[1], -t[0]];
 
@@ -58,8 +52,10 @@ function normalsOf(from: Point, s: Extract<Segment, { kind: 'curve' }>): [Point,
 /** By how much an end of a part is moved. */
 interface Shift {
   readonly by: Point;
-  /** How far the other part goes on to there, as a share of its last segment; null where it does not, and this one dives in by itself. */
-  readonly carried: number | null;
+  /** How far the part that it meets goes on to there, as a share of its last segment. */
+  readonly carried: number;
+  /** That part stays, and this one dives in by itself. */
+  readonly dives?: boolean;
 }
 
 /** What becomes of the two ends of an outline; null for one that stays. A closed outline has none. */
@@ -91,13 +87,13 @@ function pushedLine(a: Point, b: Point, ends: readonly [Shift | null, Shift | nu
   const third = length(minus(b, a)) / 3;
   const [[start, c1], [to, c2]] = ends.map((end, k): [Point, Point] => {
     const p = k ? b : a;
-    if (end?.carried === null) return [p, plus(p, end.by, DIVE)];
+    if (end?.dives) return [p, plus(p, end.by, DIVE)];
     const at = end ? plus(p, end.by) : p;
     const handle = plus(at, way, k ? -third : third);
     return [at, end ? handle : plus(handle, leftOf(way), BULGE * px)];
   });
-  const segment: Segment =
-    ends[0]?.carried != null && ends[1]?.carried != null ? { kind: 'line', to } : { kind: 'curve', c1, c2, to };
+  const isMoved = ends.every((end) => end && !end.dives);
+  const segment: Segment = isMoved ? { kind: 'line', to } : { kind: 'curve', c1, c2, to };
   return keepsLeft(a, [{ kind: 'line', to: b }], start, [segment]) ? { start, segments: [segment] } : null;
 }
 
@@ -145,9 +141,9 @@ function pushedLeft(stroke: Stroke, ends: Shifts, px: number): Contour | null {
   const start = plus(points[0], shifts[0]);
   if (!keepsLeft(points[0], segments, start, moved)) return null;
   // Lines to it from where the stroke itself began, and back to where that ended, where it dives.
-  const dive = (end: Shift | null, to: Point): Segment[] => (end?.carried === null ? [{ kind: 'line', to }] : []);
+  const dive = (end: Shift | null, to: Point): Segment[] => (end?.dives ? [{ kind: 'line', to }] : []);
   return {
-    start: first?.carried === null ? points[0] : start,
+    start: first?.dives ? points[0] : start,
     segments: [...dive(first, start), ...moved, ...dive(last, points[n])],
   };
 }
@@ -215,20 +211,11 @@ function withCarried({ start, segments }: Contour, first: number, last: number):
 /**
  * The parts of a closed outline, in order, with those that are covered moved a little further under what covers them. Edges that come to such a part go
  * on in their own way until they are as far in: were they to end on it, what is below would shine through beside them. Nothing is moved where
- * it would show, as `isAbove` tells of pixels. `closed` is whether the only part has no end.
+ * it would show: to points that nothing `hides`. `closed` is whether the only part has no end.
  */
-export function runUnder(
-  parts: readonly Part[],
-  closed: boolean,
-  isAbove: (x: number, y: number) => boolean,
-  { widthPx, heightPx }: Size,
-): Contour[] {
+export function runUnder(parts: readonly Part[], closed: boolean, hides: (p: Point) => boolean): Contour[] {
   if (!parts.some((p) => p.isUnder)) return parts.map((p) => p.stroke);
   const n = parts.length;
-  const hides = ([x, y]: Point): boolean => {
-    const [px, py] = [Math.floor(x), Math.floor(y)];
-    return px >= 0 && py >= 0 && px < widthPx && py < heightPx && isAbove(px, py);
-  };
   /** Whether all of a stroke but its ends lies on pixels of inks above, so that what it bounds stays hidden there. */
   const isHidden = ({ start, segments }: Contour): boolean => {
     const end = segments[segments.length - 1].to;
@@ -260,7 +247,7 @@ export function runUnder(
     if (!before.isUnder && !after.isUnder) return null;
     const point = after.stroke.start;
     const isIn = (by: Point): boolean => hides(plus(point, by)) && hides(plus(point, by, 0.5));
-    const [, into] = tangentsAtEnd(before.stroke);
+    const into = directionAtEnd(before.stroke);
     const [out] = tangentsOf(point, after.stroke.segments[0]);
     if (before.isUnder && after.isUnder) {
       const by = miter(leftOf(into), leftOf(out), UNDERLAP_PX) ?? tipOf(into, out);
@@ -277,7 +264,7 @@ export function runUnder(
     // An edge that goes straight on beside what covers it: there the covered part dives in.
     for (const [aside, along] of DIVES) {
       const by = plus(plus([0, 0], left, aside * UNDERLAP_PX), away, along * UNDERLAP_PX);
-      if (isIn(by)) return { by, carried: null };
+      if (isIn(by)) return { by, carried: 0, dives: true };
     }
     return null;
   });
@@ -298,8 +285,8 @@ export function runUnder(
   return out;
 }
 
-/** Directions of the last segment of a stroke at its two ends. */
-function tangentsAtEnd({ start, segments }: Contour): [Point, Point] {
+/** The direction of a stroke at its end. */
+function directionAtEnd({ start, segments }: Contour): Point {
   const last = segments.length - 1;
-  return tangentsOf(last > 0 ? segments[last - 1].to : start, segments[last]);
+  return tangentsOf(last > 0 ? segments[last - 1].to : start, segments[last])[1];
 }
