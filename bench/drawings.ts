@@ -5,7 +5,7 @@ import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import { oklabDistance, rgbToOklab, type Oklab } from '../core/colour';
 import { randomFrom } from '../core/engine';
-import type { Picture } from '../core/raster';
+import { blankPicture, type Picture } from '../core/raster';
 import { parsePath } from '../core/vector';
 import { decodePicture } from '../node/pictures';
 
@@ -118,10 +118,25 @@ export async function pictureOf(
   return { png, picture: await decodePicture(png) };
 }
 
-/** Drawn four times as large without anti-aliasing. */
-async function crisp(svg: string): Promise<Uint8ClampedArray> {
+/** Drawn some times as large without anti-aliasing. */
+async function crisp(svg: string, times = FINE): Promise<Uint8ClampedArray> {
   const plain = svg.replace('<svg ', '<svg shape-rendering="crispEdges" ');
-  return (await decodePicture(render(plain, SIDE_PX * FINE))).rgba;
+  return (await decodePicture(render(plain, SIDE_PX * times))).rgba;
+}
+
+/** How much larger a drawing is drawn whose pixels are to be those in the middle of others: renderers place edges to some part of a pixel. */
+const MIDDLES = 5;
+
+/** The drawing as a picture without anti-aliasing: each pixel has the colour of its middle. */
+export async function aliasedOf(drawing: Drawing): Promise<Picture> {
+  const fine = await crisp(drawing.svg, MIDDLES);
+  const picture = blankPicture(SIDE_PX, SIDE_PX, [255, 255, 255]);
+  for (let y = 0; y < SIDE_PX; y++)
+    for (let x = 0; x < SIDE_PX; x++) {
+      const i = 4 * ((y * MIDDLES + (MIDDLES >> 1)) * SIDE_PX * MIDDLES + x * MIDDLES + (MIDDLES >> 1));
+      picture.rgba.set(fine.subarray(i, i + 4), 4 * (y * SIDE_PX + x));
+    }
+  return picture;
 }
 
 /** Colours that cover less than the first are specks, in source pixels; those up to the second may be found or not. */

@@ -1,5 +1,5 @@
 /**
- * The tracer against drawings whose outlines are known: `npx tsx bench/trace.ts [--kind single|many] [--count N] [--seed N] [--worn yes|no] [--list]`.
+ * The tracer against drawings whose outlines are known: `npx tsx bench/trace.ts [--kind single|many] [--count N] [--seed N] [--as clean|worn|aliased] [--list]`.
  * Prints the median and the 95th percentile of the error, in pixels, and of the segments against the drawing's own, and on how many drawings the
  * inks were those of the drawing: each within 0.02 in OKLab, and as many; colours of 12 to 24 px² may be found or not.
  */
@@ -7,32 +7,35 @@ import { parseArgs } from 'node:util';
 import { hexToOklab } from '../core/colour';
 import { trace } from '../core/trace';
 import { artworkToSvg } from '../core/vector';
-import { areInksOf, drawingsOf, errorOf, pictureOf, type DrawingKind } from './drawings';
+import { aliasedOf, areInksOf, drawingsOf, errorOf, pictureOf, type DrawingKind } from './drawings';
 
 const { values } = parseArgs({
   options: {
     kind: { type: 'string' },
     count: { type: 'string', default: '200' },
     seed: { type: 'string', default: '1' },
-    worn: { type: 'string' },
+    as: { type: 'string' },
     list: { type: 'boolean' },
   },
 });
+
+const WEARS = ['clean', 'worn', 'aliased'] as const;
 
 const quantile = (sorted: readonly number[], q: number) =>
   sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))];
 
 for (const kind of values.kind ? [values.kind as DrawingKind] : (['single', 'many'] as const))
-  for (const worn of values.worn === undefined ? [false, true] : [values.worn === 'yes']) {
+  for (const wear of values.as ? [values.as as (typeof WEARS)[number]] : WEARS) {
     const rows: { name: string; error: number; ratio: number; segments: number; ms: number; inks: boolean }[] = [];
     for (const drawing of drawingsOf(kind, Number(values.count), Number(values.seed))) {
-      const { picture } = await pictureOf(drawing, worn);
+      const picture =
+        wear === 'aliased' ? await aliasedOf(drawing) : (await pictureOf(drawing, wear === 'worn')).picture;
       const started = performance.now();
       const { artwork, figures } = trace(picture, { ground: 'keep' });
       const ms = performance.now() - started;
       const error = await errorOf(drawing, artworkToSvg(artwork));
       // The ground is a rectangle that the drawing did not have.
-      const segments = figures.segments - (kind === 'single' ? 4 : 4);
+      const segments = figures.segments - 4;
       const inks = await areInksOf(
         drawing,
         artwork.inks.map((i) => hexToOklab(i.hex)),
@@ -46,9 +49,11 @@ for (const kind of values.kind ? [values.kind as DrawingKind] : (['single', 'man
     const sorted = (of: (r: (typeof rows)[number]) => number) => rows.map(of).sort((p, q) => p - q);
     const [errors, ratios, times] = [sorted((r) => r.error), sorted((r) => r.ratio), sorted((r) => r.ms)];
     console.log(
-      `${kind}, ${worn ? 'worn' : 'clean'}, ${rows.length} drawings: error ${quantile(errors, 0.5).toFixed(3)} px, 95% ${quantile(errors, 0.95).toFixed(3)}; ` +
+      `${kind}, ${wear}, ${rows.length} drawings: error ${quantile(errors, 0.5).toFixed(3)} px, 95% ${quantile(errors, 0.95).toFixed(3)}; ` +
         `segments ${quantile(ratios, 0.5).toFixed(2)} of the drawing's, 95% ${quantile(ratios, 0.95).toFixed(2)}; ` +
-        (worn ? '' : `inks right on ${((100 * rows.filter((r) => r.inks).length) / rows.length).toFixed(0)}%; `) +
+        (wear === 'worn'
+          ? ''
+          : `inks right on ${((100 * rows.filter((r) => r.inks).length) / rows.length).toFixed(0)}%; `) +
         `${quantile(times, 0.5).toFixed(0)} ms`,
     );
   }

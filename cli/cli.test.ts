@@ -3,7 +3,8 @@ import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { decodePicture } from '../node/pictures';
+import { blankPicture } from '../core/raster';
+import { decodePicture, encodePng } from '../node/pictures';
 
 const COMMAND = resolve(import.meta.dirname, 'odd-quill.mjs');
 let folder: string;
@@ -119,6 +120,27 @@ describe('odd-quill', () => {
         'ms',
       ]);
     }
+  });
+
+  it('drops the ground everywhere, or outside the figure alone', async () => {
+    const ring = blankPicture(64, 64, [255, 255, 255]);
+    for (let k = 0; k < 64 * 64; k++) {
+      const [x, y] = [(k % 64) - 32, Math.floor(k / 64) - 32];
+      const out = Math.hypot(x + 0.5, y + 0.5);
+      if (out > 10 && out < 25) ring.rgba.set([24, 42, 92], k * 4);
+    }
+    await writeFile(join(folder, 'ring.png'), await encodePng(ring));
+    const [pieces, papers]: [Record<string, number>, Record<string, boolean>] = [{}, {}];
+    for (const ground of ['keep', 'outside', 'drop']) {
+      const { code } = await run('trace', 'ring.png', '--out', `ring-${ground}.svg`, '--ground', ground);
+      expect(code).toBe(0);
+      const svg = await readFile(join(folder, `ring-${ground}.svg`), 'utf8');
+      pieces[ground] = svg.match(/<(?:circle|rect|path|ellipse) /g)?.length ?? 0;
+      papers[ground] = svg.includes('<rect width="64" height="64"/>');
+    }
+    // The ring on its paper, on a disc of that, and alone.
+    expect(pieces).toEqual({ keep: 2, outside: 2, drop: 1 });
+    expect(papers).toEqual({ keep: true, outside: false, drop: false });
   });
 
   it('writes one picture to a named file, in two colours with the ground', async () => {

@@ -55,6 +55,17 @@ function slope(): Picture {
   return picture;
 }
 
+/** A dark square on white with a white square in it. */
+function eye(): Picture {
+  const picture = blankPicture(120, 120, [255, 255, 255]);
+  for (let y = 20; y < 100; y++) {
+    for (let x = 20; x < 100; x++) {
+      if (Math.max(Math.abs(x - 60), Math.abs(y - 60)) > 15) picture.rgba.set([24, 42, 92], (y * 120 + x) * 4);
+    }
+  }
+  return picture;
+}
+
 describe('what is offered over HTTP', () => {
   it('traces like the command line', async () => {
     const { status, body } = await call<Record<string, unknown>>('POST', '/api/trace?ground=drop&colours=auto', png);
@@ -77,6 +88,18 @@ describe('what is offered over HTTP', () => {
     expect(shaded.body.gradients).toBe(1);
     expect(shaded.body.inks[0].gradient?.kind).toBe('linear');
     expect(shaded.body.svg).toContain('<linearGradient ');
+    const withGround = async (ground: string): Promise<readonly [string[], boolean]> => {
+      const path = `/api/trace?ground=${ground}`;
+      const { body: answer } = await call<{ svg: string; inks: { hex: string }[] }>(
+        'POST',
+        path,
+        await encodePng(eye()),
+      );
+      return [answer.inks.map((i) => i.hex).sort(), answer.svg.includes('<rect width="120" height="120"/>')];
+    };
+    expect(await withGround('keep')).toEqual([['#182A5C', '#FFFFFF'], true]);
+    expect(await withGround('outside')).toEqual([['#182A5C', '#FFFFFF'], false]);
+    expect(await withGround('drop')).toEqual([['#182A5C'], false]);
     expect(code(await call('POST', '/api/trace?gradients=maybe', png))).toEqual([400, 'bad_request']);
     expect(code(await call('POST', '/api/trace?tolerance=-1', png))).toEqual([400, 'bad_request']);
     expect(code(await call('POST', '/api/trace?ground=maybe', png))).toEqual([400, 'bad_request']);

@@ -1,6 +1,7 @@
 import { hexToRgb } from '../colour';
 import type { Picture } from '../raster';
 import { meanHex } from '../vector';
+import { isAliased, wholePixels } from './aliased';
 import { calmed, NOISY, noiseOf } from './calm';
 import { unmix, type Cells } from './cells';
 import { findGradients, type FoundGradients } from './gradients';
@@ -57,7 +58,12 @@ export function tellApart(
   const picture = noise ? calmed(source, plainSeen, noise) : source;
   const plainsThere = picture === source ? plainSeen : plainsOf(picture);
   const loose = picture === source ? seen : flatPixels(picture, plainsThere);
-  const flat = evenness.exact ? flatPixels(picture, plainsThere, EXACT) : loose;
+  const aliased = !noise && isAliased(picture, plainsThere);
+  const flat = aliased
+    ? wholePixels(picture, plainsThere)
+    : evenness.exact
+      ? flatPixels(picture, plainsThere, EXACT)
+      : loose;
   const given = palette?.length ? inksFrom(palette) : null;
   const found: FoundGradients | null = given || even ? null : findGradients(picture, loose, noise > 0);
   const painted = gradients && found?.gradients.length ? found : null;
@@ -70,13 +76,14 @@ export function tellApart(
     ...inkOf(hexToRgb(meanHex(gradient)), 1),
     gradient,
   }));
+  const known = { painted: painted?.of, noise, aliased };
   let inks: FoundInk[] = [...read, ...gradientInks];
-  let cells = unmix(picture, flat, plains, inks, painted?.of, noise);
+  let cells = unmix(picture, flat, plains, inks, known);
   const missing =
     given || colours !== 'auto' || !(evenness.exact || noise) ? [] : findMissing(picture, cells, inks, flat, noise);
   if (missing.length) {
     inks = [...read, ...missing, ...gradientInks];
-    cells = unmix(picture, flat, plains, inks, painted?.of, noise);
+    cells = unmix(picture, flat, plains, inks, known);
   }
   // Pixels were mixed of colours as they are there.
   const clean = noise && !given ? inks.map((ink) => (ink.gradient ? ink : unclipped(ink))) : inks;

@@ -1,6 +1,7 @@
 import { rgbToOklab, type Rgb } from '../colour';
 import type { Picture } from '../raster';
 import { paintOf } from '../vector';
+import { ALIASED_DOUBT_PX } from './aliased';
 import { NO_GRADIENT } from './gradients';
 import type { Plains } from './plains';
 import { findRegions, sidesOf } from './regions';
@@ -22,6 +23,8 @@ export interface Cells {
   readonly share: Float32Array;
   /** Where pixels are all of one ink, and those beside them as well. */
   readonly plains: Plains;
+  /** Whether the picture is without anti-aliasing. */
+  readonly aliased: boolean;
   /** How far noise may move a point of an edge between two inks, in pixels: 0 in a clean picture, more the nearer alike they are. */
   readonly doubtPx: (p: number, q: number) => number;
 }
@@ -85,18 +88,26 @@ const APART_ENOUGH = 0.04;
 /** How far about a step between near inks pixels may be mixtures of the two. */
 const RIM_PX = 2;
 
+/** What is known of a picture. */
+export interface UnmixOptions {
+  /** For each pixel the gradient that paints it; gradients are the last of the inks, in order. */
+  readonly painted?: Uint8Array | null;
+  /** In levels. */
+  readonly noise?: number;
+  /** Pixels that have the colour of an ink are that, whatever mixtures they could be. */
+  readonly aliased?: boolean;
+}
+
 /**
  * Tells for each pixel which inks it is made of. Flat pixels take the nearest ink. A pixel on an anti-aliased edge is a mixture in
- * sRGB of two inks that are found near it, and the mixture says how much of it each of them covers. `painted` gives for each pixel the
- * gradient that paints it; gradients are the last of the inks, in order. `noise` is that of the picture, in levels.
+ * sRGB of two inks that are found near it, and the mixture says how much of it each of them covers.
  */
 export function unmix(
   picture: Picture,
   flatPixels: Uint8Array,
   plains: Plains,
   inks: readonly FoundInk[],
-  painted: Uint8Array | null = null,
-  noise = 0,
+  { painted = null, noise = 0, aliased = false }: UnmixOptions = {},
 ): Unmixed {
   const { widthPx: w, heightPx: h, rgba } = picture;
   const n = w * h;
@@ -171,7 +182,7 @@ export function unmix(
 
   // Between inks that are near alike a ramp is so slow that its pixels count as flat: they are mixtures all the same.
   const pure = flat.slice();
-  for (let s = 0; s < busy.length; s += 2) {
+  for (let s = 0; s < busy.length && !aliased; s += 2) {
     const y = Math.floor(busy[s] / w);
     for (let i = busy[s], x = i - y * w; i < busy[s + 1]; i++, x++) {
       if (!flat[i]) continue;
@@ -195,10 +206,12 @@ export function unmix(
     }
   }
   for (let round = 0; round < 2 && takeSlivers(); round++);
-  return { widthPx: w, heightPx: h, first, second, share, plains, doubtPx, pure, off };
+  return { widthPx: w, heightPx: h, first, second, share, plains, aliased, doubtPx, pure, off };
 
   function doubtPx(p: number, q: number): number {
-    if (!inks[p] || !inks[q] || noise === 0) return 0;
+    if (!inks[p] || !inks[q]) return 0;
+    if (aliased) return ALIASED_DOUBT_PX;
+    if (noise === 0) return 0;
     const contrast = Math.hypot(...[0, 1, 2].map((c) => inks[p].rgb[c] - inks[q].rgb[c]));
     return LEAST_DOUBT_PX + (DOUBT * noise) / Math.max(1, contrast);
   }

@@ -33,7 +33,7 @@ const along = (x0: number, x1: number, y: number) => {
       k % 2 ? y : x0 + Math.sign(x1 - x0) * (Math.floor(k / 2) + 0.5),
     ),
     scatterPx: new Float64Array(n),
-    noisy: false,
+    doubtPx: 0,
   };
 };
 

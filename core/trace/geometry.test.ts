@@ -282,15 +282,15 @@ describe('scatter', () => {
 
   it('loosens what is asked of points, and no more than there is', () => {
     const options = { tolerancePx: 0.2, cornerRad: 0.3, softPx: 1.5 };
-    const located = (scatterPx: number[], noisy: boolean) => ({
+    const located = (scatterPx: number[], doubtPx: number) => ({
       points: new Float64Array(2 * scatterPx.length),
       scatterPx: Float64Array.from(scatterPx),
-      noisy,
+      doubtPx,
     });
-    const clean = limitsOf(located([0, 0.01, 0.02], false), options);
+    const clean = limitsOf(located([0, 0.01, 0.02], 0), options);
     expect(clean).toMatchObject({ tolerancePx: 0.2, weights: null });
     expect([...clean.cornerRad]).toEqual([0.3, 0.3, 0.3]);
-    const mixed = limitsOf(located([0.02, 0.2, 5], true), options);
+    const mixed = limitsOf(located([0.02, 0.2, 5], 0.3), options);
     expect(mixed.tolerancePx).toBeCloseTo(0.2, 9);
     expect(mixed.weights![0]).toBe(1);
     expect(mixed.weights![1]).toBeLessThan(0.5);

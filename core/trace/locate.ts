@@ -1,3 +1,4 @@
+import { bendLeast } from './aliased';
 import type { Cells } from './cells';
 import { BEYOND, type Chain } from './chains';
 import { Track } from './corners';
@@ -9,8 +10,8 @@ export interface Located {
   readonly points: Float64Array;
   /** How far each scatters about its edge, in pixels. */
   readonly scatterPx: Float64Array;
-  /** Whether noise moves them. */
-  readonly noisy: boolean;
+  /** How far off noise, or having been drawn in steps, may have moved them, in pixels: 0 where nothing has. */
+  readonly doubtPx: number;
 }
 
 /** How far a ramp of coverage may reach to each side of the edge, in pixels; soft pictures want more. */
@@ -19,14 +20,16 @@ export const REACH_PX = { crisp: 3, soft: 6 } as const;
 /**
  * Places a chain between pixels. Along an edge that runs more across than down, the coverage of a column of pixels, summed from where there
  * is none to where it is whole, is the mean height of the edge in that column: exact for an area-sampled picture, and unchanged by any
- * symmetric blur. Rows serve in the same way where the edge runs more down than across.
+ * symmetric blur. Rows serve in the same way where the edge runs more down than across. Edges of an aliased picture are smoothed instead.
  */
 export function locate(chain: Chain, cells: Cells, reachPx: number): Located {
   const { corners, closed, left, right } = chain;
-  const { widthPx: w, heightPx: h, first, second, share } = cells;
+  const { widthPx: w, heightPx: h, first, second, share, aliased } = cells;
   const n = corners.length / 2;
   const steps = closed ? n : n - 1;
   const points: number[] = [];
+  /** The number of the step that each lies on. */
+  const taken: number[] = [];
   const at = (i: number): number => (closed ? ((i % n) + n) % n : Math.max(0, Math.min(n - 1, i)));
 
   /** How much of a pixel is on the right of the chain, or -1 when it belongs to neither side. */
@@ -47,9 +50,10 @@ export function locate(chain: Chain, cells: Cells, reachPx: number): Located {
     const dx = Math.abs(corners[2 * q] - corners[2 * p]);
     const dy = Math.abs(corners[2 * q + 1] - corners[2 * p + 1]);
     if (dx === dy ? !across && dx > 0 : across !== dx > dy) continue;
+    taken.push(i);
     const mx = (ax + bx) / 2;
     const my = (ay + by) / 2;
-    if (border) {
+    if (border || aliased) {
       points.push(mx, my);
       continue;
     }
@@ -84,11 +88,8 @@ export function locate(chain: Chain, cells: Cells, reachPx: number): Located {
     points.push(mx + lx * offset, my + ly * offset);
   }
   const doubtPx = border ? 0 : cells.doubtPx(left, right);
-  const [xs, ys] = [0, 1].map((c) => Float64Array.from({ length: points.length / 2 }, (_, i) => points[2 * i + c]));
-  const scatter = border ? 0 : scatterOf(new Track(xs, ys, closed), doubtPx);
-  return {
-    points: Float64Array.from(points),
-    scatterPx: new Float64Array(xs.length).fill(scatter),
-    noisy: doubtPx > 0,
-  };
+  const placed = aliased && !border ? bendLeast(points, corners, taken, closed) : Float64Array.from(points);
+  const [xs, ys] = [0, 1].map((c) => placed.filter((_, i) => (i & 1) === c));
+  const scatter = border ? 0 : aliased ? doubtPx : scatterOf(new Track(xs, ys, closed), doubtPx);
+  return { points: placed, scatterPx: new Float64Array(xs.length).fill(scatter), doubtPx };
 }

@@ -109,6 +109,7 @@ describe('chains', () => {
         second: first.slice(),
         share: new Float32Array(n * n).fill(1),
         plains: nowherePlain(n, n),
+        aliased: false,
         doubtPx: () => 0,
       });
       for (let label = 0; label < 3; label++) {
@@ -132,7 +133,7 @@ describe('chains', () => {
 
 describe('located points', () => {
   it('lie on a circle to a fiftieth of a pixel', () => {
-    const { points, scatterPx, noisy } = located(circle(60.37, 59.81, 33.4));
+    const { points, scatterPx, doubtPx } = located(circle(60.37, 59.81, 33.4));
     let sum = 0;
     for (let i = 0; i < points.length; i += 2) {
       const off = Math.abs(Math.hypot(points[i] - 60.37, points[i + 1] - 59.81) - 33.4);
@@ -142,7 +143,7 @@ describe('located points', () => {
     expect(sum / (points.length / 2)).toBeLessThan(0.02);
     expect(scatterPx).toHaveLength(points.length / 2);
     expect(Math.max(...scatterPx)).toBeLessThan(0.05);
-    expect(noisy).toBe(false);
+    expect(doubtPx).toBe(0);
   });
 
   it('lie on straight edges of any slope', () => {

@@ -33,6 +33,7 @@ function cellsOf(...rows: string[]): Cells {
     second: first.slice(),
     share: new Float32Array(first.length).fill(1),
     plains: nowherePlain(rows[0].length, rows.length),
+    aliased: false,
     doubtPx: () => 0,
   };
 }

@@ -3,7 +3,7 @@
  * ends on it: the two that go on in each other are fitted as one, which is then smooth there, and cut where the third one ends.
  */
 import type { Point } from '../vector';
-import { BEYOND, chainOf, cornerOf, type Chain, type ChainMap } from './chains';
+import { BEYOND, chainOf, cornerOf, type ChainMap } from './chains';
 import type { Located } from './locate';
 import { crossingOf, dot, length, minus, plus, straightThrough, unit } from './points';
 
@@ -89,14 +89,13 @@ interface Bend {
   readonly fill: readonly Point[];
 }
 
-/** Finds which chains go on in each other. `doubtOf` tells how far noise may move points of a chain, in pixels. */
+/** Finds which chains go on in each other. */
 export function findRoutes(
   { chains }: ChainMap,
   located: readonly Located[],
   w: number,
   h: number,
   softPx: number,
-  doubtOf: (chain: Chain) => number,
 ): Routes {
   const ends = new Map<number, End[]>();
   chains.forEach((c, i) => {
@@ -185,7 +184,7 @@ export function findRoutes(
     if (!by) return null;
     const off = all.map(([u, v]) => v - by[0] - by[1] * u - by[2] * u * u);
     const rms = Math.sqrt(off.reduce((sum, v) => sum + v * v, 0) / off.length);
-    const doubt = Math.max(doubtOf(chains[p.end >> 1]), doubtOf(chains[q.end >> 1]));
+    const doubt = Math.max(located[p.end >> 1].doubtPx, located[q.end >> 1].doubtPx);
     const limit = OFF_PX + OFF_DOUBT * doubt;
     if (rms > limit / 2 || off.some((v) => Math.abs(v) > limit)) return null;
     const us = all.map(([u]) => u);
@@ -296,7 +295,7 @@ export function findRoutes(
       located: {
         points: Float64Array.from(points),
         scatterPx: Float64Array.from(scatter),
-        noisy: list.some((n) => located[chainOf(n)].noisy),
+        doubtPx: Math.max(...list.map((n) => located[chainOf(n)].doubtPx)),
       },
       joints,
     };

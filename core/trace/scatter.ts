@@ -100,9 +100,9 @@ export interface Limits {
 }
 
 /** Limits that ask no more of points than they can tell: a tolerance no finer than their scatter, corners that stand out of it. */
-export function limitsOf({ scatterPx, noisy }: Located, { tolerancePx, softPx, cornerRad }: FitOptions): Limits {
+export function limitsOf({ scatterPx, doubtPx }: Located, { tolerancePx, softPx, cornerRad }: FitOptions): Limits {
   const tolerances = scatterPx.map((s) => Math.max(tolerancePx, Math.min(LOOSEST_PX, LOOSE * s)));
-  const doubts = scatterPx.map((s) => (noisy ? Math.max(0, s - SURE_PX) : 0));
+  const doubts = scatterPx.map((s) => (doubtPx ? Math.max(0, s - SURE_PX) : 0));
   let [least, most] = [Infinity, 0];
   for (const t of tolerances) {
     least = Math.min(least, t);
@@ -113,6 +113,6 @@ export function limitsOf({ scatterPx, noisy }: Located, { tolerancePx, softPx, c
     weights: most > least * 1.001 ? tolerances.map((t) => least / t) : null,
     softPx: doubts.map((d) => softPx + Math.min(3, SOFTER * d)),
     cornerRad: doubts.map((d) => cornerRad + Math.min(0.6, TURN * d)),
-    roundPx: scatterPx.map((s) => (noisy ? Math.max(ROUND_TOLERANCE_PX, ROUND_LOOSE * s) : ROUND_TOLERANCE_PX)),
+    roundPx: scatterPx.map((s) => (doubtPx ? Math.max(ROUND_TOLERANCE_PX, ROUND_LOOSE * s) : ROUND_TOLERANCE_PX)),
   };
 }

@@ -74,8 +74,7 @@ export function prepare(cells: Cells): Prepared {
   const soft = rampPx(cells, map) > SOFT_RAMP_PX;
   const reachPx = soft ? REACH_PX.soft : REACH_PX.crisp;
   const located = map.chains.map((c) => locate(c, cells, reachPx));
-  const doubtOf = (c: Chain) => cells.doubtPx(c.left, c.right);
-  const routes = findRoutes(map, located, cells.widthPx, cells.heightPx, soft ? SOFT_PX : CRISP_PX, doubtOf);
+  const routes = findRoutes(map, located, cells.widthPx, cells.heightPx, soft ? SOFT_PX : CRISP_PX);
   return { map, cells, soft, located, routes };
 }
 
