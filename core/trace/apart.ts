@@ -54,7 +54,8 @@ export function tellApart(
   const evenness = evennessOf(source, seen, plainSeen);
   const even = evenness.uneven < EVEN_SHARE;
   const measured = even ? 0 : noiseOf(source, seen);
-  const noise = measured > NOISY ? measured : 0;
+  const noise =
+    measured > NOISY ? measured : evenness.uneven > Number(process.env.U2 ?? 9) ? Number(process.env.N2 ?? 1.5) : 0;
   const picture = noise ? calmed(source, plainSeen, noise) : source;
   const plainsThere = picture === source ? plainSeen : plainsOf(picture);
   const loose = picture === source ? seen : flatPixels(picture, plainsThere);
@@ -70,7 +71,11 @@ export function tellApart(
   // Gradients end where they will.
   const plains = painted ? nowherePlain(picture.widthPx, picture.heightPx) : plainsThere;
   const rest = colours === 'auto' || !painted ? colours : Math.max(1, colours - painted.gradients.length);
-  const heaps = given ?? findInks(picture, flat, plains, rest, evenness, painted?.of);
+  const still =
+    !aliased && !noise && !evenness.exact && process.env.U1
+      ? flatPixels(picture, plainsThere, Number(process.env.U1))
+      : flat;
+  const heaps = given ?? findInks(picture, still, plains, rest, evenness, painted?.of);
   const read = noise && !given && colours === 'auto' ? splitInks(picture, flat, heaps, painted?.of) : heaps;
   const gradientInks = (painted?.gradients ?? []).map((gradient) => ({
     ...inkOf(hexToRgb(meanHex(gradient)), 1),

@@ -58,6 +58,9 @@ interface Side {
   readonly rms: number;
 }
 
+/** A place that scores less than this share of the least turn, as it lies off where its sides meet, is none. */
+const SURE = 0.5;
+
 /** Sides whose directions have no greater sine between them meet nowhere near. */
 const NEARLY_PARALLEL = 0.12;
 
@@ -175,7 +178,7 @@ export function findCorners(track: Track, limits: CornerOptions): Corner[] {
     const place = places[i];
     if (!place) continue;
     const softPx = limits.softPx[i];
-    let top = true;
+    let top = turns[i] >= SURE * limits.leastRad[i];
     for (let k = i - 1; top && (track.closed || k >= 0) && track.at(i) - track.at(k) < 2 + softPx && i - k < n / 2; k--)
       if (turns[track.index(k)] >= turns[i]) top = false;
     for (let k = i + 1; top && (track.closed || k < n) && track.at(k) - track.at(i) < 2 + softPx && k - i < n / 2; k++)

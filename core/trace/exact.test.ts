@@ -16,6 +16,7 @@ import {
   signedArea,
   SvgError,
   type Contour,
+  type Point,
   type Segment,
 } from '../vector';
 import { trace } from './index';
@@ -52,6 +53,31 @@ describe('exact shapes', () => {
     expect(svgOf(pictureOf([[NAVY, rectangleContour(30, 40, 140, 100)]]))).toContain(
       '<rect x="30" y="40" width="140" height="100"/>',
     );
+  });
+
+  it('leaves corners that are cut off straight as they are', () => {
+    const octagon: Point[] = [
+      [70, 40],
+      [130, 40],
+      [160, 70],
+      [160, 130],
+      [130, 160],
+      [70, 160],
+      [40, 130],
+      [40, 70],
+    ];
+    const [made] = trace(pictureOf([[NAVY, polygon(octagon)]]), { ground: 'drop' }).artwork.pieces[0].contours;
+    expect(made.segments.map((s) => s.kind)).toEqual(Array(8).fill('line'));
+    for (const p of octagon)
+      expect(Math.min(...made.segments.map(({ to }) => Math.hypot(to[0] - p[0], to[1] - p[1])))).toBeLessThan(0.2);
+    // One of four round corners.
+    const folded = parsePath(
+      'M60 40H130L160 70V140A20 20 0 0 1 140 160H60A20 20 0 0 1 40 140V60A20 20 0 0 1 60 40Z',
+    )[0];
+    expect(svgOf(pictureOf([[NAVY, folded]]))).not.toContain('rx=');
+    const [sheet] = trace(pictureOf([[NAVY, folded]]), { ground: 'drop' }).artwork.pieces[0].contours;
+    const area = Math.abs(signedArea(flatten(folded, 0.01)));
+    expect(Math.abs(Math.abs(signedArea(flatten(sheet, 0.01))) - area)).toBeLessThan(12);
   });
 
   it('leaves corners that are cut out round as they are', () => {

@@ -197,12 +197,9 @@ export function asRectangle({ start, segments, deviation }: Stroke): Stroke | nu
   const clockwise = signedArea(points.slice(0, n).flat()) > 0;
   let radius = 0;
   if (n === 8) {
-    if (
-      lines.some(
-        (l, k) => (l === null) !== (lines[(k + 2) % n] === null) || (l === null) === (lines[(k + 1) % n] === null),
-      )
-    )
-      return null;
+    // Sides and corners in turn; a corner that is cut off straight is none of these.
+    const isSide = lines.map((l) => l !== null);
+    if (isSide.some((is, k) => is === isSide[(k + 1) % n] || (!is && segments[k].kind === 'line'))) return null;
     const reaches: number[] = [];
     segments.forEach((s, k) => {
       if (s.kind === 'line') return;

@@ -463,32 +463,39 @@ function redrawn(smooth: Smooth, i: number, j: number, from: Node, to: Node, fit
 const ROUND_REACH_PX = 8;
 const SLIGHT_RAD = 0.9;
 
-/** How true a line must be to count as straight beside a corner, in pixels, and how near the corner points are not asked. */
-const STRAIGHT_PX = 0.045;
+/** How near a corner points are not asked for that, in pixels, at least; and how far on from there they are. */
 const SPOILT_PX = 1.7;
+const STRAIGHT_REACH_PX = 6.3;
 
-/** Whether the points from `SPOILT_PX` to `ROUND_REACH_PX` from a corner, on one side, lie on a line. */
-function straightBeside(track: Track, corner: Corner, way: 1 | -1): boolean {
+/** Whether the points on one side of a corner, from where it does not spoil them, lie on a line. */
+function straightBeside(track: Track, corner: Corner, way: 1 | -1, straightPx: number): boolean {
   const here = track.at(corner.index);
+  const from = Math.max(SPOILT_PX, corner.spoiltPx);
   const points: Point[] = [];
   for (let k = corner.index; points.length < 40; k += way) {
     if (!track.closed && (k < 0 || k >= track.n)) break;
     if (track.closed && Math.abs(k - corner.index) > track.n / 2) break;
     const s = Math.abs(track.at(k) - here);
-    if (s > ROUND_REACH_PX) break;
-    if (s >= SPOILT_PX) points.push([track.xs[track.index(k)], track.ys[track.index(k)]]);
+    if (s > from + STRAIGHT_REACH_PX) break;
+    if (s >= from) points.push([track.xs[track.index(k)], track.ys[track.index(k)]]);
   }
   if (points.length < 4) return false;
   const line = straightThrough(points);
-  return points.every((p) => Math.abs(offLine(p, line)) < STRAIGHT_PX);
+  return points.every((p) => Math.abs(offLine(p, line)) < straightPx);
 }
 
 /** Corners that are none: bends so slight that one curve follows all points around them. */
-function withoutRound(track: Track, corners: Corner[], roundPx: Float64Array): Corner[] {
+function withoutRound(
+  track: Track,
+  corners: Corner[],
+  { roundPx, straightPx }: Pick<Limits, 'roundPx' | 'straightPx'>,
+): Corner[] {
   return corners.filter((corner) => {
     if (corner.turnRad > SLIGHT_RAD) return true;
     // Between two straight sides a bend is a corner, however slight.
-    if (corner.turnRad > 0.3 && straightBeside(track, corner, 1) && straightBeside(track, corner, -1)) return true;
+    const limitPx = straightPx[corner.index];
+    if (corner.turnRad > 0.3 && straightBeside(track, corner, -1, limitPx) && straightBeside(track, corner, 1, limitPx))
+      return true;
     const here = track.at(corner.index);
     let [a, b] = [corner.index, corner.index];
     while ((track.closed ? corner.index - a < track.n / 2 : a > 0) && here - track.at(a) < ROUND_REACH_PX) a--;
@@ -507,8 +514,8 @@ function withoutRound(track: Track, corners: Corner[], roundPx: Float64Array): C
 }
 
 /** The corners of a track, without those that a curve would follow as well. */
-const cornersOf = (track: Track, { cornerRad, softPx, roundPx }: Limits): Corner[] =>
-  withoutRound(track, findCorners(track, { leastRad: cornerRad, softPx }), roundPx);
+const cornersOf = (track: Track, limits: Limits): Corner[] =>
+  withoutRound(track, findCorners(track, { leastRad: limits.cornerRad, softPx: limits.softPx }), limits);
 
 /** Points of a track from one place to another, without those near the two ends, and with the ends themselves. */
 function between(track: Track, weights: Float64Array | null, from: Stop, to: Stop, wraps: boolean): Run {

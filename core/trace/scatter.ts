@@ -85,6 +85,11 @@ const TURN = 3;
 const ROUND_TOLERANCE_PX = 0.12;
 const ROUND_LOOSE = 2.5;
 
+/** How far off a straight line points may lie, in pixels: at least, and against the scatter, in clean pictures and in noisy ones. */
+const STRAIGHT_PX = 0.06;
+const STRAIGHT_LOOSE = 4.3;
+const STRAIGHT_IF_NOISY = 2;
+
 /** What is asked of the points of a track. */
 export interface Limits {
   /** The tolerance where it is strictest, in pixels. */
@@ -97,6 +102,8 @@ export interface Limits {
   readonly cornerRad: Float64Array;
   /** For each point, how truly a curve must follow for a slight corner to be none, in pixels. */
   readonly roundPx: Float64Array;
+  /** For each point, how true a line beside a slight corner must be to count as straight, in pixels. */
+  readonly straightPx: Float64Array;
 }
 
 /** Limits that ask no more of points than they can tell: a tolerance no finer than their scatter, corners that stand out of it. */
@@ -114,5 +121,6 @@ export function limitsOf({ scatterPx, doubtPx }: Located, { tolerancePx, softPx,
     softPx: doubts.map((d) => softPx + Math.min(3, SOFTER * d)),
     cornerRad: doubts.map((d) => cornerRad + Math.min(0.6, TURN * d)),
     roundPx: scatterPx.map((s) => (doubtPx ? Math.max(ROUND_TOLERANCE_PX, ROUND_LOOSE * s) : ROUND_TOLERANCE_PX)),
+    straightPx: scatterPx.map((s) => Math.max(STRAIGHT_PX, (doubtPx ? STRAIGHT_IF_NOISY : STRAIGHT_LOOSE) * s)),
   };
 }
