@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { Resvg } from '@resvg/resvg-js';
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { oklabDistance, rgbToOklab, type Oklab } from '../core/colour';
 import { randomFrom } from '../core/engine';
 import { blankPicture, type Picture } from '../core/raster';
@@ -128,7 +128,7 @@ async function crisp(svg: string, times = FINE): Promise<Uint8ClampedArray> {
 const MIDDLES = 5;
 
 /** The drawing as a picture without anti-aliasing: each pixel has the colour of its middle. */
-export async function aliasedOf(drawing: Drawing): Promise<Picture> {
+async function aliasedOf(drawing: Drawing): Promise<Picture> {
   const fine = await crisp(drawing.svg, MIDDLES);
   const picture = blankPicture(SIDE_PX, SIDE_PX, [255, 255, 255]);
   for (let y = 0; y < SIDE_PX; y++)
@@ -138,6 +138,21 @@ export async function aliasedOf(drawing: Drawing): Promise<Picture> {
     }
   return picture;
 }
+
+const saved = (drawing: Drawing, as: (image: Sharp) => Sharp, sidePx = SIDE_PX): Promise<Picture> =>
+  as(sharp(render(drawing.svg, sidePx)).removeAlpha())
+    .toBuffer()
+    .then((file) => decodePicture(file));
+
+/** Other ways than pictureOf to make a picture of a drawing, as clients send them. */
+export const OTHERWISE = {
+  aliased: aliasedOf,
+  jpeg: (d: Drawing) => saved(d, (image) => image.jpeg({ quality: 90 })),
+  webp: (d: Drawing) => saved(d, (image) => image.webp({ quality: 80 })),
+  /** Drawn larger, and made smaller by a filter that rings. */
+  reduced: (d: Drawing) => saved(d, (image) => image.resize(SIDE_PX, SIDE_PX, { kernel: 'lanczos3' }).png(), 1400),
+  soft: (d: Drawing) => saved(d, (image) => image.blur(1.2).png()),
+} as const satisfies Record<string, (d: Drawing) => Promise<Picture>>;
 
 /** Colours that cover less than the first are specks, in source pixels; those up to the second may be found or not. */
 const [SPECK_PX2, SURE_PX2] = [12, 24];

@@ -1,13 +1,15 @@
 /**
- * The tracer against drawings whose outlines are known: `npx tsx bench/trace.ts [--kind single|many] [--count N] [--seed N] [--as clean|worn|aliased] [--list]`.
+ * The tracer against drawings whose outlines are known: `npx tsx bench/trace.ts [--kind single|many] [--count N] [--seed N] [--as WEAR] [--list]`,
+ * WEAR one of clean, worn, aliased, jpeg, webp, reduced and soft; clean and worn when left out.
  * Prints the median and the 95th percentile of the error, in pixels, and of the segments against the drawing's own, and on how many drawings the
  * inks were those of the drawing: each within 0.02 in OKLab, and as many; colours of 12 to 24 px² may be found or not.
  */
 import { parseArgs } from 'node:util';
 import { hexToOklab } from '../core/colour';
+import type { Picture } from '../core/raster';
 import { trace } from '../core/trace';
 import { artworkToSvg } from '../core/vector';
-import { aliasedOf, areInksOf, drawingsOf, errorOf, pictureOf, type DrawingKind } from './drawings';
+import { areInksOf, drawingsOf, errorOf, OTHERWISE, pictureOf, type Drawing, type DrawingKind } from './drawings';
 
 const { values } = parseArgs({
   options: {
@@ -19,17 +21,20 @@ const { values } = parseArgs({
   },
 });
 
-const WEARS = ['clean', 'worn', 'aliased'] as const;
+const makers: Record<string, (d: Drawing) => Promise<Picture>> = {
+  clean: async (d) => (await pictureOf(d, false)).picture,
+  worn: async (d) => (await pictureOf(d, true)).picture,
+  ...OTHERWISE,
+};
 
 const quantile = (sorted: readonly number[], q: number) =>
   sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))];
 
 for (const kind of values.kind ? [values.kind as DrawingKind] : (['single', 'many'] as const))
-  for (const wear of values.as ? [values.as as (typeof WEARS)[number]] : WEARS) {
+  for (const wear of values.as ? [values.as] : ['clean', 'worn']) {
     const rows: { name: string; error: number; ratio: number; segments: number; ms: number; inks: boolean }[] = [];
     for (const drawing of drawingsOf(kind, Number(values.count), Number(values.seed))) {
-      const picture =
-        wear === 'aliased' ? await aliasedOf(drawing) : (await pictureOf(drawing, wear === 'worn')).picture;
+      const picture = await makers[wear](drawing);
       const started = performance.now();
       const { artwork, figures } = trace(picture, { ground: 'keep' });
       const ms = performance.now() - started;

@@ -1,6 +1,6 @@
 /** Pictures without anti-aliasing. */
 import { beforeAll, describe, expect, it } from 'vitest';
-import { aliasedOf, drawingsOf, drawnOf, errorOf, pictureOf } from '../../bench/drawings';
+import { drawingsOf, drawnOf, errorOf, OTHERWISE, pictureOf } from '../../bench/drawings';
 import type { Rgb } from '../colour';
 import { randomFrom } from '../engine/random';
 import { blankPicture, type Picture } from '../raster';
@@ -44,7 +44,7 @@ describe('a picture without anti-aliasing', () => {
     expect(of(drawn((x, y) => (x < y ? NAVY : x + y < 100 ? [200, 30, 40] : WHITE)))).toBe(true);
     const shapes = '<circle cx="150" cy="160" r="90.3"/><path d="M300 256L400 156L500 256L400 356Z"/>';
     expect(of((await pictureOf(drawnOf(shapes), false)).picture)).toBe(false);
-    expect(of(await aliasedOf(drawnOf(shapes)))).toBe(true);
+    expect(of(await OTHERWISE.aliased(drawnOf(shapes)))).toBe(true);
     const random = randomFrom(3);
     expect(of(drawn(() => (random() < 0.5 ? NAVY : WHITE)))).toBe(false);
     expect(of(drawn((x, y) => [x, y, 2 * x].map(Math.floor) as unknown as Rgb))).toBe(false);
@@ -157,7 +157,7 @@ describe('traces of pictures without anti-aliasing', () => {
     const rows: { error: number; ratio: number; many: boolean }[] = [];
     beforeAll(async () => {
       for (const drawing of [...drawingsOf('single', 12, 3), ...drawingsOf('many', 6, 3)]) {
-        const { artwork, figures } = trace(await aliasedOf(drawing), { ground: 'keep' });
+        const { artwork, figures } = trace(await OTHERWISE.aliased(drawing), { ground: 'keep' });
         const error = await errorOf(drawing, artworkToSvg(artwork));
         rows.push({
           error,

@@ -53,9 +53,8 @@ export function tellApart(
   const seen = flatPixels(source, plainSeen);
   const evenness = evennessOf(source, seen, plainSeen);
   const even = evenness.uneven < EVEN_SHARE;
-  const measured = even ? 0 : noiseOf(source, seen);
-  const noise =
-    measured > NOISY ? measured : evenness.uneven > Number(process.env.U2 ?? 9) ? Number(process.env.N2 ?? 1.5) : 0;
+  const measured = even ? 0 : noiseOf(source, seen, evenness.uneven);
+  const noise = measured > NOISY ? measured : 0;
   const picture = noise ? calmed(source, plainSeen, noise) : source;
   const plainsThere = picture === source ? plainSeen : plainsOf(picture);
   const loose = picture === source ? seen : flatPixels(picture, plainsThere);
@@ -71,23 +70,22 @@ export function tellApart(
   // Gradients end where they will.
   const plains = painted ? nowherePlain(picture.widthPx, picture.heightPx) : plainsThere;
   const rest = colours === 'auto' || !painted ? colours : Math.max(1, colours - painted.gradients.length);
-  const still =
-    !aliased && !noise && !evenness.exact && process.env.U1
-      ? flatPixels(picture, plainsThere, Number(process.env.U1))
-      : flat;
-  const heaps = given ?? findInks(picture, still, plains, rest, evenness, painted?.of);
-  const read = noise && !given && colours === 'auto' ? splitInks(picture, flat, heaps, painted?.of) : heaps;
+  // What rings beside edges, and what goes over softly between near inks, is no ink.
+  const still = aliased || noise || evenness.exact ? flat : flatPixels(picture, plainsThere, EXACT);
+  const read = noise ? { ...evenness, spread: true } : evenness;
+  const heaps = given ?? findInks(picture, still, plains, rest, read, painted?.of);
+  const split = noise && !given && colours === 'auto' ? splitInks(picture, flat, heaps, painted?.of) : heaps;
   const gradientInks = (painted?.gradients ?? []).map((gradient) => ({
     ...inkOf(hexToRgb(meanHex(gradient)), 1),
     gradient,
   }));
   const known = { painted: painted?.of, noise, aliased };
-  let inks: FoundInk[] = [...read, ...gradientInks];
+  let inks: FoundInk[] = [...split, ...gradientInks];
   let cells = unmix(picture, flat, plains, inks, known);
   const missing =
     given || colours !== 'auto' || !(evenness.exact || noise) ? [] : findMissing(picture, cells, inks, flat, noise);
   if (missing.length) {
-    inks = [...read, ...missing, ...gradientInks];
+    inks = [...split, ...missing, ...gradientInks];
     cells = unmix(picture, flat, plains, inks, known);
   }
   // Pixels were mixed of colours as they are there.

@@ -9,10 +9,19 @@ const FEW = 0.15;
 const RINGING = 1.5;
 
 /**
- * How noisy flat areas are, in levels: how far a pixel is from the middle of two a little to its left and right, on the mean. About 0 in clean
- * pictures, slow changes of colour or not. Noise that was saved with loss is coarse, so that next neighbours say little.
+ * A picture that was saved with loss has flat areas without noise, and ringing beside edges: so much of it is uneven, and so much differs by half this
+ * many levels or more from the middle of what lies on both sides. Slow changes of colour are uneven, and blurred edges rough, but not both.
  */
-export function noiseOf({ widthPx: w, rgba }: Picture, flat: Uint8Array): number {
+const ROUGH = 4;
+const LOSSY_UNEVEN = 0.025;
+const LOSSY_ROUGH = 0.02;
+
+/**
+ * How noisy flat areas are, in levels: how far a pixel is from the middle of two a little to its left and right, on the mean. About 0 in clean
+ * pictures, slow changes of colour or not. Noise that was saved with loss is coarse, so that next neighbours say little. `uneven` is the share of flat
+ * pixels that differ from the next one.
+ */
+export function noiseOf({ widthPx: w, rgba }: Picture, flat: Uint8Array, uneven = 0): number {
   const LAG = 3;
   // By half levels.
   const counts = new Uint32Array(512);
@@ -36,7 +45,9 @@ export function noiseOf({ widthPx: w, rgba }: Picture, flat: Uint8Array): number
   }
   const noise = n ? (1.55 * sum) / (0.75 * n) : 0;
   // Where nearly all is black or white, what is left is mostly the ringing beside edges.
-  return n < FEW * all ? Math.min(noise, RINGING) : noise;
+  const told = n < FEW * all ? Math.min(noise, RINGING) : noise;
+  const rough = counts.subarray(ROUGH).reduce((total, c) => total + c, 0);
+  return uneven >= LOSSY_UNEVEN && rough >= LOSSY_ROUGH * n ? Math.max(told, RINGING) : told;
 }
 
 /** Noisier than this, in levels, a picture is calmed before it is told apart. */
