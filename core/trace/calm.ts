@@ -8,13 +8,18 @@ const [DARKEST, LIGHTEST] = [6, 249];
 const FEW = 0.15;
 const RINGING = 1.5;
 
+/** Noisier than this, in levels, a picture is calmed before it is told apart. */
+export const NOISY = 0.6;
+
 /**
  * A picture that was saved with loss has flat areas without noise, and ringing beside edges: so much of it is uneven, and so much differs by half this
  * many levels or more from the middle of what lies on both sides. Slow changes of colour are uneven, and blurred edges rough, but not both.
+ * It counts as this noisy, in levels.
  */
 const ROUGH = 4;
 const LOSSY_UNEVEN = 0.025;
 const LOSSY_ROUGH = 0.02;
+const LOSSY = 2.5;
 
 /**
  * How noisy flat areas are, in levels: how far a pixel is from the middle of two a little to its left and right, on the mean. About 0 in clean
@@ -47,11 +52,8 @@ export function noiseOf({ widthPx: w, rgba }: Picture, flat: Uint8Array, uneven 
   // Where nearly all is black or white, what is left is mostly the ringing beside edges.
   const told = n < FEW * all ? Math.min(noise, RINGING) : noise;
   const rough = counts.subarray(ROUGH).reduce((total, c) => total + c, 0);
-  return uneven >= LOSSY_UNEVEN && rough >= LOSSY_ROUGH * n ? Math.max(told, RINGING) : told;
+  return told <= NOISY && uneven >= LOSSY_UNEVEN && rough >= LOSSY_ROUGH * n ? LOSSY : told;
 }
-
-/** Noisier than this, in levels, a picture is calmed before it is told apart. */
-export const NOISY = 0.6;
 
 /** How far around a pixel others are taken into its mean, in pixels. */
 const REACH_PX = 3;
