@@ -40,10 +40,10 @@ export function isAliased(picture: Picture, { busy }: Plains): boolean {
       const [a, b, c, d] = [whole[i], whole[i + 1], whole[i + w], whole[i + w + 1]];
       if ((a === b && c === d) || (a === c && b === d)) continue;
       turns++;
-      // Three of one colour, and one of another.
-      const isThree = a === b ? c === a || d === a : c === d && (a === c || b === c);
-      if (isThree)
-        if (isSupported(x, y) && isSupported(x + 1, y) && isSupported(x, y + 1) && isSupported(x + 1, y + 1)) clear++;
+      // Three of one colour, and one of another, make three pairs that are alike.
+      const pairs = [a === b, a === c, a === d, b === c, b === d, c === d].filter(Boolean).length;
+      if (pairs !== 3) continue;
+      if (isSupported(x, y) && isSupported(x + 1, y) && isSupported(x, y + 1) && isSupported(x + 1, y + 1)) clear++;
     }
   }
   return turns > 0 && clear >= WHOLE_SHARE * turns;
@@ -271,10 +271,10 @@ export function bendLeast(
 
 /** Corners of a track that turn by more than an angle. */
 function cornersOf(track: Float64Array, closed: boolean, leastRad: number): readonly { readonly index: number }[] {
-  const [xs, ys] = [0, 1].map((c) => track.filter((_, i) => (i & 1) === c));
-  return findCorners(new Track(xs, ys, closed), {
-    leastRad: new Float64Array(xs.length).fill(leastRad),
-    softPx: new Float64Array(xs.length).fill(CORNER_SOFT_PX),
+  const through = Track.through(track, closed);
+  return findCorners(through, {
+    leastRad: new Float64Array(through.n).fill(leastRad),
+    softPx: new Float64Array(through.n).fill(CORNER_SOFT_PX),
   });
 }
 

@@ -59,21 +59,18 @@ export function tellApart(
   const plainsThere = picture === source ? plainSeen : plainsOf(picture);
   const loose = picture === source ? seen : flatPixels(picture, plainsThere);
   const aliased = !noise && isAliased(picture, plainsThere);
-  const flat = aliased
-    ? wholePixels(picture, plainsThere)
-    : evenness.exact
-      ? flatPixels(picture, plainsThere, EXACT)
-      : loose;
+  const whole = aliased ? wholePixels(picture, plainsThere) : null;
+  // What rings beside edges, and what goes over softly between near inks, is no ink; in a noisy picture all is uneven.
+  const still = whole ?? (evenness.exact || !noise ? flatPixels(picture, plainsThere, EXACT) : loose);
+  const flat = whole ?? (evenness.exact ? still : loose);
   const given = palette?.length ? inksFrom(palette) : null;
   const found: FoundGradients | null = given || even ? null : findGradients(picture, loose, noise > 0);
   const painted = gradients && found?.gradients.length ? found : null;
   // Gradients end where they will.
   const plains = painted ? nowherePlain(picture.widthPx, picture.heightPx) : plainsThere;
   const rest = colours === 'auto' || !painted ? colours : Math.max(1, colours - painted.gradients.length);
-  // What rings beside edges, and what goes over softly between near inks, is no ink.
-  const still = aliased || noise || evenness.exact ? flat : flatPixels(picture, plainsThere, EXACT);
-  const read = noise ? { ...evenness, spread: true } : evenness;
-  const heaps = given ?? findInks(picture, still, plains, rest, read, painted?.of);
+  const spread = evenness.spread || noise > 0;
+  const heaps = given ?? findInks(picture, still, plains, rest, { ...evenness, spread }, painted?.of);
   const split = noise && !given && colours === 'auto' ? splitInks(picture, flat, heaps, painted?.of) : heaps;
   const gradientInks = (painted?.gradients ?? []).map((gradient) => ({
     ...inkOf(hexToRgb(meanHex(gradient)), 1),

@@ -26,7 +26,7 @@ const LOSSY = 2.5;
  * pictures, slow changes of colour or not. Noise that was saved with loss is coarse, so that next neighbours say little. `uneven` is the share of flat
  * pixels that differ from the next one.
  */
-export function noiseOf({ widthPx: w, rgba }: Picture, flat: Uint8Array, uneven = 0): number {
+export function noiseOf({ widthPx: w, rgba }: Picture, flat: Uint8Array, uneven: number): number {
   const LAG = 3;
   // By half levels.
   const counts = new Uint32Array(512);

@@ -22,6 +22,12 @@ export class Track {
     this.length = closed ? this.along[this.n] : this.along[this.n - 1];
   }
 
+  /** A track of points given as x and y in turn. */
+  static through(points: Float64Array, closed: boolean): Track {
+    const [xs, ys] = [0, 1].map((c) => points.filter((_, i) => (i & 1) === c));
+    return new Track(xs, ys, closed);
+  }
+
   /** Length along the track at an index that may run past either end of a closed one. */
   at(k: number): number {
     const turns = Math.floor(k / this.n);

@@ -564,15 +564,9 @@ function fitted(
   slides: readonly [boolean, boolean],
 ): Stroke {
   const n = located.points.length / 2;
-  const xs = new Float64Array(n);
-  const ys = new Float64Array(n);
-  for (let i = 0; i < n; i++) {
-    xs[i] = located.points[2 * i];
-    ys[i] = located.points[2 * i + 1];
-  }
   if (!closed && ends) {
     if (n < 3) return { start: ends[0], segments: [{ kind: 'line', to: ends[1] }] };
-    const track = new Track(xs, ys, false);
+    const track = Track.through(located.points, false);
     const limits = limitsOf(located, wanted);
     const corners = cornersOf(track, limits);
     const stops = [
@@ -586,8 +580,8 @@ function fitted(
       .map((to, k) => fitSmooth(between(track, limits.weights, stops[k], to, false), limits, deviation));
     return { ...assembled(stretches, false, slides), deviation };
   }
-  if (n < 4) return { start: [xs[0] ?? 0, ys[0] ?? 0], segments: [] };
-  const track = new Track(xs, ys, true);
+  if (n < 4) return { start: [located.points[0] ?? 0, located.points[1] ?? 0], segments: [] };
+  const track = Track.through(located.points, true);
   const limits = limitsOf(located, wanted);
   const circle = wholeCircle(track, limits.tolerancePx * 1.15, RMS_SHARE, limits.weights);
   if (circle) return circle;

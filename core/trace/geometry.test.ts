@@ -315,13 +315,13 @@ describe('noise', () => {
   it('is measured in levels', () => {
     for (const levels of [0, 1.5, 3]) {
       const picture = noisy(levels);
-      const found = noiseOf(picture, new Uint8Array(SIDE * SIDE).fill(1));
+      const found = noiseOf(picture, new Uint8Array(SIDE * SIDE).fill(1), 0);
       if (levels === 0) expect(found).toBeLessThan(NOISY);
       // A pixel against the middle of two others: the root of six, in steps of half a level.
       else expect(found / levels).toBeGreaterThan(1);
     }
-    expect(noiseOf(noisy(3), new Uint8Array(SIDE * SIDE).fill(1))).toBeGreaterThan(
-      1.6 * noiseOf(noisy(1.5), new Uint8Array(SIDE * SIDE).fill(1)),
+    expect(noiseOf(noisy(3), new Uint8Array(SIDE * SIDE).fill(1), 0)).toBeGreaterThan(
+      1.6 * noiseOf(noisy(1.5), new Uint8Array(SIDE * SIDE).fill(1), 0),
     );
   });
 

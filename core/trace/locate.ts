@@ -89,7 +89,6 @@ export function locate(chain: Chain, cells: Cells, reachPx: number): Located {
   }
   const doubtPx = border ? 0 : cells.doubtPx(left, right);
   const placed = aliased && !border ? bendLeast(points, corners, taken, closed) : Float64Array.from(points);
-  const [xs, ys] = [0, 1].map((c) => placed.filter((_, i) => (i & 1) === c));
-  const scatter = border ? 0 : aliased ? doubtPx : scatterOf(new Track(xs, ys, closed), doubtPx);
-  return { points: placed, scatterPx: new Float64Array(xs.length).fill(scatter), doubtPx };
+  const scatter = border ? 0 : aliased ? doubtPx : scatterOf(Track.through(placed, closed), doubtPx);
+  return { points: placed, scatterPx: new Float64Array(placed.length / 2).fill(scatter), doubtPx };
 }
