@@ -28,10 +28,17 @@ server.listen(Number(process.env.ODD_QUILL_PORT ?? 0), host, async () => {
   console.log(`Odd Quill at ${address}`);
 });
 
-const stop = () => {
-  server.closeAllConnections();
+let stopping = false;
+const stop = async () => {
+  if (stopping) return;
+  stopping = true;
+  // No new requests; those that are being answered may end while jobs come to theirs or are handed back.
   server.close();
-  setTimeout(() => process.exit(0), 200);
+  const hard = setTimeout(() => process.exit(0), 4000);
+  await globalThis[Symbol.for('odd-quill.stop')]?.().catch(() => {});
+  server.closeAllConnections();
+  clearTimeout(hard);
+  process.exit(0);
 };
-process.on('SIGINT', stop);
-process.on('SIGTERM', stop);
+process.on('SIGINT', () => void stop());
+process.on('SIGTERM', () => void stop());

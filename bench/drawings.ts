@@ -6,7 +6,7 @@ import sharp, { type Sharp } from 'sharp';
 import { oklabDistance, rgbToOklab, type Oklab } from '../core/colour';
 import { randomFrom } from '../core/engine';
 import { blankPicture, type Picture } from '../core/raster';
-import { parsePath } from '../core/vector';
+import { parsePath } from '../core/path';
 import { decodePicture } from '../node/pictures';
 
 const require = createRequire(import.meta.url);

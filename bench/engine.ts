@@ -1,7 +1,6 @@
 /** How far candidates obey what was asked: `npx tsx bench/engine.ts` prints the figures that the tests set bars for. */
 import { drawCandidate, FINISHES, THING_NAMES, understand, type CandidateRequest } from '../core/engine';
-import type { Picture } from '../core/raster';
-import { shrink } from '../core/raster';
+import { type Picture, shrink } from '../core/raster';
 import {
   differenceOf,
   edgeLength,

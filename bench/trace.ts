@@ -8,7 +8,7 @@ import { parseArgs } from 'node:util';
 import { hexToOklab } from '../core/colour';
 import type { Picture } from '../core/raster';
 import { trace } from '../core/trace';
-import { artworkToSvg } from '../core/vector';
+import { artworkToSvg } from '../core/export';
 import { areInksOf, drawingsOf, errorOf, OTHERWISE, pictureOf, type Drawing, type DrawingKind } from './drawings';
 
 const { values } = parseArgs({

@@ -1,7 +1,7 @@
 import { mkdir, readFile, stat, writeFile } from 'node:fs/promises';
 import { basename, dirname, extname, join } from 'node:path';
 import { checkTraceOptions, reportOf, smoothnessOf, trace, type TraceOptions } from '../core/trace';
-import { artworkToSvg } from '../core/vector';
+import { artworkToSvg } from '../core/export';
 import { decodePicture, PictureFileError } from '../node/pictures';
 import { positive, readArgs, UsageError, wholeNumber } from './usage';
 

@@ -2,7 +2,7 @@
  * The demo data: two made-up commissions, made by the application itself from seeds, over its own API. A database that has a
  * commission already is left alone.
  */
-import type { ArtworkState, Candidate, Commission, Delivery, Round, Wall } from '../src/lib/contract/answers';
+import type { ActsAnswer, Candidate, Commission, Delivery, Round, Wall, WorkState } from '../src/lib/contract/answers';
 import { TRACE_DEFAULTS, trace } from '../core/trace';
 import type { Edit } from '../core/vector';
 import { decodePicture } from '../node/pictures';
@@ -157,10 +157,10 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
   const pictureOf = async (id: string): Promise<Uint8Array> =>
     new Uint8Array(await (await fetch(`${address}/api/pictures/${id}`)).arrayBuffer());
 
-  async function traceOf(candidate: Candidate): Promise<ArtworkState> {
+  async function traceOf(candidate: Candidate): Promise<WorkState> {
     const options = { ...TRACE_DEFAULTS };
     const { artwork, groundHex } = trace(await decodePicture(await pictureOf(candidate.pictureId)), options);
-    return call<ArtworkState>('POST', `/api/candidates/${candidate.id}/artwork`, {
+    return call<WorkState>('POST', `/api/candidates/${candidate.id}/artworks`, {
       options,
       groundHex,
       drawing: artwork,
@@ -168,11 +168,17 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
     });
   }
 
-  const edit = ({ id, head }: ArtworkState, change: Edit) =>
-    call<ArtworkState>('POST', `/api/artworks/${id}/edits`, { head, edit: change });
+  /** Makes edits, each a step of its own, and gives the head after them. */
+  const edit = async ({ id, head }: WorkState, changes: readonly Edit[]): Promise<string> =>
+    (
+      await call<ActsAnswer>('POST', `/api/works/${id}/acts`, {
+        head,
+        acts: changes.map((change, k) => ({ kind: 'edit', key: `demo-edit-${k + 1}`, edits: [change] })),
+      })
+    ).head;
 
-  async function deliver({ id, head }: ArtworkState, note: string): Promise<void> {
-    const made = await call<Delivery>('POST', `/api/artworks/${id}/deliveries`, {
+  async function deliver(id: string, head: string, note: string): Promise<void> {
+    const made = await call<Delivery>('POST', `/api/works/${id}/deliveries`, {
       requestKey: 'demo-delivery',
       head,
       note,
@@ -206,13 +212,15 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
   const noctule = await call<Commission>('POST', '/api/commissions', NOCTULE);
   const made: (readonly Candidate[])[] = [];
   for (const [i, asked] of NOCTULE_ROUNDS.entries()) made.push(await makeRound(noctule.id, i + 1, asked));
-  let mark = await traceOf(made[2][0]);
+  const mark = await traceOf(made[2][0]);
   const inkOf = (words: RegExp) => mark.drawing.inks.find((i) => words.test(i.name))?.id;
   const yellow = inkOf(/yellow|lamp/);
   const blue = inkOf(/midnight|blue|navy/);
-  if (yellow) mark = await edit(mark, { kind: 'ink-name', inkId: yellow, name: 'lamp' });
-  if (blue) mark = await edit(mark, { kind: 'ink-name', inkId: blue, name: 'midnight' });
-  if (yellow) mark = await edit(mark, { kind: 'ink-colour', inkId: yellow, hex: '#F4C552' });
-  await deliver(mark, 'for the enamel signs');
+  const changes: Edit[] = [];
+  if (yellow) changes.push({ kind: 'ink-name', inkId: yellow, name: 'lamp' });
+  if (blue) changes.push({ kind: 'ink-name', inkId: blue, name: 'midnight' });
+  if (yellow) changes.push({ kind: 'ink-colour', inkId: yellow, hex: '#F4C552' });
+  const head = changes.length ? await edit(mark, changes) : mark.head;
+  await deliver(mark.id, head, 'for the enamel signs');
   tell('the demo data is in place');
 }

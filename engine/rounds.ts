@@ -13,6 +13,9 @@ interface Drawn {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly recipe: Recipe;
+  /** What can be made of it by its recipe: whoever asked need not look into that. */
+  readonly grows: boolean;
+  readonly enlarges: boolean;
   readonly sketch: SketchKept | null;
   readonly png: Uint8Array;
 }
@@ -60,10 +63,22 @@ export class Rounds {
 
   constructor(private readonly pool: Pool) {}
 
+  /** The round that a request id gave before and that is still good; null when there is none. */
+  known(requestId: string | undefined): RoundAnswer | null {
+    const known = requestId === undefined ? undefined : this.byId.get(this.byRequestId.get(requestId) ?? '');
+    return known && known.state !== 'cancelled' && known.state !== 'failed' ? this.answer(known) : null;
+  }
+
+  /** How many rounds are not finished. */
+  get drawing(): number {
+    return [...this.byId.values()].filter((r) => r.state === 'drawing').length;
+  }
+
   /** Starts a round; throws a RequestError when the request cannot be drawn. */
   start(requestId: string | undefined, request: CandidateRequest): RoundAnswer {
-    const known = requestId === undefined ? undefined : this.byId.get(this.byRequestId.get(requestId) ?? '');
-    if (known && known.state !== 'cancelled' && known.state !== 'failed') return this.answer(known);
+    // Another request with this id may have begun while this one's pictures were decoded.
+    const known = this.known(requestId);
+    if (known) return known;
     const checked = checkRequest(request);
     this.tidy();
     const round: Round = {
@@ -147,7 +162,8 @@ export class Rounds {
       if (round.state !== 'drawing') return;
       round.progress[position] = 1;
       round.previews.delete(position);
-      round.drawn.push({ position, png, ...drawn });
+      const usable = !drawn.recipe.mended;
+      round.drawn.push({ position, png, ...drawn, grows: usable, enlarges: usable });
       round.credits += creditsEach;
       this.tell(round);
     };

@@ -1,3 +1,4 @@
+import { request } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -16,7 +17,10 @@ const listen = (s: typeof server) =>
     s.listen(0, '127.0.0.1', () => done(`http://127.0.0.1:${(s.address() as AddressInfo).port}`)),
   );
 const call = async <T>(method: string, path: string, body?: unknown): Promise<{ status: number; body: T }> => {
-  const response = await fetch(address + path, { method, body: body === undefined ? undefined : JSON.stringify(body) });
+  const response = await fetch(address + path, {
+    method,
+    ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+  });
   return { status: response.status, body: (await response.json()) as T };
 };
 const ask = (more: object = {}) =>
@@ -109,7 +113,8 @@ describe('the engine contract', () => {
       expect([answer.status, answer.body.error.code]).toEqual([status, code]);
     }
     expect((await call('POST', '/v1/read', { prompt: 'x'.repeat(100_000) })).status).toBe(413);
-    expect((await fetch(`${address}/v1/rounds`, { method: 'POST', body: '{' })).status).toBe(400);
+    const raw = (body: string, headers: Record<string, string>) => fetch(`${address}/v1/rounds`, { method: 'POST', body, headers });
+    expect((await raw('{', { 'content-type': 'application/json' })).status).toBe(400);
     expect((await call('GET', '/v1/rounds/none')).status).toBe(404);
     expect((await call('GET', '/v1/rounds/none/candidates/0')).status).toBe(404);
     expect((await call('GET', '/elsewhere')).status).toBe(404);
@@ -159,7 +164,8 @@ describe('the engine contract', () => {
         })
       ).body.id,
     );
-    expect(mended.candidates[0]).toMatchObject({ widthPx: 256, recipe: { mended: true } });
+    expect(mended.candidates[0]).toMatchObject({ widthPx: 256, grows: false, enlarges: false });
+    expect(first.candidates[0]).toMatchObject({ grows: true, enlarges: true });
     const large = await finished((await ask({ prompt: '', enlarge: recipe, sizePx: 512, count: 1 })).body.id);
     expect(large.candidates[0].widthPx).toBe(512);
   });
@@ -190,5 +196,35 @@ describe('the engine contract', () => {
     const other = await listen(guarded);
     expect((await fetch(`${other}/v1/about`)).status).toBe(401);
     expect((await fetch(`${other}/v1/about`, { headers: { authorization: 'Bearer secret' } })).status).toBe(200);
+  });
+
+  it('refuses what a page of some site could send, before it reads any of it', async () => {
+    const post = (headers: Record<string, string>, body = JSON.stringify({ prompt: 'owl' })) =>
+      new Promise<number>((resolve, reject) => {
+        const { hostname, port } = new URL(address);
+        const sent = request({ hostname, port, path: '/v1/read', method: 'POST', headers }, (answer) => {
+          answer.resume();
+          resolve(answer.statusCode!);
+        });
+        sent.on('error', reject);
+        sent.end(body);
+      });
+    const json = { 'content-type': 'application/json' };
+    expect(await post(json)).toBe(200);
+    expect(await post({ 'content-type': 'text/plain' })).toBe(415);
+    expect(await post({ ...json, host: 'rebound.example' })).toBe(403);
+    expect(await post({ ...json, origin: 'https://elsewhere.example' })).toBe(403);
+    expect(await post({ ...json, 'content-length': '999999999' })).toBe(413);
+  });
+
+  it('decodes no picture of a request that it refuses anyhow', async () => {
+    // Were it decoded first, the broken picture would be what is wrong.
+    const answer = await ask({ prompt: 'fox', leeway: 300, references: [{ picture: 'bm90IGEgcGljdHVyZQ==', closeness: 50 }] });
+    expect([answer.status, answer.body.error.code]).toEqual([422, 'bad_leeway']);
+  });
+
+  it('says what it can do', async () => {
+    const { body } = await call<{ can: string[] }>('GET', '/v1/about');
+    expect(body.can).toEqual(expect.arrayContaining(['offshoot', 'crossing', 'redo', 'enlarge']));
   });
 });

@@ -1,6 +1,7 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import * as v from 'valibot';
 import {
+  checkRequest,
   COUNT_LIMIT,
   creditsFor,
   FINISHES,
@@ -21,6 +22,8 @@ import { Rounds } from './rounds';
 /** Pictures come inside the request, in base64. */
 const BODY_LIMIT = 48 * 1024 * 1024;
 const READ_LIMIT = 64 * 1024;
+/** Rounds that are drawn or wait to be drawn at a time; more are turned away for a moment. */
+const DRAWING_MOST = 64;
 
 const number = v.pipe(v.number(), v.finite());
 const Base64 = v.pipe(v.string(), v.regex(/^[A-Za-z0-9+/=\s]+$/, 'not base64'));
@@ -112,7 +115,24 @@ async function withPictures({
   } as CandidateRequest;
 }
 
+/** Names by which a program on this machine may call the engine. */
+const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]']);
+
+/** Refuses what a page of some site could send, before anything of it is read: an engine is called by programs, with their token. */
+function admit(request: IncomingMessage, token: string | undefined): void {
+  const { authorization, host = '', origin } = request.headers;
+  if (token && authorization !== `Bearer ${token}`)
+    throw new HttpError(401, 'not_allowed', 'The token is missing or wrong');
+  if (!LOOPBACK.has(host.replace(/:\d+$/, '')))
+    throw new HttpError(403, 'unknown_host', 'This engine does not answer to that name');
+  if (origin !== undefined) throw new HttpError(403, 'other_origin', 'This engine is not called from pages');
+  if (request.method === 'POST' && !(request.headers['content-type'] ?? '').startsWith('application/json'))
+    throw new HttpError(415, 'bad_content_type', 'A request is application/json');
+}
+
 async function bodyOf(request: IncomingMessage, limit = READ_LIMIT): Promise<unknown> {
+  if (Number(request.headers['content-length'] ?? 0) > limit)
+    throw new HttpError(413, 'too_large', `A request is at most ${limit} bytes`);
   const chunks: Buffer[] = [];
   let size = 0;
   for await (const chunk of request as AsyncIterable<Buffer>) {
@@ -148,6 +168,8 @@ const ABOUT = {
   credits: { upTo1024Px: creditsFor(1, 1024), upTo2048Px: creditsFor(1, 2048), above: creditsFor(1, 4096) },
   figures: THING_NAMES.length,
   kinds: KINDS,
+  /** What it can do besides drawing a prompt. */
+  can: ['references', 'offshoot', 'crossing', 'redo', 'enlarge', 'previews', 'finishes', 'read'],
   finishes: Object.entries(FINISHES).map(([name, { about }]) => ({ name, about })),
 };
 
@@ -173,8 +195,7 @@ export function createEngineServer(pool: Pool, token?: string): Server {
   };
 
   async function answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
-    if (token && request.headers.authorization !== `Bearer ${token}`)
-      throw new HttpError(401, 'not_allowed', 'The token is missing or wrong');
+    admit(request, token);
     const url = new URL(request.url ?? '/', 'http://engine');
     const [, version, subject, id, part, position] = url.pathname.split('/');
     const route = `${request.method} ${version}/${subject}`;
@@ -185,6 +206,14 @@ export function createEngineServer(pool: Pool, token?: string): Server {
     }
     if (route === 'POST v1/rounds' && !id) {
       const { requestId, ...asked } = parse(RoundRequest, await bodyOf(request, BODY_LIMIT));
+      const known = rounds.known(requestId);
+      if (known) return json(response, 202, known);
+      // All that can be refused is refused before a picture is decoded; where pictures will be there is base64 still, which nothing looks at.
+      checkRequest(asked as unknown as CandidateRequest);
+      if (rounds.drawing >= DRAWING_MOST) {
+        response.setHeader('retry-after', '2');
+        throw new HttpError(503, 'busy', `${DRAWING_MOST} rounds are being drawn already: ask again in a moment`);
+      }
       return json(response, 202, rounds.start(requestId, await withPictures(asked)));
     }
     if (route === 'GET v1/finishes' && id) {

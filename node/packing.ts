@@ -1,7 +1,8 @@
 import { Resvg } from '@resvg/resvg-js';
 import { zipSync, strToU8, type Zippable } from 'fflate';
 import { packageFiles, type PackageAbout } from '../core/package';
-import { artworkToSvg, type Artwork } from '../core/vector';
+import { artworkToSvg } from '../core/export';
+import { type Artwork } from '../core/vector';
 
 /** One file of a packed package, as a list shows it. */
 export interface PackedFile {

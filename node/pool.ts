@@ -1,5 +1,5 @@
 import { availableParallelism } from 'node:os';
-import { Worker } from 'node:worker_threads';
+import { Worker, type ResourceLimits } from 'node:worker_threads';
 import type { Picture } from '../core/raster';
 import type { TaskKind, TaskReply, Tasks } from './tasks';
 
@@ -33,6 +33,9 @@ export interface TaskHooks {
   readonly signal?: AbortSignal;
 }
 
+/** How long a thread may take to hear that nobody wants its result any more, before it is ended. */
+const DEAF_MS = 1500;
+
 /** Worker threads that do tasks in the order they came, one each at a time. A thread that dies fails its task and is replaced. */
 export class Pool {
   private readonly idle: Worker[] = [];
@@ -44,7 +47,13 @@ export class Pool {
   constructor(
     private readonly threadFile: string,
     private readonly size = availableParallelism(),
+    private readonly limits?: ResourceLimits,
   ) {}
+
+  /** How many tasks wait for a thread. */
+  get queued(): number {
+    return this.waiting.length;
+  }
 
   run<K extends TaskKind>(kind: K, input: Tasks[K]['input'], hooks: TaskHooks = {}): Promise<Tasks[K]['output']> {
     const { signal, onProgress = () => {}, onPreview = () => {} } = hooks;
@@ -56,6 +65,9 @@ export class Pool {
         Atomics.store(stop, 0, 1);
         const at = this.waiting.indexOf(job);
         if (at >= 0) this.waiting.splice(at, 1);
+        // One that is in the middle of something long does not hear of it.
+        const worker = [...this.busy].find(([, j]) => j === job)?.[0];
+        if (worker) setTimeout(() => this.busy.get(worker) === job && void worker.terminate(), DEAF_MS).unref();
         reject(new TaskError('AbortError', 'cancelled'));
       };
       if (signal?.aborted) return abort();
@@ -84,7 +96,7 @@ export class Pool {
   }
 
   private spawn(): Worker {
-    const worker = new Worker(this.threadFile);
+    const worker = new Worker(this.threadFile, { resourceLimits: this.limits });
     worker.on('message', (reply: TaskReply) => {
       const job = this.busy.get(worker);
       if (!job) return;
@@ -102,7 +114,13 @@ export class Pool {
       this.busy.delete(worker);
       const at = this.idle.indexOf(worker);
       if (at >= 0) this.idle.splice(at, 1);
-      job?.reject(new TaskError('ThreadError', error?.message ?? 'the worker thread ended before its task'));
+      job?.reject(
+        new TaskError(
+          'ThreadError',
+          error?.message ?? 'the worker thread ended before its task',
+          (error as { code?: string } | undefined)?.code,
+        ),
+      );
       if (!this.closed) this.next();
     };
     worker.on('error', lost);

@@ -1,4 +1,5 @@
 import type { CandidateRequest, Recipe, SketchKept } from '../core/engine';
+import type { SvgRead } from '../core/import';
 import type { PackageAbout } from '../core/package';
 import type { Picture } from '../core/raster';
 import type { Trace, TraceOptions } from '../core/trace';
@@ -21,6 +22,8 @@ export interface Tasks {
   /** The example of a finish, as a PNG. */
   example: { input: { finish: string }; output: Uint8Array };
   trace: { input: { picture: Picture; options: Partial<TraceOptions> }; output: Trace };
+  /** An SVG file's text as an artwork. */
+  readSvg: { input: string; output: SvgRead };
   pack: { input: { artwork: Artwork; about: PackageAbout }; output: { zip: Uint8Array; files: PackedFile[] } };
 }
 

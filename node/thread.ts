@@ -1,6 +1,7 @@
 /** A worker thread: does one task at a time. */
 import { parentPort } from 'node:worker_threads';
 import { drawCandidate, finishExample } from '../core/engine';
+import { readSvg } from '../core/import';
 import { shrinkToFit, type Picture } from '../core/raster';
 import { trace } from '../core/trace';
 import { packArtwork } from './packing';
@@ -22,6 +23,7 @@ const run: Run = {
   },
   example: async ({ finish }) => encodePng(finishExample(finish)),
   trace: async ({ picture, options }, onProgress) => trace(picture, options, { onProgress }),
+  readSvg: async (text) => readSvg(text),
   pack: async ({ artwork, about }) => packArtwork(artwork, about),
 };
 

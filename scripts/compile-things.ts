@@ -7,7 +7,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { Resvg } from '@resvg/resvg-js';
 import { hexToOklab, oklabDistance } from '../core/colour';
-import { flatten, mapContour, parsePath, signedArea, type Affine, type Contour } from '../core/vector';
+import { flatten, mapContour, parsePath, signedArea, type Affine, type Contour } from '../core/path';
 import { cover } from '../core/raster';
 import { ANIMALS } from '../core/engine/figures-animals';
 import { NATURE } from '../core/engine/figures-nature';

@@ -12,7 +12,8 @@ const cards = await get<CommissionCard[]>('/api/commissions');
 const noctule = cards.find((c) => c.name.startsWith('Noctule'))!;
 const juniper = cards.find((c) => c.name.startsWith('Juniper'))!;
 const thread = await get<Thread>(`/api/commissions/${noctule.id}/thread`);
-const branch = thread.branches.find((b) => b.artwork)!;
+const branch = thread.branches.find((b) => b.candidate && b.works.length)!;
+const [candidate, work] = [branch.candidate!, branch.works[0]];
 const base = `/commissions/${noctule.id}`;
 const { rounds } = await get<Wall>(`/api/commissions/${juniper.id}/rounds`);
 const fromSketch = rounds.flatMap((r) => r.candidates).find((c) => c.sketch)!;
@@ -26,7 +27,7 @@ const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promi
   { name: 'brief', path: `${base}/brief` },
   { name: 'rounds', path: base },
   { name: 'rounds-juniper', path: `/commissions/${juniper.id}` },
-  { name: 'candidate', path: `${base}/candidates/${branch.candidate.id}` },
+  { name: 'candidate', path: `${base}/candidates/${candidate.id}` },
   {
     name: 'finishes',
     path: base,
@@ -42,19 +43,19 @@ const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promi
     path: `/commissions/${juniper.id}/candidates/${fromSketch.id}`,
     then: (page) => pressed(page, 'r'),
   },
-  { name: 'trace', path: `${base}/candidates/${branch.candidate.id}/trace` },
+  { name: 'trace', path: `${base}/candidates/${candidate.id}/trace` },
   {
     name: 'trace-points',
-    path: `${base}/candidates/${branch.candidate.id}/trace`,
+    path: `${base}/candidates/${candidate.id}/trace`,
     then: (page) => pressed(page, 'p', '+', '+', '+', '+'),
   },
-  { name: 'inks', path: `${base}/artworks/${branch.artwork!.id}` },
+  { name: 'inks', path: `${base}/artworks/${work.id}` },
   {
     name: 'inks-dark',
-    path: `${base}/artworks/${branch.artwork!.id}`,
+    path: `${base}/artworks/${work.id}`,
     then: (page) => pressed(page, 'd', 'g', 'g', 'g'),
   },
-  { name: 'deliver', path: `${base}/artworks/${branch.artwork!.id}/deliver` },
+  { name: 'deliver', path: `${base}/artworks/${work.id}/deliver` },
 ];
 
 await mkdir(folder, { recursive: true });

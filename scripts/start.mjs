@@ -1,5 +1,6 @@
 // `npm start`: installs what is missing, starts PostgreSQL, the stand-in image engine and the application, puts the demo data in place
 // when the database is empty, and prints the address. Ctrl-C stops all of it.
+import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import {
   DATA,
@@ -60,8 +61,11 @@ async function start() {
 
   const env = { ODD_QUILL_DATABASE_URL: databaseUrl, ODD_QUILL_ROOT: ROOT, NODE_ENV: 'production' };
   if (ownEngine) {
+    // Whoever else is on this machine does not have the token, and cannot draw at our cost.
+    env.ODD_QUILL_ENGINE_TOKEN = randomBytes(24).toString('base64url');
     const [, address] = await launch(['--import', 'tsx', join(ROOT, 'engine/main.ts')], {
       name: 'the image engine',
+      env: { ODD_QUILL_ENGINE_TOKEN: env.ODD_QUILL_ENGINE_TOKEN },
       ready: /at (http:\S+)/,
     });
     env.ODD_QUILL_ENGINE_URL = address;

@@ -1,12 +1,26 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
-import { startEvents } from '$lib/server/events';
-import { startJobs } from '$lib/server/jobs';
-import { Problem, problemResponse } from '$lib/server/problem';
+import { stopComputing } from '$lib/server/computing';
+import { closeDatabase } from '$lib/server/database';
+import { startEvents, stopEvents } from '$lib/server/events';
+import { startJobs, stopJobs } from '$lib/server/jobs';
+import { databaseIsGone, Problem, problemResponse } from '$lib/server/problem';
 import { settings } from '$lib/server/settings';
 
 export const init: ServerInit = async () => {
+  // Nothing that a dependency rejects by itself, such as a queue whose database is gone, may end the server.
+  process.on('unhandledRejection', (error) => {
+    if (!databaseIsGone(error)) console.error('unhandled:', error);
+  });
   await startEvents();
   await startJobs();
+  // Called by serve.mjs before it ends: jobs come to their end or are handed back.
+  Object.assign(globalThis, {
+    [Symbol.for('odd-quill.stop')]: async () => {
+      await stopJobs();
+      await Promise.all([stopComputing(), stopEvents()]);
+      await closeDatabase();
+    },
+  });
 };
 
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);

@@ -1,18 +1,5 @@
-import {
-  box,
-  common,
-  disc,
-  EMPTY,
-  grown,
-  leafDisc,
-  minus,
-  regular,
-  ringOf,
-  tile,
-  turnedBy,
-  union,
-  type Area,
-} from './area';
+import { box, disc, leafDisc, regular, ringOf, tile, turnedBy } from './area';
+import { intersect, EMPTY, grown, subtract, union, type Area } from '../path';
 import type { Figure } from './figure';
 import type { Knobs } from './knobs';
 
@@ -38,7 +25,7 @@ const MAKES: readonly Make[] = [
       const [x, y] = [i % 2 ? 50 : 12, i < 2 ? 12 : 50];
       const corner = Math.floor(4 * k(`${n}/corner${i}`));
       const [cx, cy] = [x + (corner % 2 ? 38 : 0), y + (corner < 2 ? 0 : 38)];
-      out.push(common(box(x, y, 37, 37), disc(cx, cy, 37, 160)));
+      out.push(intersect(box(x, y, 37, 37), disc(cx, cy, 37, 160)));
     }
     return out;
   },
@@ -47,7 +34,7 @@ const MAKES: readonly Make[] = [
     const turn = Math.floor(4 * k(`${n}/turn`)) * (Math.PI / 4);
     return [40, 28, 16].map((r, i) =>
       turnedBy(
-        minus(ringOf(50, 50, r, r - 8), box(50, 50, 60, 60)),
+        subtract(ringOf(50, 50, r, r - 8), box(50, 50, 60, 60)),
         turn + i * (k(`${n}/step`) > 0.5 ? Math.PI / 2 : 0),
       ),
     );
@@ -56,7 +43,7 @@ const MAKES: readonly Make[] = [
   (k, n) => {
     const blades = 3 + Math.floor(4 * k(`${n}/blades`));
     const lean = 12 + 14 * k(`${n}/lean`);
-    return around(blades, () => minus(disc(50 + lean * 0.4, 50 - 22, 22), disc(50 + lean, 50 - 20, 22)));
+    return around(blades, () => subtract(disc(50 + lean * 0.4, 50 - 22, 22), disc(50 + lean, 50 - 20, 22)));
   },
   // Bars rising.
   (k, n) => {
@@ -67,12 +54,12 @@ const MAKES: readonly Make[] = [
       return tile(12 + w * (i + 0.5), 88 - h / 2, w * 0.42, w * 0.42 * (k(`${n}/round`) > 0.5 ? 0.98 : 0.2), h / 2);
     });
   },
-  // Two discs that overlap, their common part another colour.
+  // Two discs that overlap, their intersect part another colour.
   (k, n) => {
     const d = 14 + 6 * k(`${n}/d`);
     const [a, b] = [disc(50 - d, 50, 28, 160), disc(50 + d, 50, 28, 160)];
-    const lens = common(a, b);
-    return [minus(a, lens), minus(b, lens), grown(lens, -1.2)];
+    const lens = intersect(a, b);
+    return [subtract(a, lens), subtract(b, lens), grown(lens, -1.2)];
   },
   // Chevrons on one another.
   (k, n) => {
@@ -105,7 +92,7 @@ const MAKES: readonly Make[] = [
           50 + 90 * Math.sin(b),
         ],
       ];
-      return grown(common(hexagon, wedge), -gap);
+      return grown(intersect(hexagon, wedge), -gap);
     });
   },
   // Discs growing along a curve.

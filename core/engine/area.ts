@@ -1,161 +1,17 @@
-import ClipperLib from 'clipper-lib';
-import { flatten, type Affine, type Contour } from '../vector';
+/** The forms that compositions are made of, as areas. One unit is a hundredth of the picture's shorter side; (50, 50) is its middle. */
+import { boxOfRuns, centroidOf, grown, intersect, moved, subtract, type Area, type Box } from '../path';
 
-/**
- * An area of the scene as closed rings of points, x and y in turn, that do not cross themselves or one another; a ring inside another runs the
- * other way and cuts a hole. One unit is a hundredth of the picture's shorter side.
- */
-export type Area = readonly (readonly number[])[];
+/** The box of an area; of none, the picture's middle. */
+export const boundsOf = (area: Area): Box => boxOfRuns(area) ?? { x: 50, y: 50, width: 0, height: 0 };
 
-/** Steps of a unit that boolean operations calculate in: fine enough for a picture of 4096 px. */
-const STEPS = 1000;
-
-const { ClipType, EndType, JoinType, PolyFillType, PolyType } = ClipperLib;
-type Paths = ClipperLib.Paths;
-
-const toPaths = (area: Area): Paths =>
-  area.map((ring) => {
-    const path: ClipperLib.Path = [];
-    for (let i = 0; i < ring.length; i += 2)
-      path.push({ X: Math.round(ring[i] * STEPS), Y: Math.round(ring[i + 1] * STEPS) });
-    return path;
-  });
-
-const fromPaths = (paths: Paths): Area =>
-  paths.filter((p) => p.length > 2).map((path) => path.flatMap(({ X, Y }) => [X / STEPS, Y / STEPS]));
-
-const operate = (type: ClipperLib.ClipType, a: Area, b: Area | null, rule = PolyFillType.pftNonZero): Area => {
-  const clipper = new ClipperLib.Clipper();
-  clipper.AddPaths(toPaths(a), PolyType.ptSubject, true);
-  if (b) clipper.AddPaths(toPaths(b), PolyType.ptClip, true);
-  const out: Paths = [];
-  clipper.Execute(type, out, rule, rule);
-  return fromPaths(out);
-};
-
-export const EMPTY: Area = [];
-
-/** All that any of the areas covers. */
-export const union = (...areas: readonly Area[]): Area => operate(ClipType.ctUnion, areas.flat(), null);
-/** What of `a` no part of `b` covers. */
-export const minus = (a: Area, b: Area): Area => (a.length && b.length ? operate(ClipType.ctDifference, a, b) : a);
-/** What both cover. */
-export const common = (a: Area, b: Area): Area =>
-  a.length && b.length ? operate(ClipType.ctIntersection, a, b) : EMPTY;
-/** The rings by the even-odd rule, as an area. */
-export const evenOdd = (rings: Area): Area => operate(ClipType.ctUnion, rings, null, PolyFillType.pftEvenOdd);
-
-export type Join = 'round' | 'sharp' | 'bevel';
-const JOINS = { round: JoinType.jtRound, sharp: JoinType.jtMiter, bevel: JoinType.jtSquare };
-
-const offset = (area: Area, by: number, join: Join, end: ClipperLib.EndType): Area => {
-  const worker = new ClipperLib.ClipperOffset(3, Math.max(2, Math.abs(by) * 4));
-  worker.AddPaths(toPaths(area), JOINS[join], end);
-  const out: Paths = [];
-  worker.Execute(out, by * STEPS);
-  return fromPaths(out);
-};
-
-/** The area with its edge moved outwards by `by` units, inwards when negative. */
-export function grown(area: Area, by: number, join: Join = 'round'): Area {
-  if (!area.length || by === 0) return area;
-  return offset(area, by, join, EndType.etClosedPolygon);
-}
-
-/** A line of one weight along open or closed runs of points. */
-export function stroked(runs: Area, weight: number, closed: boolean, join: Join = 'round', butt = false): Area {
-  if (!runs.length) return EMPTY;
-  const end = closed ? EndType.etClosedLine : butt ? EndType.etOpenButt : EndType.etOpenRound;
-  return offset(runs, weight / 2, join, end);
-}
-
-/** The rim of an area: a line of a weight, centred on its edge. */
-export const rim = (area: Area, weight: number, join: Join = 'round'): Area => stroked(area, weight, true, join);
-
-/** Corners rounded by about `r` units on both sides, as a punch of that radius would leave them. */
-export const softened = (area: Area, r: number): Area => grown(grown(grown(area, -r), 2 * r), -r);
-
-/** Area in square units. */
-export const sizeOf = (area: Area): number => Math.abs(sumOf(area));
-
-function sumOf(area: Area): number {
-  let twice = 0;
-  for (const ring of area)
-    for (let i = 0; i < ring.length; i += 2) {
-      const j = (i + 2) % ring.length;
-      twice += ring[i] * ring[j + 1] - ring[j] * ring[i + 1];
-    }
-  return twice / 2;
-}
-
-export interface Bounds {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
-export function boundsOf(area: Area): Bounds {
-  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (const ring of area)
-    for (let i = 0; i < ring.length; i += 2) {
-      x0 = Math.min(x0, ring[i]);
-      x1 = Math.max(x1, ring[i]);
-      y0 = Math.min(y0, ring[i + 1]);
-      y1 = Math.max(y1, ring[i + 1]);
-    }
-  return x1 >= x0 ? { x: x0, y: y0, width: x1 - x0, height: y1 - y0 } : { x: 50, y: 50, width: 0, height: 0 };
-}
-
-/** The middle of mass. */
-export function middleOf(area: Area): [number, number] {
-  let [twice, sx, sy] = [0, 0, 0];
-  for (const ring of area)
-    for (let i = 0; i < ring.length; i += 2) {
-      const j = (i + 2) % ring.length;
-      const cross = ring[i] * ring[j + 1] - ring[j] * ring[i + 1];
-      twice += cross;
-      sx += (ring[i] + ring[j]) * cross;
-      sy += (ring[i + 1] + ring[j + 1]) * cross;
-    }
-  return Math.abs(twice) > 1e-9 ? [sx / (3 * twice), sy / (3 * twice)] : [50, 50];
-}
-
-/** Every point moved; a map that turns the plane over keeps holes holes. */
-export function bent(area: Area, map: (x: number, y: number) => readonly [number, number]): Area {
-  return area.map((ring) => {
-    const out: number[] = [];
-    for (let i = 0; i < ring.length; i += 2) out.push(...map(ring[i], ring[i + 1]));
-    return out;
-  });
-}
-
-export function moved(area: Area, [a, b, c, d, e, f]: Affine): Area {
-  const flips = a * d - b * c < 0;
-  return area.map((ring) => {
-    const out: number[] = [];
-    for (let i = 0; i < ring.length; i += 2)
-      out.push(a * ring[i] + c * ring[i + 1] + e, b * ring[i] + d * ring[i + 1] + f);
-    if (!flips) return out;
-    const back: number[] = [];
-    for (let i = out.length - 2; i >= 0; i -= 2) back.push(out[i], out[i + 1]);
-    return back;
-  });
-}
+/** The middle of mass of an area; of none, the picture's middle. */
+export const massOf = (area: Area): [number, number] => centroidOf(area) ?? [50, 50];
 
 /** A turn about a point. */
 export function turnedBy(area: Area, rad: number, cx = 50, cy = 50): Area {
   const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
   return moved(area, [cos, sin, -sin, cos, cx - cx * cos + cy * sin, cy - cx * sin - cy * cos]);
 }
-
-/** Outlines as an area by the non-zero rule; `flatness` is how far, in units, a chord may stand off its curve. */
-export const areaFrom = (contours: readonly Contour[], flatness = 0.012): Area =>
-  union(contours.map((c) => flatten(c, flatness)));
-
-/** Outlines as runs of points, for lines. */
-export const runsFrom = (contours: readonly Contour[], flatness = 0.02): Area =>
-  contours.map((c) => flatten(c, flatness));
 
 export const disc = (cx: number, cy: number, r: number, sides = 96): Area => [
   Array.from({ length: sides }, (_, i) => {
@@ -165,7 +21,7 @@ export const disc = (cx: number, cy: number, r: number, sides = 96): Area => [
 ];
 
 export const ringOf = (cx: number, cy: number, outer: number, inner: number): Area =>
-  minus(disc(cx, cy, outer, 160), disc(cx, cy, inner, 160));
+  subtract(disc(cx, cy, outer, 160), disc(cx, cy, inner, 160));
 
 export const box = (x: number, y: number, width: number, height: number): Area => [
   [x, y, x + width, y, x + width, y + height, x, y + height],
@@ -197,88 +53,6 @@ export const starArea = (
   }).flat(),
 ];
 
-/** Fewer points within `tolerance` units (Douglas and Peucker 1973), ring by ring. */
-export function sparse(area: Area, tolerance: number): Area {
-  return area
-    .map((ring) => {
-      const n = ring.length / 2;
-      if (n < 8) return ring;
-      // A closed ring is cut at its two points farthest apart.
-      let far = 0;
-      let most = -1;
-      for (let i = 1; i < n; i++) {
-        const d = Math.hypot(ring[2 * i] - ring[0], ring[2 * i + 1] - ring[1]);
-        if (d > most) [most, far] = [d, i];
-      }
-      const keep = new Uint8Array(n);
-      keep[0] = keep[far] = 1;
-      const stack: [number, number][] = [
-        [0, far],
-        [far, n],
-      ];
-      while (stack.length) {
-        const [a, b] = stack.pop()!;
-        const [ax, ay] = [ring[2 * a], ring[2 * a + 1]];
-        const [bx, by] = [ring[2 * (b % n)], ring[2 * (b % n) + 1]];
-        const len = Math.hypot(bx - ax, by - ay) || 1e-9;
-        let worst = tolerance;
-        let at = -1;
-        for (let i = a + 1; i < b; i++) {
-          const d = Math.abs((ring[2 * i] - ax) * (by - ay) - (ring[2 * i + 1] - ay) * (bx - ax)) / len;
-          if (d > worst) [worst, at] = [d, i];
-        }
-        if (at < 0) continue;
-        keep[at] = 1;
-        stack.push([a, at], [at, b]);
-      }
-      const out: number[] = [];
-      for (let i = 0; i < n; i++) if (keep[i]) out.push(ring[2 * i], ring[2 * i + 1]);
-      return out;
-    })
-    .filter((ring) => ring.length >= 6);
-}
-
-/** Rings with a point at least every `step` units. */
-export const dense = (area: Area, step: number): Area =>
-  area.map((ring) => {
-    const out: number[] = [];
-    for (let i = 0; i < ring.length; i += 2) {
-      const j = (i + 2) % ring.length;
-      const [x, y] = [ring[i], ring[i + 1]];
-      const [dx, dy] = [ring[j] - x, ring[j + 1] - y];
-      const n = Math.max(1, Math.ceil(Math.hypot(dx, dy) / step));
-      for (let s = 0; s < n; s++) out.push(x + (dx * s) / n, y + (dy * s) / n);
-    }
-    return out;
-  });
-
-/** Round corners put back on a polygon of few points (corner cutting, Chaikin 1974). */
-export const smoothed = (area: Area, times = 2): Area => {
-  let out: Area = area;
-  for (let k = 0; k < times; k++)
-    out = out.map((ring) => {
-      const next: number[] = [];
-      for (let i = 0; i < ring.length; i += 2) {
-        const j = (i + 2) % ring.length;
-        next.push(
-          ring[i] * 0.75 + ring[j] * 0.25,
-          ring[i + 1] * 0.75 + ring[j + 1] * 0.25,
-          ring[i] * 0.25 + ring[j] * 0.75,
-          ring[i + 1] * 0.25 + ring[j + 1] * 0.75,
-        );
-      }
-      return next;
-    });
-  return out;
-};
-
-/** Only the outer edges: holes filled. */
-export const filled = (area: Area): Area => area.filter((ring) => sumOf([ring]) > 0);
-
-/** The rings larger than a size in square units. */
-export const withoutSpecks = (area: Area, least: number): Area =>
-  area.filter((ring) => Math.abs(sumOf([ring])) > least);
-
 /** The lens that two discs of radius `r` share, upright about (cx, cy), `2 * off` less a radius apart. */
 export const leafDisc = (cx: number, cy: number, r: number, off: number): Area =>
-  common(disc(cx - off * 0.6, cy, r, 120), disc(cx + off * 0.6, cy, r, 120));
+  intersect(disc(cx - off * 0.6, cy, r, 120), disc(cx + off * 0.6, cy, r, 120));

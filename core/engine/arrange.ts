@@ -1,7 +1,8 @@
 import type { Relation } from '../prompt';
-import { boundsOf, box, common, disc, grown, moved, rim, ringOf, sizeOf, tile, union } from './area';
+import { boundsOf, box, disc, ringOf, tile } from './area';
+import { grown, intersect, moved, rim, roomIn, sizeOf, union } from '../path';
 import { clipped, movedFigure, outlineOf, placed, seenParts, silhouetteOf, type Figure, type Place } from './figure';
-import { paintOf, scaled, type Layer } from './layer';
+import { layerOf, scaled, type Layer } from './layer';
 import { clearest } from './palette';
 import { isThing } from './things';
 import { arrangement, banned, clear, figureFor, finished, form, FORMS, type Stage } from './stage';
@@ -57,7 +58,7 @@ const ringed: Single = (s, f) => [
 const bordered: Single = (s, f) => {
   const figure = placed(f, { cx: 50, cy: 50, side: 72 });
   const border = grown(silhouetteOf(figure), 5.6);
-  return [paintOf(rim(border, 2.2), s.palette.inks[0]), ...finished(s, figure)];
+  return [layerOf(rim(border, 2.2), s.palette.inks[0]), ...finished(s, figure)];
 };
 
 /** So large that a round window cuts it. */
@@ -71,7 +72,7 @@ const cropped: Single = (s, f) => {
   const inks = [s.palette.inks[0], ...onField(s, field)].filter((i) => i !== field);
   return [
     ...form(s, window, field),
-    ...finished(s, figure, field, inks).map((l) => ({ ...l, clip: l.clip ? common(l.clip, window) : window })),
+    ...finished(s, figure, field, inks).map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, window) : window })),
   ];
 };
 
@@ -184,25 +185,10 @@ const insideOf: Pair = (s, a, b) => {
   const outer = placed(b, { cx: 50, cy: 50, side: 88, fill: 0.95 });
   const hull = silhouetteOf(outer);
   const bb = boundsOf(hull);
-  const room = roomIn(hull);
+  const room = roomIn(hull) ?? { x: bb.x + bb.width / 2, y: bb.y + bb.height / 2, r: 8 };
   const inner = placed(a, { cx: room.x, cy: room.y, side: room.r * 1.75, fill: 0.9 });
   return bb.width > 0 ? [...form(s, hull, first), ...finished(s, inner, first, onField(s, first))] : [];
 };
-
-/** The roomiest place within an area: the middle of the largest circle that a grid of tries finds. */
-function roomIn(area: ReturnType<typeof silhouetteOf>): { x: number; y: number; r: number } {
-  const b = boundsOf(area);
-  let best = { x: b.x + b.width / 2, y: b.y + b.height / 2, r: 8 };
-  let shrunk = area;
-  for (let d = 0; d < 46; d += 2) {
-    const next = grown(shrunk, -2);
-    if (!next.length) break;
-    shrunk = next;
-    const nb = boundsOf(shrunk);
-    best = { x: nb.x + nb.width / 2, y: nb.y + nb.height / 2, r: d + 2 + Math.min(nb.width, nb.height) / 4 };
-  }
-  return best;
-}
 
 /** B small, beside A's shoulder. */
 const beside: Pair = (s, a, b) => {
@@ -233,7 +219,7 @@ const worn: Pair = (s, a, b) => {
   const low = /scarf|tie|necklace|collar|bow|medal|ribbon|apron/.test(b.name);
   const glasses = /glass|goggle|mask|monocle/.test(b.name);
   // The head is as broad as what the top quarter of the figure covers.
-  const head = boundsOf(common(outlineOf(big), box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.26)));
+  const head = boundsOf(intersect(outlineOf(big), box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.26)));
   const cx = head.x + head.width / 2;
   const size = Math.max(20, Math.min(44, head.width * (glasses ? 0.95 : 1.05)));
   const thing = placed(b, { cx, cy: 50, side: size, fill: 1 });
@@ -277,7 +263,7 @@ const madeOf: Pair = (s, a, b) => {
       x += pitch
     ) {
       const r = pitch * 0.42;
-      const inHull = sizeOf(common(disc(x, y, r, 12), inner)) / (Math.PI * r * r);
+      const inHull = sizeOf(intersect(disc(x, y, r, 12), inner)) / (Math.PI * r * r);
       if (inHull < 0.52) continue;
       i++;
       const turn = (s.knobs(`made/${i}`) - 0.5) * 1.4;

@@ -10,7 +10,7 @@ import {
   type Affine,
   type Contour,
   type Point,
-} from '../vector';
+} from '../path';
 
 /**
  * What a part is for, so that a palette can be laid on it: `body` carries the figure, `second` and `accent` stand on it, `light`
@@ -44,7 +44,7 @@ export const light = partOf('light');
 export const lines = (role: Role, weight: number, data: string): Part => ({
   role,
   weight,
-  contours: parsePath(data, false),
+  contours: parsePath(data, { close: false }),
 });
 
 const FLIP: Affine = [-1, 0, 0, 1, 100, 0];
@@ -57,7 +57,7 @@ export const both = (c: Contour): [Contour, Contour] => [c, mirrored(c)];
 
 /** Two halves of one outline: path data for the right side from top to bottom, mirrored and joined on the axis. */
 export function symmetric(data: string): Contour {
-  const half = parsePath(data, false)[0];
+  const half = parsePath(data, { close: false })[0];
   const back = reverseContour(mapContour(FLIP, half));
   return { start: half.start, segments: [...half.segments, ...back.segments] };
 }

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Picture } from '../raster';
-import { blankPicture, shrink } from '../raster';
+import { blankPicture, type Picture, shrink } from '../raster';
 import {
   differenceOf,
   edgeLength,

@@ -2,23 +2,21 @@ import { cover } from '../raster';
 import {
   areaFrom,
   bent,
-  boundsOf,
-  box,
-  common,
+  intersect,
   EMPTY,
   filled,
-  middleOf,
-  minus,
+  subtract,
   moved,
   runsFrom,
   sizeOf,
-  softened,
+  roundedOff,
   sparse,
   stroked,
   union,
   withoutSpecks,
   type Area,
-} from './area';
+} from '../path';
+import { boundsOf, box, massOf } from './area';
 import type { Drawing, Role } from './drawing';
 import type { Knobs } from './knobs';
 import { BY_HAND, drawingsOf } from './things';
@@ -74,7 +72,7 @@ export function seenParts(figure: Figure): Part[] {
   let above: Area = EMPTY;
   const out: Part[] = [];
   for (const part of [...figure.parts].reverse()) {
-    const area = minus(part.area, above);
+    const area = subtract(part.area, above);
     if (sizeOf(area) > 0.02) out.push({ tone: part.tone, area });
     above = union(above, part.area);
   }
@@ -147,7 +145,7 @@ function symmetryOf(figure: Figure): number {
 function madeSymmetrical(figure: Figure, left: boolean): Figure {
   const half = box(left ? -60 : 50, -60, 110, 220);
   return mapFigure(figure, (area) => {
-    const one = common(area, half);
+    const one = intersect(area, half);
     return union(one, moved(one, [-1, 0, 0, 1, 100, 0]));
   });
 }
@@ -238,7 +236,7 @@ export function buildFigure(name: string, { knobs, leeway, detail }: BuildOption
     ...figure,
     parts: figure.parts.map((p) => {
       if (sizeOf(p.area) > 90 || p.area.length !== 1) return p;
-      const [cx, cy] = middleOf(p.area);
+      const [cx, cy] = massOf(p.area);
       return { ...p, area: moved(p.area, [smalls, 0, 0, smalls, cx - cx * smalls, cy - cy * smalls]) };
     }),
   };
@@ -246,7 +244,7 @@ export function buildFigure(name: string, { knobs, leeway, detail }: BuildOption
   // Corners: a hand that rounds them, one that leaves them, one that cuts them straight.
   const corner = knobs(`corners`);
   if (leeway >= 60 && corner > 0.86) figure = mapFigure(figure, (a) => sparse(a, 1.1));
-  else if (corner < 0.5) figure = mapFigure(figure, (a) => (sizeOf(a) > 60 ? softened(a, 0.35 + 1.1 * corner) : a));
+  else if (corner < 0.5) figure = mapFigure(figure, (a) => (sizeOf(a) > 60 ? roundedOff(a, 0.35 + 1.1 * corner) : a));
   return centred(figure);
 }
 
@@ -271,7 +269,7 @@ export function placed(figure: Figure, { cx, cy, side, fill = 0.72 }: Place): Fi
   const b = boundsOf(shape);
   const byArea = Math.sqrt((fill * side * side) / Math.max(1, b.width * b.height));
   const scale = Math.min(side / Math.max(b.width, b.height, 1), byArea * 1.15);
-  const [mx, my] = middleOf(shape);
+  const [mx, my] = massOf(shape);
   const fx = 0.68 * (b.x + b.width / 2) + 0.32 * mx;
   const fy = 0.68 * (b.y + b.height / 2) + 0.32 * my;
   return mapFigure(figure, (a) => moved(a, [scale, 0, 0, scale, cx - scale * fx, cy - scale * fy]));
@@ -282,7 +280,7 @@ export const movedFigure = (figure: Figure, map: Parameters<typeof moved>[1]): F
   mapFigure(figure, (a) => moved(a, map));
 
 /** The figure's parts cut to an area. */
-export const clipped = (figure: Figure, to: Area): Figure => mapFigure(figure, (a) => common(a, to));
+export const clipped = (figure: Figure, to: Area): Figure => mapFigure(figure, (a) => intersect(a, to));
 
 /** The figure with an area taken out of it. */
-export const without = (figure: Figure, area: Area): Figure => mapFigure(figure, (a) => minus(a, area));
+export const without = (figure: Figure, area: Area): Figure => mapFigure(figure, (a) => subtract(a, area));

@@ -14,7 +14,7 @@ import {
   type Point,
   type Proportion,
 } from './drawing';
-import { star as starShape } from '../vector';
+import { star as starShape } from '../path';
 
 function moon(t: Proportion): Drawing {
   const d = 3 * t('crescent');

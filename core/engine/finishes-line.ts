@@ -1,28 +1,23 @@
 import { hexToOklab, mix } from '../colour';
 import {
   bent,
-  boundsOf,
-  box,
-  common,
+  intersect,
   dense,
-  disc,
   grown,
-  middleOf,
-  minus,
+  subtract,
   moved,
   rim,
-  ringOf,
   sizeOf,
   sparse,
   stroked,
-  turnedBy,
   union,
   withoutSpecks,
   type Area,
-} from './area';
+} from '../path';
+import { boundsOf, box, disc, massOf, ringOf, turnedBy } from './area';
 import { outlineOf, seenParts, silhouetteOf } from './figure';
 import { flatParts, type Draw } from './finishes-solid';
-import { paintOf, type Layer } from './layer';
+import { layerOf, type Layer } from './layer';
 import { alongRings, dotsOver, hatchOver, inside, nibLine, wobbleFrom } from './marks';
 
 const SMALL = 14;
@@ -33,7 +28,7 @@ export const outline: Draw = ({ figure, tint, u }) => {
   const lines = union(...seen.filter((p) => sizeOf(p.area) > SMALL * u * u).map((p) => rim(p.area, 2 * u)));
   const ink = tint.inks[0];
   const small = seen.filter((p) => sizeOf(p.area) <= SMALL * u * u);
-  return [paintOf(lines, ink), ...small.map((p) => paintOf(p.area, tint.strict && tint.inks[1] ? tint.inks[1] : ink))];
+  return [layerOf(lines, ink), ...small.map((p) => layerOf(p.area, tint.strict && tint.inks[1] ? tint.inks[1] : ink))];
 };
 
 /** A strong outer line, thinner lines inside, and light fills. */
@@ -42,9 +37,9 @@ export const twoWeights: Draw = ({ figure, tint, u }) => {
   const line = tint.line;
   const fillOf = (hex: string) => (hex === line ? (tint.inks.find((i) => i !== line) ?? tint.on) : hex);
   return [
-    ...seen.map((p) => paintOf(p.area, sizeOf(p.area) < SMALL * u * u ? line : fillOf(tint.hexOf[p.tone]))),
-    paintOf(union(...seen.filter((p) => sizeOf(p.area) > SMALL * u * u).map((p) => rim(p.area, 1.1 * u))), line),
-    paintOf(rim(silhouetteOf(figure), 3.4 * u), line),
+    ...seen.map((p) => layerOf(p.area, sizeOf(p.area) < SMALL * u * u ? line : fillOf(tint.hexOf[p.tone]))),
+    layerOf(union(...seen.filter((p) => sizeOf(p.area) > SMALL * u * u).map((p) => rim(p.area, 1.1 * u))), line),
+    layerOf(rim(silhouetteOf(figure), 3.4 * u), line),
   ];
 };
 
@@ -57,7 +52,7 @@ export const inline: Draw = (s) => {
     const hex = tint.hexOf[part.tone];
     const other =
       [tint.on, ...tint.inks].find((h) => h !== hex && Math.abs(hexToOklab(h).L - hexToOklab(hex).L) > 0.25) ?? tint.on;
-    out.push(paintOf(rim(grown(part.area, -1.9 * u), 0.8 * u), other));
+    out.push(layerOf(rim(grown(part.area, -1.9 * u), 0.8 * u), other));
   }
   return out;
 };
@@ -82,7 +77,7 @@ export const engraved: Draw = ({ figure, tint, knobs, u }) => {
   seenParts(figure).forEach((part, i) => {
     const ink = tint.hexOf[part.tone] === tint.on ? tint.line : tint.hexOf[part.tone];
     if (sizeOf(part.area) < SMALL * u * u) {
-      out.push(paintOf(part.area, tint.line));
+      out.push(layerOf(part.area, tint.line));
       return;
     }
     const lit = shading(part.area, figure.tones[part.tone]);
@@ -93,7 +88,7 @@ export const engraved: Draw = ({ figure, tint, knobs, u }) => {
       weight: (x, y) => pitch * Math.max(0.1, Math.min(0.86, 0.98 - 1.02 * lit(x, y))),
       sway: (a) => 0.55 * u * sway(a * 0.09),
     });
-    out.push(paintOf(lines, ink, { clip: part.area }), paintOf(rim(part.area, 0.75 * u), tint.line));
+    out.push(layerOf(lines, ink, { clip: part.area }), layerOf(rim(part.area, 0.75 * u), tint.line));
   });
   return out;
 };
@@ -106,7 +101,7 @@ export const penHatching: Draw = ({ figure, tint, knobs, u }) => {
   for (const part of seenParts(figure)) {
     const ink = tint.hexOf[part.tone] === tint.on ? tint.line : tint.hexOf[part.tone];
     if (sizeOf(part.area) < SMALL * u * u) {
-      out.push(paintOf(part.area, tint.line));
+      out.push(layerOf(part.area, tint.line));
       continue;
     }
     const lit = shading(part.area, figure.tones[part.tone]);
@@ -119,9 +114,9 @@ export const penHatching: Draw = ({ figure, tint, knobs, u }) => {
         weight: (x, y) => (lit(x, y) < below + 0.05 * wobble(x * 0.4 + y * 0.3) ? 0.5 * u : 0),
         sway: (a, line) => 0.35 * u * wobble(a * 0.12 + line * 1.7),
       });
-      out.push(paintOf(lines, ink, { clip: part.area }));
+      out.push(layerOf(lines, ink, { clip: part.area }));
     });
-    out.push(paintOf(nibLine(dense(part.area, 0.8), 0.6 * u, 1.1 * u, 0.8, 0.2 * u, random), tint.line));
+    out.push(layerOf(nibLine(dense(part.area, 0.8), 0.6 * u, 1.1 * u, 0.8, 0.2 * u, random), tint.line));
   }
   return out;
 };
@@ -134,12 +129,12 @@ export const halftone: Draw = ({ figure, tint, knobs, u }) => {
     const hex = tint.hexOf[part.tone];
     if (hex === tint.on) continue;
     if (sizeOf(part.area) < SMALL * u * u) {
-      out.push(paintOf(part.area, hex));
+      out.push(layerOf(part.area, hex));
       continue;
     }
     const lit = shading(part.area, 0.35 + 0.4 * figure.tones[part.tone]);
     out.push(
-      paintOf(
+      layerOf(
         dotsOver(part.area, pitch, Math.PI / 4, (x, y) => pitch * (0.82 - 0.72 * lit(x, y))),
         hex,
         { clip: part.area },
@@ -157,10 +152,10 @@ export const dotBoard: Draw = ({ figure, tint, u }) => {
     .map((p) => {
       const inner = grown(p.area, -0.2 * u);
       const dots = dotsOver(p.area, pitch, 0, () => 1.08 * u).filter((ring) => {
-        const [x, y] = middleOf([ring]);
+        const [x, y] = massOf([ring]);
         return sizeOf(inside([ring], inner)) > 0.5 * sizeOf([ring]) && Number.isFinite(x + y);
       });
-      return paintOf(dots, tint.hexOf[p.tone]);
+      return layerOf(dots, tint.hexOf[p.tone]);
     });
 };
 
@@ -175,7 +170,7 @@ export const bands: Draw = ({ figure, tint, knobs, u }) => {
   });
   return seenParts(figure)
     .filter((p) => tint.hexOf[p.tone] !== tint.on)
-    .map((p) => paintOf(sizeOf(p.area) < SMALL * u * u ? p.area : common(p.area, bars), tint.hexOf[p.tone]));
+    .map((p) => layerOf(sizeOf(p.area) < SMALL * u * u ? p.area : intersect(p.area, bars), tint.hexOf[p.tone]));
 };
 
 /** Circles, axes and tangents that the figure sits on, thin, under its outline. */
@@ -211,13 +206,13 @@ export const construction: Draw = ({ figure, tint, u }) => {
     [b.x + b.width, cy],
     [cx, cy],
   ].map(([x, y]) => disc(x, y, 0.75 * u, 18));
-  const tinted = tint.strict || tint.named ? [] : [paintOf(outlineOf(figure), mix(ink, tint.on, 0.86))];
+  const tinted = tint.strict || tint.named ? [] : [layerOf(outlineOf(figure), mix(ink, tint.on, 0.86))];
   return [
     ...tinted,
-    paintOf(union(...circles, ...bars), thin),
-    paintOf(union(...seen.filter((p) => sizeOf(p.area) > SMALL).map((p) => rim(p.area, 1.15 * u))), ink),
-    ...seen.filter((p) => sizeOf(p.area) <= SMALL).map((p) => paintOf(p.area, ink)),
-    paintOf(union(...nodes), ink),
+    layerOf(union(...circles, ...bars), thin),
+    layerOf(union(...seen.filter((p) => sizeOf(p.area) > SMALL).map((p) => rim(p.area, 1.15 * u))), ink),
+    ...seen.filter((p) => sizeOf(p.area) <= SMALL).map((p) => layerOf(p.area, ink)),
+    layerOf(union(...nodes), ink),
   ];
 };
 
@@ -242,19 +237,19 @@ export const inkBrush: Draw = ({ figure, tint, knobs, u }) => {
   if (wash && wash !== ink)
     for (const p of open)
       out.push(
-        paintOf(rough(sparse(moved(p.area, [1, 0, 0, 1, 1.2 * u, 0.9 * u]), 1.2 * u), 0.5 * u), wash, {
+        layerOf(rough(sparse(moved(p.area, [1, 0, 0, 1, 1.2 * u, 0.9 * u]), 1.2 * u), 0.5 * u), wash, {
           alpha: tint.strict ? 1 : 0.75,
         }),
       );
   for (const p of solid)
     out.push(
-      paintOf(rough(p.area, 0.35 * u), ink, { grain: { seed, size: 0.55 * u, share: 0.2, soft: 0.1, along: angle } }),
+      layerOf(rough(p.area, 0.35 * u), ink, { grain: { seed, size: 0.55 * u, share: 0.2, soft: 0.1, along: angle } }),
     );
   for (const p of open) {
     const line = nibLine(dense(sparse(p.area, 0.25 * u), 0.8 * u), 0.9 * u, 3.2 * u, angle, 0.35 * u, random);
-    out.push(paintOf(line, ink, { grain: { seed: seed ^ 77, size: 0.5 * u, share: 0.16, soft: 0.1, along: angle } }));
+    out.push(layerOf(line, ink, { grain: { seed: seed ^ 77, size: 0.5 * u, share: 0.16, soft: 0.1, along: angle } }));
   }
-  for (const p of seen) if (sizeOf(p.area) <= SMALL * u * u) out.push(paintOf(rough(p.area, 0.15 * u), ink));
+  for (const p of seen) if (sizeOf(p.area) <= SMALL * u * u) out.push(layerOf(rough(p.area, 0.15 * u), ink));
   return out;
 };
 
@@ -282,10 +277,10 @@ export const pencil: Draw = ({ figure, tint, knobs, u }) => {
       });
       const closed = (area: Area, weight: number): Area => stroked(area, weight, true);
       return [
-        ...(figure.tones[part.tone] < 0.5 ? [paintOf(hatch, '#9A9A9C', { clip: part.area, grain })] : []),
-        paintOf(closed(wobble(0.45 * u), 0.7 * u), dark, { grain }),
-        paintOf(closed(wobble(0.9 * u), 0.45 * u), light, { grain }),
-        paintOf(closed(wobble(0.6 * u), 0.42 * u), dark, { grain }),
+        ...(figure.tones[part.tone] < 0.5 ? [layerOf(hatch, '#9A9A9C', { clip: part.area, grain })] : []),
+        layerOf(closed(wobble(0.45 * u), 0.7 * u), dark, { grain }),
+        layerOf(closed(wobble(0.9 * u), 0.45 * u), light, { grain }),
+        layerOf(closed(wobble(0.6 * u), 0.42 * u), dark, { grain }),
       ];
     })
     .map((layer) => (tint.strict ? { ...layer, fill: tint.line } : layer));
@@ -298,15 +293,15 @@ export const neon: Draw = ({ figure, tint, u }) => {
     const hex = tint.hexOf[p.tone] === tint.on ? (tint.inks[i % tint.inks.length] ?? tint.line) : tint.hexOf[p.tone];
     return { hex, line: rim(grown(p.area, -0.5 * u), 1.25 * u) };
   });
-  if (tint.strict) return tubes.map((t) => paintOf(t.line, t.hex));
+  if (tint.strict) return tubes.map((t) => layerOf(t.line, t.hex));
   return [
     ...tubes.flatMap((t) => [
-      paintOf(t.line, t.hex, { soft: 4.4 * u, alpha: 0.9 }),
-      paintOf(t.line, t.hex, { soft: 1.5 * u, alpha: 0.7 }),
+      layerOf(t.line, t.hex, { soft: 4.4 * u, alpha: 0.9 }),
+      layerOf(t.line, t.hex, { soft: 1.5 * u, alpha: 0.7 }),
     ]),
     ...tubes.flatMap((t) => [
-      paintOf(t.line, t.hex),
-      paintOf(t.line.length ? grown(t.line, -0.42 * u) : t.line, '#FFFFFF', { soft: 0.2 * u, alpha: 0.85 }),
+      layerOf(t.line, t.hex),
+      layerOf(t.line.length ? grown(t.line, -0.42 * u) : t.line, '#FFFFFF', { soft: 0.2 * u, alpha: 0.85 }),
     ]),
   ];
 };
@@ -340,11 +335,11 @@ export const embroidery: Draw = ({ figure, tint, knobs, u }) => {
         x + 0.14 * u * wobble(3 * x + 2 * y),
         y + 0.14 * u * wobble(2 * y - 3 * x),
       ]);
-      const base = tint.strict ? [] : [paintOf(edge, tint.shade(hex, -0.9))];
+      const base = tint.strict ? [] : [layerOf(edge, tint.shade(hex, -0.9))];
       return [
         ...base,
         ...[0, 1, 2].map((k) =>
-          paintOf(stitch(k), tint.strict ? hex : tint.shade(hex, [0.55, 0, 0.25][k]), { clip: edge }),
+          layerOf(stitch(k), tint.strict ? hex : tint.shade(hex, [0.55, 0, 0.25][k]), { clip: edge }),
         ),
       ];
     });
@@ -358,13 +353,13 @@ export const comic: Draw = (s) => {
   const seen = seenParts(figure);
   const fillOf = (hex: string) =>
     hex === line && tint.inks.length > 1 && sizeOf(whole) > 0 ? (tint.inks.find((i) => i !== line) ?? hex) : hex;
-  const shade = minus(whole, moved(grown(whole, 0.5 * u), [1, 0, 0, 1, -6.5 * u, -5 * u]));
+  const shade = subtract(whole, moved(grown(whole, 0.5 * u), [1, 0, 0, 1, -6.5 * u, -5 * u]));
   const dots = dotsOver(shade, 1.9 * u, Math.PI / 4, () => 0.62 * u);
   return [
-    paintOf(union(grown(whole, 1.2 * u), moved(grown(whole, 1 * u), [1, 0, 0, 1, 1.1 * u, 1.2 * u])), line),
-    ...seen.map((p) => paintOf(p.area, sizeOf(p.area) < SMALL * u * u ? line : fillOf(tint.hexOf[p.tone]))),
-    paintOf(dots, line, { clip: shade, alpha: tint.strict ? 1 : 0.55 }),
-    paintOf(
+    layerOf(union(grown(whole, 1.2 * u), moved(grown(whole, 1 * u), [1, 0, 0, 1, 1.1 * u, 1.2 * u])), line),
+    ...seen.map((p) => layerOf(p.area, sizeOf(p.area) < SMALL * u * u ? line : fillOf(tint.hexOf[p.tone]))),
+    layerOf(dots, line, { clip: shade, alpha: tint.strict ? 1 : 0.55 }),
+    layerOf(
       union(
         ...seen
           .filter((p) => sizeOf(p.area) > SMALL * u * u)
@@ -387,17 +382,17 @@ export const woodcut: Draw = ({ figure, tint, knobs, u }) => {
       0.22 * u,
     );
   };
-  const out: Layer[] = [paintOf(rough(grown(whole, 0.4 * u), 0.4 * u), ink)];
+  const out: Layer[] = [layerOf(rough(grown(whole, 0.4 * u), 0.4 * u), ink)];
   for (const part of seenParts(figure)) {
     const L = figure.tones[part.tone];
     const hex = tint.hexOf[part.tone] === ink ? tint.on : tint.hexOf[part.tone];
     if (sizeOf(part.area) < SMALL * u * u) {
-      if (L > 0.6) out.push(paintOf(rough(part.area, 0.15 * u), hex));
+      if (L > 0.6) out.push(layerOf(rough(part.area, 0.15 * u), hex));
       continue;
     }
     const inner = grown(part.area, -1 * u);
     if (L > 0.8) {
-      out.push(paintOf(rough(inner, 0.3 * u), hex));
+      out.push(layerOf(rough(inner, 0.3 * u), hex));
       continue;
     }
     const lit = shading(part.area, L);
@@ -425,7 +420,7 @@ export const woodcut: Draw = ({ figure, tint, knobs, u }) => {
       },
       0.55 * u,
     );
-    out.push(paintOf(gouges, hex, { clip: inner }));
+    out.push(layerOf(gouges, hex, { clip: inner }));
   }
   return out;
 };
@@ -456,17 +451,17 @@ export const lino: Draw = ({ figure, tint, knobs, u }) => {
     }),
   );
   const out: Layer[] = [
-    paintOf(uneven, ink, {
+    layerOf(uneven, ink, {
       grain: { seed: Math.floor(knobs('lino/grain') * 1e9), size: 0.6 * u, share: 0.12, soft: 0.1 },
     }),
   ];
-  out.push(paintOf(marks, tint.on, { clip: grown(uneven, -1 * u) }), paintOf(whole, tint.on));
+  out.push(layerOf(marks, tint.on, { clip: grown(uneven, -1 * u) }), layerOf(whole, tint.on));
   const second = tint.inks.find((i) => i !== ink);
   for (const p of seenParts(figure)) {
     const hex = tint.hexOf[p.tone];
     const inner = sizeOf(p.area) > SMALL * u * u ? grown(p.area, -0.75 * u) : p.area;
-    if (hex === ink || figure.tones[p.tone] < 0.4) out.push(paintOf(sparse(inner, 0.2 * u), ink));
-    else if (second && hex === second) out.push(paintOf(sparse(inner, 0.2 * u), second));
+    if (hex === ink || figure.tones[p.tone] < 0.4) out.push(layerOf(sparse(inner, 0.2 * u), ink));
+    else if (second && hex === second) out.push(layerOf(sparse(inner, 0.2 * u), second));
   }
   return out;
 };
@@ -507,8 +502,8 @@ export const chalk: Draw = ({ figure, tint, knobs, u }) => {
     });
     const soft = tint.hexOf[part.tone] === tint.on;
     return [
-      ...(soft ? [] : [paintOf(fill, hex, { clip: grown(part.area, -0.4 * u), grain: { ...grain, share: 0.46 } })]),
-      paintOf(rim(edge, 1.5 * u), hex, { grain }),
+      ...(soft ? [] : [layerOf(fill, hex, { clip: grown(part.area, -0.4 * u), grain: { ...grain, share: 0.46 } })]),
+      layerOf(rim(edge, 1.5 * u), hex, { grain }),
     ];
   });
 };
@@ -527,18 +522,18 @@ export const wash: Draw = ({ figure, tint, knobs, u }) => {
     ]);
     const seed = Math.floor(random() * 1e9);
     return [
-      paintOf(shape, tint.named ? hex : mix(hex, tint.on, 0.24), { soft: 0.2 * u }),
-      paintOf(shape, tint.shade(hex, -0.8), {
+      layerOf(shape, tint.named ? hex : mix(hex, tint.on, 0.24), { soft: 0.2 * u }),
+      layerOf(shape, tint.shade(hex, -0.8), {
         alpha: 0.7,
         soft: 0.3 * u,
         grain: { seed, size: 9 * u, share: 0.5, soft: 0.5 },
       }),
-      paintOf(shape, tint.shade(hex, 1), {
+      layerOf(shape, tint.shade(hex, 1), {
         alpha: 0.6,
         soft: 0.3 * u,
         grain: { seed: seed ^ 0x77, size: 6 * u, share: 0.58, soft: 0.4 },
       }),
-      paintOf(withoutSpecks(minus(shape, grown(shape, -0.7 * u)), 0.1), tint.shade(hex, -0.9), {
+      layerOf(withoutSpecks(subtract(shape, grown(shape, -0.7 * u)), 0.1), tint.shade(hex, -0.9), {
         alpha: 0.45,
         soft: 0.25 * u,
       }),
@@ -561,7 +556,7 @@ export const overprint: Draw = ({ figure, tint, u, knobs }) => {
     ]);
   return parts.map((p, i) => {
     const hex = tint.hexOf[p.tone] === tint.on ? (inks[i % inks.length] ?? inks[0]) : tint.hexOf[p.tone];
-    if (tint.strict || figure.tones[p.tone] > 0.9) return paintOf(p.area, tint.hexOf[p.tone]);
-    return paintOf(shift(i), hex, { alpha: i ? 0.78 : 1 });
+    if (tint.strict || figure.tones[p.tone] > 0.9) return layerOf(p.area, tint.hexOf[p.tone]);
+    return layerOf(shift(i), hex, { alpha: i ? 0.78 : 1 });
   });
 };

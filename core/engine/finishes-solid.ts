@@ -1,30 +1,26 @@
 import Delaunator from 'delaunator';
 import { mix, hexToOklab } from '../colour';
+import { boundsOf, box, disc, massOf, turnedBy } from './area';
 import {
-  boundsOf,
-  box,
-  common,
+  intersect,
   dense,
-  disc,
   EMPTY,
   grown,
-  middleOf,
-  minus,
+  subtract,
   moved,
   rim,
   sizeOf,
   smoothed,
-  softened,
+  roundedOff,
   sparse,
-  turnedBy,
   union,
   withoutSpecks,
   type Area,
-  type Bounds,
-} from './area';
+  type Box,
+} from '../path';
 import { outlineOf, seenParts, silhouetteOf, type Figure } from './figure';
 import type { Knobs } from './knobs';
-import { paintOf, scaled, type Layer } from './layer';
+import { layerOf, scaled, type Layer } from './layer';
 import { alongRings, leafArea } from './marks';
 import type { Tint } from './tint';
 
@@ -45,16 +41,16 @@ export function flatParts({ figure, tint, u }: Sitting, gap = 1.5): Layer[] {
   for (const part of figure.parts) {
     const hex = tint.hexOf[part.tone];
     const same = below.get(hex);
-    if (same && hex !== tint.on && sizeOf(common(same, part.area)) > 0.02 * sizeOf(part.area)) {
+    if (same && hex !== tint.on && sizeOf(intersect(same, part.area)) > 0.02 * sizeOf(part.area)) {
       // A part that only grows out of the one below joins it; one that lies on it is set off.
-      if (sizeOf(minus(part.area, same)) < 0.96 * sizeOf(part.area)) {
+      if (sizeOf(subtract(part.area, same)) < 0.96 * sizeOf(part.area)) {
         const clear = grown(part.area, gap * u);
         // Painted over alone, it would leave a hairline of the colour along the edge of what has it.
-        for (const [k, l] of out.entries()) if (l.fill === hex) out[k] = { ...l, area: minus(l.area, clear) };
-        out.push(paintOf(clear, tint.on, { clip: same }));
+        for (const [k, l] of out.entries()) if (l.fill === hex) out[k] = { ...l, area: subtract(l.area, clear) };
+        out.push(layerOf(clear, tint.on, { clip: same }));
       }
     }
-    out.push(paintOf(part.area, hex));
+    out.push(layerOf(part.area, hex));
     below.set(hex, same ? union(same, part.area) : part.area);
   }
   return out;
@@ -76,7 +72,7 @@ export const splitTone: Draw = (s) => {
       ...out,
       ...seenParts(figure)
         .filter((p) => tint.hexOf[p.tone] === tint.inks[0] && sizeOf(p.area) > 40)
-        .map((p) => paintOf(common(p.area, half), other)),
+        .map((p) => layerOf(intersect(p.area, half), other)),
     ];
   }
   if (tint.named)
@@ -84,9 +80,9 @@ export const splitTone: Draw = (s) => {
       ...out,
       ...seenParts(figure)
         .filter((p) => tint.hexOf[p.tone] !== tint.on)
-        .map((p) => paintOf(common(p.area, half), tint.shade(tint.hexOf[p.tone], -1))),
+        .map((p) => layerOf(intersect(p.area, half), tint.shade(tint.hexOf[p.tone], -1))),
     ];
-  return [...out, paintOf(common(half, whole), '#000000', { alpha: 0.17 })];
+  return [...out, layerOf(intersect(half, whole), '#000000', { alpha: 0.17 })];
 };
 
 export const silhouette: Draw = ({ figure, tint, u }) => {
@@ -112,8 +108,8 @@ export const silhouette: Draw = ({ figure, tint, u }) => {
     .map((p) => rim(p.area, 1.3 * u));
   const whole = silhouetteOf(figure);
   const inner = grown(whole, -1.1 * u);
-  const cut = union(...holes.map((p) => p.area), ...gaps.map((g) => common(g, inner)), ...small.map((p) => p.area));
-  return [paintOf(minus(outlineOf(figure), withoutSpecks(cut, 1.2)), ink)];
+  const cut = union(...holes.map((p) => p.area), ...gaps.map((g) => intersect(g, inner)), ...small.map((p) => p.area));
+  return [layerOf(subtract(outlineOf(figure), withoutSpecks(cut, 1.2)), ink)];
 };
 
 export const stencil: Draw = ({ figure, tint, knobs, u }) => {
@@ -129,7 +125,7 @@ export const stencil: Draw = ({ figure, tint, knobs, u }) => {
     .filter((p) => tint.hexOf[p.tone] !== tint.on)
     .map((p) => {
       const shrunk = grown(p.area, -0.8 * u);
-      return paintOf(sizeOf(p.area) > 150 ? minus(shrunk, bars) : shrunk, tint.hexOf[p.tone]);
+      return layerOf(sizeOf(p.area) > 150 ? subtract(shrunk, bars) : shrunk, tint.hexOf[p.tone]);
     });
 };
 
@@ -139,13 +135,13 @@ export const cutPaper: Draw = ({ figure, tint, u, knobs }) => {
   return figure.parts.flatMap((part): Layer[] => {
     const hex = tint.hexOf[part.tone];
     const sheet = sizeOf(part.area) > 30 ? sparse(part.area, 0.55 * u) : part.area;
-    if (hex === tint.on && tint.strict) return [paintOf(sheet, hex)];
-    if (tint.strict) return [paintOf(grown(sheet, 0.9 * u), tint.on), paintOf(sheet, hex)];
+    if (hex === tint.on && tint.strict) return [layerOf(sheet, hex)];
+    if (tint.strict) return [layerOf(grown(sheet, 0.9 * u), tint.on), layerOf(sheet, hex)];
     const shadow = moved(sheet, [1, 0, 0, 1, 0.7 * lift * u, 1.1 * lift * u]);
     return [
-      paintOf(shadow, '#000000', { soft: 0.9 * u, alpha: 0.3 }),
-      paintOf(sheet, hex),
-      paintOf(minus(sheet, moved(sheet, [1, 0, 0, 1, 0.3 * u, 0.4 * u])), tint.shade(hex, 1), { alpha: 0.8 }),
+      layerOf(shadow, '#000000', { soft: 0.9 * u, alpha: 0.3 }),
+      layerOf(sheet, hex),
+      layerOf(subtract(sheet, moved(sheet, [1, 0, 0, 1, 0.3 * u, 0.4 * u])), tint.shade(hex, 1), { alpha: 0.8 }),
     ];
   });
 };
@@ -157,7 +153,7 @@ export const lowPolygon: Draw = ({ figure, tint, knobs, u }) => {
   for (const part of seenParts(figure)) {
     const hex = tint.hexOf[part.tone];
     const area = sizeOf(part.area) > 25 ? sparse(part.area, 0.8 * u) : part.area;
-    out.push(paintOf(area, hex));
+    out.push(layerOf(area, hex));
     if (hex === tint.on || sizeOf(area) < 20) continue;
     const edge = sparse(dense(sparse(area, 1.2 * u), 9 * u), 0).flat();
     const points: number[] = [...edge];
@@ -177,14 +173,14 @@ export const lowPolygon: Draw = ({ figure, tint, knobs, u }) => {
     }
     for (const [light, facets] of byShade) {
       const shaded = tint.strict ? (light < -0.25 ? (tint.inks[1] ?? hex) : hex) : tint.shade(hex, light);
-      if (shaded !== hex) out.push(paintOf(facets.flat(), shaded, { clip: area }));
+      if (shaded !== hex) out.push(layerOf(facets.flat(), shaded, { clip: area }));
     }
   }
   return out;
 };
 
 /** Layers scaled and moved, so that all of them fill a box as well as they can. */
-function fittedInto(to: Bounds, layers: Layer[]): Layer[] {
+function fittedInto(to: Box, layers: Layer[]): Layer[] {
   const from = boundsOf(layers.flatMap((l) => l.area));
   const k = Math.min(to.width / from.width, to.height / from.height) * 1.04;
   const [cx, cy] = [to.x + to.width / 2, to.y + to.height / 2];
@@ -221,13 +217,13 @@ export const isometric: Draw = ({ figure, tint, knobs, u }) => {
   const [side, top] = plain
     ? [tint.inks[1] ?? body, tint.inks[2] ?? tint.inks[1] ?? body]
     : [tint.shade(mix(body, '#000000', tint.line === body ? 0.22 : 0.3), -0.4), mix(body, '#FFFFFF', 0.28)];
-  const gap = plain && side === body ? [paintOf(grown(front, 1 * u), tint.on)] : [];
+  const gap = plain && side === body ? [layerOf(grown(front, 1 * u), tint.on)] : [];
   return fittedInto(b, [
-    paintOf(
+    layerOf(
       quads(() => true),
       side,
     ),
-    paintOf(
+    layerOf(
       quads((nx, ny) => ny < -Math.abs(nx) * 0.55),
       top,
     ),
@@ -266,13 +262,13 @@ export const blocks: Draw = ({ figure, tint, knobs }) => {
           pb.y + pb.height < y0 + r * side
         )
           continue;
-        const a = sizeOf(common(p.area, cell));
+        const a = sizeOf(intersect(p.area, cell));
         sum += a;
         if (a > best || (sum > 0.5 * side * side && !hex)) [best, hex] = [Math.max(a, best), tint.hexOf[p.tone]];
       }
       if (hex) rings.set(hex, [...(rings.get(hex) ?? []), [...cell[0]]]);
     }
-  return [...rings].map(([hex, area]) => paintOf(union(area), hex));
+  return [...rings].map(([hex, area]) => layerOf(union(area), hex));
 };
 
 /** Small stones with joints between them. */
@@ -307,8 +303,8 @@ export const mosaic: Draw = ({ figure, tint, knobs, u }) => {
         rings[Math.floor(random() * 3)].push([...stone[0]]);
       }
       return rings.map((group, g) => {
-        groups[g] = common(grown(union(...group.map((r) => grown([r], -0.32 * u))), 0), inner);
-        return paintOf(groups[g], tint.strict ? hex : tint.shade(hex, [-0.55, 0, 0.55][g]));
+        groups[g] = intersect(grown(union(...group.map((r) => grown([r], -0.32 * u))), 0), inner);
+        return layerOf(groups[g], tint.strict ? hex : tint.shade(hex, [-0.55, 0, 0.55][g]));
       });
     });
 };
@@ -318,7 +314,7 @@ export const stainedGlass: Draw = ({ figure, tint, knobs, u }) => {
   const random = knobs.stream('glass');
   const lead = tint.line;
   const whole = outlineOf(figure);
-  const [mx, my] = middleOf(whole);
+  const [mx, my] = massOf(whole);
   const seen = seenParts(figure);
   const out: Layer[] = [];
   const rays = 7 + Math.floor(4 * knobs('glass/rays'));
@@ -335,21 +331,21 @@ export const stainedGlass: Draw = ({ figure, tint, knobs, u }) => {
     if (hex === lead && tint.inks.length > 1) hex = tint.inks.find((i) => i !== lead) ?? hex;
     if (hex === tint.on) hex = tint.strict ? hex : mix(tint.on, tint.inks[tint.inks.length - 1], 0.25);
     if (sizeOf(part.area) < 130) {
-      out.push(paintOf(part.area, sizeOf(part.area) < 14 ? lead : hex));
+      out.push(layerOf(part.area, sizeOf(part.area) < 14 ? lead : hex));
       continue;
     }
-    const panes = minus(part.area, cuts);
+    const panes = subtract(part.area, cuts);
     panes.forEach((ring) => {
       if (sizeOf([ring]) < 2) return;
       out.push(
-        paintOf(grown([ring], 0.7 * u), tint.strict ? hex : tint.shade(hex, 1.6 * (random() - 0.5)), {
+        layerOf(grown([ring], 0.7 * u), tint.strict ? hex : tint.shade(hex, 1.6 * (random() - 0.5)), {
           clip: part.area,
         }),
       );
     });
-    out.push(paintOf(common(cuts, part.area), lead));
+    out.push(layerOf(intersect(cuts, part.area), lead));
   }
-  return [...out, paintOf(union(...seen.filter((p) => sizeOf(p.area) > 14).map((p) => rim(p.area, 1.9 * u))), lead)];
+  return [...out, layerOf(union(...seen.filter((p) => sizeOf(p.area) > 14).map((p) => rim(p.area, 1.9 * u))), lead)];
 };
 const rimOfDisc = (x: number, y: number, r: number, w: number): Area => rim(disc(x, y, r), w);
 
@@ -366,21 +362,21 @@ export const folk: Draw = (s) => {
     const one = others[Math.abs(hexToOklab(others[0]).L - hexToOklab(hex).L) > 0.2 ? 0 : others.length - 1];
     const two = others.find((h) => h !== one && h !== tint.on) ?? one;
     const inset = grown(part.area, -2.3 * u);
-    out.push(paintOf(rim(inset, 0.6 * u), one));
+    out.push(layerOf(rim(inset, 0.6 * u), one));
     const beadPath = grown(part.area, -4.3 * u);
     const beads = alongRings(withoutSpecks(beadPath, 30), 3.5 * u).map((p) => disc(p.x, p.y, 0.72 * u, 18)[0]);
-    out.push(paintOf(beads as Area, two));
+    out.push(layerOf(beads as Area, two));
     const heart = grown(part.area, -6.6 * u);
     if (sizeOf(heart) < 70 * u * u) return;
     const big = [...heart].sort((p, q) => sizeOf([q]) - sizeOf([p]))[0];
-    const [x, y] = middleOf([big]);
+    const [x, y] = massOf([big]);
     const hb = boundsOf([big]);
     const r = Math.min(8.5 * u, Math.min(hb.width, hb.height) * 0.46);
     const flower = union(
       ...Array.from({ length: petals }, (_, i) => leafArea(x, y, (2 * Math.PI * i) / petals, r, r * 0.5)),
     );
-    if (sizeOf(minus(flower, part.area)) > 0.02 * sizeOf(flower)) return;
-    out.push(paintOf(flower, one), paintOf(disc(x, y, r * 0.24), two === one ? hex : two));
+    if (sizeOf(subtract(flower, part.area)) > 0.02 * sizeOf(flower)) return;
+    out.push(layerOf(flower, one), layerOf(disc(x, y, r * 0.24), two === one ? hex : two));
   });
   return out;
 };
@@ -393,15 +389,15 @@ export const echo: Draw = ({ figure, tint, u, knobs }) => {
   let ring = whole;
   for (let i = 0; i < 26 && ring.length; i++) {
     const ink = tint.inks[Math.floor(i / 2) % tint.inks.length];
-    out.push(paintOf(ring, i % 2 ? tint.on : ink));
+    out.push(layerOf(ring, i % 2 ? tint.on : ink));
     ring = grown(ring, i % 2 ? -step * 0.62 : -step);
   }
   const smalls = figure.parts.slice(1).filter((p) => sizeOf(p.area) < 170 && sizeOf(p.area) > 3);
   return [
     ...out,
     ...smalls.flatMap((p) => [
-      paintOf(grown(p.area, 1.1 * u), tint.on),
-      paintOf(p.area, tint.hexOf[p.tone] === tint.on ? tint.line : tint.hexOf[p.tone]),
+      layerOf(grown(p.area, 1.1 * u), tint.on),
+      layerOf(p.area, tint.hexOf[p.tone] === tint.on ? tint.line : tint.hexOf[p.tone]),
     ]),
   ];
 };
@@ -429,13 +425,13 @@ export const longShadow: Draw = (s) => {
     ? (tint.inks[1] ?? tint.inks[0])
     : mix(tint.on, '#000000', hexToOklab(tint.on).L > 0.5 ? 0.14 : 0.4);
   return [
-    paintOf(
+    layerOf(
       shadow,
       plain
         ? hex
         : { kind: 'linear', from: [40, 40], to: [40 + length * 1.9, 40 + length * 1.9], hexes: [hex, tint.on] },
     ),
-    ...(plain ? [paintOf(grown(shape, 1.2 * u), tint.on)] : []),
+    ...(plain ? [layerOf(grown(shape, 1.2 * u), tint.on)] : []),
     ...flatParts(s),
   ];
 };
@@ -451,13 +447,13 @@ export const midCentury: Draw = ({ figure, tint, u, knobs }) => {
       let hex = tint.hexOf[p.tone];
       if (hex === line && tint.inks.length > 1) hex = tint.inks.find((i) => i !== line) ?? hex;
       if (hex === line && !tint.strict) hex = mix(line, tint.on, 0.62);
-      return paintOf(smoothed(sparse(moved(p.area, [1, 0, 0, 1, dx, dy]), 2.2 * u), 2), hex);
+      return layerOf(smoothed(sparse(moved(p.area, [1, 0, 0, 1, dx, dy]), 2.2 * u), 2), hex);
     });
   const smalls = seen.filter((p) => sizeOf(p.area) <= 40 && tint.hexOf[p.tone] !== tint.on);
   return [
     ...shapes,
-    paintOf(union(...seen.filter((p) => sizeOf(p.area) > 40).map((p) => rim(p.area, 1 * u))), line),
-    ...smalls.map((p) => paintOf(p.area, line)),
+    layerOf(union(...seen.filter((p) => sizeOf(p.area) > 40).map((p) => rim(p.area, 1 * u))), line),
+    ...smalls.map((p) => layerOf(p.area, line)),
   ];
 };
 
@@ -466,13 +462,13 @@ export const softShading: Draw = ({ figure, tint, u }) => {
   const out: Layer[] = [];
   const whole = silhouetteOf(figure);
   if (!tint.strict)
-    out.push(paintOf(moved(whole, [1, 0, 0, 1, 0, 1.6 * u]), '#000000', { soft: 2.2 * u, alpha: 0.24 }));
+    out.push(layerOf(moved(whole, [1, 0, 0, 1, 0, 1.6 * u]), '#000000', { soft: 2.2 * u, alpha: 0.24 }));
   for (const part of figure.parts) {
     const hex = tint.hexOf[part.tone];
     const b = boundsOf(part.area);
     const big = sizeOf(part.area) > 40;
     out.push(
-      paintOf(
+      layerOf(
         part.area,
         big && !tint.strict
           ? {
@@ -485,10 +481,10 @@ export const softShading: Draw = ({ figure, tint, u }) => {
       ),
     );
     if (!big || tint.strict) continue;
-    const glint = minus(part.area, moved(part.area, [1, 0, 0, 1, 0.5 * u, 1.1 * u]));
-    out.push(paintOf(glint, '#FFFFFF', { clip: part.area, soft: 0.5 * u, alpha: 0.5 }));
+    const glint = subtract(part.area, moved(part.area, [1, 0, 0, 1, 0.5 * u, 1.1 * u]));
+    out.push(layerOf(glint, '#FFFFFF', { clip: part.area, soft: 0.5 * u, alpha: 0.5 }));
     out.push(
-      paintOf(minus(part.area, moved(part.area, [1, 0, 0, 1, -0.4 * u, -1.2 * u])), '#000000', {
+      layerOf(subtract(part.area, moved(part.area, [1, 0, 0, 1, -0.4 * u, -1.2 * u])), '#000000', {
         clip: part.area,
         soft: 0.7 * u,
         alpha: 0.2,
@@ -534,5 +530,5 @@ export const pebble: Draw = ({ figure, tint, u }) =>
     .filter((p) => tint.hexOf[p.tone] !== tint.on)
     .map((p) => {
       const r = sizeOf(p.area) > 120 ? 2.4 * u : 0.7 * u;
-      return paintOf(softened(grown(p.area, -0.55 * u), r), tint.hexOf[p.tone]);
+      return layerOf(roundedOff(grown(p.area, -0.55 * u), r), tint.hexOf[p.tone]);
     });

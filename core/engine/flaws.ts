@@ -1,6 +1,7 @@
-import { bent, boundsOf, disc, moved, sizeOf, type Area } from './area';
+import { bent, moved, sizeOf, type Area } from '../path';
+import { boundsOf, disc } from './area';
 import type { Knobs } from './knobs';
-import { paintOf, type Layer } from './layer';
+import { layerOf, type Layer } from './layer';
 import type { Picture } from '../raster';
 
 /** The flaws of pictures made by machine, from 0 (none) to 1 (many), each decided by the candidate's seeds. */
@@ -86,7 +87,7 @@ export function flawed(layers: readonly Layer[], groundHex: string, { share, kno
       b.x + b.width / 2 + (b.width / 2 + 3) * Math.cos(t),
       b.y + b.height / 2 + (b.height / 2 + 3) * Math.sin(t),
     ]);
-    out.push(paintOf(crumb, l.fill));
+    out.push(layerOf(crumb, l.fill));
   }
   return out;
 }

@@ -2,25 +2,10 @@ import { contrastRatio, mix } from '../colour';
 import { abstractFigure } from './abstract';
 import { arrangement, banned, figureFor, finished, form, FORMS, scalloped, fieldOf, type Stage } from './stage';
 import { onField, single, together } from './arrange';
-import {
-  boundsOf,
-  box,
-  common,
-  disc,
-  grown,
-  minus,
-  moved,
-  rim,
-  ringOf,
-  sizeOf,
-  starArea,
-  tile,
-  turnedBy,
-  union,
-  type Area,
-} from './area';
+import { boundsOf, box, disc, ringOf, starArea, tile, turnedBy } from './area';
+import { intersect, grown, subtract, moved, rim, sizeOf, union, type Area } from '../path';
 import { buildFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
-import { paintOf, scaled, type Layer } from './layer';
+import { layerOf, scaled, type Layer } from './layer';
 import { dressFrom, mascotFigure } from './mascot';
 import { leafArea } from './marks';
 import { isThing } from './things';
@@ -72,9 +57,9 @@ export function emblem(stage: Stage): Layer[] {
         : ringOf(50, 50, 40, 39);
     return [
       ...form(stage, disc(50, 50, 46, 180), first),
-      paintOf(union(marks), onFirst[0]),
-      paintOf(disc(50, 50, inner, 160), ground),
-      paintOf(ringOf(50, 50, inner - 1.2, inner - 2), first),
+      layerOf(union(marks), onFirst[0]),
+      layerOf(disc(50, 50, inner, 160), ground),
+      layerOf(ringOf(50, 50, inner - 1.2, inner - 2), first),
       ...scaled(heart(stage), 0.56),
     ];
   };
@@ -84,11 +69,11 @@ export function emblem(stage: Stage): Layer[] {
     const chief = box(0, 0, 100, 27);
     return [
       ...form(stage, outer, first),
-      paintOf(rim(FORMS.shield(44.6), 0.8), onFirst[0]),
+      layerOf(rim(FORMS.shield(44.6), 0.8), onFirst[0]),
       ...(name
         ? [
-            paintOf(minus(inner, chief), ground),
-            paintOf(union(...lineIn(name.toUpperCase(), { face, tracking: 50 }, 50, 19.2, 58, 7.6)), onFirst[0]),
+            layerOf(subtract(inner, chief), ground),
+            layerOf(union(...lineIn(name.toUpperCase(), { face, tracking: 50 }, 50, 19.2, 58, 7.6)), onFirst[0]),
           ]
         : []),
       ...scaled(name ? heart(stage) : heart(recoloured(stage, first, onFirst)), name ? 0.56 : 0.66, 0, name ? 4 : -2.5),
@@ -96,17 +81,17 @@ export function emblem(stage: Stage): Layer[] {
   };
   const hexagon = (): Layer[] => [
     ...form(stage, FORMS.hexagon(45), first),
-    paintOf(rim(FORMS.hexagon(41), 1), onFirst[0]),
+    layerOf(rim(FORMS.hexagon(41), 1), onFirst[0]),
     ...scaled(heart(recoloured(stage, first, onFirst)), name ? 0.52 : 0.66, 0, name ? -6 : 0),
     ...(name
-      ? [paintOf(union(...lineIn(name.toUpperCase(), { face, tracking: 60 }, 50, 75, 46, 6.6)), onFirst[0])]
+      ? [layerOf(union(...lineIn(name.toUpperCase(), { face, tracking: 60 }, 50, 75, 46, 6.6)), onFirst[0])]
       : []),
   ];
   const scallops = (): Layer[] => [
     ...form(stage, scalloped(42, 26), first),
-    paintOf(ringOf(50, 50, 39.6, 38.8), onFirst[0]),
+    layerOf(ringOf(50, 50, 39.6, 38.8), onFirst[0]),
     ...(name
-      ? [paintOf(union(...lineOnArc(name.toUpperCase(), { face, tracking: 60 }, 50, 50, 33.2, 6, true)), onFirst[0])]
+      ? [layerOf(union(...lineOnArc(name.toUpperCase(), { face, tracking: 60 }, 50, 50, 33.2, 6, true)), onFirst[0])]
       : []),
     ...scaled(heart(recoloured(stage, first, onFirst)), name ? 0.52 : 0.64, 0, name ? 3 : 0),
   ];
@@ -121,12 +106,12 @@ export function emblem(stage: Stage): Layer[] {
     return [
       ...form(stage, ringOf(50, 46, 42, 39.4), first),
       ...scaled(heart(stage), 0.66, 0, -7),
-      paintOf(grown(union(ribbon, tails), 1.3), ground),
-      paintOf(tails, other),
-      paintOf(union(ribbon), first),
+      layerOf(grown(union(ribbon, tails), 1.3), ground),
+      layerOf(tails, other),
+      layerOf(union(ribbon), first),
       name
-        ? paintOf(union(...lineIn(name.toUpperCase(), { face, tracking: 60 }, 50, y, 68, 7.4)), onFirst[0])
-        : paintOf(
+        ? layerOf(union(...lineIn(name.toUpperCase(), { face, tracking: 60 }, 50, y, 68, 7.4)), onFirst[0])
+        : layerOf(
             stars
               ? union(...[-2, -1, 0, 1, 2].map((i) => starArea(50 + i * 11, y, 5, i ? 2.6 : 3.6, i ? 1.05 : 1.45)))
               : tile(50, y, 24, 0.6, 0.6),
@@ -145,7 +130,7 @@ export function emblem(stage: Stage): Layer[] {
           leafArea(x, y, a + side * (Math.PI / 2 + 0.55), 8.2, 3.9),
         );
       }
-    return [paintOf(union(...leaves), first), ...scaled(heart(stage), 0.62, 0, -1)];
+    return [layerOf(union(...leaves), first), ...scaled(heart(stage), 0.62, 0, -1)];
   };
   switch (stage.parts.shape) {
     case 'shield':
@@ -190,7 +175,7 @@ export function appIcon(stage: Stage): Layer[] {
   const deep = plain ? field : mix(field, '#000000', 0.2);
   const inner = recoloured({ ...stage, finish: stage.finish }, field, others);
   const base: Layer[] = [
-    paintOf(
+    layerOf(
       shape,
       palette.gradient
         ? { kind: 'linear', from: [10, 4], to: [60, 96], hexes: palette.gradient }
@@ -201,22 +186,26 @@ export function appIcon(stage: Stage): Layer[] {
     ...(plain
       ? []
       : [
-          paintOf(minus(shape, moved(shape, [1, 0, 0, 1, 0, 0.7])), '#FFFFFF', { clip: shape, soft: 0.3, alpha: 0.45 }),
+          layerOf(subtract(shape, moved(shape, [1, 0, 0, 1, 0, 0.7])), '#FFFFFF', {
+            clip: shape,
+            soft: 0.3,
+            alpha: 0.45,
+          }),
         ]),
   ];
   const motif = arrangement<() => Layer[]>(stage, [
     () => [],
-    () => [paintOf(disc(50, 50, 34, 160), plain ? (others[1] ?? field) : mix(field, others[0], 0.14), { clip: shape })],
+    () => [layerOf(disc(50, 50, 34, 160), plain ? (others[1] ?? field) : mix(field, others[0], 0.14), { clip: shape })],
     () => [
-      paintOf(disc(50, 112, 62, 160), plain ? (others[1] ?? field) : mix(field, others[0], 0.18), { clip: shape }),
+      layerOf(disc(50, 112, 62, 160), plain ? (others[1] ?? field) : mix(field, others[0], 0.18), { clip: shape }),
     ],
-    () => [paintOf([[100, -4, 104, 104, -4, 104]], plain ? field : mix(field, '#000000', 0.12), { clip: shape })],
+    () => [layerOf([[100, -4, 104, 104, -4, 104]], plain ? field : mix(field, '#000000', 0.12), { clip: shape })],
   ])();
   const size = motif.length ? 0.6 : 0.68;
   return [
     ...base,
     ...motif,
-    ...scaled(heart(inner), size).map((l) => ({ ...l, clip: l.clip ? common(l.clip, shape) : shape })),
+    ...scaled(heart(inner), size).map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, shape) : shape })),
   ];
 }
 
@@ -238,14 +227,14 @@ export function negativeSpace(stage: Stage): Layer[] {
       best = { x: b.x + b.width / 2, y: b.y + b.height / 2, r: d + Math.min(b.width, b.height) / 4 };
     }
     const cut = placed(a, { cx: best.x, cy: best.y, side: best.r * 1.8, fill: 0.95 });
-    return [paintOf(minus(hull, cutOf(cut)), field)];
+    return [layerOf(subtract(hull, cutOf(cut)), field)];
   }
   const shape =
     parts.shape && parts.shape !== 'banner'
       ? FORMS[parts.shape]
       : arrangement(stage, [FORMS.circle, FORMS.square, FORMS.hexagon, FORMS.shield]);
   const figure = placed(a, { cx: 50, cy: 50, side: 62 });
-  const out = [paintOf(minus(shape(44), cutOf(figure)), field)];
+  const out = [layerOf(subtract(shape(44), cutOf(figure)), field)];
   return second
     ? [
         ...out,
@@ -265,12 +254,12 @@ function cutOf(figure: Figure): Area {
     .slice(1)
     .filter(
       (p) =>
-        sizeOf(minus(p.area, within)) < 0.02 * sizeOf(p.area) &&
+        sizeOf(subtract(p.area, within)) < 0.02 * sizeOf(p.area) &&
         sizeOf(p.area) < 0.16 * sizeOf(hull) &&
         sizeOf(p.area) > 1.4 &&
         Math.abs(figure.tones[p.tone] - figure.tones[figure.parts[0].tone]) > 0.12,
     );
-  return minus(hull, union(...islands.map((p) => p.area)));
+  return subtract(hull, union(...islands.map((p) => p.area)));
 }
 
 export function mascotScene(stage: Stage, prompt: string): Layer[] {
@@ -294,7 +283,7 @@ export function mascotScene(stage: Stage, prompt: string): Layer[] {
       second && !banned(stage, 'disc', 'circle', 'background', 'ground')
         ? form(stage, disc(50, 48, 38, 160), second)
         : [],
-    () => [paintOf(rim(grown(silhouetteOf(fitted), 2.6), 1.4), stage.palette.inks[0])],
+    () => [layerOf(rim(grown(silhouetteOf(fitted), 2.6), 1.4), stage.palette.inks[0])],
     () =>
       form(
         stage,
@@ -307,7 +296,7 @@ export function mascotScene(stage: Stage, prompt: string): Layer[] {
     const rest = [stage.palette.inks[0], ...stage.palette.inks.slice(2), stage.palette.groundHex];
     return [
       ...back,
-      paintOf(grown(silhouetteOf(fitted), 1.4), stage.palette.groundHex),
+      layerOf(grown(silhouetteOf(fitted), 1.4), stage.palette.groundHex),
       ...finished(stage, fitted, stage.palette.groundHex, [...rest.slice(0, -1), on]),
     ];
   }

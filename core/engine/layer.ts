@@ -1,4 +1,4 @@
-import { moved, type Area } from './area';
+import { moved, type Area } from '../path';
 
 /** How an area is filled: one colour, or a gradient between points of the scene. */
 export type Fill =
@@ -39,7 +39,7 @@ export interface Layer {
   readonly grain?: Grain;
 }
 
-export const paintOf = (area: Area, fill: Fill, more: Omit<Layer, 'area' | 'fill'> = {}): Layer => ({
+export const layerOf = (area: Area, fill: Fill, more: Omit<Layer, 'area' | 'fill'> = {}): Layer => ({
   area,
   fill,
   ...more,

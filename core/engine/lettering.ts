@@ -1,7 +1,8 @@
-import { boundsOf, box, common, grown, minus, moved, ringOf, tile, turnedBy, union, type Area } from './area';
+import { boundsOf, box, ringOf, tile, turnedBy } from './area';
+import { intersect, grown, subtract, moved, union, type Area } from '../path';
 import { onField, together } from './arrange';
 import { outlineOf, placed, silhouetteOf, type Figure } from './figure';
-import { paintOf, scaled, type Layer } from './layer';
+import { layerOf, scaled, type Layer } from './layer';
 import { FACE_NAMES, lineIn, setLine } from './letters';
 import { arrangement, clear, figureFor, finished, form, FORMS, type Stage } from './stage';
 import { wordsAs } from './words';
@@ -51,7 +52,7 @@ export function lettermark(stage: Stage): Layer[] {
   const sliced = (): Layer[] => {
     const letters = union(...set(84, 74));
     const cut = turnedBy(box(-60, 50, 220, 120), -0.42);
-    const [upper, lower] = [minus(letters, cut), common(letters, cut)];
+    const [upper, lower] = [subtract(letters, cut), intersect(letters, cut)];
     return finished(stage, {
       name: 'letters',
       tones: [0.3, 0.6],
@@ -69,7 +70,7 @@ export function lettermark(stage: Stage): Layer[] {
     const tight = letters.map((a, i) => moved(a, [1, 0, 0, 1, -(i - (n - 1) / 2) * 7, 0]));
     const cut = tight.map((area, i) => ({
       tone: i % 2,
-      area: i < n - 1 ? minus(area, grown(tight[i + 1], 1.6)) : area,
+      area: i < n - 1 ? subtract(area, grown(tight[i + 1], 1.6)) : area,
     }));
     return finished(stage, { name: 'letters', tones: [0.3, 0.65], parts: cut.filter((p) => p.area.length) });
   };
@@ -92,7 +93,7 @@ export function lettermark(stage: Stage): Layer[] {
       }),
     );
     return [
-      paintOf(minus(letters, grown(hull, 1.6)), first),
+      layerOf(subtract(letters, grown(hull, 1.6)), first),
       ...finished(
         stage,
         placed(figureIn, {
@@ -152,7 +153,7 @@ export function wordmark(stage: Stage): Layer[] {
         box(b.x - 2, b.y + b.height * (0.56 + 0.14 * i), b.width + 4, b.height * 0.035),
       ),
     );
-    return finished(stage, lettersFigure('word', [minus(all, bars)]));
+    return finished(stage, lettersFigure('word', [subtract(all, bars)]));
   };
   const twoInks = (): Layer[] =>
     finished(stage, {
@@ -199,15 +200,15 @@ export function combination(stage: Stage): Layer[] {
     scaled(together({ ...stage, leeway: Math.min(stage.leeway, 50) }), k, dx, dy);
   const below = (): Layer[] => {
     const letters = lineIn(upper, { face, tracking: upper === text ? 0 : 90 }, 50, 86, 84, 12);
-    return [...mark(0.74, 0, -12), paintOf(union(...letters), first)];
+    return [...mark(0.74, 0, -12), layerOf(union(...letters), first)];
   };
   const belowRule = (): Layer[] => {
     const letters = lineIn(upper, { face, tracking: 60 }, 50, 84, 80, 11);
     const b = boundsOf(letters.flat());
     return [
       ...mark(0.7, 0, -14),
-      paintOf(union(...letters), first),
-      paintOf(tile(50, b.y + b.height + 5, Math.min(30, b.width / 2), 0.6, 0.6), second),
+      layerOf(union(...letters), first),
+      layerOf(tile(50, b.y + b.height + 5, Math.min(30, b.width / 2), 0.6, 0.6), second),
     ];
   };
   const beside = (): Layer[] => {
@@ -233,7 +234,7 @@ export function combination(stage: Stage): Layer[] {
         moved(a, [size, 0, 0, size, x0, 50 + 350 * size + (i - (lines.length - 1) / 2) * 900 * size]),
       );
     });
-    return [...mark(k, left + markWide / 2 - 50, 0), paintOf(union(...out), first)];
+    return [...mark(k, left + markWide / 2 - 50, 0), layerOf(union(...out), first)];
   };
   return arrangement(stage, [below, beside, belowRule])();
 }

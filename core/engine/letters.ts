@@ -1,5 +1,5 @@
-import { parsePath } from '../vector';
-import { areaFrom, boundsOf, EMPTY, moved, type Area } from './area';
+import { type Area, areaFrom, EMPTY, moved, parsePath } from '../path';
+import { boundsOf } from './area';
 import lettersData from './data/letters.json';
 
 interface Face {

@@ -1,4 +1,5 @@
-import { boundsOf, common, disc, EMPTY, sizeOf, type Area } from './area';
+import { boundsOf, disc } from './area';
+import { intersect, EMPTY, sizeOf, type Area } from '../path';
 
 /** Small marks that finishes are made of: hatching that swells, brush lines, dots. */
 
@@ -180,4 +181,4 @@ export function leafArea(x: number, y: number, angle: number, length: number, wi
 
 /** What of the marks lies inside an area; nothing when the area is smaller than a speck. */
 export const inside = (marks: Area, area: Area): Area =>
-  sizeOf(area) > 0.05 && marks.length ? common(marks, area) : EMPTY;
+  sizeOf(area) > 0.05 && marks.length ? intersect(marks, area) : EMPTY;

@@ -1,6 +1,6 @@
-import { areaFrom, boundsOf, disc, grown, moved, runsFrom, stroked, tile, union, type Area } from './area';
+import { type Area, areaFrom, grown, moved, parsePath, runsFrom, stroked, union } from '../path';
+import { boundsOf, disc, tile } from './area';
 import { buildFigure, movedFigure, outlineOf, placed, type BuildOptions, type Figure, type Part } from './figure';
-import { parsePath } from '../vector';
 import { isThing } from './things';
 
 type Hat = 'conductor' | 'chef' | 'thing' | 'none';
@@ -102,7 +102,7 @@ const flip = (area: Area): Area => moved(area, [-1, 0, 0, 1, 100, 0]);
 const both = (tone: Tone, area: Area): Part => ({ tone, area: union(area, flip(area)) });
 const line = (tone: Tone, weight: number, data: string): Part => ({
   tone,
-  area: stroked(runsFrom(parsePath(data, false)), weight, false),
+  area: stroked(runsFrom(parsePath(data, { close: false })), weight, false),
 });
 const mirroredPath = (tone: Tone, data: string): Part => both(tone, areaFrom(parsePath(data)));
 const oval = (cx: number, cy: number, rx: number, ry: number): Area => moved(disc(0, 0, 1), [rx, 0, 0, ry, cx, cy]);

@@ -1,6 +1,6 @@
 import { hexToRgb } from '../colour';
 import { blankPicture, cover, within, type Cover, type Picture } from '../raster';
-import type { Area } from './area';
+import type { Area } from '../path';
 import type { Fill, Grain, Layer } from './layer';
 
 /** What lies between the units of a scene and the pixels of a picture. */
@@ -86,7 +86,7 @@ function wear(c: Cover, grain: Grain, s: Screen): void {
 }
 
 /** A cover blurred by three passes of a box (a near-Gaussian, Wells 1986), its window widened for the spread. */
-function blurred(c: Cover, radiusPx: number, s: Screen): Cover {
+function blurredCover(c: Cover, radiusPx: number, s: Screen): Cover {
   const r = Math.max(1, Math.round(radiusPx / 1.7));
   const x0 = Math.max(0, c.x0 - 3 * r);
   const y0 = Math.max(0, c.y0 - 3 * r);
@@ -175,7 +175,7 @@ export function paint(
   };
   layers.forEach((layer, i) => {
     let c = coverOf(layer.area, screen);
-    if (c && layer.soft) c = blurred(c, layer.soft * scale, screen);
+    if (c && layer.soft) c = blurredCover(c, layer.soft * scale, screen);
     if (c && layer.clip) c = within(c, clipOf(layer.clip));
     if (c && layer.grain) wear(c, layer.grain, screen);
     if (c) lay(picture, c, layer.fill, layer.alpha ?? 1, screen);

@@ -4,33 +4,25 @@ import { contrastRatio, hexToOklab, hexToRgb, oklabDistance, oklabToOklch } from
 import { readPrompt } from '../prompt';
 import {
   bent,
-  boundsOf,
-  box,
-  common,
+  intersect,
   dense,
-  disc,
   EMPTY,
   evenOdd,
   filled,
   grown,
-  middleOf,
-  minus,
+  subtract,
   moved,
-  regular,
   rim,
-  ringOf,
   sizeOf,
   smoothed,
-  softened,
+  roundedOff,
   sparse,
-  starArea,
   stroked,
-  tile,
-  turnedBy,
   union,
   withoutSpecks,
   type Area,
-} from './area';
+} from '../path';
+import { boundsOf, box, disc, massOf, regular, ringOf, starArea, tile, turnedBy } from './area';
 import {
   buildFigure,
   bordersOf,
@@ -49,7 +41,7 @@ import { flatParts } from './finishes-solid';
 import { flawed, groundFlaw, wearPicture } from './flaws';
 import { FINISH_WORDS } from './finish';
 import { knobsFrom } from './knobs';
-import { paintOf, scaled } from './layer';
+import { layerOf, scaled } from './layer';
 import { FACE_NAMES, setLine } from './letters';
 import { findFigure } from './lexicon';
 import { checkSize, RequestError, sizeFor } from './limits';
@@ -119,13 +111,13 @@ describe('areas', () => {
   it('are joined, cut and shared as sets are', () => {
     const [a, b] = [box(0, 0, 20, 10), box(10, 0, 20, 10)];
     expect(sizeOf(union(a, b))).toBeCloseTo(300, 3);
-    expect(sizeOf(minus(a, b))).toBeCloseTo(100, 3);
-    expect(sizeOf(common(a, b))).toBeCloseTo(100, 3);
+    expect(sizeOf(subtract(a, b))).toBeCloseTo(100, 3);
+    expect(sizeOf(intersect(a, b))).toBeCloseTo(100, 3);
     expect(sizeOf(evenOdd([...a, ...b]))).toBeCloseTo(200, 3);
-    expect([minus(a, EMPTY), common(a, EMPTY), union(EMPTY)]).toEqual([a, EMPTY, EMPTY]);
+    expect([subtract(a, EMPTY), intersect(a, EMPTY), union(EMPTY)]).toEqual([a, EMPTY, EMPTY]);
     for (let k = 0; k < 20; k++) {
       const [p, q] = [disc(40 + k, 50, 20), starArea(60, 50, 5, 30, 12, k)];
-      expect(sizeOf(union(p, q)) + sizeOf(common(p, q))).toBeCloseTo(sizeOf(p) + sizeOf(q), 0);
+      expect(sizeOf(union(p, q)) + sizeOf(intersect(p, q))).toBeCloseTo(sizeOf(p) + sizeOf(q), 0);
     }
   });
 
@@ -134,13 +126,13 @@ describe('areas', () => {
     expect(sizeOf(ringOf(50, 50, 10, 6)) / (64 * Math.PI)).toBeCloseTo(1, 2);
     expect(sizeOf(regular(50, 50, 10, 4))).toBeCloseTo(200, 6);
     expect(sizeOf(tile(50, 50, 20, 5)) / (1600 - (4 - Math.PI) * 25)).toBeCloseTo(1, 2);
-    expect(middleOf(box(10, 20, 30, 8))).toEqual([expect.closeTo(25, 9), expect.closeTo(24, 9)]);
+    expect(massOf(box(10, 20, 30, 8))).toEqual([expect.closeTo(25, 9), expect.closeTo(24, 9)]);
     expect(boundsOf(starArea(50, 50, 4, 20, 5))).toMatchObject({
       x: expect.closeTo(30, 6),
       width: expect.closeTo(40, 6),
     });
     expect(boundsOf(EMPTY)).toEqual({ x: 50, y: 50, width: 0, height: 0 });
-    expect(middleOf(EMPTY)).toEqual([50, 50]);
+    expect(massOf(EMPTY)).toEqual([50, 50]);
   });
 
   it('grow, shrink and get rims', () => {
@@ -152,7 +144,7 @@ describe('areas', () => {
     expect(sizeOf(rim(square, 2, 'sharp'))).toBeCloseTo(42 ** 2 - 38 ** 2, 0);
     expect(sizeOf(stroked([[0, 0, 30, 0]], 4, false, 'round', true))).toBeCloseTo(120, 1);
     expect(sizeOf(stroked([[0, 0, 30, 0]], 4, false)) / (120 + 4 * Math.PI)).toBeCloseTo(1, 1);
-    const soft = softened(square, 6);
+    const soft = roundedOff(square, 6);
     expect(sizeOf(soft)).toBeLessThan(sizeOf(square));
     expect(boundsOf(soft).width).toBeCloseTo(40, 1);
   });
@@ -168,7 +160,7 @@ describe('areas', () => {
       expect(signs(moved(ring, map))).toEqual(signs(ring));
     const turned = turnedBy(ring, 1.1);
     expect(sizeOf(turned)).toBeCloseTo(sizeOf(ring), 6);
-    expect(middleOf(turned)).toEqual([expect.closeTo(50, 6), expect.closeTo(50, 6)]);
+    expect(massOf(turned)).toEqual([expect.closeTo(50, 6), expect.closeTo(50, 6)]);
     expect(sizeOf(filled(ring))).toBeCloseTo(sizeOf(disc(50, 50, 30, 160)), 0);
     expect(sizeOf(bent(ring, (x, y) => [2 * x, y]))).toBeCloseTo(2 * sizeOf(ring), 6);
   });
@@ -177,7 +169,7 @@ describe('areas', () => {
     const round = disc(50, 50, 30, 400);
     const few = sparse(round, 0.3);
     expect(few[0].length).toBeLessThan(round[0].length / 5);
-    expect(sizeOf(minus(round, few)) + sizeOf(minus(few, round))).toBeLessThan(0.3 * 2 * Math.PI * 30);
+    expect(sizeOf(subtract(round, few)) + sizeOf(subtract(few, round))).toBeLessThan(0.3 * 2 * Math.PI * 30);
     const many = dense(box(0, 0, 10, 10), 1);
     expect(many[0]).toHaveLength(2 * 40);
     expect(sizeOf(many)).toBeCloseTo(100, 6);
@@ -237,7 +229,7 @@ describe('figures', () => {
       buildFigure('bat', { knobs: knobsFrom([{ seed, drift: 0 }]), leeway: 35, detail: 60 });
     expect(built(1)).toEqual(built(1));
     const [one, two] = [outlineOf(built(1)), outlineOf(built(2))];
-    expect(sizeOf(minus(one, two)) + sizeOf(minus(two, one))).toBeGreaterThan(20);
+    expect(sizeOf(subtract(one, two)) + sizeOf(subtract(two, one))).toBeGreaterThan(20);
     for (const seed of [1, 2, 3]) {
       const b = boundsOf(outlineOf(built(seed)));
       expect(Math.max(b.width, b.height)).toBeCloseTo(100, 3);
@@ -338,7 +330,7 @@ describe('painting', () => {
       [100, 200],
       [64, 64],
     ]) {
-      const picture = paint([paintOf(square, '#20346E')], w, h, '#FFFFFF');
+      const picture = paint([layerOf(square, '#20346E')], w, h, '#FFFFFF');
       const side = Math.min(w, h);
       expect(at(picture, w >> 1, h >> 1)).toEqual([...hexToRgb('#20346E')]);
       expect(at(picture, (w >> 1) - Math.round(0.3 * side), h >> 1)).toEqual([255, 255, 255]);
@@ -350,22 +342,22 @@ describe('painting', () => {
 
   it('lays gradients, clips and shares of opacity', () => {
     const fill = { kind: 'linear', from: [25, 50], to: [75, 50], hexes: ['#000000', '#FFFFFF'] } as const;
-    const picture = paint([paintOf(square, fill)], 100, 100, '#FFFFFF');
+    const picture = paint([layerOf(square, fill)], 100, 100, '#FFFFFF');
     expect(at(picture, 30, 50)[0]).toBeLessThan(40);
     expect(at(picture, 50, 50)[0]).toBeGreaterThan(118);
     expect(at(picture, 50, 50)[0]).toBeLessThan(138);
     expect(at(picture, 70, 50)[0]).toBeGreaterThan(215);
-    const cut = paint([paintOf(square, '#000000', { clip: box(0, 0, 50, 100), alpha: 0.5 })], 100, 100, '#FFFFFF');
+    const cut = paint([layerOf(square, '#000000', { clip: box(0, 0, 50, 100), alpha: 0.5 })], 100, 100, '#FFFFFF');
     expect([at(cut, 40, 50)[0], at(cut, 60, 50)[0]]).toEqual([128, 255]);
   });
 
   it('softens and wears without spilling where it was not', () => {
-    const soft = paint([paintOf(square, '#000000', { soft: 4 })], 100, 100, '#FFFFFF');
+    const soft = paint([layerOf(square, '#000000', { soft: 4 })], 100, 100, '#FFFFFF');
     expect(at(soft, 25, 50)[0]).toBeGreaterThan(60);
     expect(at(soft, 25, 50)[0]).toBeLessThan(200);
     expect(at(soft, 5, 50)[0]).toBe(255);
     const covered = (share: number) => {
-      const { rgba } = paint([paintOf(square, '#000000', { grain: { seed: 4, size: 2, share } })], 100, 100, '#FFFFFF');
+      const { rgba } = paint([layerOf(square, '#000000', { grain: { seed: 4, size: 2, share } })], 100, 100, '#FFFFFF');
       return rgba.filter((v, i) => i % 4 === 0 && v < 128).length;
     };
     expect(covered(0.5)).toBeLessThan(covered(0.2));
@@ -374,10 +366,10 @@ describe('painting', () => {
 
   it('tells how far it is, and scales a scene about its middle', () => {
     const heard: number[] = [];
-    paint([paintOf(square, '#000000'), paintOf(square, '#20346E')], 20, 20, '#FFFFFF', (done) => heard.push(done));
+    paint([layerOf(square, '#000000'), layerOf(square, '#20346E')], 20, 20, '#FFFFFF', (done) => heard.push(done));
     expect(heard).toEqual([0.5, 1]);
     const [half] = scaled(
-      [paintOf(square, { kind: 'radial', from: [50, 50], to: [75, 50], hexes: ['#000000', '#FFFFFF'] }, { soft: 2 })],
+      [layerOf(square, { kind: 'radial', from: [50, 50], to: [75, 50], hexes: ['#000000', '#FFFFFF'] }, { soft: 2 })],
       0.5,
     );
     expect(boundsOf(half.area)).toEqual({ x: 37.5, y: 37.5, width: 25, height: 25 });
@@ -415,7 +407,7 @@ describe('parts of one colour that meet', () => {
 });
 
 describe('flaws', () => {
-  const layers = [paintOf(box(20, 20, 60, 60), '#000000'), paintOf(disc(50, 50, 3), '#C22A3A')];
+  const layers = [layerOf(box(20, 20, 60, 60), '#000000'), layerOf(disc(50, 50, 3), '#C22A3A')];
 
   it('leave everything as it is at none', () => {
     const none = { share: 0, knobs };

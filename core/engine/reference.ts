@@ -2,9 +2,10 @@ import { hexToOklab, mix, oklabDistance } from '../colour';
 import { shrinkToFit, type Picture } from '../raster';
 import { between, cleanSketch, looksLikeSketch, overlapOf } from '../sketch';
 import { trace } from '../trace';
+import { allPieces } from '../vector';
+import { boundsOf } from './area';
 import {
-  boundsOf,
-  common,
+  intersect,
   EMPTY,
   evenOdd,
   filled,
@@ -17,7 +18,7 @@ import {
   withoutSpecks,
   areaFrom,
   type Area,
-} from './area';
+} from '../path';
 import { silhouetteOf, type Figure, type Part } from './figure';
 
 /** What a picture given with a prompt was found to show, in a field of 100 x 100 that holds the whole picture. */
@@ -51,10 +52,10 @@ function fromSketch(picture: Picture): Reference {
   const bring = (rings: Area): Area => evenOdd(moved(rings, map));
   const outline = filled(union(calmed(bring(found.outline))));
   const areas = found.areas.map((a) => ({
-    area: common(calmed(bring(a.rings)), grown(outline, -0.5)),
+    area: intersect(calmed(bring(a.rings)), grown(outline, -0.5)),
     dark: a.hatched > 0.2,
   }));
-  const lines = withoutSpecks(common(bring(found.lines), grown(outline, -0.8)), 0.5);
+  const lines = withoutSpecks(intersect(bring(found.lines), grown(outline, -0.8)), 0.5);
   // Where nothing is hatched the largest area is the body; where something is, the hatched areas are.
   const shaded = areas.some((a) => a.dark && sizeOf(a.area) > 0.04 * sizeOf(outline));
   const parts: Part[] = [{ tone: 0, area: outline }];
@@ -66,7 +67,7 @@ function fromSketch(picture: Picture): Reference {
   });
   const covered = union(...areas.slice(1).map((a) => grown(a.area, 0.6)), EMPTY);
   const loose = covered.length
-    ? withoutSpecks(lines, 0.8).filter((ring) => sizeOf(common([ring], covered)) < 0.5 * sizeOf([ring]))
+    ? withoutSpecks(lines, 0.8).filter((ring) => sizeOf(intersect([ring], covered)) < 0.5 * sizeOf([ring]))
     : lines;
   if (loose.length) parts.push({ tone: 3, area: loose });
   return { kind: 'sketch', outline, figure: { name: 'sketch', tones: [0.32, 0.62, 0.78, 1], parts }, hexes: [] };
@@ -83,7 +84,7 @@ function fromPicture(picture: Picture): Reference {
   });
   const map = fieldMap(small.widthPx, small.heightPx);
   const hexes = artwork.inks.map((i) => i.hex);
-  const raw: Part[] = artwork.pieces.map((p) => ({
+  const raw: Part[] = allPieces(artwork).map((p) => ({
     tone: artwork.inks.findIndex((i) => i.id === p.inkId),
     area: moved(areaFrom(p.contours, 0.08), map),
   }));
@@ -126,7 +127,7 @@ export function blendFigures(drawn: Figure, target: Figure, share: number): Figu
   const [source, base] = share < 0.5 ? [drawn, silhouetteOf(drawn)] : [target, to];
   const hull: Part = { tone: source.parts[0]?.tone ?? 0, area: outline };
   const inner = source.parts
-    .map((p) => ({ tone: p.tone, area: common(intoBox(p.area, base, outline), outline) }))
+    .map((p) => ({ tone: p.tone, area: intersect(intoBox(p.area, base, outline), outline) }))
     .filter((p) => sizeOf(p.area) > 0.3 && sizeOf(p.area) < 0.93 * sizeOf(outline));
   return { name: drawn.name, tones: source.tones, parts: [hull, ...inner] };
 }

@@ -140,7 +140,7 @@ export function checkRequest(request: CandidateRequest) {
     detail = parent?.detail ?? null,
     flaws = parent?.flaws ?? FLAWS_DEFAULT,
     drift = 25,
-    balance = null,
+    balance = request.enlarge?.balance ?? null,
     references = [],
   } = request;
   if (

@@ -1,10 +1,11 @@
 import { hexToOklab, oklabToOklch } from '../colour';
 import type { PromptFigure, PromptParts } from '../prompt';
-import { boundsOf, disc, grown, regular, tile, union, type Area } from './area';
+import { boundsOf, disc, regular, tile } from './area';
+import { grown, union, type Area } from '../path';
 import { buildFigure, outlineOf, type Figure } from './figure';
 import { FINISHES, type Finish } from './finish';
 import type { Knobs } from './knobs';
-import { paintOf, type Layer } from './layer';
+import { layerOf, type Layer } from './layer';
 import type { Palette } from './palette';
 import { tintFor } from './tint';
 import { isThing } from './things';
@@ -153,8 +154,8 @@ export function form(stage: Stage, area: Area, hex: string, onHex = stage.palett
     'light tube',
     'embroidery',
   ];
-  if (!handmade.includes(stage.finishName)) return [paintOf(area, hex)];
-  if (stage.finishName === 'engraved lines' || stage.finishName === 'pen hatching') return [paintOf(area, hex)];
+  if (!handmade.includes(stage.finishName)) return [layerOf(area, hex)];
+  if (stage.finishName === 'engraved lines' || stage.finishName === 'pen hatching') return [layerOf(area, hex)];
   const figure: Figure = { name: 'form', tones: [hexToOklab(hex).L], parts: [{ tone: 0, area }] };
   const tint = { ...tintFor(figure, stage.palette, onHex, [hex]), hexOf: [hex], line: hex, inks: [hex] };
   return stage.finish.draw({ figure, tint, knobs: stage.knobs, u: unitOf(area) });
@@ -168,7 +169,7 @@ export function clear(
   inks = stage.palette.inks,
   gap = 2.2,
 ): Layer[] {
-  return [paintOf(grown(outlineOf(figure), gap), onHex), ...finished(stage, figure, onHex, inks)];
+  return [layerOf(grown(outlineOf(figure), gap), onHex), ...finished(stage, figure, onHex, inks)];
 }
 
 /** Forms that hold a mark, of about one size, `r` units from the middle to the edge. */

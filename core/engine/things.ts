@@ -1,4 +1,4 @@
-import { parsePath, mapContour, type Contour } from '../vector';
+import { parsePath, mapContour, type Contour } from '../path';
 import thingsData from './data/things.json';
 import wordsData from './data/words.json';
 import { ANIMALS } from './figures-animals';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { hexToRgb } from '../colour';
 import { drawCandidate } from '../engine';
 import { blankPicture, cover, layColour, type Picture } from '../raster';
-import { circle, flatten, rectangle, type Contour } from '../vector';
+import { circle, flatten, rectangle, type Contour } from '../path';
 import { clearestGround, JUDGED_SIDE_PX, leastContrast, markOf, proofsOf, SMALL_SIZES_PX } from './index';
 
 function pictureOf(shapes: readonly [string, Contour][], size = 256): Picture {

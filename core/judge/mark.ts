@@ -1,6 +1,6 @@
 import { blankPicture, shrinkToFit, type Picture } from '../raster';
 import { NOTHING, tellApart } from '../trace';
-import { paintOf } from '../vector';
+import { colourIn } from '../vector';
 
 /** The side at which marks are judged, in pixels: enough for detail, quick enough to follow a gesture. */
 export const JUDGED_SIDE_PX = 256;
@@ -19,7 +19,7 @@ export function markOf(picture: Picture): Mark {
   const small = shrinkToFit(picture, JUDGED_SIDE_PX);
   const { inks, cells, ground: found } = tellApart(small, 'auto', { gradients: true });
   const ground = inks.length > 1 ? found : null;
-  const paints = inks.map((i) => i.gradient && paintOf(i.gradient));
+  const paints = inks.map((i) => i.gradient && colourIn(i.gradient));
   const out = blankPicture(small.widthPx, small.heightPx);
   const labels = new Uint8Array(cells.first.length);
   const counts = new Float64Array(inks.length);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { circle, type Artwork } from '../vector';
+import { circle } from '../path';
+import { type Artwork } from '../vector';
 import { fileStem, inkTokens, packageFiles, PNG_SIZES_PX } from './index';
 
 const artwork: Artwork = {
@@ -9,7 +10,8 @@ const artwork: Artwork = {
     { id: 'a', hex: '#F2C14E', name: 'lamp' },
     { id: 'b', hex: '#182A5C', name: 'Lamp' },
   ],
-  pieces: [{ id: 'p', inkId: 'a', contours: [circle(50, 50, 40)] }],
+  nodes: [{ kind: 'piece', id: 'p', inkId: 'a', contours: [circle(50, 50, 40)] }],
+  guides: [],
 };
 const about = {
   commission: 'Noctule Night Rail',

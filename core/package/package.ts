@@ -1,5 +1,6 @@
 import { hexToRgb } from '../colour';
-import { artworkToSvg, idOf, type Artwork, type Ink } from '../vector';
+import { artworkToSvg, idOf } from '../export';
+import type { Artwork, Ink } from '../vector';
 
 /** What a package says of itself. */
 export interface PackageAbout {

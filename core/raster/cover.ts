@@ -1,3 +1,4 @@
+import { boxOfRuns } from '../path';
 import type { Picture } from './picture';
 
 /** A closed outline in pixels, x and y in turn; the last point joins the first. */
@@ -12,22 +13,13 @@ export interface Cover {
   readonly share: Float32Array;
 }
 
-function boundsOf(outlines: readonly Outline[], widthPx: number, heightPx: number) {
-  let x0 = Infinity;
-  let y0 = Infinity;
-  let x1 = -Infinity;
-  let y1 = -Infinity;
-  for (const o of outlines)
-    for (let i = 0; i + 1 < o.length; i += 2) {
-      x0 = Math.min(x0, o[i]);
-      x1 = Math.max(x1, o[i]);
-      y0 = Math.min(y0, o[i + 1]);
-      y1 = Math.max(y1, o[i + 1]);
-    }
-  x0 = Math.max(0, Math.floor(x0));
-  y0 = Math.max(0, Math.floor(y0));
-  x1 = Math.min(widthPx, Math.ceil(x1) + 1);
-  y1 = Math.min(heightPx, Math.ceil(y1) + 1);
+/** The window of a picture that outlines may touch. */
+function windowOf(outlines: readonly Outline[], widthPx: number, heightPx: number) {
+  const box = boxOfRuns(outlines);
+  if (!box) return { x0: 0, y0: 0, width: 0, height: 0 };
+  const [x0, y0] = [Math.max(0, Math.floor(box.x)), Math.max(0, Math.floor(box.y))];
+  const x1 = Math.min(widthPx, Math.ceil(box.x + box.width) + 1);
+  const y1 = Math.min(heightPx, Math.ceil(box.y + box.height) + 1);
   return { x0, y0, width: x1 - x0, height: y1 - y0 };
 }
 
@@ -38,7 +30,7 @@ function boundsOf(outlines: readonly Outline[], widthPx: number, heightPx: numbe
  * nothing falls inside the picture. (The accumulation method is common to font rasterisers.)
  */
 export function cover(outlines: readonly Outline[], widthPx: number, heightPx: number): Cover | null {
-  const { x0, y0, width, height } = boundsOf(outlines, widthPx, heightPx);
+  const { x0, y0, width, height } = windowOf(outlines, widthPx, heightPx);
   if (!(width > 0 && height > 0)) return null;
   const stride = width + 1;
   const acc = new Float32Array(stride * height);
@@ -66,7 +58,7 @@ export function cover(outlines: readonly Outline[], widthPx: number, heightPx: n
  * of them gives it. Summed, two pieces that both graze a pixel would swell the edge there.
  */
 export function coverUnion(outlines: readonly Outline[], widthPx: number, heightPx: number): Cover | null {
-  const { x0, y0, width, height } = boundsOf(outlines, widthPx, heightPx);
+  const { x0, y0, width, height } = windowOf(outlines, widthPx, heightPx);
   if (!(width > 0 && height > 0)) return null;
   const share = new Float32Array(width * height);
   for (const outline of outlines) {
@@ -136,19 +128,24 @@ function addEdge(
 export const layColour = (picture: Picture, c: Cover, rgb: readonly [number, number, number], alpha = 1): void =>
   layPaint(picture, c, () => rgb, alpha);
 
-/** Lays a colour that changes from place to place over the picture, in place, where the cover says; it is asked at the middles of pixels. */
+/**
+ * Lays a colour that changes from place to place over the picture, in place, where the cover says; it is asked at the middles of pixels, and may have
+ * an opacity 0..1 as a fourth number.
+ */
 export function layPaint(
   picture: Picture,
   c: Cover,
-  paint: (x: number, y: number) => readonly [number, number, number],
+  paint: (x: number, y: number) => readonly [number, number, number, number?],
   alpha = 1,
 ): void {
   const { rgba, widthPx } = picture;
   for (let y = 0; y < c.heightPx; y++)
     for (let x = 0; x < c.widthPx; x++) {
-      const t = c.share[y * c.widthPx + x] * alpha;
+      let t = c.share[y * c.widthPx + x] * alpha;
       if (t <= 0) continue;
-      const [r, g, b] = paint(x + c.x0 + 0.5, y + c.y0 + 0.5);
+      const [r, g, b, opacity] = paint(x + c.x0 + 0.5, y + c.y0 + 0.5);
+      if (opacity !== undefined) t *= opacity;
+      if (t <= 0) continue;
       const i = ((y + c.y0) * widthPx + x + c.x0) * 4;
       const below = (rgba[i + 3] / 255) * (1 - t);
       const whole = t + below;

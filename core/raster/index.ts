@@ -1,3 +1,4 @@
 /** Pictures of pixels: shrinking them, and covering them with outlines. */
 export * from './picture';
 export * from './cover';
+export * from './blur';

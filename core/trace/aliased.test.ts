@@ -4,12 +4,15 @@ import { drawingsOf, drawnOf, errorOf, OTHERWISE, pictureOf } from '../../bench/
 import type { Rgb } from '../colour';
 import { randomFrom } from '../engine/random';
 import { blankPicture, type Picture } from '../raster';
-import { artworkToSvg, renderArtwork, type Point } from '../vector';
+import { artworkToSvg } from '../export';
+import { renderArtwork } from '../scene';
+import { type Point } from '../path';
 import { isAliased, wholePixels } from './aliased';
 import { tellApart, trace } from '.';
 import { BEYOND, findChains } from './chains';
 import { locate, REACH_PX } from './locate';
 import { plainsOf } from './plains';
+import { allPieces } from '../vector';
 
 const [WHITE, NAVY]: readonly Rgb[] = [
   [255, 255, 255],
@@ -123,7 +126,7 @@ describe('traces of pictures without anti-aliasing', () => {
     ];
     const side = ([x, y]: Point, [u, v]: Point, px: number, py: number) => (u - x) * (py - y) - (v - y) * (px - x) > 0;
     const triangle = figure((x, y) => corners.every((p, k) => side(p, corners[(k + 1) % 3], x, y)));
-    const [contour] = trace(triangle, { ground: 'drop' }).artwork.pieces[0].contours;
+    const [contour] = allPieces(trace(triangle, { ground: 'drop' }).artwork)[0].contours;
     expect(contour.segments.map((s) => s.kind)).toEqual(['line', 'line', 'line']);
     for (const { to } of contour.segments)
       expect(Math.min(...corners.map((c) => Math.hypot(to[0] - c[0], to[1] - c[1])))).toBeLessThan(0.7);
@@ -138,7 +141,9 @@ describe('traces of pictures without anti-aliasing', () => {
     let differing = 0;
     for (let i = 0; i < rgba.length; i += 4) if (Math.abs(rgba[i] - picture.rgba[i]) > 8) differing++;
     expect(differing).toBe(0);
-    expect(artwork.pieces.every((p) => p.contours.every((c) => c.segments.every((s) => s.kind === 'line')))).toBe(true);
+    expect(allPieces(artwork).every((p) => p.contours.every((c) => c.segments.every((s) => s.kind === 'line')))).toBe(
+      true,
+    );
     expect(figures.fit.maxPx).toBeLessThan(0.01);
   });
 

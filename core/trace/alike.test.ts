@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { artworkToSvg, polygon, type Contour, type Point } from '../vector';
+import { artworkToSvg } from '../export';
+import { polygon, type Contour, type Point } from '../path';
 import { drawnOf, errorOf, pictureOf, type Drawing } from '../../bench/drawings';
 import { madeAlike } from './alike';
 import type { Stroke } from './fit';

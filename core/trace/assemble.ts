@@ -1,4 +1,5 @@
-import { contains, flatten, reverseContour, signedArea, type Contour, type Piece, type Point } from '../vector';
+import { contains, flatten, reverseContour, signedArea, type Contour, type Point } from '../path';
+import type { Piece } from '../vector';
 import { NOTHING, type Cells } from './cells';
 import { BEYOND, chainOf, loopsOf, type ChainMap } from './chains';
 import type { Edges } from './edges';
@@ -6,8 +7,11 @@ import type { Stroke } from './fit';
 import type { Regions } from './regions';
 import { runUnder } from './under';
 
+/** A piece that has no id yet. */
+export type NewPiece = Pick<Piece, 'kind' | 'inkId' | 'contours'>;
+
 /** Makes pieces of contours: each outer one with the holes that lie in it, the biggest first. */
-export function piecesOf(contours: readonly Contour[], inkId: string): Omit<Piece, 'id'>[] {
+export function piecesFrom(contours: readonly Contour[], inkId: string): NewPiece[] {
   const areas = contours.map((c) => signedArea(flatten(c, 0.25)));
   const outer = contours
     .map((contour, i) => ({ contour, area: areas[i], holes: [] as Contour[] }))
@@ -19,7 +23,7 @@ export function piecesOf(contours: readonly Contour[], inkId: string): Omit<Piec
     const home = outer.find((o) => o.area > -areas[i] && contains([o.contour], hole.start));
     home?.holes.push(hole);
   });
-  return outer.reverse().map((o) => ({ inkId, contours: [o.contour, ...o.holes] }));
+  return outer.reverse().map((o) => ({ kind: 'piece', inkId, contours: [o.contour, ...o.holes] }));
 }
 
 /**

@@ -12,13 +12,13 @@ const RINGING = 1.5;
 export const NOISY = 0.6;
 
 /**
- * A picture that was saved with loss may be flat nearly everywhere, and yet ring beside edges: so much of it is uneven, and so much stands out from
- * what lies on both sides, upwards or downwards, by half this many levels or more. Slow changes of colour and blurred edges go one way only.
+ * A picture that was saved with loss has flat areas without noise, and ringing beside edges: so much of it is uneven, and so much differs by half this
+ * many levels or more from the middle of what lies on both sides. Slow changes of colour are uneven, and blurred edges rough, but not both.
  * It counts as this noisy, in levels.
  */
 const ROUGH = 4;
 const LOSSY_UNEVEN = 0.025;
-const LOSSY_ROUGH = 0.013;
+const LOSSY_ROUGH = 0.02;
 const LOSSY = 2.5;
 
 /**
@@ -30,17 +30,14 @@ export function noiseOf({ widthPx: w, rgba }: Picture, flat: Uint8Array, uneven:
   const LAG = 3;
   // By half levels.
   const counts = new Uint32Array(512);
-  let [n, all, rough] = [0, 0, 0];
+  let [n, all] = [0, 0];
   for (let i = LAG; i + LAG < flat.length; i += 3) {
     if (!flat[i] || !flat[i - LAG] || !flat[i + LAG] || i % w < LAG || i % w >= w - LAG) continue;
     for (let c = 0; c < 3; c++) {
       const v = rgba[4 * i + c];
       all++;
       if (v < DARKEST || v > LIGHTEST) continue;
-      const [before, after] = [v - rgba[4 * (i - LAG) + c], v - rgba[4 * (i + LAG) + c]];
-      const away = Math.abs(before + after);
-      counts[away]++;
-      if (away >= ROUGH && before * after > 0) rough++;
+      counts[Math.abs(2 * v - rgba[4 * (i - LAG) + c] - rgba[4 * (i + LAG) + c])]++;
       n++;
     }
   }
@@ -54,6 +51,7 @@ export function noiseOf({ widthPx: w, rgba }: Picture, flat: Uint8Array, uneven:
   const noise = n ? (1.55 * sum) / (0.75 * n) : 0;
   // Where nearly all is black or white, what is left is mostly the ringing beside edges.
   const told = n < FEW * all ? Math.min(noise, RINGING) : noise;
+  const rough = counts.subarray(ROUGH).reduce((total, c) => total + c, 0);
   return told <= NOISY && uneven >= LOSSY_UNEVEN && rough >= LOSSY_ROUGH * n ? LOSSY : told;
 }
 

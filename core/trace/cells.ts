@@ -1,6 +1,6 @@
 import { rgbToOklab, type Rgb } from '../colour';
 import type { Picture } from '../raster';
-import { paintOf } from '../vector';
+import { colourIn } from '../vector';
 import { ALIASED_DOUBT_PX } from './aliased';
 import { NO_GRADIENT } from './gradients';
 import type { Plains } from './plains';
@@ -114,7 +114,7 @@ export function unmix(
   const { plain, busy } = plains;
   const sliverLevels = SLIVER_LEVELS + SLIVER_NOISE * noise;
   const threeFrom = THREE_LEVELS + THREE_NOISE * noise;
-  const paints = inks.map((i) => i.gradient && paintOf(i.gradient));
+  const paints = inks.map((i) => i.gradient && colourIn(i.gradient));
   const toned = tonesFor(noise);
   const colourOf = (k: number, i: number): Rgb => {
     const x = i % w;

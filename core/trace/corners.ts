@@ -1,5 +1,4 @@
-import type { Point } from '../vector';
-import { crossingOf, length, minus, nearestShare, plus, turnBetween } from './points';
+import { crossingOf, length, minus, nearestShare, plus, type Point, turnBetween } from '../path';
 
 /** Located points of a chain with their length along it. */
 export class Track {

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { arcGeometry, type Point, type Segment } from '../vector';
-import { joined, partOf, pointAt, withEnds } from './cut';
+import { arcGeometry, joined, partOf, type Point, pointAt, type Segment, withEnds } from '../path';
 
 const from: Point = [10, 20];
 const SEGMENTS: Record<string, Segment> = {

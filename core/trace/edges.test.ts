@@ -1,7 +1,6 @@
 /** Strokes cut where others end on them. */
 import { describe, expect, it } from 'vitest';
-import type { Point, Segment } from '../vector';
-import { pointAt } from './cut';
+import { type Point, pointAt, type Segment } from '../path';
 import type { Chain } from './chains';
 import { cutRoutes } from './edges';
 import type { Stroke } from './fit';

@@ -1,9 +1,21 @@
 /** Strokes of chains, cut out of those of routes. */
-import { reverseContour, type Point, type Segment } from '../vector';
+import {
+  cross,
+  joined,
+  length,
+  minus,
+  nearestShare,
+  partOf,
+  plus,
+  type Point,
+  pointAt,
+  reverseContour,
+  type Segment,
+  unit,
+  withEnds,
+} from '../path';
 import { chainOf, cornerOf, type Chain } from './chains';
-import { joined, partOf, pointAt, withEnds } from './cut';
 import { steady, type Stroke } from './fit';
-import { cross, length, minus, nearestShare, plus, unit } from './points';
 import type { Route, Routes } from './routes';
 
 /** The fitted edges of a picture. */

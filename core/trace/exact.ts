@@ -1,4 +1,4 @@
-import { ellipse, rectangleContour, reverseContour, signedArea, type Point, type Segment } from '../vector';
+import { ellipse, rectangleContour, reverseContour, signedArea, type Point, type Segment } from '../path';
 import type { Track } from './corners';
 import type { Stroke } from './fit';
 

@@ -1,21 +1,24 @@
-import { arcGeometry, type Point, type Segment } from '../vector';
-import { findCorners, Track, type Corner } from './corners';
-import { withEnds } from './cut';
-import { fitArc, fitCubic, fitLine, measure, tangentsOf, type Fit, type Run } from './span';
-import { asRectangle, straightened, wholeCircle, wholeEllipse } from './exact';
-import type { Located } from './locate';
 import {
+  arcGeometry,
   crossingOf,
   dot,
   length,
   minus,
   offLine,
   plus,
+  type Point,
+  type Segment,
+  type Straight,
   straightThrough,
+  tangentsOf,
   turnBetween,
   unit,
-  type Straight,
-} from './points';
+  withEnds,
+} from '../path';
+import { findCorners, Track, type Corner } from './corners';
+import { fitArc, fitCubic, fitLine, measure, type Fit, type Run } from './span';
+import { asRectangle, straightened, wholeCircle, wholeEllipse } from './exact';
+import type { Located } from './locate';
 import { limitsOf, softened, type Limits } from './scatter';
 import { touchLines } from './tangent';
 

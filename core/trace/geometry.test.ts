@@ -3,12 +3,6 @@ import { describe, expect, it } from 'vitest';
 import type { Rgb } from '../colour';
 import { randomFrom } from '../engine';
 import { blankPicture, type Picture } from '../raster';
-import type { Point } from '../vector';
-import { calmed, NOISY, noiseOf } from './calm';
-import { Track } from './corners';
-import { findGround } from './ground';
-import { evennessOf, findInks, flatPixels, inksFrom, nearestOf } from './inks';
-import { nowherePlain, plainsOf } from './plains';
 import {
   cross,
   crossingOf,
@@ -18,10 +12,16 @@ import {
   nearestShare,
   offLine,
   plus,
+  type Point,
   straightThrough,
   turnBetween,
   unit,
-} from './points';
+} from '../path';
+import { calmed, NOISY, noiseOf } from './calm';
+import { Track } from './corners';
+import { findGround } from './ground';
+import { evennessOf, findInks, flatPixels, inksFrom, nearestOf } from './inks';
+import { nowherePlain, plainsOf } from './plains';
 import { limitsOf, scatterOf, softened } from './scatter';
 import { fitCubic, type Run } from './span';
 import { distance, mixtureAt, mixtureOfThree, mixtureThrough, tonesFor } from './tone';

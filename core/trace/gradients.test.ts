@@ -2,21 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { hexToRgb } from '../colour';
 import { randomFrom } from '../engine/random';
 import { onGround, type Picture } from '../raster';
-import {
-  artworkFromSvg,
-  artworkToSvg,
-  circle,
-  mapGradient,
-  paintOf,
-  rectangle,
-  rectangleContour,
-  renderArtwork,
-  reverseContour,
-  type Artwork,
-  type Contour,
-  type Gradient,
-  type Ink,
-} from '../vector';
+import { artworkFromSvg } from '../import';
+import { artworkToSvg } from '../export';
+import { allPieces, mapGradient, colourIn, type Artwork, type Gradient, type Ink } from '../vector';
+import { renderArtwork } from '../scene';
+import { circle, rectangle, rectangleContour, reverseContour, type Contour } from '../path';
 import { trace } from './index';
 
 const SIDE = 240;
@@ -50,14 +40,20 @@ function pictureOf(...shapes: readonly [string | Gradient, ...Contour[]][]): Pic
     widthPx: SIDE,
     heightPx: SIDE,
     inks,
-    pieces: shapes.map(([, ...contours], k) => ({ id: `piece-${k}`, inkId: `ink-${k}`, contours })),
+    nodes: shapes.map(([, ...contours], k) => ({
+      kind: 'piece' as const,
+      id: `piece-${k}`,
+      inkId: `ink-${k}`,
+      contours,
+    })),
+    guides: [],
   };
   return onGround(renderArtwork(artwork, SIDE), [255, 255, 255]);
 }
 
 /** How far two gradients are apart over the places where one contour's box lies, in levels, at most. */
 function apart(p: Gradient, q: Gradient, inside: (x: number, y: number) => boolean): number {
-  const [a, b] = [paintOf(p), paintOf(q)];
+  const [a, b] = [colourIn(p), colourIn(q)];
   let most = 0;
   for (let y = 0; y < SIDE; y += 5)
     for (let x = 0; x < SIDE; x += 5)
@@ -72,7 +68,7 @@ describe('gradients in a picture', () => {
   it('finds a straight one at its angle, with its colours', () => {
     const { artwork, gradients } = made(pictureOf([DAWN, circle(120, 120, 90)]));
     expect(gradients).toBe(1);
-    expect(artwork.pieces).toHaveLength(1);
+    expect(allPieces(artwork)).toHaveLength(1);
     const [found] = gradientsIn(artwork);
     expect(found.kind).toBe('linear');
     expect(found.stops).toHaveLength(2);
@@ -129,7 +125,7 @@ describe('gradients in a picture', () => {
     const ring = [circle(120, 120, 100), reverseContour(circle(120, 120, 70))];
     const { artwork } = made(pictureOf([DAWN, ...ring], [DAWN, circle(120, 120, 50)]));
     expect(artwork.inks).toHaveLength(1);
-    expect(artwork.pieces).toHaveLength(2);
+    expect(allPieces(artwork)).toHaveLength(2);
   });
 
   it('makes bands where gradients are not asked for, but tells of them', () => {
@@ -163,7 +159,7 @@ describe('gradients in a picture', () => {
     const { artwork } = made(picture);
     const [found] = gradientsIn(artwork);
     expect(apart(found, DAWN, (x, y) => Math.hypot(x - 120, y - 120) < 85)).toBeLessThan(8);
-    expect(artwork.pieces.length).toBeLessThanOrEqual(3);
+    expect(allPieces(artwork).length).toBeLessThanOrEqual(3);
   });
 
   it('is drawn as the picture was, and comes back from SVG the same', () => {
@@ -182,10 +178,10 @@ describe('gradients in a picture', () => {
 
 describe('a gradient', () => {
   it('goes on beyond its stops, and moves with its artwork', () => {
-    const paint = paintOf(DAWN);
+    const paint = colourIn(DAWN);
     expect(paint(-500, -500)).toEqual(hexToRgb('#2560C4'));
     expect(paint(900, 900)).toEqual(hexToRgb('#9FDCC0'));
-    const moved = paintOf(mapGradient([2, 0, 0, 2, 10, 20], DAWN));
+    const moved = colourIn(mapGradient([2, 0, 0, 2, 10, 20], DAWN));
     for (const [x, y] of [
       [70, 70],
       [120, 120],

@@ -1,6 +1,7 @@
 import { hexToRgb, rgbToHex, type Rgb } from '../colour';
 import type { Picture } from '../raster';
-import { paintOf, placeIn, type Gradient, type GradientStop, type Point } from '../vector';
+import { colourIn, placeIn, type Gradient, type GradientStop } from '../vector';
+import { type Point } from '../path';
 import { findRegions, sidesOf } from './regions';
 
 /** Gradients of a picture, and the pixels that they paint. */
@@ -151,11 +152,11 @@ function slopesOf(samples: Samples, areaPx2: number): Slopes {
     out.gy.push(gy);
   }
   const steep = out.gx.map((gx, k) => Math.hypot(...gx, ...out.gy[k]));
-  const usual = middleOf(steep) || 1;
-  return { ...out, weight: steep.map((g) => 1 / (1 + (g / (3 * usual)) ** 4)), noise: middleOf(noises) };
+  const usual = medianOf(steep) || 1;
+  return { ...out, weight: steep.map((g) => 1 / (1 + (g / (3 * usual)) ** 4)), noise: medianOf(noises) };
 }
 
-const middleOf = (values: readonly number[]): number => [...values].sort((p, q) => p - q)[values.length >> 1] ?? 0;
+const medianOf = (values: readonly number[]): number => [...values].sort((p, q) => p - q)[values.length >> 1] ?? 0;
 
 /** The frame of a linear gradient at an angle, from the first of the samples to the last along it. */
 function linearFrame(samples: Samples, angleRad: number): Frame {
@@ -389,7 +390,7 @@ function gradientOf(all: Samples, areaPx2: number, leastChange: number): Fitted 
       const colour = between(profile.at, profile.rgb, Math.max(0, Math.min(1, place(samples[k], samples[k + 1]))));
       off.push(Math.max(...colour.map((v, c) => Math.abs(v - samples[k + 2 + c]))));
     }
-    const limit = Math.max(within / 2, 2.5 * middleOf(off));
+    const limit = Math.max(within / 2, 2.5 * medianOf(off));
     const kept: Samples = [];
     off.forEach((d, k) => {
       if (d <= limit) for (let c = 0; c < STRIDE; c++) kept.push(samples[k * STRIDE + c]);
@@ -491,7 +492,7 @@ export function findGradients(picture: Picture, flat: Uint8Array, noisy: boolean
     const numberOf = new Map(made.flatMap(({ area }, k) => area.regions.map((r) => [r, k] as const)));
     for (let i = 0; i < of.length; i++)
       if (flat[i] && rgba[4 * i + 3] >= 250) of[i] = numberOf.get(regions.of[i]) ?? NO_GRADIENT;
-    if (noisy) grow(picture, of, gradients.map(paintOf));
+    if (noisy) grow(picture, of, gradients.map(colourIn));
   }
   return { of, gradients };
 }
@@ -499,7 +500,7 @@ export function findGradients(picture: Picture, flat: Uint8Array, noisy: boolean
 /** Whether the pixels of an area have the colours that a gradient has there. */
 function liesIn(samples: Samples, { gradient, within }: Fitted): boolean {
   const place = placeIn(gradient);
-  const paint = paintOf(gradient);
+  const paint = colourIn(gradient);
   let squares = 0;
   for (let k = 0; k < samples.length; k += STRIDE) {
     const [x, y] = [samples[k], samples[k + 1]];

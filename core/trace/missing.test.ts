@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { hexToOklab, oklabDistance } from '../colour';
-import { artworkToSvg } from '../vector';
+import { artworkToSvg } from '../export';
 import { drawnOf, errorOf, pictureOf, type Drawing } from '../../bench/drawings';
 import { trace, type Trace } from '.';
+import { allPieces } from '../vector';
 
 const traced = async (drawing: Drawing, worn = false): Promise<Trace> =>
   trace((await pictureOf(drawing, worn)).picture, { ground: 'keep' });
@@ -52,7 +53,7 @@ describe('inks of thin things', () => {
     const found = await traced(drawnOf(FACE + mouth + grass), true);
     expect(nearest(found, '#7A1030')).toBeLessThan(0.12);
     const green = found.artwork.inks.find((k) => oklabDistance(hexToOklab(k.hex), hexToOklab('#44911B')) < 0.03)!;
-    for (const piece of found.artwork.pieces.filter((p) => p.inkId === green.id))
+    for (const piece of allPieces(found.artwork).filter((p) => p.inkId === green.id))
       for (const { start } of piece.contours) expect(start[1]).toBeGreaterThan(440);
   });
 });

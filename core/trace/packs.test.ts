@@ -6,7 +6,9 @@ import { decodePicture } from '../../node/pictures';
 import { hexToOklab, oklabDistance } from '../colour';
 import { randomFrom } from '../engine/random';
 import type { Picture } from '../raster';
-import { artworkFromSvg, artworkToSvg, countPoints, type Artwork } from '../vector';
+import { artworkFromSvg } from '../import';
+import { artworkToSvg } from '../export';
+import { allPieces, countPoints, type Artwork } from '../vector';
 import { trace } from './index';
 
 /** How much of a rendering on magenta shows the magenta, in pixels. */
@@ -114,7 +116,7 @@ describe('files of every sort', () => {
     ],
   ])('%s: gives the disc back', async (_, file) => {
     const { artwork } = trace(await decodePicture(await file()), { ground: 'drop' });
-    expect(artwork.pieces).toHaveLength(1);
+    expect(allPieces(artwork)).toHaveLength(1);
     const m = /<circle cx="([\d.]+)" cy="([\d.]+)" r="([\d.]+)"\/>/.exec(artworkToSvg(artwork));
     expect(m).not.toBeNull();
     [78, 83, 50].forEach((v, k) => expect(Math.abs(Number(m![k + 1]) - v)).toBeLessThan(0.6));

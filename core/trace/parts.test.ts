@@ -3,15 +3,17 @@ import { describe, expect, it } from 'vitest';
 import { blankPicture, cover, layColour, type Picture } from '../raster';
 import {
   circle,
+  type Contour,
   ellipse,
   flatten,
+  type Point,
   polygon,
   rectangle,
   roundedPolygon,
   signedArea,
-  type Contour,
-  type Point,
-} from '../vector';
+  tangentsOf,
+  turnsOf,
+} from '../path';
 import { NOTHING, unmix, type Cells } from './cells';
 import { BEYOND, findChains, loopsOf } from './chains';
 import { findCorners, Track } from './corners';
@@ -20,8 +22,9 @@ import { evennessOf, findInks, flatPixels } from './inks';
 import { locate, REACH_PX } from './locate';
 import { nowherePlain, plainsOf } from './plains';
 import { findRegions, neighboursOf } from './regions';
-import { fitArc, fitCubic, fitLine, measure, tangentsOf, turnsOf, type Run } from './span';
+import { fitArc, fitCubic, fitLine, measure, type Run } from './span';
 import { economyOf, smoothnessOf, toleranceOf, trace } from './trace';
+import { allPieces } from '../vector';
 
 const SIZE = 120;
 
@@ -336,7 +339,7 @@ describe('a turned picture', () => {
           source.rgba.subarray((y * SIZE + x) * 4, (y * SIZE + x) * 4 + 4),
           (x * SIZE + SIZE - 1 - y) * 4,
         );
-    const pointsOf = (p: Picture) => trace(p).artwork.pieces[0].contours[0].segments.map((s) => s.to);
+    const pointsOf = (p: Picture) => allPieces(trace(p).artwork)[0].contours[0].segments.map((s) => s.to);
     const back = pointsOf(turned).map(([x, y]): Point => [y, SIZE - x]);
     const there = pointsOf(source);
     expect(back).toHaveLength(there.length);

@@ -3,14 +3,15 @@ import { describe, expect, it } from 'vitest';
 import { hexToRgb } from '../colour';
 import { randomFrom } from '../engine';
 import { blankPicture, cover, layColour, type Picture } from '../raster';
-import { circle, flatten, polygon, rectangle, signedArea, type Contour } from '../vector';
+import { circle, flatten, polygon, rectangle, signedArea, type Contour } from '../path';
 import { tellApart } from './apart';
-import { piecesOf } from './assemble';
+import { piecesFrom } from './assemble';
 import { dropSpecks, NOTHING, type Cells } from './cells';
 import { nowherePlain } from './plains';
 import { reportOf } from './report';
 import { findSymmetry } from './symmetry';
 import { trace } from './trace';
+import { allPieces } from '../vector';
 
 const SIDE = 96;
 function pictureOf(...shapes: readonly (readonly [string, Contour])[]): Picture {
@@ -46,7 +47,7 @@ describe('pieces', () => {
   const square = (x: number, y: number, side: number) => rectangle(x, y, side, side);
 
   it('have the holes that lie in them, the biggest piece first', () => {
-    const pieces = piecesOf(
+    const pieces = piecesFrom(
       [
         backwards(square(12, 12, 6)),
         square(60, 60, 10),
@@ -62,7 +63,7 @@ describe('pieces', () => {
   });
 
   it('may lie in the holes of others', () => {
-    const pieces = piecesOf(
+    const pieces = piecesFrom(
       [square(0, 0, 50), backwards(square(10, 10, 30)), square(20, 20, 10), backwards(square(22, 22, 4))],
       'a',
     );
@@ -73,8 +74,8 @@ describe('pieces', () => {
   });
 
   it('are none of holes alone', () => {
-    expect(piecesOf([backwards(square(0, 0, 9))], 'a')).toEqual([]);
-    expect(piecesOf([], 'a')).toEqual([]);
+    expect(piecesFrom([backwards(square(0, 0, 9))], 'a')).toEqual([]);
+    expect(piecesFrom([], 'a')).toEqual([]);
   });
 });
 

@@ -1,8 +1,9 @@
 /** Polygons: corners where they are, lines between them, and nothing else. */
 import { beforeAll, describe, expect, it } from 'vitest';
 import { drawnOf, pictureOf } from '../../bench/drawings';
-import type { Contour, Point } from '../vector';
+import type { Contour, Point } from '../path';
 import { trace } from '.';
+import { allPieces } from '../vector';
 
 /** A regular polygon that leans, as its corners. */
 const regular = (n: number, turn: number): Point[] =>
@@ -22,8 +23,8 @@ describe.each([
         const corners = regular(n, turn);
         const drawing = drawnOf(`<path d="M${corners.map((p) => p.join(' ')).join('L')}Z"/>`);
         const { artwork } = trace((await pictureOf(drawing, worn)).picture, { ground: 'drop' });
-        expect(artwork.pieces).toHaveLength(1);
-        made.push({ corners, contour: artwork.pieces[0].contours[0] });
+        expect(allPieces(artwork)).toHaveLength(1);
+        made.push({ corners, contour: allPieces(artwork)[0].contours[0] });
       }
   }, 60_000);
 

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { artworkToSvg, type Contour, type Point } from '../vector';
+import { artworkToSvg } from '../export';
+import { type Contour, type Point, turnsOf } from '../path';
 import { drawnOf, errorOf, pictureOf } from '../../bench/drawings';
-import { turnsOf } from './span';
 import { trace, type TraceOptions } from '.';
+import { allPieces } from '../vector';
 
 const traced = async (elements: string, worn: boolean, options: Partial<TraceOptions> = {}) => {
   const drawing = drawnOf(elements);
@@ -11,7 +12,9 @@ const traced = async (elements: string, worn: boolean, options: Partial<TraceOpt
     const near = (p: string, q: string) =>
       [1, 3, 5].every((k) => Math.abs(parseInt(p.slice(k, k + 2), 16) - parseInt(q.slice(k, k + 2), 16)) < 8);
     const ink = artwork.inks.find((i) => near(i.hex, hex));
-    return artwork.pieces.filter((p) => p.inkId === ink?.id).flatMap((p) => p.contours);
+    return allPieces(artwork)
+      .filter((p) => p.inkId === ink?.id)
+      .flatMap((p) => p.contours);
   };
   return { drawing, artwork, contoursOf };
 };
@@ -116,7 +119,7 @@ describe('areas drawn one over the other along the same edge', () => {
       shield(80, BLUE) + shield(190, AMBER) + shield(300, GREEN),
       false,
     );
-    expect(artwork.pieces.length).toBe(4);
+    expect(allPieces(artwork).length).toBe(4);
     for (const hex of [BLUE, AMBER, GREEN]) expect(contoursOf(hex)[0].segments.length).toBeLessThanOrEqual(10);
     expect(await errorOf(drawing, artworkToSvg(artwork))).toBeLessThan(0.1);
   });

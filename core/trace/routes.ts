@@ -2,10 +2,9 @@
  * Edges that go on where others end on them. Where three areas meet, mostly one of the edges is the outline of what lies in front, and the third
  * ends on it: the two that go on in each other are fitted as one, which is then smooth there, and cut where the third one ends.
  */
-import type { Point } from '../vector';
+import { crossingOf, dot, length, minus, plus, type Point, straightThrough, unit } from '../path';
 import { BEYOND, chainOf, cornerOf, type ChainMap } from './chains';
 import type { Located } from './locate';
-import { crossingOf, dot, length, minus, plus, straightThrough, unit } from './points';
 
 /** Chains that go on in each other. */
 export interface Route {

@@ -1,5 +1,14 @@
-import { arcGeometry, flatten, type ArcSegment, type Contour, type Point, type Segment } from '../vector';
-import { minus, turnBetween, unit } from './points';
+import {
+  arcGeometry,
+  type ArcSegment,
+  type Contour,
+  flatten,
+  minus,
+  type Point,
+  type Segment,
+  turnBetween,
+  unit,
+} from '../path';
 
 /** A stretch of located points, x and y in turn, that one segment is to follow. */
 export interface Run {
@@ -344,35 +353,6 @@ export function fitCubic(
   if (long > LONGEST * length) return null;
   const segment = { kind: 'curve', c1: [fx + c1x, fy + c1y], c2: [fx + c2x, fy + c2y], to } as const;
   return { segment, greatest, squares: squares * stride };
-}
-
-/** Directions of a segment at its two ends, of length 1. */
-export function tangentsOf(from: Point, s: Segment): [Point, Point] {
-  if (s.kind === 'line') {
-    const t = unit(minus(s.to, from));
-    return [t, t];
-  }
-  if (s.kind === 'arc') {
-    const g = arcGeometry(from, s);
-    const turn = Math.sign(g.sweepRad);
-    const along = (t: number): Point => [-Math.sin(t) * turn, Math.cos(t) * turn];
-    return [along(g.startRad), along(g.startRad + g.sweepRad)];
-  }
-  const near = (p: Point, q: Point) => Math.hypot(p[0] - q[0], p[1] - q[1]) < 1e-6;
-  const first = near(s.c1, from) ? (near(s.c2, from) ? s.to : s.c2) : s.c1;
-  const last = near(s.c2, s.to) ? (near(s.c1, s.to) ? from : s.c1) : s.c2;
-  return [unit(minus(first, from)), unit(minus(s.to, last))];
-}
-
-/** By how much a closed outline turns at each of its joints, in radians, its start first. */
-export function turnsOf({ start, segments }: Contour): number[] {
-  let from = start;
-  const ends = segments.map((s) => {
-    const t = tangentsOf(from, s);
-    from = s.to;
-    return t;
-  });
-  return ends.map(([out], k) => turnBetween(ends[(k + ends.length - 1) % ends.length][1], out));
 }
 
 /** How far the points between two indices of a run lie from a segment: the sum of their distances, the greatest, and how many they are. */

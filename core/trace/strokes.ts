@@ -1,11 +1,10 @@
-import type { Point } from '../vector';
+import { length, minus, offLine, type Point, straightThrough } from '../path';
 import type { Cells } from './cells';
 import { madeAlike } from './alike';
 import { BEYOND, chainOf, cornerOf, findChains, type Chain, type ChainMap } from './chains';
 import { cutRoutes, type Edges } from './edges';
 import { fitChain, type FitOptions, type Stroke } from './fit';
 import { locate, REACH_PX, type Located } from './locate';
-import { length, minus, offLine, straightThrough } from './points';
 import { findRoutes, type Routes } from './routes';
 
 /** Ramps of coverage wider than this, on the mean, are those of a soft picture. */

@@ -1,16 +1,18 @@
 import {
-  arcGeometry,
-  mapContour,
-  reverseContour,
   type Affine,
-  type Artwork,
+  arcGeometry,
   type Contour,
-  type Piece,
+  joined,
+  mapContour,
+  partOf,
   type Point,
+  pointAt,
+  reverseContour,
   type Segment,
-} from '../vector';
+} from '../path';
+import { allPieces, type Artwork } from '../vector';
+import type { NewPiece } from './assemble';
 import { NOTHING, type Cells } from './cells';
-import { joined, partOf, pointAt } from './cut';
 
 /** A line that a picture is nearly the same on both sides of. */
 export interface Symmetry {
@@ -228,7 +230,7 @@ export function madeSymmetrical(artwork: Artwork, { x, y, angleRad }: Symmetry):
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   const into: Affine = [cos, sin, -sin, cos, -cos * x + sin * y, -sin * x - cos * y];
   const back: Affine = [cos, -sin, sin, cos, x, y];
-  const turned = artwork.pieces.map((p) => ({ ...p, contours: p.contours.map((c) => mapContour(into, c)) }));
+  const turned = allPieces(artwork).map((p) => ({ ...p, contours: p.contours.map((c) => mapContour(into, c)) }));
   const weigh = (side: 1 | -1): number =>
     turned.reduce(
       (sum, p) => sum + p.contours.reduce((n, c) => n + c.segments.filter((s) => s.to[0] * side > 0).length, 0),
@@ -238,15 +240,15 @@ export function madeSymmetrical(artwork: Artwork, { x, y, angleRad }: Symmetry):
   const flips = swap[0] < 0;
   const mirror: Affine = [-1, 0, 0, 1, 0, 0];
   const placed = (c: Contour): Contour => (flips ? reverseContour(mapContour(swap, c)) : c);
-  const pieces: Omit<Piece, 'id'>[] = [];
+  const pieces: NewPiece[] = [];
   for (const piece of turned) {
     const [outer, ...holes] = piece.contours.map(placed);
     const { across, beside } = halved(outer);
     if (beside) {
       const own = [outer, ...holes];
       pieces.push(
-        { inkId: piece.inkId, contours: own },
-        { inkId: piece.inkId, contours: own.map((c) => reverseContour(mapContour(mirror, c))) },
+        { kind: 'piece', inkId: piece.inkId, contours: own },
+        { kind: 'piece', inkId: piece.inkId, contours: own.map((c) => reverseContour(mapContour(mirror, c))) },
       );
       continue;
     }
@@ -255,13 +257,13 @@ export function madeSymmetrical(artwork: Artwork, { x, y, angleRad }: Symmetry):
       const half = halved(hole);
       return half.beside ? [half.beside, reverseContour(mapContour(mirror, half.beside))] : half.across;
     });
-    pieces.push({ inkId: piece.inkId, contours: [...across, ...cut] });
+    pieces.push({ kind: 'piece', inkId: piece.inkId, contours: [...across, ...cut] });
   }
   return {
     ...artwork,
-    pieces: pieces.map((p, i) => ({
+    nodes: pieces.map((p, i) => ({
+      ...p,
       id: `piece-${i + 1}`,
-      inkId: p.inkId,
       contours: p.contours.map(placed).map((c) => mapContour(back, c)),
     })),
   };

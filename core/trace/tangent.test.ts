@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { artworkToSvg, roundedPolygon, type Point } from '../vector';
+import { artworkToSvg } from '../export';
+import { type Point, roundedPolygon, turnsOf } from '../path';
 import { drawnOf, errorOf, pictureOf } from '../../bench/drawings';
-import { turnsOf, type Fit, type Run } from './span';
+import { type Fit, type Run } from './span';
 import { touchLines } from './tangent';
 import { trace } from '.';
+import { allPieces } from '../vector';
 
 describe('arcs between lines', () => {
   // Along the x axis, round a quarter circle of radius 20 about (40, 20), and down.
@@ -66,12 +68,13 @@ describe('smooth joints', () => {
       widthPx: 512,
       heightPx: 512,
       inks: [{ id: 'ink-1', hex: '#203050', name: 'navy' }],
-      pieces: [{ id: 'piece-1', inkId: 'ink-1', contours: [outline] }],
+      nodes: [{ kind: 'piece', id: 'piece-1', inkId: 'ink-1', contours: [outline] }],
+      guides: [],
     });
     const drawing = { ...drawnOf(''), svg };
     const { artwork } = trace((await pictureOf(drawing, false)).picture, { ground: 'drop' });
-    expect(artwork.pieces).toHaveLength(1);
-    const [contour] = artwork.pieces[0].contours;
+    expect(allPieces(artwork)).toHaveLength(1);
+    const [contour] = allPieces(artwork)[0].contours;
     expect(contour.segments.length).toBeLessThanOrEqual(11);
     expect(Math.max(...turnsOf(contour))).toBeLessThan(0.03);
     const kept = trace((await pictureOf(drawing, false)).picture, { ground: 'keep' }).artwork;

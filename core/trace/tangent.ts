@@ -1,6 +1,5 @@
 /** Arcs that go on smoothly from the lines beside them, by moving where the one goes over into the other. */
-import type { ArcSegment, Point } from '../vector';
-import { cross, crossingOf, dot, length, minus, plus, unit } from './points';
+import { type ArcSegment, cross, crossingOf, dot, length, minus, plus, type Point, unit } from '../path';
 import type { Fit, Run } from './span';
 
 /** Where a line goes over into an arc is hard to tell: it may lie this far off, in pixels. */

@@ -3,9 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { hexToOklab, hexToRgb, oklabDistance } from '../colour';
 import { drawCandidate } from '../engine';
 import { blankPicture, cover, layColour, onGround, type Picture } from '../raster';
-import { artworkToSvg, boxOf, circle, flatten, rectangle, renderArtwork, star, type Contour } from '../vector';
+import { artworkToSvg } from '../export';
+import { renderArtwork } from '../scene';
+import { boxOf, circle, flatten, rectangle, star, type Contour } from '../path';
 import { decodePicture } from '../../node/pictures';
 import { checkTraceOptions, TRACE_DEFAULTS, trace, TraceOptionsError } from './index';
+import { allPieces } from '../vector';
 
 /** A picture of contours in colours on a ground. */
 function pictureOf(shapes: readonly [string, ...Contour[]][], size = 160, ground: string | null = '#FFFFFF'): Picture {
@@ -48,15 +51,15 @@ describe('tracing', () => {
     const { artwork, groundHex } = trace(pictureOf([[NAVY, circle(80.3, 79.6, 50.4)]]));
     expect(groundHex).toBe('#FFFFFF');
     expect(artwork.inks.map((i) => i.hex)).toEqual([NAVY]);
-    expect(artwork.pieces).toHaveLength(1);
-    const points = flatten(artwork.pieces[0].contours[0], 0.01);
+    expect(allPieces(artwork)).toHaveLength(1);
+    const points = flatten(allPieces(artwork)[0].contours[0], 0.01);
     for (let i = 0; i < points.length; i += 2)
       expect(Math.abs(Math.hypot(points[i] - 80.3, points[i + 1] - 79.6) - 50.4)).toBeLessThan(0.5);
   });
 
   it('keeps the corners of a rectangle and a star', () => {
     const { artwork } = trace(pictureOf([[NAVY, rectangle(30, 40, 90, 60)]]), { smoothness: 0 });
-    const box = boxOf(artwork.pieces[0].contours);
+    const box = boxOf(allPieces(artwork)[0].contours);
     for (const [got, want] of [
       [box.x, 30],
       [box.y, 40],
@@ -64,8 +67,8 @@ describe('tracing', () => {
       [box.height, 60],
     ])
       expect(Math.abs(got - want)).toBeLessThan(0.4);
-    expect(artwork.pieces[0].contours[0].segments.length).toBeLessThanOrEqual(8);
-    const five = trace(pictureOf([[NAVY, star(80, 80, 5, 70, 30)]])).artwork.pieces[0].contours[0];
+    expect(allPieces(artwork)[0].contours[0].segments.length).toBeLessThanOrEqual(8);
+    const five = allPieces(trace(pictureOf([[NAVY, star(80, 80, 5, 70, 30)]])).artwork)[0].contours[0];
     expect(five.segments.length).toBeLessThanOrEqual(20);
   });
 
@@ -74,8 +77,8 @@ describe('tracing', () => {
     expect(trace(picture, { ground: 'drop' }).artwork.inks.map((i) => i.hex)).toEqual([NAVY]);
     const kept = trace(picture, { ground: 'keep' }).artwork;
     expect(kept.inks[0].hex).toBe('#F2EBDC');
-    expect(kept.pieces[0].inkId).toBe(kept.inks[0].id);
-    expect(boxOf(kept.pieces[0].contours)).toEqual({ x: 0, y: 0, width: 160, height: 160 });
+    expect(allPieces(kept)[0].inkId).toBe(kept.inks[0].id);
+    expect(boxOf(allPieces(kept)[0].contours)).toEqual({ x: 0, y: 0, width: 160, height: 160 });
   });
 
   it('drops the ground outside the figure alone, where that is asked', () => {
@@ -86,9 +89,9 @@ describe('tracing', () => {
     ]);
     const { artwork } = trace(face, { ground: 'outside' });
     expect(artwork.inks.map((i) => i.hex).sort()).toEqual([NAVY, '#FFFFFF']);
-    const [white] = artwork.pieces.filter((p) => artwork.inks.find((k) => k.id === p.inkId)!.hex === '#FFFFFF');
+    const [white] = allPieces(artwork).filter((p) => artwork.inks.find((k) => k.id === p.inkId)!.hex === '#FFFFFF');
     // What is enclosed is a piece of its own, below the ring and a little under it.
-    expect(artwork.pieces[0]).toBe(white);
+    expect(allPieces(artwork)[0]).toBe(white);
     const box = boxOf(white.contours);
     expect(box.width).toBeGreaterThan(80);
     expect(box.width).toBeLessThan(84);
@@ -111,9 +114,9 @@ describe('tracing', () => {
       2,
     );
     const { artwork } = trace(soft, { ground: 'outside', stacking: 'cutout' });
-    expect(artwork.pieces).toHaveLength(2);
+    expect(allPieces(artwork)).toHaveLength(2);
     // Made twice as large, the picture lies half a pixel further.
-    for (const contour of artwork.pieces.flatMap((p) => p.contours)) {
+    for (const contour of allPieces(artwork).flatMap((p) => p.contours)) {
       const points = flatten(contour, 0.01);
       for (let i = 0; i < points.length; i += 2) {
         const r = Math.hypot(points[i] - 80.5, points[i + 1] - 80.5);
@@ -129,8 +132,8 @@ describe('tracing', () => {
         ['#FFFFFF', circle(80, 80, 30)],
       ]),
     );
-    expect(artwork.pieces).toHaveLength(1);
-    expect(artwork.pieces[0].contours).toHaveLength(2);
+    expect(allPieces(artwork)).toHaveLength(1);
+    expect(allPieces(artwork)[0].contours).toHaveLength(2);
   });
 
   it('stacks pieces on each other, or cuts them out, and draws alike both ways', () => {
@@ -140,8 +143,8 @@ describe('tracing', () => {
     ]);
     const stacked = trace(picture, { stacking: 'stacked' }).artwork;
     const cutout = trace(picture, { stacking: 'cutout' }).artwork;
-    expect(stacked.pieces.map((p) => p.contours.length)).toEqual([1, 1]);
-    expect(cutout.pieces.map((p) => p.contours.length)).toEqual([2, 1]);
+    expect(allPieces(stacked).map((p) => p.contours.length)).toEqual([1, 1]);
+    expect(allPieces(cutout).map((p) => p.contours.length)).toEqual([2, 1]);
     for (const artwork of [stacked, cutout]) expect(difference(renderArtwork(artwork, 160), picture)).toBeLessThan(1.2);
   });
 
@@ -182,8 +185,8 @@ describe('tracing', () => {
       [NAVY, circle(80, 80, 40)],
       [NAVY, circle(20, 20, 1.6)],
     ]);
-    expect(trace(picture, { speckPx2: 30 }).artwork.pieces).toHaveLength(1);
-    expect(trace(picture, { speckPx2: 0 }).artwork.pieces).toHaveLength(2);
+    expect(allPieces(trace(picture, { speckPx2: 30 }).artwork)).toHaveLength(1);
+    expect(allPieces(trace(picture, { speckPx2: 0 }).artwork)).toHaveLength(2);
   });
 
   it('gives fewer points when it is smoother', () => {
@@ -209,11 +212,11 @@ describe('tracing', () => {
     const { artwork, groundHex } = trace(pictureOf([[NAVY, circle(80, 80, 50)]], 160, null));
     expect(groundHex).toBeNull();
     expect(artwork.inks.map((i) => i.hex)).toEqual([NAVY]);
-    expect(Math.abs(boxOf(artwork.pieces[0].contours).width - 100)).toBeLessThan(0.6);
+    expect(Math.abs(boxOf(allPieces(artwork)[0].contours).width - 100)).toBeLessThan(0.6);
   });
 
   it('answers for pictures with nothing to trace', () => {
-    expect(trace(blankPicture(20, 20)).artwork.pieces).toEqual([]);
+    expect(allPieces(trace(blankPicture(20, 20)).artwork)).toEqual([]);
     expect(trace(blankPicture(20, 20, [9, 9, 9])).artwork.inks).toHaveLength(1);
     const noise = blankPicture(64, 64, [0, 0, 0]);
     for (let i = 0, a = 1; i < noise.rgba.length; i++)
@@ -229,7 +232,7 @@ describe('tracing', () => {
         [NAVY, circle(80, 80, 30)],
       ]),
     );
-    expect(figures.pieces).toBe(artwork.pieces.length);
+    expect(figures.pieces).toBe(allPieces(artwork).length);
     expect(figures.inks.reduce((n, i) => n + i.pieces, 0)).toBe(figures.pieces);
     expect(figures.bytes).toBe(artworkToSvg(artwork, { lines: false }).length);
   });

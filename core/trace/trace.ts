@@ -1,23 +1,14 @@
 import { nameColour, nameColours, oklabDistance, readHex } from '../colour';
+import { artworkToSvg } from '../export';
 import type { Picture } from '../raster';
-import {
-  artworkToSvg,
-  countPieces,
-  countPoints,
-  flatten,
-  signedArea,
-  type Artwork,
-  type Gradient,
-  type Ink,
-  type Piece,
-} from '../vector';
-import { contoursOf, piecesOf } from './assemble';
+import { allPieces, countPieces, countPoints, type Artwork, type Gradient, type Ink, type Piece } from '../vector';
+import { flatten, signedArea, turnsOf } from '../path';
+import { contoursOf, piecesFrom } from './assemble';
 import { tellApart } from './apart';
 import { dropSpecks } from './cells';
 import { dropAll, dropOutside } from './ground';
 import { certaintyOf, type FoundInk } from './inks';
 import { findRegions, neighboursOf } from './regions';
-import { turnsOf } from './span';
 import { deviationOf, fitAll, prepare } from './strokes';
 import { findSymmetry, madeSymmetrical, type Symmetry } from './symmetry';
 
@@ -119,8 +110,10 @@ const LEAST_CONTOUR_PX2 = 0.05;
 /** Joints of contours that turn by more than this are corners, in radians. */
 const CORNER_RAD = 0.26;
 
-const countCorners = ({ pieces }: Artwork): number =>
-  pieces.flatMap((p) => p.contours.flatMap(turnsOf)).filter((turn) => turn > CORNER_RAD).length;
+const countCorners = (artwork: Artwork): number =>
+  allPieces(artwork)
+    .flatMap((p) => p.contours.flatMap(turnsOf))
+    .filter((turn) => turn > CORNER_RAD).length;
 
 /** Names for inks: of their colour, or of the two that a gradient goes between. */
 function namesOf(inks: readonly FoundInk[]): string[] {
@@ -139,7 +132,7 @@ function namesOf(inks: readonly FoundInk[]): string[] {
 /** Inks that no piece has any more are none. */
 const withoutMissing = (artwork: Artwork): Artwork => ({
   ...artwork,
-  inks: artwork.inks.filter((i) => artwork.pieces.some((p) => p.inkId === i.id)),
+  inks: artwork.inks.filter((i) => countPieces(artwork, i.id) > 0),
 });
 
 /** Tells a picture's inks and ground, and what each pixel is made of. */
@@ -224,7 +217,7 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
     const contours = contoursOf(prepared.map, edges, cells, k, above, under).filter(
       (c) => Math.abs(signedArea(flatten(c, 0.25))) >= LEAST_CONTOUR_PX2,
     );
-    const made = piecesOf(contours, inkId);
+    const made = piecesFrom(contours, inkId);
     if (made.length) {
       const { hex, gradient } = found[k];
       inks.push({ id: inkId, hex, name: names[r], ...(gradient ? { gradient } : {}) });
@@ -234,7 +227,7 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
   });
 
   const symmetry = options.symmetry === 'off' ? null : findSymmetry(cells, ground);
-  const traced: Artwork = { widthPx, heightPx, inks, pieces };
+  const traced: Artwork = { widthPx, heightPx, inks, nodes: pieces, guides: [] };
   const artwork = symmetry && options.symmetry === 'exact' ? withoutMissing(madeSymmetrical(traced, symmetry)) : traced;
   return {
     artwork,
@@ -249,7 +242,7 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
         pieces: countPieces(artwork, id),
         ...(gradient ? { gradient } : {}),
       })),
-      pieces: artwork.pieces.length,
+      pieces: countPieces(artwork),
       segments: countPoints(artwork),
       corners: countCorners(artwork),
       fit: deviationOf(edges.strokes),

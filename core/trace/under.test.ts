@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { hexToRgb } from '../colour';
-import { arcGeometry, artworkToSvg, flatten, signedArea, type Contour, type Point, type Segment } from '../vector';
+import { arcGeometry, type Contour, flatten, type Point, pointAt, type Segment, signedArea } from '../path';
+import { artworkToSvg } from '../export';
 import { decodePicture } from '../../node/pictures';
 import { drawnOf, pictureOf } from '../../bench/drawings';
 import { Resvg } from '@resvg/resvg-js';
 import { trace } from '.';
-import { pointAt } from './cut';
 import { runUnder, type Part } from './under';
 
 const line = (...to: Point): Segment => ({ kind: 'line', to });

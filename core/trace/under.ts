@@ -1,9 +1,21 @@
 /** Outlines of lower inks, run a little way under what lies above them. */
-import { arcGeometry, arcToCurves, type Contour, type Point, type Segment } from '../vector';
-import { partOf, pointAt } from './cut';
+import {
+  arcGeometry,
+  arcToCurves,
+  type Contour,
+  cross,
+  dot,
+  length,
+  minus,
+  partOf,
+  plus,
+  type Point,
+  pointAt,
+  type Segment,
+  tangentsOf,
+  unit,
+} from '../path';
 import { steady, type Stroke } from './fit';
-import { cross, dot, length, minus, plus, unit } from './points';
-import { tangentsOf } from './span';
 
 /** How far a lower ink runs under an upper one that it touches, in pixels: enough that no seam shows at any size. */
 const UNDERLAP_PX = 1;

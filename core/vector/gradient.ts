@@ -1,15 +1,17 @@
 import { hexToOklab, hexToRgb, oklabToHex, rgbToHex, type Rgb } from '../colour';
-import { mapPoint, type Affine, type Point } from './path';
+import { compose, inverse, mapPoint, similarity, type Affine, type Point } from '../path';
 
 /** A colour on the way through a gradient; `at` is 0 where it starts and 1 where it ends. */
 export interface GradientStop {
   readonly at: number;
   readonly hex: string;
+  /** 0..1; 1 when left out. */
+  readonly opacity?: number;
 }
 
 /**
  * A change of colour over an area, mixed in sRGB as SVG does: 'linear' from one point straight to another, 'radial' from a centre outwards to the
- * circle through another. Points are in the artwork's pixels; before the first stop and after the last, those colours go on.
+ * circle through another. Before the first stop and after the last, those colours go on, unless it is said to come again.
  */
 export interface Gradient {
   readonly kind: 'linear' | 'radial';
@@ -17,54 +19,113 @@ export interface Gradient {
   readonly to: Point;
   /** Two or more, by rising `at`. */
   readonly stops: readonly GradientStop[];
+  /** Of a radial one, where its first colour lies; its centre when left out. */
+  readonly focus?: Point;
+  /** From the coordinates of its points to those it is drawn in, where it is squeezed or slanted. */
+  readonly transform?: Affine;
+  /** How it goes on beyond its ends: its end colours, when left out. */
+  readonly spread?: 'reflect' | 'repeat';
 }
 
 /** Where a point lies in a gradient: 0 at its start, 1 at its end, beyond them outside. */
-export function placeIn({ kind, from, to }: Pick<Gradient, 'kind' | 'from' | 'to'>): (x: number, y: number) => number {
+export function placeIn(
+  gradient: Pick<Gradient, 'kind' | 'from' | 'to' | 'focus' | 'transform'>,
+): (x: number, y: number) => number {
+  const { kind, from, to, focus, transform } = gradient;
+  if (transform) {
+    const back = inverse(transform);
+    const inner = placeIn({ kind, from, to, focus });
+    return back ? (x, y) => inner(...mapPoint(back, [x, y])) : () => 1;
+  }
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
   const square = dx * dx + dy * dy || 1;
   if (kind === 'linear') return (x, y) => ((x - from[0]) * dx + (y - from[1]) * dy) / square;
   const radius = Math.sqrt(square);
-  return (x, y) => Math.hypot(x - from[0], y - from[1]) / radius;
-}
-
-/** The colour of a gradient at each point, in levels of sRGB. */
-export function paintOf(gradient: Gradient): (x: number, y: number) => Rgb {
-  const place = placeIn(gradient);
-  const stops = gradient.stops.map(({ at, hex }) => ({ at, rgb: hexToRgb(hex) }));
-  const last = stops.length - 1;
+  if (!focus) return (x, y) => Math.hypot(x - from[0], y - from[1]) / radius;
+  // Of the circles between the focus and the outer one, the one through the point (SVG 1.1, 13.2.3); a focus outside is moved onto the edge.
+  let [fx, fy] = [(focus[0] - from[0]) / radius, (focus[1] - from[1]) / radius];
+  const out = Math.hypot(fx, fy);
+  if (out > 0.999) [fx, fy] = [(fx / out) * 0.999, (fy / out) * 0.999];
+  const c = fx * fx + fy * fy - 1;
   return (x, y) => {
-    const t = place(x, y);
-    if (!(t > stops[0].at)) return stops[0].rgb;
-    if (t >= stops[last].at) return stops[last].rgb;
-    let k = 1;
-    while (stops[k].at < t) k++;
-    const [p, q] = [stops[k - 1], stops[k]];
-    const s = (t - p.at) / (q.at - p.at || 1);
-    return [
-      p.rgb[0] + s * (q.rgb[0] - p.rgb[0]),
-      p.rgb[1] + s * (q.rgb[1] - p.rgb[1]),
-      p.rgb[2] + s * (q.rgb[2] - p.rgb[2]),
-    ];
+    const [px, py] = [(x - from[0]) / radius - fx, (y - from[1]) / radius - fy];
+    const a = px * px + py * py;
+    if (a === 0) return 0;
+    // The ray from the focus through the point meets the circle at 1 / t.
+    const b = px * fx + py * fy;
+    const reach = (-b + Math.sqrt(Math.max(0, b * b - a * c))) / a;
+    return reach > 0 ? 1 / reach : 1;
   };
 }
 
-/** A gradient moved with its artwork; the map keeps shapes (it turns, mirrors, moves and scales alike in all directions). */
-export const mapGradient = (map: Affine, gradient: Gradient): Gradient => ({
-  ...gradient,
-  from: mapPoint(map, gradient.from),
-  to: mapPoint(map, gradient.to),
-});
+/** A place brought back between 0 and 1 as a gradient goes on beyond its ends. */
+function spreadTo(t: number, spread: Gradient['spread']): number {
+  if (spread === 'repeat') return t - Math.floor(t);
+  if (spread === 'reflect') {
+    const u = Math.abs(t) % 2;
+    return u > 1 ? 2 - u : u;
+  }
+  return t;
+}
+
+/** Between which two of a gradient's stops each point lies, and how far from the first to the second. */
+function betweenStops({ stops, spread, ...gradient }: Gradient): (x: number, y: number) => [number, number, number] {
+  const place = placeIn(gradient);
+  const last = stops.length - 1;
+  return (x, y) => {
+    const t = spreadTo(place(x, y), spread);
+    if (!(t > stops[0].at)) return [0, 0, 0];
+    if (t >= stops[last].at) return [last, last, 0];
+    let k = 1;
+    while (stops[k].at < t) k++;
+    return [k - 1, k, (t - stops[k - 1].at) / (stops[k].at - stops[k - 1].at || 1)];
+  };
+}
+
+/** The colour of a gradient at each point, in levels of sRGB. */
+export function colourIn(gradient: Gradient): (x: number, y: number) => Rgb {
+  const between = betweenStops(gradient);
+  const colours = gradient.stops.map((s) => hexToRgb(s.hex));
+  return (x, y) => {
+    const [a, b, s] = between(x, y);
+    if (s === 0) return colours[a];
+    const [p, q] = [colours[a], colours[b]];
+    return [p[0] + s * (q[0] - p[0]), p[1] + s * (q[1] - p[1]), p[2] + s * (q[2] - p[2])];
+  };
+}
+
+/** The colour of a gradient at each point, and as a fourth number its opacity 0..1. */
+export function shadeIn(gradient: Gradient): (x: number, y: number) => readonly [number, number, number, number] {
+  const [between, colour] = [betweenStops(gradient), colourIn(gradient)];
+  const opacities = gradient.stops.map((s) => s.opacity ?? 1);
+  return (x, y) => {
+    const [a, b, s] = between(x, y);
+    const [r, g, blue] = colour(x, y);
+    return [r, g, blue, opacities[a] + s * (opacities[b] - opacities[a])];
+  };
+}
+
+/** A gradient under a map; what the map squeezes or slants is kept as a transform of its own. */
+export function mapGradient(map: Affine, gradient: Gradient): Gradient {
+  if (gradient.transform || !similarity(map))
+    return { ...gradient, transform: gradient.transform ? compose(gradient.transform, map) : map };
+  return {
+    ...gradient,
+    from: mapPoint(map, gradient.from),
+    to: mapPoint(map, gradient.to),
+    ...(gradient.focus ? { focus: mapPoint(map, gradient.focus) } : {}),
+  };
+}
 
 /** All stops moved in OKLab as one colour is moved to another, so that the change from light to dark stays. */
 export function tinted(gradient: Gradient, fromHex: string, toHex: string): Gradient {
   const [p, q] = [hexToOklab(fromHex), hexToOklab(toHex)];
   return {
     ...gradient,
-    stops: gradient.stops.map(({ at, hex }) => {
-      const { L, a, b } = hexToOklab(hex);
+    stops: gradient.stops.map((stop) => {
+      const { L, a, b } = hexToOklab(stop.hex);
       const moved = { L: Math.max(0, Math.min(1, L + q.L - p.L)), a: a + q.a - p.a, b: b + q.b - p.b };
-      return { at, hex: oklabToHex(moved) };
+      return { ...stop, hex: oklabToHex(moved) };
     }),
   };
 }

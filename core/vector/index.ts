@@ -1,11 +1,6 @@
-/** Vector drawings: outlines, artworks, their edits, and SVG. */
-export * from './path';
-export * from './arc';
-export * from './pathdata';
+/** Vector drawings: artworks, their inks and nodes, and their edits. */
 export * from './gradient';
 export * from './artwork';
-export * from './edit';
-export * from './svg';
-export * from './render';
-export * from './shapes';
-export * from './read';
+export * from './numbers';
+export * from './schema';
+export * from './edits';

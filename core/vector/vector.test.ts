@@ -1,37 +1,42 @@
+import fc from 'fast-check';
+import * as v from 'valibot';
 import { describe, expect, it } from 'vitest';
 import { hexToOklab } from '../colour';
+import { boxOf, circle, flatten, mapContour, parsePath, rectangle, reverseContour } from '../path';
 import {
+  allPieces,
   applyEdit,
-  artworkToSvg,
-  boxOf,
-  checkArtwork,
-  circle,
-  closeContour,
-  compose,
-  contains,
+  applyEdits,
+  ArtworkSchema,
+  colourIn,
   countPieces,
   countPoints,
   describeEdit,
+  EDIT_KINDS,
   EditError,
-  ellipse,
-  escapeXml,
-  flatten,
-  formatPath,
-  idOf,
-  mapContour,
-  mapPoint,
-  parsePath,
+  EditSchema,
+  findNode,
+  inkOf,
+  mapGradient,
+  numbersOf,
   pieceAt,
-  polygon,
-  rectangle,
-  renderArtwork,
-  reverseContour,
-  roundedPolygon,
-  shortNumber,
-  signedArea,
-  star,
+  placedNodes,
+  placeIn,
+  scaledArtwork,
+  shadeIn,
   type Artwork,
+  type Edit,
+  type Group,
+  type Piece,
 } from './index';
+
+const piece = (id: string, inkId: string | null, contours: Piece['contours'], more: Partial<Piece> = {}): Piece => ({
+  kind: 'piece',
+  id,
+  inkId,
+  contours,
+  ...more,
+});
 
 const artwork: Artwork = {
   widthPx: 100,
@@ -40,140 +45,23 @@ const artwork: Artwork = {
     { id: 'ink-1', hex: '#F2C14E', name: 'lamp' },
     { id: 'ink-2', hex: '#182A5C', name: 'midnight' },
   ],
-  pieces: [
-    { id: 'piece-1', inkId: 'ink-1', contours: [circle(50, 50, 40)] },
-    { id: 'piece-2', inkId: 'ink-2', contours: [rectangle(40, 40, 20, 20)] },
-    { id: 'piece-3', inkId: 'ink-1', contours: [circle(10, 10, 5), reverseContour(circle(10, 10, 2))] },
+  nodes: [
+    piece('piece-1', 'ink-1', [circle(50, 50, 40)]),
+    piece('piece-2', 'ink-2', [rectangle(40, 40, 20, 20)]),
+    piece('piece-3', 'ink-1', [circle(10, 10, 5), reverseContour(circle(10, 10, 2))]),
   ],
+  guides: [],
 };
-
-describe('outlines', () => {
-  it('flatten within the tolerance', () => {
-    for (const tolerance of [1, 0.1, 0.01]) {
-      const points = flatten(circle(0, 0, 100), tolerance);
-      const n = points.length / 2;
-      for (let i = 0; i < n; i++) {
-        const j = (i + 1) % n;
-        const middle = Math.hypot((points[2 * i] + points[2 * j]) / 2, (points[2 * i + 1] + points[2 * j + 1]) / 2);
-        expect(100 - middle).toBeLessThan(tolerance + 0.03);
-      }
-    }
-  });
-
-  it('have the area of a circle, positive clockwise, negative when reversed', () => {
-    const c = circle(30, 40, 20);
-    expect(signedArea(flatten(c, 0.001))).toBeCloseTo(Math.PI * 400, 0);
-    expect(signedArea(flatten(reverseContour(c), 0.001))).toBeCloseTo(-Math.PI * 400, 0);
-    expect(reverseContour(reverseContour(c))).toEqual(c);
-  });
-
-  it('keep their area when turned and moved, and scale it when scaled', () => {
-    const turned = ellipse(0, 0, 30, 10, 0.7);
-    expect(signedArea(flatten(turned, 0.001))).toBeCloseTo(Math.PI * 300, 0);
-    const doubled = mapContour([2, 0, 0, 2, 5, -3], turned);
-    expect(signedArea(flatten(doubled, 0.001))).toBeCloseTo(4 * Math.PI * 300, -1);
-  });
-
-  it('are mapped by composed maps as by one after the other', () => {
-    const first = [2, 1, -1, 3, 4, 5] as const;
-    const second = [0.5, -1, 1, 0.25, -6, 7] as const;
-    const [x, y] = mapPoint(second, mapPoint(first, [3, -2]));
-    expect(mapPoint(compose(first, second), [3, -2])[0]).toBeCloseTo(x, 10);
-    expect(mapPoint(compose(first, second), [3, -2])[1]).toBeCloseTo(y, 10);
-  });
-
-  it('tell what is inside, with holes', () => {
-    const ring = artwork.pieces[2].contours;
-    expect(contains(ring, [13.5, 10])).toBe(true);
-    expect(contains(ring, [10, 10])).toBe(false);
-    expect(contains(ring, [16, 10])).toBe(false);
-  });
-
-  it('have the boxes one expects of shapes', () => {
-    expect(boxOf([rectangle(3, 4, 10, 20, 4)])).toEqual({ x: 3, y: 4, width: 10, height: 20 });
-    expect(boxOf([])).toEqual({ x: 0, y: 0, width: 0, height: 0 });
-    const s = boxOf([star(0, 0, 5, 10, 4)]);
-    expect(s.y).toBeCloseTo(-10, 6);
-    const rounded = roundedPolygon(
-      [
-        [0, 0],
-        [10, 0],
-        [10, 10],
-        [0, 10],
-      ],
-      3,
-    );
-    expect(signedArea(flatten(rounded))).toBeLessThan(100);
-    expect(signedArea(flatten(rounded))).toBeGreaterThan(90);
-  });
-});
-
-describe('path data', () => {
-  it('is short', () => {
-    expect([0.5, -0.5, 3, 3.1, 3.14159, -0.001, 100].map(shortNumber)).toEqual([
-      '.5',
-      '-.5',
-      '3',
-      '3.1',
-      '3.14',
-      '0',
-      '100',
-    ]);
-    expect(formatPath([rectangle(0, 0, 10, 5)])).toBe('M0 0H10V5H0Z');
-  });
-
-  it('reads back what it wrote', () => {
-    const contours = [circle(50, 50, 33.33), rectangle(2, 3, 40.5, 20), reverseContour(star(20, 20, 5, 9, 4))];
-    const text = formatPath(contours);
-    expect(formatPath(parsePath(text))).toBe(text);
-    expect(parsePath(text)).toHaveLength(3);
-  });
-
-  it('reads relative, smooth and quadratic commands', () => {
-    const [c] = parsePath('m10 10 l10 0 v10 h-10 z');
-    expect(flatten(c)).toEqual([10, 10, 20, 10, 20, 20, 10, 20]);
-    const [q] = parsePath('M0 0Q10 0 10 10');
-    expect(q.segments[0]).toMatchObject({ kind: 'curve', to: [10, 10] });
-    const [s] = parsePath('M0 0C0 5 5 10 10 10S20 5 20 0');
-    expect(s.segments[1]).toMatchObject({ c1: [15, 10] });
-  });
-
-  it('reads arcs, of circles as arcs and of ellipses as curves, with flags that run together', () => {
-    const [c] = parsePath('M104 60a12 12 0 1 1-12-12a12 12 0 0112 12');
-    expect(c.segments.map((s) => s.kind)).toEqual(['arc', 'arc']);
-    expect(signedArea(flatten(c, 0.001))).toBeCloseTo(Math.PI * 144, 0);
-    const [e] = parsePath('M10 0A10 5 0 0 1 -10 0A10 5 0 0 1 10 0Z');
-    expect(signedArea(flatten(e, 0.001))).toBeCloseTo(Math.PI * 50, 1);
-    expect(formatPath([c])).toBe('M104 60A12 12 0 1 1 92 48A12 12 0 0 1 104 60Z');
-  });
-
-  it('keeps arcs under turns, mirrors and scalings, and makes curves of them under others', () => {
-    const [c] = parsePath('M10 0A10 10 0 1 1 0 -10L0 0Z');
-    const area = signedArea(flatten(c, 0.001));
-    for (const map of [
-      [0, 2, -2, 0, 5, 5],
-      [-1, 0, 0, 1, 0, 0],
-      [0.6, 0.8, 0.8, -0.6, 1, 2],
-    ] as const) {
-      const mapped = mapContour(map, c);
-      expect(mapped.segments[0].kind).toBe('arc');
-      expect(signedArea(flatten(mapped, 0.001))).toBeCloseTo(area * (map[0] * map[3] - map[1] * map[2]), 0);
-      expect(signedArea(flatten(reverseContour(mapped), 0.001))).toBeCloseTo(-signedArea(flatten(mapped, 0.001)), 6);
-    }
-    const squeezed = mapContour([1, 0, 0, 3, 0, 0], c);
-    expect(squeezed.segments.every((s) => s.kind !== 'arc')).toBe(true);
-    expect(signedArea(flatten(squeezed, 0.001))).toBeCloseTo(3 * area, 0);
-  });
-
-  it('says where it stopped understanding', () => {
-    expect(() => parsePath('M0 0X5 5')).toThrow(/"X" is not understood/);
-    expect(() => parsePath('M0 0L5')).toThrow(SyntaxError);
-  });
-
-  it('closes what is open', () => {
-    expect(closeContour({ start: [0, 0], segments: [{ kind: 'line', to: [5, 5] }] }).segments).toHaveLength(2);
-  });
-});
+const pieceIn = (a: Artwork, id: string) => findNode(a, id)!.node as Piece;
+const ids = (a: Artwork) => [...placedNodes(a.nodes)].map((p) => p.node.id);
+const frozen = <T>(value: T): T => {
+  if (typeof value === 'object' && value !== null && !Object.isFrozen(value)) {
+    Object.freeze(value);
+    Object.values(value).forEach(frozen);
+  }
+  return value;
+};
+frozen(artwork);
 
 describe('artworks', () => {
   it('find the topmost piece', () => {
@@ -182,77 +70,304 @@ describe('artworks', () => {
     expect(pieceAt(artwork, [99, 1])).toBeNull();
   });
 
+  it('find it through groups, transforms and clips, and pass by what is hidden or locked', () => {
+    const moved: Artwork = {
+      ...artwork,
+      nodes: [artwork.nodes[0], { kind: 'group', id: 'g', transform: [1, 0, 0, 1, 30, 0], nodes: [artwork.nodes[1]] }],
+    };
+    expect(pieceAt(moved, [75, 50])?.id).toBe('piece-2');
+    expect(pieceAt(moved, [50, 50])?.id).toBe('piece-1');
+    const locked = applyEdit(moved, { kind: 'node-locked', nodeIds: ['g'], locked: true });
+    expect(pieceAt(locked, [75, 50])?.id).toBe('piece-1');
+    const clipped: Artwork = {
+      ...artwork,
+      nodes: [{ ...artwork.nodes[0], clip: [{ contours: [rectangle(0, 0, 50, 100)] }] }],
+    };
+    expect([pieceAt(clipped, [45, 50])?.id, pieceAt(clipped, [55, 50])]).toEqual(['piece-1', null]);
+  });
+
+  it('find a line by its width', () => {
+    const stroke = { inkId: 'ink-2', widthPx: 6, cap: 'round', join: 'round', mitreLimit: 4 } as const;
+    const lined: Artwork = {
+      ...artwork,
+      nodes: [piece('l', null, parsePath('M0 50H100', { close: false }), { stroke })],
+    };
+    expect(pieceAt(lined, [30, 52])?.id).toBe('l');
+    expect(pieceAt(lined, [30, 54])).toBeNull();
+  });
+
   it('count pieces and points', () => {
     expect(countPieces(artwork)).toBe(3);
     expect(countPieces(artwork, 'ink-1')).toBe(2);
     expect(countPoints(artwork)).toBe(4 + 4 + 8);
   });
 
-  it('change an ink with every piece of it, and leave the artwork given as it was', () => {
-    const before = JSON.stringify(artwork);
-    const after = applyEdit(artwork, { kind: 'ink-colour', inkId: 'ink-1', hex: '#abcdef' });
-    expect(after.inks[0].hex).toBe('#ABCDEF');
-    expect(after.pieces).toBe(artwork.pieces);
-    expect(JSON.stringify(artwork)).toBe(before);
+  it('scale with all that has a length', () => {
+    const soft: Artwork = {
+      ...artwork,
+      nodes: [
+        {
+          ...artwork.nodes[1],
+          effects: [{ kind: 'blur', radiusPx: 2 }],
+          stroke: { inkId: 'ink-1', widthPx: 3, cap: 'butt', join: 'mitre', mitreLimit: 4, dash: [2, 1] },
+        } as Piece,
+      ],
+      guides: [{ id: 'guide-1', kind: 'circle', centre: [5, 5], radiusPx: 4 }],
+    };
+    const twice = scaledArtwork(soft, 2);
+    expect(pieceIn(twice, 'piece-2')).toMatchObject({
+      stroke: { widthPx: 6, dash: [4, 2] },
+      effects: [{ radiusPx: 4 }],
+    });
+    expect(twice.guides[0]).toMatchObject({ centre: [10, 10], radiusPx: 8 });
   });
 
-  it('merge, rename, reassign and remove', () => {
+  it('are checked when they come from outside', () => {
+    const good = (a: unknown) => v.safeParse(ArtworkSchema, a).success;
+    const fault = (a: unknown) => v.safeParse(ArtworkSchema, a).issues?.[0].message;
+    expect(v.parse(ArtworkSchema, artwork)).toEqual(artwork);
+    expect(fault({ ...artwork, inks: [artwork.inks[0], artwork.inks[0]] })).toMatch(/one id/);
+    expect(fault({ ...artwork, inks: [artwork.inks[0]] })).toMatch(/does not have/);
+    expect(fault({ ...artwork, nodes: [artwork.nodes[0], artwork.nodes[0]] })).toMatch(/two nodes/);
+    expect(good({ ...artwork, widthPx: 0 })).toBe(false);
+    for (const bad of [NaN, Infinity, 1e9, '5', null])
+      expect(good({ ...artwork, nodes: [piece('p', 'ink-1', [{ start: [bad as number, 0], segments: [] }])] })).toBe(
+        false,
+      );
+    expect(good({ ...artwork, inks: [{ ...artwork.inks[0], name: 'a\u0000' }, artwork.inks[1]] })).toBe(false);
+    expect(good({ ...artwork, inks: [{ ...artwork.inks[0], name: 'a\ud800' }, artwork.inks[1]] })).toBe(false);
+    let deep: unknown = artwork.nodes[0];
+    for (let k = 0; k < 5000; k++) deep = { kind: 'group', id: `g${k}`, nodes: [deep] };
+    expect(fault({ ...artwork, nodes: [deep] })).toMatch(/deep/);
+  });
+});
+
+describe('edits of inks', () => {
+  it('change an ink with every piece of it, and leave the artwork given as it was', () => {
+    const after = applyEdit(artwork, { kind: 'ink-colour', inkId: 'ink-1', hex: '#abcdef' });
+    expect(after.inks[0].hex).toBe('#ABCDEF');
+    expect(after.nodes).toBe(artwork.nodes);
+  });
+
+  it('merge, rename, add, reassign', () => {
     const merged = applyEdit(artwork, { kind: 'merge-inks', inkId: 'ink-2', intoInkId: 'ink-1' });
     expect(merged.inks).toHaveLength(1);
-    expect(merged.pieces.every((p) => p.inkId === 'ink-1')).toBe(true);
+    expect(allPieces(merged).every((p) => p.inkId === 'ink-1')).toBe(true);
     expect(applyEdit(artwork, { kind: 'ink-name', inkId: 'ink-1', name: ' moon ' }).inks[0].name).toBe('moon');
-    expect(applyEdit(artwork, { kind: 'piece-ink', pieceId: 'piece-2', inkId: 'ink-1' }).pieces[1].inkId).toBe('ink-1');
-    expect(applyEdit(artwork, { kind: 'remove-piece', pieceId: 'piece-2' }).pieces.map((p) => p.id)).toEqual([
-      'piece-1',
+    expect(
+      pieceIn(applyEdit(artwork, { kind: 'piece-ink', nodeIds: ['piece-2'], inkId: 'ink-1' }), 'piece-2').inkId,
+    ).toBe('ink-1');
+    const added = applyEdit(artwork, { kind: 'add-ink', ink: { id: 'ink-3', hex: '#FF0000', name: 'signal' } });
+    expect(inkOf(added, 'ink-3')?.name).toBe('signal');
+  });
+
+  it('merge inks of lines, shadows and masks too', () => {
+    const stroke = { inkId: 'ink-2', widthPx: 2, cap: 'butt', join: 'mitre', mitreLimit: 4 } as const;
+    const soft: Artwork = {
+      ...artwork,
+      nodes: [
+        piece('p', 'ink-1', [circle(5, 5, 4)], {
+          stroke,
+          effects: [{ kind: 'shadow', dxPx: 1, dyPx: 1, blurPx: 2, inkId: 'ink-2', opacity: 0.5 }],
+          mask: { by: 'light', nodes: [piece('m', 'ink-2', [circle(5, 5, 4)])] },
+        }),
+      ],
+    };
+    const text = JSON.stringify(applyEdit(soft, { kind: 'merge-inks', inkId: 'ink-2', intoInkId: 'ink-1' }));
+    expect(text).not.toContain('ink-2');
+  });
+});
+
+describe('edits of nodes', () => {
+  it('remove, hide, name, lock and fade', () => {
+    expect(ids(applyEdit(artwork, { kind: 'remove-nodes', nodeIds: ['piece-2'] }))).toEqual(['piece-1', 'piece-3']);
+    const hidden = applyEdit(artwork, { kind: 'node-hidden', nodeIds: ['piece-1'], hidden: true });
+    expect(pieceAt(hidden, [50, 20])).toBeNull();
+    expect(applyEdit(hidden, { kind: 'node-hidden', nodeIds: ['piece-1'], hidden: false })).toEqual(artwork);
+    expect(pieceIn(applyEdit(artwork, { kind: 'node-name', nodeIds: ['piece-1'], name: 'moon' }), 'piece-1').name).toBe(
+      'moon',
+    );
+    const faded = applyEdit(artwork, { kind: 'node-opacity', nodeIds: ['piece-1'], opacity: 0.4 });
+    expect(applyEdit(faded, { kind: 'node-opacity', nodeIds: ['piece-1'], opacity: 1 })).toEqual(artwork);
+  });
+
+  it('move by maps that come on top of one another', () => {
+    const once = applyEdit(artwork, { kind: 'node-transform', nodeIds: ['piece-2'], by: [1, 0, 0, 1, 10, 0] });
+    const twice = applyEdit(once, { kind: 'node-transform', nodeIds: ['piece-2'], by: [2, 0, 0, 2, 0, 0] });
+    expect(pieceIn(twice, 'piece-2').transform).toEqual([2, 0, 0, 2, 20, 0]);
+    expect(pieceIn(twice, 'piece-2').contours).toBe(pieceIn(artwork, 'piece-2').contours);
+  });
+
+  const boxes = (a: Artwork) =>
+    Object.fromEntries(
+      [...placedNodes(a.nodes)].flatMap(({ node, map }) =>
+        node.kind === 'piece' ? [[node.id, boxOf(node.contours.map((c) => mapContour(map, c)))]] : [],
+      ),
+    );
+
+  it('group and take apart, everything staying where it is', () => {
+    const grouped = applyEdit(artwork, { kind: 'group-nodes', nodeIds: ['piece-1', 'piece-3'], groupId: 'g' });
+    expect(ids(grouped)).toEqual(['piece-2', 'g', 'piece-1', 'piece-3']);
+    expect(boxes(grouped)).toEqual(boxes(artwork));
+    const turned = applyEdit(grouped, { kind: 'node-transform', nodeIds: ['g'], by: [0, 1, -1, 0, 100, 0] });
+    const apart = applyEdit(turned, { kind: 'ungroup', groupId: 'g' });
+    expect(ids(apart)).toEqual(['piece-2', 'piece-1', 'piece-3']);
+    for (const [id, box] of Object.entries(boxes(apart))) expect(box.x).toBeCloseTo(boxes(turned)[id].x, 6);
+  });
+
+  it('put nodes elsewhere in the stack and into groups of other coordinates', () => {
+    expect(ids(applyEdit(artwork, { kind: 'move-nodes', nodeIds: ['piece-1'], intoId: null, at: 2 }))).toEqual([
+      'piece-2',
       'piece-3',
+      'piece-1',
+    ]);
+    const grouped = applyEdits(artwork, [
+      { kind: 'group-nodes', nodeIds: ['piece-2'], groupId: 'g' },
+      { kind: 'node-transform', nodeIds: ['g'], by: [2, 0, 0, 2, -50, -50] },
+      { kind: 'move-nodes', nodeIds: ['piece-3'], intoId: 'g', at: 1 },
+    ]).artwork;
+    expect((findNode(grouped, 'g')!.node as Group).nodes.map((n) => n.id)).toEqual(['piece-2', 'piece-3']);
+    expect(boxes(grouped)['piece-3'].x).toBeCloseTo(boxes(artwork)['piece-3'].x, 6);
+    expect(() => applyEdit(grouped, { kind: 'move-nodes', nodeIds: ['g'], intoId: 'g', at: 0 })).toThrow(EditError);
+  });
+
+  it('duplicate with ids of their own', () => {
+    const grouped = applyEdit(artwork, { kind: 'group-nodes', nodeIds: ['piece-1', 'piece-2'], groupId: 'g' });
+    const twice = applyEdit(grouped, { kind: 'duplicate-node', nodeId: 'g', suffix: '-b', by: [1, 0, 0, 1, 5, 5] });
+    expect(new Set(ids(twice)).size).toBe(7);
+    expect(() => applyEdit(twice, { kind: 'duplicate-node', nodeId: 'g', suffix: '-b' })).toThrow(EditError);
+  });
+
+  it('give a piece a line, and take it away', () => {
+    const stroke = { inkId: 'ink-2', widthPx: 2, cap: 'butt', join: 'mitre', mitreLimit: 4 } as const;
+    const lined = applyEdit(artwork, { kind: 'piece-stroke', nodeIds: ['piece-1'], stroke });
+    expect(countPieces(lined, 'ink-2')).toBe(2);
+    const alone = applyEdit(lined, { kind: 'piece-ink', nodeIds: ['piece-1'], inkId: null });
+    expect(() => applyEdit(alone, { kind: 'piece-stroke', nodeIds: ['piece-1'], stroke: null })).toThrow(/neither/);
+    expect(applyEdit(lined, { kind: 'piece-stroke', nodeIds: ['piece-1'], stroke: null })).toEqual(artwork);
+  });
+
+  it('set, move and remove guides', () => {
+    const guide = { id: 'guide-1', kind: 'line', through: [5, 5], angleDeg: 90 } as const;
+    const set = applyEdit(artwork, { kind: 'set-guide', guide });
+    expect(describeEdit(set, { kind: 'set-guide', guide })).toBe('a guide moved');
+    expect(applyEdit(set, { kind: 'remove-guide', guideId: 'guide-1' })).toEqual(artwork);
+  });
+});
+
+describe('points', () => {
+  const square = (a: Artwork) => pieceIn(a, 'piece-2');
+  const at = (p: Piece, number: number) => {
+    for (const [c, numbers] of numbersOf(p).of.entries()) {
+      const k = numbers.indexOf(number);
+      if (k >= 0) return k ? p.contours[c].segments[k - 1].to : p.contours[c].start;
+    }
+    return null;
+  };
+
+  it('are numbered as they are read, and keep their numbers when others come and go', () => {
+    expect(numbersOf(square(artwork)).of).toEqual([[0, 1, 2, 3]]);
+    const corners = [0, 1, 2, 3].map((n) => at(square(artwork), n));
+    const more = applyEdit(artwork, { kind: 'add-point', nodeId: 'piece-2', after: 1, t: 0.5 });
+    expect(numbersOf(square(more)).of).toEqual([[0, 1, 4, 2, 3]]);
+    expect([0, 1, 2, 3].map((n) => at(square(more), n))).toEqual(corners);
+    const fewer = applyEdit(more, { kind: 'remove-point', nodeId: 'piece-2', point: 0 });
+    expect([1, 2, 3].map((n) => at(square(fewer), n))).toEqual(corners.slice(1));
+    const again = applyEdit(fewer, { kind: 'add-point', nodeId: 'piece-2', after: 3, t: 0.5 });
+    expect(numbersOf(square(again)).of.flat()).toContain(5);
+    expect(numbersOf(square(again)).of.flat()).not.toContain(0);
+  });
+
+  it('move alone, with their handles', () => {
+    const after = applyEdit(artwork, { kind: 'move-point', nodeId: 'piece-2', point: 2, to: [80, 90] });
+    expect(at(square(after), 2)).toEqual([80, 90]);
+    expect(at(square(after), 1)).toEqual(at(square(artwork), 1));
+    const first = applyEdit(artwork, { kind: 'move-point', nodeId: 'piece-2', point: 0, to: [1, 2] });
+    expect(square(first).contours[0].start).toEqual([1, 2]);
+    expect(square(first).contours[0].segments[3].to).toEqual([1, 2]);
+    const round = applyEdit(artwork, { kind: 'move-point', nodeId: 'piece-1', point: 0, to: [100, 60] });
+    const [before, now] = [pieceIn(artwork, 'piece-1'), pieceIn(round, 'piece-1')].map(
+      (p) => p.contours[0].segments[0],
+    );
+    expect(now).toMatchObject({ kind: 'curve', c2: (before as { c2: unknown }).c2 });
+  });
+
+  it('cut an outline open, and an open one in two', () => {
+    const open = applyEdit(artwork, { kind: 'cut-point', nodeId: 'piece-2', point: 2 });
+    expect(square(open).contours[0]).toMatchObject({ open: true, start: at(square(artwork), 2) });
+    expect(numbersOf(square(open)).of).toEqual([[2, 3, 0, 1, 4]]);
+    const two = applyEdit(open, { kind: 'cut-point', nodeId: 'piece-2', point: 0 });
+    expect(numbersOf(square(two)).of).toEqual([
+      [2, 3, 0],
+      [5, 1, 4],
     ]);
   });
 
-  it('refuse edits that do not fit', () => {
+  it('keep the shape when one is added, whatever the segment', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(0, 1, 2, 3), fc.double({ min: 0.05, max: 0.95, noNaN: true }), (after, t) => {
+        const more = applyEdit(artwork, { kind: 'add-point', nodeId: 'piece-1', after, t });
+        const [a, b] = [artwork, more].map((x) => flatten(pieceIn(x, 'piece-1').contours[0], 0.001));
+        const radii = (p: number[]) =>
+          p.filter((_, k) => k % 2 === 0).map((x, k) => Math.hypot(x - 50, p[2 * k + 1] - 50));
+        expect(Math.max(...radii(b)) - Math.max(...radii(a))).toBeLessThan(0.02);
+        expect(Math.min(...radii(b))).toBeGreaterThan(39.9);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('go with the last of their contour', () => {
+    const line = { ...artwork, nodes: [piece('l', 'ink-1', parsePath('M0 0L5 5M9 9L8 8L7 9', { close: false }))] };
+    const after = applyEdit(line, { kind: 'remove-point', nodeId: 'l', point: 0 });
+    expect(pieceIn(after, 'l').contours).toHaveLength(1);
+    const gone = applyEdits(after, [
+      { kind: 'remove-point', nodeId: 'l', point: 2 },
+      { kind: 'remove-point', nodeId: 'l', point: 3 },
+    ]).artwork;
+    expect(gone.nodes).toEqual([]);
+  });
+});
+
+describe('any edit', () => {
+  it('is refused where it does not fit', () => {
     for (const edit of [
       { kind: 'ink-colour', inkId: 'ink-9', hex: '#000000' },
       { kind: 'ink-colour', inkId: 'ink-1', hex: 'red' },
       { kind: 'ink-name', inkId: 'ink-1', name: '  ' },
       { kind: 'merge-inks', inkId: 'ink-1', intoInkId: 'ink-1' },
-      { kind: 'piece-ink', pieceId: 'piece-9', inkId: 'ink-1' },
-      { kind: 'remove-piece', pieceId: 'piece-9' },
+      { kind: 'piece-ink', nodeIds: ['piece-9'], inkId: 'ink-1' },
+      { kind: 'remove-nodes', nodeIds: ['piece-9'] },
+      { kind: 'add-ink', ink: artwork.inks[0] },
+      { kind: 'move-point', nodeId: 'piece-2', point: 9, to: [0, 0] },
+      { kind: 'ungroup', groupId: 'piece-1' },
+      { kind: 'remove-guide', guideId: 'none' },
+      { kind: 'group-nodes', nodeIds: ['piece-1'], groupId: 'piece-2' },
     ] as const)
-      expect(() => applyEdit(artwork, edit)).toThrow(EditError);
+      expect(() => applyEdit(artwork, edit as Edit)).toThrow(EditError);
+    expect(() => applyEdit(artwork, { kind: 'constructor' } as unknown as Edit)).toThrow(EditError);
   });
 
-  it('tell edits in words', () => {
+  it('is told in words', () => {
     expect(describeEdit(artwork, { kind: 'ink-colour', inkId: 'ink-1', hex: '#abc' })).toBe('lamp to #AABBCC');
     expect(describeEdit(artwork, { kind: 'merge-inks', inkId: 'ink-2', intoInkId: 'ink-1' })).toBe(
       'midnight merged into lamp',
     );
-    expect(describeEdit(artwork, { kind: 'remove-piece', pieceId: 'piece-1' })).toBe('one piece removed');
+    expect(describeEdit(artwork, { kind: 'remove-nodes', nodeIds: ['piece-1'] })).toBe('one piece removed');
+    expect(
+      applyEdits(artwork, [
+        { kind: 'ink-name', inkId: 'ink-1', name: 'moon' },
+        { kind: 'remove-nodes', nodeIds: ['piece-1'] },
+      ]).told,
+    ).toBe('lamp named moon, and 1 more');
   });
 
-  it('are checked when they come from outside', () => {
-    expect(() => checkArtwork(artwork)).not.toThrow();
-    expect(() => checkArtwork({ ...artwork, inks: [artwork.inks[0], artwork.inks[0]] })).toThrow(/one id/);
-    expect(() => checkArtwork({ ...artwork, inks: [artwork.inks[0]] })).toThrow(/does not have/);
-    expect(() => checkArtwork({ ...artwork, widthPx: 0 })).toThrow(/size/);
-    const bad = {
-      ...artwork.pieces[0],
-      contours: [
-        polygon([
-          [0, 0],
-          [NaN, 1],
-          [2, 2],
-        ]),
-      ],
-    };
-    expect(() => checkArtwork({ ...artwork, pieces: [bad] })).toThrow(/not a number/);
-  });
-
-  it('render with the cover of their shapes', () => {
-    const picture = renderArtwork(artwork, 200);
-    const at = (x: number, y: number) => [...picture.rgba.slice((y * 200 + x) * 4, (y * 200 + x) * 4 + 4)];
-    expect(at(100, 100)).toEqual([0x18, 0x2a, 0x5c, 255]);
-    expect(at(100, 40)).toEqual([0xf2, 0xc1, 0x4e, 255]);
-    expect(at(199, 0)[3]).toBe(0);
-    expect(at(20, 20)[3]).toBe(0);
+  it('is read by one schema, and by nothing that looks like it', () => {
+    const edit = { kind: 'node-transform', nodeIds: ['a'], by: [1, 0, 0, 1, 5, 5] };
+    expect(v.parse(EditSchema, edit)).toEqual(edit);
+    expect(v.safeParse(EditSchema, { kind: 'none' }).success).toBe(false);
+    expect(v.safeParse(EditSchema, { ...edit, by: [1, 0, 0, 1, NaN, 5] }).success).toBe(false);
+    expect(EDIT_KINDS.length).toBeGreaterThan(20);
   });
 });
 
@@ -275,7 +390,7 @@ describe('inks with a gradient', () => {
       artwork.inks[1],
     ],
   };
-  const edited = (edit: Parameters<typeof applyEdit>[1]) => applyEdit(shaded, edit).inks[0];
+  const edited = (edit: Edit) => applyEdit(shaded, edit).inks[0];
 
   it('take on a colour as a whole, and keep their way from light to dark', () => {
     const ink = edited({ kind: 'ink-colour', inkId: 'ink-1', hex: '#2560C4' });
@@ -305,52 +420,40 @@ describe('inks with a gradient', () => {
     ] as const)
       expect(() => applyEdit(shaded, edit)).toThrow(EditError);
   });
-});
 
-describe('SVG', () => {
-  it('has one named group for each run of an ink, title, description, and nothing that runs', () => {
-    const svg = artworkToSvg(artwork, { title: 'Noctule <Night> "Rail"', description: 'a & b' });
-    expect(svg.match(/<g id="[^"]+"/g)).toEqual(['<g id="lamp"', '<g id="midnight"', '<g id="lamp-2"']);
-    expect(svg).toContain('<title id="title">Noctule &#60;Night&#62; &#34;Rail&#34;</title>');
-    expect(svg).toContain('viewBox="0 0 100 100"');
-    expect(svg).not.toMatch(/<script|on\w+=|href|<style/i);
+  it('are where they are under any map, squeezed ones too', () => {
+    const radial = { kind: 'radial', from: [10, 10], to: [20, 10], stops: shaded.inks[0].gradient!.stops } as const;
+    for (const map of [
+      [2, 0, 0, 2, 3, 4],
+      [1, 0.5, 0, 2, 3, 4],
+    ] as const) {
+      const mapped = mapGradient(map, radial);
+      for (const [x, y] of [
+        [12, 13],
+        [16, 8],
+        [25, 25],
+      ]) {
+        const [mx, my] = [map[0] * x + map[2] * y + map[4], map[1] * x + map[3] * y + map[5]];
+        expect(placeIn(mapped)(mx, my)).toBeCloseTo(placeIn(radial)(x, y), 9);
+      }
+    }
   });
 
-  it('draws circles and upright rectangles as what they are', () => {
-    const half = (to: [number, number]) => ({ kind: 'arc', radius: 30, large: false, clockwise: true, to }) as const;
-    const pieces = [
-      { id: 'a', inkId: 'ink-1', contours: [{ start: [20, 50] as const, segments: [half([80, 50]), half([20, 50])] }] },
-      { id: 'b', inkId: 'ink-1', contours: [rectangle(0, 5, 10.5, 20)] },
-      {
-        id: 'c',
-        inkId: 'ink-1',
-        contours: [
-          polygon([
-            [0, 0],
-            [10, 1],
-            [9, 11],
-            [-1, 10],
-          ]),
-        ],
-      },
-    ];
-    const svg = artworkToSvg({ ...artwork, pieces });
-    expect(svg).toContain('<circle cx="50" cy="50" r="30"/>');
-    expect(svg).toContain('<rect y="5" width="10.5" height="20"/>');
-    expect(svg.match(/<path/g)).toHaveLength(1);
-  });
-
-  it('writes half circles so that rounding does not move them', () => {
-    const c = parsePath('M10.004 20.003A15.3374 15.3374 0 0 1 40.679 20.003L10.004 20.003Z')[0];
-    const [again] = parsePath(formatPath([c]));
-    const top = (k: typeof c) => boxOf([k]).y;
-    expect(Math.abs(top(again) - top(c))).toBeLessThan(0.03);
-  });
-
-  it('makes names safe', () => {
-    expect(idOf('Größe & Licht')).toBe('gro-e-licht');
-    expect(idOf('2 blue')).toBe('ink-2-blue');
-    expect(idOf('***')).toBe('ink-x');
-    expect(escapeXml('a\u0000b\u0008<')).toBe('ab&#60;');
+  it('begin at their focus, end at their circle, and come again where they are told to', () => {
+    const focused = {
+      kind: 'radial',
+      from: [0, 0],
+      to: [10, 0],
+      focus: [5, 0],
+      stops: shaded.inks[0].gradient!.stops,
+    } as const;
+    const place = placeIn(focused);
+    expect(place(5, 0)).toBe(0);
+    for (const t of [0.3, 1.2, 2.5]) expect(place(10 * Math.cos(t), 10 * Math.sin(t))).toBeCloseTo(1, 9);
+    const linear = { ...shaded.inks[0].gradient!, spread: 'repeat' } as const;
+    expect(colourIn(linear)(0, 130)[2]).toBeCloseTo(colourIn(linear)(0, 30)[2], 9);
+    expect(colourIn({ ...linear, spread: 'reflect' })(0, 130)[2]).toBeCloseTo(colourIn(linear)(0, 70)[2], 9);
+    const fading = { ...linear, stops: [linear.stops[0], { ...linear.stops[1], opacity: 0 }] };
+    expect(shadeIn(fading)(0, 50)[3]).toBeCloseTo(0.5, 6);
   });
 });

@@ -79,8 +79,10 @@ export interface Candidate {
   readonly fileName: string | null;
   readonly decision: DecisionState;
   readonly artworkId: string | null;
-  /** The engine can grow from it and draw it larger; a picture that was brought in or mended can only be followed. */
-  readonly hasRecipe: boolean;
+  /** The engine can grow from it; another picture can only be followed. */
+  readonly grows: boolean;
+  /** The engine can draw it larger. */
+  readonly enlarges: boolean;
   /** For a candidate made from a sketch: the share 0..1 of it that is left, and where the sketch's picture lies, in shares of this one. */
   readonly sketch: SketchLeft | null;
   readonly createdAt: string;
@@ -149,29 +151,56 @@ export interface Wall {
   readonly broughtIn: readonly Candidate[];
 }
 
-export interface ArtworkStep {
+/** Anything with a history. */
+export type WorkKind = 'retouched' | 'artwork' | 'lockup';
+
+export interface WorkStep {
   readonly id: string;
   readonly number: number;
   readonly parent: string | null;
-  readonly kind: 'trace' | 'edit';
+  /** What it was: edits of what was there, or what made it anew. */
+  readonly kind: 'trace' | 'edits' | 'brought-in' | 'blank' | 'copy';
   readonly told: string;
   readonly createdAt: string;
 }
 
-export interface ArtworkState {
+export interface WorkState {
   readonly id: string;
   readonly commissionId: string;
-  readonly candidateId: string;
+  readonly kind: WorkKind;
   readonly name: string;
   readonly head: string;
   readonly version: number;
   readonly drawing: Artwork;
+  /** The candidate that it was made from; null for what was brought in, copied or begun from nothing. */
+  readonly candidateId: string | null;
   readonly groundHex: string | null;
-  readonly traceOptions: TraceOptions;
+  /** Of the trace that it goes back to; null where it goes back to none. */
+  readonly traceOptions: TraceOptions | null;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
   /** Newest first. */
-  readonly steps: readonly ArtworkStep[];
+  readonly steps: readonly WorkStep[];
+}
+
+/** What acts on a work led to. */
+export interface ActsAnswer {
+  readonly head: string;
+  readonly version: number;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
+  /** The steps that acts of this request led to, newest first. */
+  readonly added: readonly WorkStep[];
+  /** The state at the head; null where the acts were edits alone, which whoever sent them has made already. */
+  readonly drawing: Artwork | null;
+  /** The act that could not be done; neither were those after it, while those before it were. */
+  readonly refused: { readonly key: string; readonly code: string; readonly message: string } | null;
+}
+
+/** An SVG file as an artwork. */
+export interface BroughtIn {
+  readonly artwork: WorkState;
+  readonly leftOut: readonly { readonly what: string; readonly count: number }[];
 }
 
 export type { Edit };
@@ -185,7 +214,7 @@ export interface DeliveryFile {
 export interface Delivery {
   readonly id: string;
   readonly number: number;
-  readonly artworkId: string;
+  readonly workId: string;
   readonly stepId: string;
   readonly version: number;
   readonly about: PackageAbout;
@@ -194,20 +223,29 @@ export interface Delivery {
   readonly error: string | null;
   readonly files: readonly DeliveryFile[];
   readonly bytes: number;
+  /** Of the package made last. */
   readonly sha256: string | null;
+  /** Every package that was ever made of it, newest first: more than one where making it again gave other bytes. */
+  readonly packages: readonly { readonly sha256: string; readonly bytes: number; readonly createdAt: string }[];
   readonly createdAt: string;
 }
 
-/** One concept's line of descent, after the rounds. */
-export interface ThreadBranch {
-  readonly candidate: Candidate;
-  readonly artwork: {
-    readonly id: string;
-    readonly head: string;
-    readonly version: number;
-    readonly steps: number;
-  } | null;
+/** A work on the thread, with the works that were made from it. */
+export interface ThreadWork {
+  readonly id: string;
+  readonly kind: WorkKind;
+  readonly name: string;
+  readonly head: string;
+  readonly version: number;
+  readonly steps: number;
   readonly deliveries: number;
+  readonly works: readonly ThreadWork[];
+}
+
+/** One concept's line of descent, after the rounds: from a candidate, or from a work that none was made from. It forks where its works do. */
+export interface ThreadBranch {
+  readonly candidate: Candidate | null;
+  readonly works: readonly ThreadWork[];
 }
 
 export interface Thread {
@@ -219,9 +257,11 @@ export interface Thread {
 
 /** What is heard over the event stream of a commission. */
 export interface WatchEvent {
-  readonly subject: 'commission' | 'round' | 'candidate' | 'artwork' | 'delivery' | 'everything';
+  readonly subject: 'commission' | 'round' | 'candidate' | 'work' | 'delivery' | 'everything';
   readonly id: string;
   readonly commissionId: string;
   readonly state?: string;
   readonly progress?: number | null;
+  /** Of a work. */
+  readonly head?: string;
 }

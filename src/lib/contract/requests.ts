@@ -2,8 +2,12 @@
 import * as v from 'valibot';
 import { COUNT_LIMIT, REFERENCE_LIMIT, SIZE_MOST_PX } from '$core/credit';
 import { KINDS } from '$core/prompt';
+import { ArtworkSchema, EditSchema, isStorable, STORABLE } from '$core/vector';
 
-const text = (most: number) => v.pipe(v.string(), v.maxLength(most, `at most ${most} characters`));
+/** Text that can be stored: what a database or a page cannot hold is refused where it is written. */
+const storable = <S extends v.GenericSchema<unknown, string>>(schema: S) =>
+  v.pipe(schema, v.check(isStorable, STORABLE));
+const text = (most: number) => storable(v.pipe(v.string(), v.maxLength(most, `at most ${most} characters`)));
 const hex = v.pipe(v.string(), v.regex(/^#[0-9a-fA-F]{6}$/, 'a colour is written like #1D2E4E'), v.toUpperCase());
 const whole = (low: number, high: number) =>
   v.pipe(
@@ -15,14 +19,16 @@ const whole = (low: number, high: number) =>
 const key = v.pipe(v.string(), v.minLength(8), v.maxLength(64), v.regex(/^[\w-]+$/));
 
 /** One of the colours that the mark will stand on. */
-export const Ground = v.object({ name: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(40)), hex });
+export const Ground = v.object({ name: storable(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(40))), hex });
 
 const briefEntries = {
-  name: v.pipe(
-    v.string(),
-    v.trim(),
-    v.minLength(1, 'a commission needs a name'),
-    v.maxLength(120, 'at most 120 characters'),
+  name: storable(
+    v.pipe(
+      v.string(),
+      v.trim(),
+      v.minLength(1, 'a commission needs a name'),
+      v.maxLength(120, 'at most 120 characters'),
+    ),
   ),
   client: text(120),
   trade: text(200),
@@ -50,7 +56,7 @@ const EMPTY_PROMPT = 'the prompt is empty: say what is to be drawn, or give a re
 /** The longest prompt that is kept; what an engine reads may be less. */
 export const PROMPT_MOST = 2000;
 const prompt = v.pipe(
-  v.string(),
+  storable(v.string()),
   v.check(
     (s) => s.length <= PROMPT_MOST,
     (issue) => `the prompt has ${issue.input.length} characters; at most ${PROMPT_MOST} are read`,
@@ -137,75 +143,58 @@ export const TraceSettings = v.object({
   gradients: v.optional(v.boolean()),
 });
 
-const point = v.tuple([v.pipe(v.number(), v.finite()), v.pipe(v.number(), v.finite())]);
-const segment = v.variant('kind', [
-  v.object({ kind: v.literal('line'), to: point }),
-  v.object({ kind: v.literal('curve'), c1: point, c2: point, to: point }),
-  v.object({
-    kind: v.literal('arc'),
-    radius: v.pipe(v.number(), v.finite(), v.minValue(0)),
-    large: v.boolean(),
-    clockwise: v.boolean(),
-    to: point,
-  }),
-]);
-const id = v.pipe(v.string(), v.minLength(1), v.maxLength(60));
-
-const gradient = v.object({
-  kind: v.picklist(['linear', 'radial']),
-  from: point,
-  to: point,
-  stops: v.pipe(v.array(v.object({ at: share, hex })), v.minLength(2), v.maxLength(32)),
-});
-
-/** An artwork as core/vector has it. */
-export const ArtworkDrawing = v.object({
-  widthPx: v.pipe(v.number(), v.minValue(1), v.maxValue(20_000)),
-  heightPx: v.pipe(v.number(), v.minValue(1), v.maxValue(20_000)),
-  inks: v.pipe(
-    v.array(
-      v.object({
-        id,
-        hex,
-        name: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
-        gradient: v.optional(gradient),
-      }),
-    ),
-    v.maxLength(64),
-  ),
-  pieces: v.pipe(
-    v.array(v.object({ id, inkId: id, contours: v.array(v.object({ start: point, segments: v.array(segment) })) })),
-    v.maxLength(50_000),
-  ),
-});
-
 /** A trace that is to be kept: the first makes the candidate's artwork, later ones are versions of it. */
 export const TraceKeep = v.object({
   options: TraceSettings,
   groundHex: v.nullable(hex),
-  drawing: ArtworkDrawing,
+  drawing: ArtworkSchema,
   /** The artwork's head as it was seen, or null when there was none. */
-  head: v.nullable(v.pipe(v.string(), v.uuid())),
+  head: v.nullable(uuid),
+  /** Makes another artwork of the candidate, beside those it has. */
+  another: v.optional(v.boolean(), false),
 });
 
-export const ArtworkEdit = v.object({
-  head: v.pipe(v.string(), v.uuid()),
-  edit: v.variant('kind', [
-    v.object({ kind: v.literal('ink-colour'), inkId: id, hex }),
-    v.object({
-      kind: v.literal('ink-name'),
-      inkId: id,
-      name: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60)),
-    }),
-    v.object({ kind: v.literal('gradient-stop'), inkId: id, stop: whole(0, 31), hex }),
-    v.object({ kind: v.literal('plain-ink'), inkId: id }),
-    v.object({ kind: v.literal('merge-inks'), inkId: id, intoInkId: id }),
-    v.object({ kind: v.literal('piece-ink'), pieceId: id, inkId: id }),
-    v.object({ kind: v.literal('remove-piece'), pieceId: id }),
-  ]),
+const acted = { key };
+
+/** What is done to a work, from the head that was seen on. Each act has a key of the page's own making: sent again with it, it is done once. */
+export const WorkActs = v.object({
+  head: uuid,
+  acts: v.pipe(
+    v.array(
+      v.variant('kind', [
+        v.object({
+          kind: v.literal('edit'),
+          ...acted,
+          /** Edits that belong together become one step. */
+          edits: v.pipe(
+            v.array(EditSchema),
+            v.minLength(1, 'one edit or more'),
+            v.maxLength(1000, 'at most 1000 edits'),
+          ),
+        }),
+        v.object({ kind: v.literal('undo'), ...acted }),
+        v.object({ kind: v.literal('redo'), ...acted }),
+        v.object({ kind: v.literal('return'), ...acted, stepId: uuid }),
+      ]),
+    ),
+    v.minLength(1, 'one act or more'),
+    v.maxLength(200, 'at most 200 acts'),
+  ),
 });
 
-export const HeadMove = v.object({ head: v.pipe(v.string(), v.uuid()) });
+/** An artwork begun from nothing. */
+export const ArtworkStart = v.object({
+  name: storable(
+    v.pipe(v.string(), v.trim(), v.minLength(1, 'an artwork needs a name'), v.maxLength(120, 'at most 120 characters')),
+  ),
+  widthPx: v.pipe(v.number(), v.gtValue(0), v.maxValue(20_000)),
+  heightPx: v.pipe(v.number(), v.gtValue(0), v.maxValue(20_000)),
+  /** The candidate whose picture it is drawn over. */
+  overCandidateId: v.optional(uuid),
+});
+
+/** Which step of an artwork is copied; its head when left out. */
+export const CopyStart = v.object({ stepId: v.optional(uuid) });
 
 export const DeliveryStart = v.object({
   requestKey: key,

@@ -1,209 +1,186 @@
-import type * as v from 'valibot';
-import { applyEdit, checkArtwork, describeEdit, EditError, type Artwork, type Edit } from '$core/vector';
-import type { TraceOptions } from '$core/trace';
-import type { ArtworkState, ArtworkStep } from '../contract/answers';
-import type { TraceKeep } from '../contract/requests';
-import { getCandidate } from './candidates';
-import { getCommission, isUuid } from './commissions';
-import { sql, transaction, type Row, type Sql } from './database';
-import { Problem, unknown } from './problem';
+import { createHash } from 'node:crypto';
+import * as v from 'valibot';
+import type { SvgRead } from '$core/import';
+import { ArtworkSchema, type Artwork } from '$core/vector';
+import type { BroughtIn, WorkState } from '../contract/answers';
+import type { ArtworkStart, TraceKeep } from '../contract/requests';
+import { TaskError } from '../../../node/pool';
+import { getCandidate, shownName } from './candidates';
+import { getCommission } from './commissions';
+import { computed } from './computing';
+import { transaction, type Sql } from './database';
+import { Problem } from './problem';
+import { addStep, stateAt, type StepSource } from './work-history';
+import { getStep, getWork, lockWork, movedOn, workRow } from './works';
 
-interface Step {
-  id: string;
-  artwork_id: string;
-  number: number;
-  parent: string | null;
-  kind: 'trace' | 'edit';
-  told: string;
-  trace_options: TraceOptions;
-  ground_hex: string | null;
-  drawing: Artwork;
-  created_at: Date;
-}
+export const getArtwork = (id: string): Promise<WorkState> => getWork(id, 'artwork');
 
-const NEWEST_CHILD = 'select id from artwork_step where parent = $1 order by number desc limit 1';
-
-const movedOn = () =>
-  new Problem(
-    409,
-    'changed_elsewhere',
-    'This artwork was changed in another tab: what is shown now is its newest state, and your own change is kept to be made again',
-  );
-
-const stepFrom = (row: Row): ArtworkStep => ({
-  id: row.id as string,
-  number: row.number as number,
-  parent: row.parent as string | null,
-  kind: row.kind as ArtworkStep['kind'],
-  told: row.told as string,
-  createdAt: (row.created_at as Date).toISOString(),
-});
-
-/** An artwork with its head's drawing and the list of its steps. Throws a 404 Problem. */
-export async function getArtwork(id: string): Promise<ArtworkState> {
-  const [row] = isUuid(id)
-    ? await sql<Row & Step>(
-        `select s.*, a.commission_id, a.candidate_id, a.name, exists (select 1 from artwork_step c where c.parent = s.id) as can_redo
-         from artwork a join artwork_step s on s.id = a.head where a.id = $1`,
-        [id],
-      )
-    : [];
-  if (!row) throw unknown('artwork');
-  const steps = await sql(
-    'select id, number, parent, kind, told, created_at from artwork_step where artwork_id = $1 order by number desc',
-    [id],
-  );
-  return {
-    id,
-    commissionId: row.commission_id as string,
-    candidateId: row.candidate_id as string,
-    name: row.name as string,
-    head: row.id,
-    version: row.number,
-    drawing: row.drawing,
-    groundHex: row.ground_hex,
-    traceOptions: row.trace_options,
-    canUndo: row.parent !== null,
-    canRedo: row.can_redo as boolean,
-    steps: steps.map(stepFrom),
-  };
-}
-
-/** The drawing of one step of an artwork. */
-export async function getStep(artworkId: string, stepId: string): Promise<{ drawing: Artwork; number: number }> {
-  const [row] =
-    isUuid(artworkId) && isUuid(stepId)
-      ? await sql<Step>('select drawing, number from artwork_step where artwork_id = $1 and id = $2', [
-          artworkId,
-          stepId,
-        ])
-      : [];
-  if (!row) throw unknown('version');
-  return row;
-}
-
-async function addStep(
+/** Makes an artwork with its first step. */
+async function newArtwork(
   tx: Sql,
-  artworkId: string,
-  parent: string | null,
-  step: {
-    kind: 'trace' | 'edit';
-    told: string;
-    edit?: Edit;
-    options: TraceOptions;
-    groundHex: string | null;
-    drawing: Artwork;
-  },
-): Promise<void> {
+  commissionId: string,
+  name: string,
+  first: { asked: object; told: string; state: Artwork; sources?: readonly StepSource[] },
+): Promise<string> {
   const [{ id }] = await tx<{ id: string }>(
-    `insert into artwork_step (artwork_id, number, parent, kind, told, edit, trace_options, ground_hex, drawing)
-     values ($1, (select coalesce(max(number), 0) + 1 from artwork_step where artwork_id = $1), $2, $3, $4, $5, $6, $7, $8) returning id`,
-    [
-      artworkId,
-      parent,
-      step.kind,
-      step.told,
-      step.edit ? JSON.stringify(step.edit) : null,
-      JSON.stringify(step.options),
-      step.groundHex,
-      JSON.stringify(step.drawing),
-    ],
+    `insert into work (commission_id, kind, name) values ($1, 'artwork', $2) returning id`,
+    [commissionId, name],
   );
-  await tx('update artwork set head = $2 where id = $1', [artworkId, id]);
+  await addStep(tx, id, null, { ...first, isOrigin: true });
+  return id;
 }
 
-/** The head of an artwork, locked; throws a 409 Problem when it is not the one that the caller saw. */
-async function lockedHead(tx: Sql, artworkId: string, seen: string): Promise<Step> {
-  const [artwork] = await tx<{ head: string }>('select head from artwork where id = $1 for update', [artworkId]);
-  if (!artwork) throw unknown('artwork');
-  if (artwork.head !== seen) throw movedOn();
-  const [step] = await tx<Step>('select * from artwork_step where id = $1', [artwork.head]);
-  return step;
+/** A name that no other artwork of the commission has: numbered, where it must be. */
+async function freeName(tx: Sql, commissionId: string, wanted: string): Promise<string> {
+  const rows = await tx<{ name: string }>('select name from work where commission_id = $1', [commissionId]);
+  const taken = new Set(rows.map((r) => r.name));
+  if (!taken.has(wanted)) return wanted;
+  let n = 2;
+  while (taken.has(`${wanted} (${n})`)) n++;
+  return `${wanted} (${n})`;
 }
 
-function checked(drawing: Artwork): Artwork {
-  try {
-    checkArtwork(drawing);
-  } catch (error) {
-    throw new Problem(422, 'bad_artwork', `The artwork cannot be kept: ${(error as Error).message}`);
-  }
-  return drawing;
-}
-
-/** Keeps a trace of a candidate: its first makes the artwork, later ones become new versions of it. */
-export async function keepTrace(candidateId: string, kept: v.InferOutput<typeof TraceKeep>): Promise<ArtworkState> {
+/**
+ * Keeps a trace of a candidate. Without a head it makes an artwork; with one it becomes a new version of that. A second tab that keeps a first trace too
+ * gets 409, unless it asks for another artwork of the same candidate.
+ */
+export async function keepTrace(candidateId: string, kept: v.InferOutput<typeof TraceKeep>): Promise<WorkState> {
   const candidate = await getCandidate(candidateId);
   const { name } = await getCommission(candidate.commissionId);
-  const drawing = checked(kept.drawing);
-  if (!drawing.pieces.length)
+  const drawing = kept.drawing as Artwork;
+  if (!drawing.nodes.length)
     throw new Problem(422, 'nothing_traced', 'The trace has no piece in it, so there is nothing to keep');
+  const asked = { kind: 'trace', options: kept.options, groundHex: kept.groundHex };
+  const sources = [{ role: 'traced', candidateId }];
   const id = await transaction(async (tx) => {
     // Two tabs may keep a first trace at once: the candidate's row lets one through after the other.
     await tx('select 1 from candidate where id = $1 for update', [candidateId]);
-    const [known] = await tx<{ id: string; head: string }>('select id, head from artwork where candidate_id = $1', [
-      candidateId,
-    ]);
-    if ((known?.head ?? null) !== kept.head) throw movedOn();
-    const artworkId =
-      known?.id ??
-      (
-        await tx<{ id: string }>(
-          'insert into artwork (commission_id, candidate_id, name) values ($1, $2, $3) returning id',
-          [candidate.commissionId, candidateId, `${name} ${candidate.label}`],
-        )
-      )[0].id;
-    await addStep(tx, artworkId, known?.head ?? null, {
-      kind: 'trace',
-      told: known ? 'traced again' : 'traced',
-      options: kept.options,
-      groundHex: kept.groundHex,
-      drawing,
-    });
-    return artworkId;
-  });
-  return getArtwork(id);
-}
-
-/** Makes an edit to an artwork's head, as a new step; 409 when the head has moved on, 422 when the edit does not fit. */
-export async function editArtwork(id: string, head: string, edit: Edit): Promise<ArtworkState> {
-  await getArtwork(id);
-  await transaction(async (tx) => {
-    const step = await lockedHead(tx, id, head);
-    try {
-      await addStep(tx, id, step.id, {
-        kind: 'edit',
-        told: describeEdit(step.drawing, edit),
-        edit,
-        options: step.trace_options,
-        groundHex: step.ground_hex,
-        drawing: applyEdit(step.drawing, edit),
-      });
-    } catch (error) {
-      if (error instanceof EditError) throw new Problem(422, 'bad_edit', `That cannot be done: ${error.message}`);
-      throw error;
+    const [known] = await tx<{ id: string }>(
+      `select w.id from work w join work_step s on s.work_id = w.id join work_source r on r.step_id = s.id
+       where w.kind = 'artwork' and r.candidate_id = $1 and ($2::uuid is null or w.head = $2) order by w.created_at limit 1`,
+      [candidateId, kept.head],
+    );
+    if (kept.head === null) {
+      if (known && !kept.another) throw movedOn();
+      return newArtwork(
+        tx,
+        candidate.commissionId,
+        await freeName(tx, candidate.commissionId, `${name} ${candidate.label}`),
+        {
+          asked,
+          told: 'traced',
+          state: drawing,
+          sources,
+        },
+      );
     }
+    if (!known) throw movedOn();
+    const work = await lockWork(tx, known.id);
+    if (work.head !== kept.head) throw movedOn();
+    const before = await stateAt<Artwork>(work.head, tx);
+    await addStep(
+      tx,
+      work.id,
+      { id: work.head, state: before },
+      { asked, told: 'traced again', state: drawing, isOrigin: true, sources },
+    );
+    return work.id;
   });
   return getArtwork(id);
 }
 
-/** Moves an artwork's head to the step before, or to the newest of those after. */
-export async function moveHead(id: string, head: string, direction: 'undo' | 'redo'): Promise<ArtworkState> {
-  await getArtwork(id);
-  await transaction(async (tx) => {
-    const step = await lockedHead(tx, id, head);
-    const to = direction === 'undo' ? step.parent : (await tx<{ id: string }>(NEWEST_CHILD, [step.id]))[0]?.id;
-    if (!to) throw new Problem(409, `nothing_to_${direction}`, `There is nothing to ${direction}`);
-    await tx('update artwork set head = $2 where id = $1', [id, to]);
+/** Makes an artwork of an SVG file; what the file has and an artwork cannot is named. Throws a 422 Problem when it cannot be read. */
+export async function bringInSvg(
+  commissionId: string,
+  file: Uint8Array,
+  fileName: string,
+  caller: AbortSignal,
+): Promise<BroughtIn> {
+  await getCommission(commissionId);
+  const { artwork, leftOut, title } = await readSvgFile(file, caller);
+  if (!artwork.nodes.length)
+    throw new Problem(
+      422,
+      'nothing_drawn',
+      'The SVG draws nothing that an artwork can have, so there is nothing to bring in',
+    );
+  const label = shownName(fileName);
+  const sha = createHash('sha256').update(file).digest('hex');
+  const id = await transaction(async (tx) => {
+    await tx('select 1 from commission where id = $1 for update', [commissionId]);
+    await tx(`insert into file (id, media_type, bytes) values ($1, 'image/svg+xml', $2) on conflict (id) do nothing`, [
+      sha,
+      Buffer.from(file),
+    ]);
+    return newArtwork(tx, commissionId, await freeName(tx, commissionId, label.replace(/\.svg$/i, '') || label), {
+      asked: { kind: 'brought-in', fileName: label, title, leftOut },
+      told: `brought in from ${label}`,
+      state: artwork,
+      sources: [{ role: 'drawing', fileId: sha }],
+    });
+  });
+  return { artwork: await getArtwork(id), leftOut };
+}
+
+/** The artwork of an SVG file, as it may be kept. Throws a 422 Problem. */
+async function readSvgFile(file: Uint8Array, caller: AbortSignal): Promise<SvgRead> {
+  let text: string;
+  try {
+    text = new TextDecoder('utf-8', { fatal: true }).decode(file);
+  } catch {
+    throw new Problem(
+      422,
+      'broken_svg',
+      'The SVG is not text in UTF-8: save it again where it came from and bring that in',
+    );
+  }
+  try {
+    const read = await computed('readSvg', text, caller);
+    const checked = v.safeParse(ArtworkSchema, read.artwork);
+    if (!checked.success)
+      throw new Problem(422, 'broken_svg', `The SVG cannot be kept as an artwork: ${checked.issues[0].message}`);
+    return { ...read, artwork: checked.output as Artwork };
+  } catch (error) {
+    // What went wrong in the thread has its name only.
+    if (error instanceof TaskError && error.name === 'SvgError') throw new Problem(422, 'broken_svg', error.message);
+    throw error;
+  }
+}
+
+/** An artwork of nothing, to be drawn: over a candidate's picture where one is named. */
+export async function startArtwork(
+  commissionId: string,
+  asked: v.InferOutput<typeof ArtworkStart>,
+): Promise<WorkState> {
+  await getCommission(commissionId);
+  if (asked.overCandidateId && (await getCandidate(asked.overCandidateId)).commissionId !== commissionId)
+    throw new Problem(404, 'unknown_candidate', `This commission has no candidate ${asked.overCandidateId}`);
+  const { name, widthPx, heightPx, overCandidateId } = asked;
+  const id = await transaction(async (tx) => {
+    await tx('select 1 from commission where id = $1 for update', [commissionId]);
+    return newArtwork(tx, commissionId, await freeName(tx, commissionId, name), {
+      asked: { kind: 'blank' },
+      told: 'begun',
+      state: { widthPx, heightPx, inks: [], nodes: [], guides: [] },
+      sources: overCandidateId ? [{ role: 'redrawn over', candidateId: overCandidateId }] : [],
+    });
   });
   return getArtwork(id);
 }
 
-/** Makes an earlier step the head again; the steps after it stay. */
-export async function returnTo(id: string, head: string, stepId: string): Promise<ArtworkState> {
-  await getStep(id, stepId);
-  await transaction(async (tx) => {
-    await lockedHead(tx, id, head);
-    await tx('update artwork set head = $2 where id = $1', [id, stepId]);
+/** A copy of an artwork as it stands at its head, or at another of its steps, with a history of its own. */
+export async function copyArtwork(id: string, stepId?: string): Promise<WorkState> {
+  const work = await workRow(id, 'artwork');
+  const from = stepId ?? work.head;
+  const { number, drawing } = await getStep(id, from);
+  const copy = await transaction(async (tx) => {
+    await tx('select 1 from commission where id = $1 for update', [work.commission_id]);
+    return newArtwork(tx, work.commission_id, await freeName(tx, work.commission_id, work.name), {
+      asked: { kind: 'copy' },
+      told: `copied from ${work.name}, version ${number}`,
+      state: drawing,
+      sources: [{ role: 'copied', stepId: from }],
+    });
   });
-  return getArtwork(id);
+  return getArtwork(copy);
 }

@@ -9,7 +9,8 @@ import { listRounds } from './rounds';
 const SELECT = `
   select k.*, p.width_px, p.height_px, r.number as round_number,
     (select f.picture_id from round_reference f where f.round_id = k.round_id order by f.closeness desc, f.position limit 1) as sketch_picture_id,
-    (select a.id from artwork a where a.candidate_id = k.id and a.head is not null) as artwork_id
+    (select w.id from work w join work_step s on s.work_id = w.id join work_source r on r.step_id = s.id
+      where w.kind = 'artwork' and r.candidate_id = k.id order by w.created_at limit 1) as artwork_id
   from candidate k join picture p on p.id = k.picture_id left join round r on r.id = k.round_id`;
 
 function candidateFrom(row: Row): Candidate {
@@ -26,7 +27,8 @@ function candidateFrom(row: Row): Candidate {
     fileName: row.file_name as string | null,
     decision: row.decision as DecisionState,
     artworkId: row.artwork_id as string | null,
-    hasRecipe: row.recipe !== null && !(row.recipe as { mended?: boolean }).mended,
+    grows: row.grows as boolean,
+    enlarges: row.enlarges as boolean,
     sketch:
       row.sketch && row.sketch_picture_id
         ? { ...(row.sketch as Omit<SketchLeft, 'pictureId'>), pictureId: row.sketch_picture_id as string }
@@ -62,12 +64,19 @@ export async function keepReference(
 ): Promise<{ pictureId: string; widthPx: number; heightPx: number }> {
   await getCommission(commissionId);
   const { png, widthPx, heightPx } = await reencode(file);
-  const { id } = await transaction((tx) => storePicture(tx, png, widthPx, heightPx));
+  const { id } = await transaction(async (tx) => {
+    const stored = await storePicture(tx, png, widthPx, heightPx);
+    await tx('insert into commission_picture (commission_id, picture_id) values ($1, $2) on conflict do nothing', [
+      commissionId,
+      stored.id,
+    ]);
+    return stored;
+  });
   return { pictureId: id, widthPx, heightPx };
 }
 
 /** A file's name as it may be shown: no folders, no control characters, at most 80. */
-function shownName(name: string): string {
+export function shownName(name: string): string {
   const clean = (name.split(/[\\/]/).pop() ?? '').replace(/[\u0000-\u001f\u007f\u200e\u200f\u202a-\u202e]/g, '').trim();
   return clean.slice(0, 80) || 'picture';
 }

@@ -40,6 +40,8 @@ export async function change(
   told: string,
 ): Promise<void> {
   const names = Object.keys(fields).filter((n) => COLUMNS[subject].has(n));
+  // The commission first, as everywhere: whoever waits for the other's row holds nothing that the other wants.
+  await tx('select 1 from commission where id = $1 for update', [commissionId]);
   const [now] = await tx<Fields>(`select ${names.join(', ')} from ${subject} where id = $1 for update`, [id]);
   const changed = names.filter((n) => JSON.stringify(now[n]) !== JSON.stringify(fields[n]));
   if (!changed.length) return;

@@ -117,16 +117,16 @@ export async function listCommissions(): Promise<CommissionCard[]> {
       (select count(*) from round r where r.commission_id = c.id)::int as rounds,
       (select count(*) from candidate k where k.commission_id = c.id and k.decision = 'kept')::int as kept,
       (select count(*) from candidate k where k.commission_id = c.id)::int as candidates,
-      (select count(*) from artwork a where a.commission_id = c.id and a.head is not null)::int as artworks,
+      (select count(*) from work w where w.commission_id = c.id and w.kind = 'artwork')::int as artworks,
       (select count(*) from delivery d where d.commission_id = c.id and d.state = 'done')::int as deliveries,
       coalesce((select jsonb_agg(jsonb_build_object('href', p.href, 'label', p.label) order by p.rank, p.at desc)
         from (
-          select '/api/artworks/' || a.id || '/drawing.svg?step=' || a.head as href, a.name as label, 0 as rank, a.created_at as at
-            from artwork a where a.commission_id = c.id and a.head is not null
+          select '/api/works/' || w.id || '/drawing.svg?step=' || w.head as href, w.name as label, 0 as rank, w.created_at as at
+            from work w where w.commission_id = c.id and w.kind = 'artwork'
           union all
           (select '/api/pictures/' || k.picture_id, coalesce(k.file_name, 'candidate'), case k.decision when 'kept' then 1 else 2 end, k.created_at
             from candidate k where k.commission_id = c.id and k.decision <> 'aside'
-              and not exists (select 1 from artwork a where a.candidate_id = k.id)
+              and not exists (select 1 from work_source r where r.candidate_id = k.id)
             order by 3, k.created_at desc limit 4)
         ) p), '[]') as pictures
     from commission c order by c.created_at desc`);

@@ -24,14 +24,18 @@ export async function closeDatabase(): Promise<void> {
 const RETRY_MS = [50, 150, 400, 900, 1500, 2500];
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
-/** Does something again while the database is away, for about six seconds: as long as a restart takes. */
+/** Two transactions stood in each other's way, and this one was taken back whole: done again, it most likely goes through. */
+const isCollision = (error: unknown): boolean => ['40P01', '40001'].includes((error as { code?: string }).code ?? '');
+
+/** Does something again while the database is away, for about six seconds: as long as a restart takes; and what collided with something else. */
 async function retrying<T>(work: () => Promise<T>): Promise<T> {
   for (const wait of RETRY_MS) {
     try {
       return await work();
     } catch (error) {
-      if (!databaseIsGone(error)) throw error;
-      await pause(wait);
+      if (!databaseIsGone(error) && !isCollision(error)) throw error;
+      // Not both at the same moment again.
+      await pause(wait * (0.5 + Math.random()));
     }
   }
   return work();
@@ -49,7 +53,8 @@ export const sql: Sql = <R>(text: string, values: readonly unknown[] = []) =>
   retrying(async () => (await database().query(text, [...values])).rows as R[]);
 
 /**
- * Statements that are done together or not at all. A transaction that broke before its commit is done again; one whose commit was
+ * Statements that are done together or not at all. Rows are locked in one order, so that no two wait for each other: commission, round, candidate, work,
+ * delivery. A transaction that broke before its commit is done again; one whose commit was
  * not answered is not, since nobody knows whether it took effect.
  */
 export function transaction<T>(work: (sql: Sql) => Promise<T>): Promise<T> {

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type * as v from 'valibot';
 import type { PackageAbout } from '$core/package';
 import type { Artwork } from '$core/vector';
@@ -7,28 +8,36 @@ import { getArtwork } from './artworks';
 import { getCommission, isUuid } from './commissions';
 import { sql, transaction, type Row } from './database';
 import { Problem, unknown } from './problem';
-import { STALE_SECONDS } from './rounds';
+import { takeLease, writeOwned, type Lease } from './leases';
+import { stateAt } from './work-history';
+import { lockWork } from './works';
 
 const SELECT = `
-  select d.id, d.number, d.artwork_id, d.step_id, d.about, d.note, d.state, d.error, d.files, d.zip_sha256, d.created_at,
-    coalesce(length(d.zip), 0) as bytes, s.number as version
-  from delivery d join artwork_step s on s.id = d.step_id`;
+  select d.id, d.number, d.work_id, d.step_id, d.about, d.note, d.state, d.error, d.created_at, s.number as version,
+    (select p.files from delivery_package m join package p on p.id = m.package_id where m.delivery_id = d.id order by m.position desc limit 1) as files,
+    (select jsonb_agg(jsonb_build_object('sha256', p.id, 'bytes', length(p.zip), 'createdAt', m.created_at) order by m.position desc)
+       from delivery_package m join package p on p.id = m.package_id where m.delivery_id = d.id) as packages
+  from delivery d join work_step s on s.id = d.step_id`;
 
-const deliveryFrom = (row: Row): Delivery => ({
-  id: row.id as string,
-  number: row.number as number,
-  artworkId: row.artwork_id as string,
-  stepId: row.step_id as string,
-  version: row.version as number,
-  about: row.about as PackageAbout,
-  note: row.note as string,
-  state: row.state as Delivery['state'],
-  error: row.error as string | null,
-  files: (row.files as DeliveryFile[] | null) ?? [],
-  bytes: row.bytes as number,
-  sha256: row.zip_sha256 as string | null,
-  createdAt: (row.created_at as Date).toISOString(),
-});
+function deliveryFrom(row: Row): Delivery {
+  const packages = (row.packages as Delivery['packages'] | null) ?? [];
+  return {
+    id: row.id as string,
+    number: row.number as number,
+    workId: row.work_id as string,
+    stepId: row.step_id as string,
+    version: row.version as number,
+    about: row.about as PackageAbout,
+    note: row.note as string,
+    state: row.state as Delivery['state'],
+    error: row.error as string | null,
+    files: (row.files as DeliveryFile[] | null) ?? [],
+    bytes: packages[0]?.bytes ?? 0,
+    sha256: packages[0]?.sha256 ?? null,
+    packages,
+    createdAt: (row.created_at as Date).toISOString(),
+  };
+}
 
 /** Deliveries of a commission, newest first. */
 export async function listDeliveries(commissionId: string): Promise<Delivery[]> {
@@ -42,8 +51,8 @@ export async function getDelivery(id: string): Promise<Delivery> {
 }
 
 /** Records a delivery of an artwork as it stands, to be packed by a job; asked twice with one request key, it is the same one. */
-export async function startDelivery(artworkId: string, asked: v.InferOutput<typeof DeliveryStart>): Promise<Delivery> {
-  const artwork = await getArtwork(artworkId);
+export async function startDelivery(workId: string, asked: v.InferOutput<typeof DeliveryStart>): Promise<Delivery> {
+  const artwork = await getArtwork(workId);
   const commission = await getCommission(artwork.commissionId);
   const about: PackageAbout = {
     commission: commission.name,
@@ -59,7 +68,7 @@ export async function startDelivery(artworkId: string, asked: v.InferOutput<type
       asked.requestKey,
     ]);
     if (known) return known.id;
-    const [{ head }] = await tx<{ head: string }>('select head from artwork where id = $1 for update', [artworkId]);
+    const { head } = await lockWork(tx, workId);
     if (head !== asked.head || artwork.head !== head)
       throw new Problem(
         409,
@@ -67,70 +76,68 @@ export async function startDelivery(artworkId: string, asked: v.InferOutput<type
         'This artwork was changed in another tab: look at its newest state, then deliver that',
       );
     const [made] = await tx<{ id: string }>(
-      `insert into delivery (commission_id, artwork_id, step_id, number, request_key, about, note)
+      `insert into delivery (commission_id, work_id, step_id, number, request_key, about, note)
        values ($1, $2, $3, (select coalesce(max(number), 0) + 1 from delivery where commission_id = $1), $4, $5, $6) returning id`,
-      [commission.id, artworkId, artwork.head, asked.requestKey, JSON.stringify(about), asked.note],
+      [commission.id, workId, artwork.head, asked.requestKey, JSON.stringify(about), asked.note],
     );
     return made.id;
   });
   return getDelivery(id);
 }
 
-/** Puts a delivery back in the queue, to be packed again of the very version it was made from. */
+/** Puts a delivery back in the queue, to be packed again of the very version it was made from. What was delivered stays. */
 export async function remakeDelivery(id: string): Promise<Delivery> {
   await getDelivery(id);
   await sql(
-    `update delivery set state = 'waiting', error = null, heartbeat_at = null where id = $1 and state in ('done', 'failed')`,
+    `update delivery set state = 'waiting', error = null, takes = 0, owner = null, heartbeat_at = null where id = $1 and state in ('done', 'failed')`,
     [id],
   );
   return getDelivery(id);
 }
 
 /** What a job needs to pack a delivery; null when somebody else does, or it is done. */
-export async function takeDelivery(id: string): Promise<{ about: PackageAbout; drawing: Artwork } | null> {
-  const [row] = await sql<{ about: PackageAbout; drawing: Artwork }>(
-    `update delivery d set state = 'packing', heartbeat_at = now() from artwork_step s
-     where d.id = $1 and s.id = d.step_id and (d.state = 'waiting'
-       or (d.state = 'packing' and d.heartbeat_at < now() - make_interval(secs => $2))) returning d.about, s.drawing`,
-    [id, STALE_SECONDS * 6],
-  );
-  return row ?? null;
-}
-
-export async function finishDelivery(
+export async function takeDelivery(
   id: string,
-  zip: Uint8Array,
-  sha256: string,
-  files: readonly DeliveryFile[],
-): Promise<void> {
-  await sql(
-    `update delivery set state = 'done', zip = $2, zip_sha256 = $3, files = $4, finished_at = now() where id = $1`,
-    [id, Buffer.from(zip), sha256, JSON.stringify(files)],
+): Promise<{ lease: Lease; about: PackageAbout; drawing: Artwork } | null> {
+  const lease = await takeLease('delivery', id);
+  if (!lease) return null;
+  const [row] = await sql<{ about: PackageAbout; step_id: string }>(
+    'select about, step_id from delivery where id = $1',
+    [id],
   );
+  return { lease, about: row.about, drawing: await stateAt<Artwork>(row.step_id) };
 }
 
-export async function failDelivery(id: string): Promise<void> {
-  await sql(`update delivery set state = 'failed', error = $2 where id = $1 and state = 'packing'`, [
-    id,
+/** Keeps the package of a delivery under the SHA-256 of its bytes; one that was made before is the same one. */
+export async function finishDelivery(lease: Lease, zip: Uint8Array, files: readonly DeliveryFile[]): Promise<void> {
+  const sha256 = createHash('sha256').update(zip).digest('hex');
+  await transaction(async (tx) => {
+    if (!(await writeOwned(tx, lease, `state = 'done', owner = null, finished_at = now()`))) return;
+    await tx('insert into package (id, zip, files) values ($1, $2, $3) on conflict (id) do nothing', [
+      sha256,
+      Buffer.from(zip),
+      JSON.stringify(files),
+    ]);
+    await tx(
+      `insert into delivery_package (delivery_id, position, package_id)
+       values ($1, (select coalesce(max(position), 0) + 1 from delivery_package where delivery_id = $1), $2) on conflict (delivery_id, package_id) do nothing`,
+      [lease.id, sha256],
+    );
+  });
+}
+
+export async function failDelivery(lease: Lease): Promise<void> {
+  await writeOwned(sql, lease, `state = 'failed', owner = null, error = $4`, [
     'The package could not be made: the artwork is unchanged, and the delivery can be made again',
   ]);
 }
 
-/** Deliveries that wait, or whose server has gone. */
-export async function orphanedDeliveries(): Promise<string[]> {
-  const rows = await sql<{ id: string }>(
-    `select id from delivery where (state = 'waiting' and created_at < now() - interval '3 seconds')
-       or (state = 'packing' and heartbeat_at < now() - make_interval(secs => $1))`,
-    [STALE_SECONDS * 6],
-  );
-  return rows.map((r) => r.id);
-}
-
-/** The package of a delivery; a 409 Problem while it is not made. */
-export async function deliveryZip(id: string): Promise<{ zip: Buffer; delivery: Delivery }> {
+/** A package of a delivery: the newest, or the one of a SHA-256. A 409 Problem while none is made. */
+export async function deliveryZip(id: string, sha256?: string): Promise<{ zip: Buffer; delivery: Delivery }> {
   const delivery = await getDelivery(id);
-  const [row] = await sql<{ zip: Buffer | null }>('select zip from delivery where id = $1', [id]);
-  if (!row?.zip)
-    throw new Problem(409, 'not_packed', 'This package is not made yet: wait until it is, or make it again');
-  return { zip: row.zip, delivery };
+  const wanted = sha256 ? delivery.packages.find((p) => p.sha256 === sha256)?.sha256 : delivery.sha256;
+  if (sha256 && !wanted) throw unknown('package');
+  if (!wanted) throw new Problem(409, 'not_packed', 'This package is not made yet: wait until it is, or make it again');
+  const [{ zip }] = await sql<{ zip: Buffer }>('select zip from package where id = $1', [wanted]);
+  return { zip, delivery };
 }

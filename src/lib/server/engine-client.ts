@@ -1,8 +1,16 @@
-import type { Recipe, SketchKept } from '$core/engine';
 import type { FoundFigure, Kind, PromptParts } from '$core/prompt';
 import type { FinishChoice, Understood } from '../contract/answers';
 import { Problem } from './problem';
 import { settings } from './settings';
+
+/** How an engine made a candidate, in its own words: kept as it came, given back to grow from, and never read. */
+export type Recipe = Readonly<Record<string, unknown>>;
+
+/** How much of a sketch is left in a candidate, 0..1, and where the sketch's picture lies over it, in shares. */
+export interface SketchKept {
+  readonly kept: number;
+  readonly frame: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+}
 
 /** What the image engine is asked for; the names are those of docs/engine-contract.md. */
 export interface EngineRequest {
@@ -43,6 +51,8 @@ interface EngineRound {
     widthPx: number;
     heightPx: number;
     recipe?: Recipe | null;
+    grows?: boolean;
+    enlarges?: boolean;
     sketch?: SketchKept | null;
   }[];
   readonly previews?: readonly { position: number; step: number }[];
@@ -58,6 +68,8 @@ export interface EngineResult {
     seed: number;
     file: Uint8Array;
     recipe: Recipe | null;
+    grows: boolean;
+    enlarges: boolean;
     sketch: SketchKept | null;
   }[];
   readonly figures: readonly FoundFigure[];
@@ -166,10 +178,12 @@ export async function drawRound(
       throw new EngineError(round.error?.message ?? FAILED, false, round.error?.code ?? 'engine_failed');
     const { id } = round;
     const candidates = await Promise.all(
-      round.candidates.map(async ({ position, seed, recipe = null, sketch = null }) => {
+      round.candidates.map(async ({ position, seed, recipe = null, sketch = null, ...can }) => {
         const { status, body } = await ask(`/v1/rounds/${id}/candidates/${position}`, { method: 'GET' }, deadline);
         if (status !== 200) throw new EngineError(FAILED, false, 'engine_failed');
-        return { position, seed, recipe, sketch, file: body as Uint8Array };
+        // An engine that says nothing of it can do with a recipe whatever there is to do.
+        const { grows = recipe !== null, enlarges = recipe !== null } = can;
+        return { position, seed, recipe, grows, enlarges, sketch, file: body as Uint8Array };
       }),
     );
     if (candidates.length !== request.count) throw new EngineError(FAILED, false, 'engine_failed');

@@ -1,115 +1,150 @@
-import { createHash } from 'node:crypto';
 import PgBoss from 'pg-boss';
 import { Pool } from '../../../node/pool';
-import { finishDelivery, failDelivery, orphanedDeliveries, takeDelivery } from './deliveries';
+import { failDelivery, finishDelivery, takeDelivery } from './deliveries';
 import { drawRound } from './engine-client';
 import { watch } from './events';
+import { beat, handBack, orphans, type Lease, type LeasedTable } from './leases';
 import { reencode } from './pictures';
 import { databaseIsGone } from './problem';
 import { previews } from './previews';
-import { askedOf, failRound, finishRound, orphanedRounds, reportProgress, takeRound } from './rounds';
+import { askedOf, failRound, finishRound, reportProgress, takeRound } from './rounds';
 import { settings } from './settings';
-
-type Queue = 'round' | 'delivery';
 
 /** Jobs of one kind that one server does at a time. */
 const AT_ONCE = 2;
 const SWEEP_MS = 3000;
 const HEARTBEAT_MS = 1500;
+/** How long a server that is told to stop waits for its jobs before it hands them back. */
+const STOP_WAIT_MS = 1500;
 
-const workers: Record<Queue, string[]> = { round: [], delivery: [] };
+/** Names of the queues: of their own policy, under which a job that waits is not put in twice. */
+const QUEUES: Readonly<Record<LeasedTable, string>> = { round: 'rounds', delivery: 'deliveries' };
+
 let boss: PgBoss | null = null;
 let sweeper: NodeJS.Timeout | undefined;
 let pool: Pool | null = null;
+let stopping = false;
+const workers: Record<LeasedTable, string[]> = { round: [], delivery: [] };
+/** What this server does now, and what stops it. */
+const running = new Map<Lease, { readonly abort: AbortController; readonly ended: Promise<void> }>();
 
 /** Worker threads for what would hold the server up. */
 export const threads = (): Pool => (pool ??= new Pool(settings.threadFile()));
 
-/** Asks the engine for a round, reports how far it is, and keeps what came. */
-async function doRound(id: string): Promise<void> {
-  const round = await takeRound(id);
-  if (!round) return;
+/**
+ * Does something with a lease, saying so now and then, until it is done, cancelled or taken by somebody else, in which case its signal aborts. `say`
+ * reports, and tells whether it is still one's own.
+ */
+async function holding(
+  lease: Lease,
+  say: () => Promise<boolean>,
+  work: (signal: AbortSignal, report: () => void) => Promise<void>,
+): Promise<void> {
   const abort = new AbortController();
-  let progress = 0;
   let saying = false;
-  const say = async (): Promise<void> => {
+  const report = async (): Promise<void> => {
     if (saying) return;
     saying = true;
     try {
-      if (!(await reportProgress(round, progress))) abort.abort(new Error('cancelled'));
+      if (!(await say())) abort.abort(new Error('cancelled'));
     } catch (error) {
       if (!databaseIsGone(error)) abort.abort(error);
     } finally {
       saying = false;
     }
   };
-  const pulse = setInterval(() => void say(), HEARTBEAT_MS);
+  const pulse = setInterval(() => void report(), HEARTBEAT_MS);
+  const done = work(abort.signal, () => void report()).finally(() => clearInterval(pulse));
+  running.set(lease, { abort, ended: done.catch(() => {}) });
+  try {
+    await done;
+  } finally {
+    running.delete(lease);
+  }
+}
+
+/** Asks the engine for a round, reports how far it is, and keeps what came. */
+async function doRound(id: string): Promise<void> {
+  const taken = await takeRound(id);
+  if (!taken) return;
+  const { lease, round } = taken;
+  let progress = 0;
+  let cancelled = () => {};
   // A cancelled round is heard of at once.
   const unwatch = watch((e) => {
-    if (e.subject === 'round' && e.id === id && e.state === 'cancelled') abort.abort(new Error('cancelled'));
+    if (e.subject === 'round' && e.id === id && e.state === 'cancelled') cancelled();
   });
   try {
-    const { prompt, leaveOut, leeway, ratio, colours, count, seed, sizePx, attempt } = round;
-    const request = {
-      requestId: `${id}-${attempt}`,
-      prompt,
-      leaveOut,
-      leeway,
-      ratio,
-      colours,
-      count,
-      seed,
-      sizePx,
-      ...(await askedOf(round)),
-    };
-    const result = await drawRound(
-      request,
-      (done) => {
-        progress = Math.max(progress, done * 0.95);
-        void say();
+    await holding(
+      lease,
+      () => reportProgress(lease, progress),
+      async (signal, report) => {
+        cancelled = report;
+        try {
+          const { prompt, leaveOut, leeway, ratio, colours, count, seed, sizePx, attempt } = round;
+          const result = await drawRound(
+            {
+              requestId: `${id}-${attempt}`,
+              prompt,
+              leaveOut,
+              leeway,
+              ratio,
+              colours,
+              count,
+              seed,
+              sizePx,
+              ...(await askedOf(round)),
+            },
+            (done) => {
+              progress = Math.max(progress, done * 0.95);
+              report();
+            },
+            signal,
+            (position, _step, png) => previews.keep(id, position, png),
+          );
+          const pictures = await Promise.all(
+            result.candidates.map(async ({ file, ...told }) => ({ ...told, ...(await reencode(file)) })),
+          );
+          await finishRound(lease, round, result, pictures);
+        } catch (error) {
+          if (!signal.aborted) await failRound(lease, error);
+        }
       },
-      abort.signal,
-      (position, _step, png) => previews.keep(id, position, png),
     );
-    const pictures = await Promise.all(
-      result.candidates.map(async ({ position, seed: own, recipe, sketch, file }) => ({
-        position,
-        seed: own,
-        recipe,
-        sketch,
-        ...(await reencode(file)),
-      })),
-    );
-    await finishRound(round, result, pictures);
-  } catch (error) {
-    if (!abort.signal.aborted) await failRound(round, error);
   } finally {
-    clearInterval(pulse);
     unwatch();
     previews.drop(id);
   }
 }
 
 async function doDelivery(id: string): Promise<void> {
-  const work = await takeDelivery(id);
-  if (!work) return;
-  try {
-    const { zip, files } = await threads().run('pack', { artwork: work.drawing, about: work.about });
-    await finishDelivery(id, zip, createHash('sha256').update(zip).digest('hex'), files);
-  } catch (error) {
-    console.error('a delivery failed:', error);
-    await failDelivery(id);
-  }
+  const taken = await takeDelivery(id);
+  if (!taken) return;
+  const { lease, drawing, about } = taken;
+  await holding(
+    lease,
+    () => beat(lease),
+    async (signal) => {
+      try {
+        const { zip, files } = await threads().run('pack', { artwork: drawing, about }, { signal });
+        await finishDelivery(lease, zip, files);
+      } catch (error) {
+        if (signal.aborted) return;
+        console.error('a delivery failed:', error);
+        await failDelivery(lease);
+      }
+    },
+  );
 }
 
-const HANDLERS: Readonly<Record<Queue, (id: string) => Promise<void>>> = { round: doRound, delivery: doDelivery };
+const HANDLERS: Readonly<Record<LeasedTable, (id: string) => Promise<void>>> = { round: doRound, delivery: doDelivery };
 
-/** Puts a round or a delivery in the queue; one that cannot be put there now is found by the sweep. */
-export async function enqueue(queue: Queue, id: string): Promise<void> {
+/** Puts a round or a delivery in the queue, where it waits once; one that cannot be put there now is found by the sweep. */
+export async function enqueue(table: LeasedTable, id: string): Promise<void> {
   try {
-    await boss?.send(queue, { id }, { retryLimit: 3, retryDelay: 1, expireInMinutes: 10 });
+    await boss?.send(QUEUES[table], { id }, { singletonKey: id, retryLimit: 0, expireInMinutes: 10 });
     // This server's own workers need not wait for their next look.
-    for (const workerId of workers[queue]) boss?.notifyWorker(workerId);
+    for (const workerId of workers[table]) boss?.notifyWorker(workerId);
   } catch (error) {
     if (!databaseIsGone(error)) throw error;
   }
@@ -118,8 +153,8 @@ export async function enqueue(queue: Queue, id: string): Promise<void> {
 /** Takes up what a server that has gone left behind. */
 async function sweep(): Promise<void> {
   try {
-    for (const id of await orphanedRounds()) await enqueue('round', id);
-    for (const id of await orphanedDeliveries()) await enqueue('delivery', id);
+    for (const table of Object.keys(QUEUES) as LeasedTable[])
+      for (const id of await orphans(table)) await enqueue(table, id);
   } catch (error) {
     if (!databaseIsGone(error)) console.error('sweep:', error);
   }
@@ -127,32 +162,55 @@ async function sweep(): Promise<void> {
 
 /** Starts doing jobs; several servers on one database share them. */
 export async function startJobs(): Promise<void> {
+  stopping = false;
   const made = new PgBoss({ connectionString: settings.databaseUrl(), max: 4, application_name: 'odd-quill jobs' });
   made.on('error', (error) => {
     if (!databaseIsGone(error)) console.error('jobs:', error);
   });
   await made.start();
-  for (const queue of Object.keys(HANDLERS) as Queue[]) {
-    await made.createQueue(queue);
+  for (const table of Object.keys(QUEUES) as LeasedTable[]) {
+    const name = QUEUES[table];
+    await made.createQueue(name, { name, policy: 'short' });
     for (let i = 0; i < AT_ONCE; i++) {
       const workerId = await made.work<{ id: string }>(
-        queue,
+        name,
         { batchSize: 1, pollingIntervalSeconds: 1 },
         async ([job]) => {
-          await HANDLERS[queue](job.data.id);
+          if (stopping) return;
+          try {
+            await HANDLERS[table](job.data.id);
+          } catch (error) {
+            // Its lease runs out, and the sweep finds it again; the queue's own memory of it is not needed.
+            if (!databaseIsGone(error)) console.error(`a ${table} job:`, error);
+          }
         },
       );
-      workers[queue].push(workerId);
+      workers[table].push(workerId);
     }
   }
   boss = made;
   sweeper = setInterval(() => void sweep(), SWEEP_MS);
 }
 
+/** Stops doing jobs: what does not come to its end within a moment is handed back for another server, or this one started again. */
 export async function stopJobs(): Promise<void> {
+  stopping = true;
   clearInterval(sweeper);
+  const jobs = [...running];
+  let timer: NodeJS.Timeout | undefined;
+  await Promise.race([
+    Promise.all(jobs.map(([, { ended }]) => ended)),
+    new Promise<void>((resolve) => (timer = setTimeout(resolve, STOP_WAIT_MS))),
+  ]);
+  clearTimeout(timer);
+  const left = jobs.filter(([lease]) => running.has(lease));
+  // Handed back first: an engine that hears of the abort must not lead to a failure that is written down.
+  await Promise.all(left.map(([lease]) => handBack(lease).catch(() => false)));
+  for (const [, { abort }] of left) abort.abort(new Error('the server stops'));
+  await Promise.all(left.map(([, { ended }]) => ended));
   await boss?.stop({ graceful: false, wait: false }).catch(() => {});
   boss = null;
+  for (const list of Object.values(workers)) list.length = 0;
   await pool?.close();
   pool = null;
 }

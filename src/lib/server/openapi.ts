@@ -4,8 +4,10 @@ import * as requests from '../contract/requests';
 
 interface Operation {
   readonly summary: string;
-  /** Schema of the JSON body, or the media types of a body of bytes. */
-  readonly body?: v.GenericSchema | readonly string[];
+  /** Schema of the JSON body. */
+  readonly body?: v.GenericSchema;
+  /** Media types of a body of bytes. */
+  readonly files?: readonly string[];
   readonly query?: Readonly<Record<string, string>>;
   /** Status and what it means. */
   readonly answers: Readonly<Record<number, string>>;
@@ -23,7 +25,7 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
   },
   'POST /api/trace': {
     summary: 'Turn a picture into SVG artwork; the work of `odd-quill trace`',
-    body: PICTURE_TYPES,
+    files: PICTURE_TYPES,
     query: {
       colours: '"auto" or a number of colours in all, ground included',
       ground: '"keep", "drop" (wherever its colour shows) or "outside" (dropped, but for what the figure encloses)',
@@ -106,13 +108,13 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
   },
   'POST /api/commissions/{id}/pictures': {
     summary: 'Bring in a picture as a candidate',
-    body: PICTURE_TYPES,
+    files: PICTURE_TYPES,
     query: { name: 'The name of the file' },
     answers: { 201: 'The candidate', 413: 'Too large', 422: 'Not a picture, or a broken one' },
   },
   'POST /api/commissions/{id}/references': {
     summary: 'Keep a picture that is to be given with a prompt, without making a candidate of it',
-    body: PICTURE_TYPES,
+    files: PICTURE_TYPES,
     answers: { 201: '{pictureId, widthPx, heightPx}', 413: 'Too large', 422: 'Not a picture, or a broken one' },
   },
   'GET /api/commissions/{id}/deliveries': { summary: 'Its deliveries, newest first', answers: { 200: 'A list' } },
@@ -138,40 +140,48 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     body: requests.Decision,
     answers: { 200: 'The candidate' },
   },
-  'POST /api/candidates/{id}/artwork': {
-    summary: 'Keep a trace of it: its artwork, or a new version of that',
+  'POST /api/candidates/{id}/artworks': {
+    summary:
+      'Keep a trace of it: its first makes an artwork, or another where that is asked for; with a head, a new version of that',
     body: requests.TraceKeep,
     answers: { 201: 'The artwork', 409: 'The artwork was changed since it was read', 422: 'The drawing is not one' },
   },
-  'GET /api/artworks/{id}': { summary: 'An artwork as it stands, and its steps', answers: { 200: 'The artwork' } },
-  'GET /api/artworks/{id}/drawing.svg': {
-    summary: 'It as SVG',
+  'POST /api/commissions/{id}/artworks': {
+    summary: 'An artwork of an SVG file; or, as JSON, one of nothing, to be drawn',
+    query: { name: 'The name of the file' },
+    files: ['image/svg+xml', 'application/octet-stream'],
+    body: requests.ArtworkStart,
+    answers: {
+      201: 'The artwork, and what the file has and an artwork cannot',
+      413: 'The file is too large',
+      422: 'The file cannot be read',
+      503: 'Too much is being computed: ask again after the time that is said',
+    },
+  },
+  'GET /api/works/{id}': { summary: 'A work as it stands, and its steps', answers: { 200: 'The work' } },
+  'GET /api/works/{id}/steps/{step}': { summary: 'The state of one of its steps', answers: { 200: 'The state' } },
+  'GET /api/works/{id}/drawing.svg': {
+    summary: 'An artwork as SVG',
     query: { step: 'One of its steps; its head when left out' },
     answers: { 200: 'The SVG' },
     gives: 'image/svg+xml',
   },
-  'POST /api/artworks/{id}/edits': {
-    summary: 'Make an edit, as a new step',
-    body: requests.ArtworkEdit,
-    answers: { 201: 'The artwork', 409: 'It was changed since it was read', 422: 'The edit does not fit it' },
+  'POST /api/works/{id}/acts': {
+    summary: 'Edit it, undo, redo or return to a step: several acts in turn, each made once however often it is sent',
+    body: requests.WorkActs,
+    answers: {
+      200: 'Where its head stands, and what could not be done',
+      409: 'It was changed since it was read, or there is nothing to undo or redo',
+      422: 'The first edit does not fit it',
+    },
   },
-  'POST /api/artworks/{id}/undo': {
-    summary: 'Move to the step before',
-    body: requests.HeadMove,
-    answers: { 200: 'The artwork', 409: 'Nothing to undo, or it was changed since it was read' },
+  'POST /api/works/{id}/copies': {
+    summary: 'Copy an artwork, or one of its steps, to one with a history of its own',
+    body: requests.CopyStart,
+    answers: { 201: 'The copy' },
   },
-  'POST /api/artworks/{id}/redo': {
-    summary: 'Move to the newest step after',
-    body: requests.HeadMove,
-    answers: { 200: 'The artwork', 409: 'Nothing to redo, or it was changed since it was read' },
-  },
-  'POST /api/artworks/{id}/steps/{step}/return': {
-    summary: 'Make an earlier step the head again',
-    body: requests.HeadMove,
-    answers: { 200: 'The artwork', 409: 'It was changed since it was read' },
-  },
-  'POST /api/artworks/{id}/deliveries': {
-    summary: 'Deliver it as it stands; the package is made by a job',
+  'POST /api/works/{id}/deliveries': {
+    summary: 'Deliver an artwork as it stands; the package is made by a job',
     body: requests.DeliveryStart,
     answers: { 202: 'The delivery', 409: 'It was changed since it was read' },
   },
@@ -184,13 +194,12 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     answers: { 202: 'The delivery' },
   },
   'GET /api/deliveries/{id}/package.zip': {
-    summary: 'The package',
+    summary: 'The package made last',
+    query: { sha256: 'Another that was made of it, by the SHA-256 of its bytes' },
     answers: { 200: 'The zip', 409: 'Not made yet' },
     gives: 'application/zip',
   },
 };
-
-const isSchema = (body: Operation['body']): body is v.GenericSchema => body !== undefined && !Array.isArray(body);
 
 const PROBLEM = {
   type: 'object',
@@ -208,8 +217,35 @@ const PROBLEM = {
   },
 };
 
-function operationObject(address: string, operation: Operation): Record<string, unknown> {
-  const { summary, body, query = {}, answers, gives = 'application/json' } = operation;
+/** A schema as JSON Schema; what it defines for itself goes among the document's own schemas, under names that begin with the operation's. */
+function schemaOf(schema: v.GenericSchema, stem: string, shared: Record<string, unknown>): unknown {
+  const {
+    $defs,
+    $schema: _,
+    ...own
+  } = toJsonSchema(schema, { errorMode: 'ignore', typeMode: 'input' }) as Record<string, unknown>;
+  const nameOf = (key: string) => `${stem}_${key}`;
+  const moved = (value: unknown): unknown => {
+    if (Array.isArray(value)) return value.map(moved);
+    if (typeof value !== 'object' || value === null) return value;
+    return Object.fromEntries(
+      Object.entries(value).map(([k, x]) => [
+        k,
+        k === '$ref' && typeof x === 'string' ? x.replace('#/$defs/', `#/components/schemas/${stem}_`) : moved(x),
+      ]),
+    );
+  };
+  for (const [key, value] of Object.entries(($defs as Record<string, unknown> | undefined) ?? {}))
+    shared[nameOf(key)] = moved(value);
+  return moved(own);
+}
+
+function operationObject(
+  address: string,
+  operation: Operation,
+  shared: Record<string, unknown>,
+): Record<string, unknown> {
+  const { summary, body, files = [], query = {}, answers, gives = 'application/json' } = operation;
   const path = address.split(' ')[1];
   const parameters = [
     ...[...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
@@ -232,13 +268,15 @@ function operationObject(address: string, operation: Operation): Record<string, 
       { description, content: Number(status) < 300 ? { [gives]: { schema: {} } } : problem },
     ]),
   );
-  const content = isSchema(body)
-    ? { 'application/json': { schema: toJsonSchema(body, { errorMode: 'ignore', typeMode: 'input' }) } }
-    : Object.fromEntries((body ?? []).map((type) => [type, { schema: {} }]));
+  const stem = address.replace(/\W+/g, '_');
+  const content = {
+    ...(body ? { 'application/json': { schema: schemaOf(body, stem, shared) } } : {}),
+    ...Object.fromEntries(files.map((type) => [type, { schema: {} }])),
+  };
   return {
     summary,
     ...(parameters.length ? { parameters } : {}),
-    ...(body ? { requestBody: { required: true, content } } : {}),
+    ...(body || files.length ? { requestBody: { required: true, content } } : {}),
     responses: { ...responses, default: { description: 'A refusal', content: problem } },
   };
 }
@@ -246,9 +284,10 @@ function operationObject(address: string, operation: Operation): Record<string, 
 /** The API as an OpenAPI 3.1 document. */
 export function openApi(): Record<string, unknown> {
   const paths: Record<string, Record<string, unknown>> = {};
+  const schemas: Record<string, unknown> = { Problem: PROBLEM };
   for (const [address, operation] of Object.entries(OPERATIONS)) {
     const [method, path] = address.split(' ');
-    (paths[path] ??= {})[method.toLowerCase()] = operationObject(address, operation);
+    (paths[path] ??= {})[method.toLowerCase()] = operationObject(address, operation, schemas);
   }
   return {
     openapi: '3.1.0',
@@ -259,6 +298,6 @@ export function openApi(): Record<string, unknown> {
         'From a brief to clean vector brand files. Requests that change something are refused when they come from another site.',
     },
     paths,
-    components: { schemas: { Problem: PROBLEM } },
+    components: { schemas },
   };
 }

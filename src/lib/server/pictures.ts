@@ -11,6 +11,7 @@ export interface StoredPicture {
 
 /** The largest file that may be brought in. */
 export const UPLOAD_LIMIT_BYTES = 40 * 1024 * 1024;
+export const SVG_LIMIT_BYTES = 20 * 1024 * 1024;
 
 /** A file of somebody's as a PNG of ours: decoded, so that nothing but pixels is left, and encoded again. Throws a 422 Problem. */
 export async function reencode(file: Uint8Array): Promise<{ png: Buffer; widthPx: number; heightPx: number }> {

@@ -7,6 +7,8 @@ export class Problem extends Error {
     readonly code: string,
     message: string,
     readonly fields?: Readonly<Record<string, string>>,
+    /** When it makes sense to ask again. */
+    readonly retryAfterSeconds?: number,
   ) {
     super(message);
   }
@@ -16,9 +18,13 @@ export const unknown = (what: string): Problem =>
   new Problem(404, `unknown_${what}`, `There is no such ${what}: it may have been a mistyped address`);
 
 export function problemResponse(problem: Problem): Response {
-  const { code, message, fields } = problem;
+  const { code, message, fields, retryAfterSeconds } = problem;
   const body: ProblemAnswer = { error: { code, message, ...(fields ? { fields } : {}) } };
-  return Response.json(body, { status: problem.status, headers: { 'cache-control': 'no-store' } });
+  const headers = {
+    'cache-control': 'no-store',
+    ...(retryAfterSeconds ? { 'retry-after': String(retryAfterSeconds) } : {}),
+  };
+  return Response.json(body, { status: problem.status, headers });
 }
 
 const POSTGRES_GONE = /^(08|57P0|53300|ECONN|EPIPE|ENOENT|ETIMEDOUT)/;
@@ -37,8 +43,18 @@ export function databaseIsGone(error: unknown): boolean {
 export function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
   if (databaseIsGone(error))
-    return new Problem(503, 'database_away', 'The database is not answering: nothing was lost, and it is tried again');
+    return new Problem(
+      503,
+      'database_away',
+      'The database is not answering: nothing was lost, and it is tried again',
+      undefined,
+      2,
+    );
   const { code } = error as { code?: string };
+  if (code === '23503')
+    return new Problem(404, 'unknown_reference', 'Something that this refers to is not there: nothing was changed');
+  if (code === '22021' || code === '22P05')
+    return new Problem(400, 'bad_text', 'The text has a character that cannot be kept: take it out and send it again');
   if (code === '53100' || code === 'ENOSPC')
     return new Problem(507, 'disk_full', 'The disk is full: nothing was changed; make room and try again');
   console.error(error);

@@ -1,13 +1,13 @@
 import { randomInt } from 'node:crypto';
 import type * as v from 'valibot';
 import { creditsFor, SIZE_MOST_PX } from '$core/credit';
-import type { Recipe } from '$core/engine';
 import type { PromptParts } from '$core/prompt';
 import type { Round, RoundReference, RoundState, RoundWay } from '../contract/answers';
 import type { RoundStart } from '../contract/requests';
 import { getCommission, isUuid } from './commissions';
 import { sql, transaction, type Row, type Sql } from './database';
-import { EngineError, type EngineRequest, type EngineResult } from './engine-client';
+import { EngineError, type EngineRequest, type EngineResult, type Recipe } from './engine-client';
+import { takeLease, writeOwned, type Lease } from './leases';
 import { picturePng, storePicture } from './pictures';
 import { Problem, unknown } from './problem';
 
@@ -128,27 +128,29 @@ interface Parent {
   readonly id: string;
   readonly pictureId: string;
   readonly longPx: number;
-  readonly recipe: Recipe | null;
-  /** Of the round that it came from. */
+  readonly grows: boolean;
+  readonly enlarges: boolean;
+  /** What it was drawn from; empty for a picture that was brought in. */
   readonly prompt: string;
   readonly ratio: string;
 }
 
 async function parentFrom(commissionId: string, candidateId: string): Promise<Parent> {
   const [row] = await sql(
-    `select k.id, k.commission_id, k.picture_id, k.recipe, greatest(p.width_px, p.height_px) as long_px, p.width_px, p.height_px, r.prompt
+    `select k.id, k.commission_id, k.picture_id, k.grows, k.enlarges, greatest(p.width_px, p.height_px) as long_px, p.width_px, p.height_px,
+       coalesce(k.prompt, r.prompt, '') as prompt, k.ratio
      from candidate k join picture p on p.id = k.picture_id left join round r on r.id = k.round_id where k.id = $1`,
     [candidateId],
   );
   if (!row || row.commission_id !== commissionId) throw unknown('candidate');
-  const recipe = row.recipe as Recipe | null;
   return {
     id: row.id as string,
     pictureId: row.picture_id as string,
     longPx: row.long_px as number,
-    recipe,
-    prompt: recipe?.prompt ?? (row.prompt as string | null) ?? '',
-    ratio: recipe?.ratio ?? nearestRatio(row.width_px as number, row.height_px as number),
+    grows: row.grows as boolean,
+    enlarges: row.enlarges as boolean,
+    prompt: row.prompt as string,
+    ratio: (row.ratio as string | null) ?? nearestRatio(row.width_px as number, row.height_px as number),
   };
 }
 
@@ -156,6 +158,22 @@ async function parentFrom(commissionId: string, candidateId: string): Promise<Pa
 function nearestRatio(widthPx: number, heightPx: number): string {
   const aspect = Math.max(1 / 3, Math.min(3, widthPx / heightPx));
   return aspect >= 1 ? `${Math.round(aspect * 1000)}:1000` : `1000:${Math.round(1000 / aspect)}`;
+}
+
+/** Sees to it that a picture may be a reference of a commission's: brought in for it, or one of its candidates'. Throws a 404 Problem that names it. */
+async function referable(tx: Sql, commissionId: string, pictureId: string): Promise<void> {
+  const [row] = await tx(
+    `select 1 from picture p where p.id = $2 and (
+       exists (select 1 from candidate k where k.picture_id = p.id and k.commission_id = $1)
+       or exists (select 1 from commission_picture c where c.picture_id = p.id and c.commission_id = $1))`,
+    [commissionId, pictureId],
+  );
+  if (!row)
+    throw new Problem(
+      404,
+      'unknown_picture',
+      `This commission has no picture ${pictureId} to refer to: bring it in first`,
+    );
 }
 
 /** What a round starts from: its parent, its size, and the references that its way brings with it. */
@@ -175,7 +193,7 @@ async function startOf(
   const parent = await parentFrom(commissionId, way.candidateId);
   if (way.kind === 'redo') return { parent, sizePx: Math.min(SIZE_MOST_PX, parent.longPx), references: [] };
   if (way.kind === 'enlarge') {
-    if (!parent.recipe || parent.recipe.mended)
+    if (!parent.enlarges)
       throw new Problem(
         409,
         'no_recipe',
@@ -190,8 +208,8 @@ async function startOf(
       );
     return { parent, sizePx, references: await referencesOf(parent.id) };
   }
-  // What the parent was drawn from stays under its offshoots; a picture without a recipe is followed as a reference.
-  if (!parent.recipe || parent.recipe.mended)
+  // What the parent was drawn from stays under its offshoots; a picture that the engine cannot grow from is followed as a reference.
+  if (!parent.grows)
     return {
       parent,
       sizePx: CANDIDATE_SIZE_PX,
@@ -217,12 +235,11 @@ async function referencesOf(candidateId: string): Promise<RoundReference[]> {
 /** What the engine is asked beside words: the parent's recipe and the pictures, read from the database. */
 export async function askedOf(round: RoundRow): Promise<Partial<EngineRequest>> {
   const [row] = await sql(
-    `select r.choices, k.recipe, p.png from round r left join candidate k on k.id = r.parent_id left join picture p on p.id = k.picture_id where r.id = $1`,
+    `select r.choices, k.recipe, k.grows, p.png from round r left join candidate k on k.id = r.parent_id left join picture p on p.id = k.picture_id where r.id = $1`,
     [round.id],
   );
   const choices = row.choices as Choices;
-  const recipe = row.recipe as Recipe | null;
-  const usable = recipe && !recipe.mended ? recipe : null;
+  const recipe = row.recipe as Recipe;
   const references = await Promise.all(
     round.references.map(async ({ pictureId, closeness }) => ({
       picture: (await picturePng(pictureId)).toString('base64'),
@@ -236,8 +253,8 @@ export async function askedOf(round: RoundRow): Promise<Partial<EngineRequest>> 
     flaws: round.flaws,
     references,
     ...(round.way.kind === 'crossing' ? { balance: choices.balance ?? 50 } : {}),
-    ...(round.way.kind === 'offshoot' && usable ? { offshootOf: usable, drift: choices.drift ?? 25 } : {}),
-    ...(round.way.kind === 'enlarge' ? { enlarge: recipe, balance: recipe?.balance ?? null } : {}),
+    ...(round.way.kind === 'offshoot' && row.grows ? { offshootOf: recipe, drift: choices.drift ?? 25 } : {}),
+    ...(round.way.kind === 'enlarge' ? { enlarge: recipe } : {}),
     ...(round.way.kind === 'redo'
       ? { redo: { picture: (row.png as Buffer).toString('base64'), area: choices.area!, recipe } }
       : {}),
@@ -277,17 +294,20 @@ export async function startRound(commissionId: string, asked: v.InferOutput<type
     ...(way?.kind === 'enlarge' ? { factor: way.factor } : {}),
   };
   const id = await transaction(async (tx) => {
+    // Looked up under the lock: of two that come at once with one key, the second finds the first's round.
+    await tx('select 1 from commission where id = $1 for update', [commissionId]);
     const known = await tx<{ id: string }>('select id from round where commission_id = $1 and request_key = $2', [
       commissionId,
       requestKey,
     ]);
     if (known.length) return known[0].id;
+    for (const { pictureId } of references) await referable(tx, commissionId, pictureId);
     const credits = creditsFor(count, sizePx);
     await reserve(tx, commissionId, credits);
     const [made] = await tx<{ id: string }>(
       `insert into round (commission_id, number, request_key, prompt, leave_out, leeway, ratio, colours, count, seed, size_px, credits_reserved, way, parent_id, choices)
        values ($1, (select coalesce(max(number), 0) + 1 from round where commission_id = $1), $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14)
-       on conflict (commission_id, request_key) do update set request_key = excluded.request_key returning id`,
+       returning id`,
       [
         commissionId,
         requestKey,
@@ -307,8 +327,7 @@ export async function startRound(commissionId: string, asked: v.InferOutput<type
     );
     for (const [position, reference] of references.entries())
       await tx(
-        `insert into round_reference (round_id, position, picture_id, closeness, candidate_id) values ($1, $2, $3, $4, $5)
-         on conflict (round_id, position) do nothing`,
+        `insert into round_reference (round_id, position, picture_id, closeness, candidate_id) values ($1, $2, $3, $4, $5)`,
         [
           made.id,
           position,
@@ -328,7 +347,7 @@ export async function tryAgain(id: string): Promise<RoundRow> {
   await transaction(async (tx) => {
     await reserve(tx, round.commissionId, creditsFor(round.count, round.sizePx));
     const moved = await tx(
-      `update round set state = 'waiting', attempt = attempt + 1, progress = 0, error = null, heartbeat_at = null, finished_at = null
+      `update round set state = 'waiting', attempt = attempt + 1, takes = 0, owner = null, progress = 0, error = null, heartbeat_at = null, finished_at = null
        where id = $1 and state in ('failed', 'cancelled') returning id`,
       [id],
     );
@@ -348,27 +367,15 @@ export async function cancelRound(id: string): Promise<RoundRow> {
   return getRound(id);
 }
 
-/** How long a round or delivery may go without a sign of life before another server takes it up. */
-export const STALE_SECONDS = 10;
-
 /** Takes a round for drawing; null when it is finished, cancelled, or drawn by somebody who is alive. */
-export async function takeRound(id: string): Promise<RoundRow | null> {
-  const [row] = await sql<{ id: string }>(
-    `update round set state = 'drawing', heartbeat_at = now() where id = $1 and (state = 'waiting'
-       or (state = 'drawing' and heartbeat_at < now() - make_interval(secs => $2))) returning id`,
-    [id, STALE_SECONDS],
-  );
-  return row ? getRound(row.id) : null;
+export async function takeRound(id: string): Promise<{ lease: Lease; round: RoundRow } | null> {
+  const lease = await takeLease('round', id);
+  return lease && { lease, round: await getRound(id) };
 }
 
-/** Tells how far a round is; false when it was cancelled or is being tried again, so that its drawing can stop. */
-export async function reportProgress(round: RoundRow, progress: number): Promise<boolean> {
-  const rows = await sql(
-    `update round set heartbeat_at = now(), progress = greatest(progress, $3) where id = $1 and attempt = $2 and state = 'drawing' returning id`,
-    [round.id, round.attempt, progress],
-  );
-  return rows.length > 0;
-}
+/** Tells how far a round is; false when it was cancelled or is somebody else's now, so that its drawing can stop. */
+export const reportProgress = (lease: Lease, progress: number): Promise<boolean> =>
+  writeOwned(sql, lease, 'heartbeat_at = now(), progress = greatest(progress, $4)', [progress]);
 
 export interface DeliveredPicture {
   readonly position: number;
@@ -377,26 +384,36 @@ export interface DeliveredPicture {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly recipe: Recipe | null;
+  readonly grows: boolean;
+  readonly enlarges: boolean;
   readonly sketch: unknown;
 }
 
-/** Keeps what a round gave, all of it together with its charge; nothing when the round was cancelled meanwhile. */
+/** Keeps what a round gave, all of it together with its charge; nothing when the round was cancelled meanwhile, or is somebody else's. */
 export async function finishRound(
+  lease: Lease,
   round: RoundRow,
   result: EngineResult,
   pictures: readonly DeliveredPicture[],
 ): Promise<void> {
   await transaction(async (tx) => {
-    const held = await tx(
-      `update round set state = 'done', progress = 1, finished_at = now(), figures = $3, parts = $4, credits_charged = $5
-       where id = $1 and attempt = $2 and state = 'drawing' returning id`,
-      [round.id, round.attempt, JSON.stringify(result.figures), JSON.stringify(result.parts), result.credits],
+    const held = await writeOwned(
+      tx,
+      lease,
+      `state = 'done', owner = null, progress = 1, finished_at = now(), figures = $4, parts = $5, credits_charged = $6`,
+      [JSON.stringify(result.figures), JSON.stringify(result.parts), result.credits],
     );
-    if (!held.length) return;
+    if (!held) return;
+    // What is made again in part goes on being drawn from what its parent was.
+    const [parent] = await tx<{ prompt: string | null; ratio: string | null }>(
+      `select k.prompt, k.ratio from round r join candidate k on k.id = r.parent_id where r.id = $1 and r.way = 'redo'`,
+      [round.id],
+    );
     for (const p of pictures) {
       const { id } = await storePicture(tx, p.png, p.widthPx, p.heightPx);
       await tx(
-        'insert into candidate (commission_id, round_id, position, picture_id, seed, recipe, sketch) values ($1, $2, $3, $4, $5, $6, $7)',
+        `insert into candidate (commission_id, round_id, position, picture_id, seed, recipe, sketch, grows, enlarges, prompt, ratio)
+         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
         [
           round.commissionId,
           round.id,
@@ -405,6 +422,10 @@ export async function finishRound(
           p.seed,
           p.recipe ? JSON.stringify(p.recipe) : null,
           p.sketch ? JSON.stringify(p.sketch) : null,
+          p.grows,
+          p.enlarges,
+          parent ? parent.prompt : round.prompt,
+          parent ? parent.ratio : round.ratio,
         ],
       );
     }
@@ -412,23 +433,10 @@ export async function finishRound(
 }
 
 /** Marks a round as failed, with a sentence for the designer; no credit is charged. */
-export async function failRound(round: RoundRow, error: unknown): Promise<void> {
+export async function failRound(lease: Lease, error: unknown): Promise<void> {
   const message =
     error instanceof EngineError || error instanceof Problem
       ? error.message
       : 'This round failed on the server: nothing was charged, and the prompt is kept; try again';
-  await sql(
-    `update round set state = 'failed', error = $3, finished_at = now() where id = $1 and attempt = $2 and state = 'drawing'`,
-    [round.id, round.attempt, message],
-  );
-}
-
-/** Rounds that wait, or whose server has gone. */
-export async function orphanedRounds(): Promise<string[]> {
-  const rows = await sql<{ id: string }>(
-    `select id from round where (state = 'waiting' and created_at < now() - interval '3 seconds')
-       or (state = 'drawing' and heartbeat_at < now() - make_interval(secs => $1))`,
-    [STALE_SECONDS],
-  );
-  return rows.map((r) => r.id);
+  await writeOwned(sql, lease, `state = 'failed', owner = null, error = $4, finished_at = now()`, [message]);
 }

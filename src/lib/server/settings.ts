@@ -15,6 +15,8 @@ export const settings = {
   engineTimeoutMs: (): number => Number(text('ODD_QUILL_ENGINE_TIMEOUT_MS') ?? 15_000),
   /** How long a round may take in all. */
   roundTimeoutMs: (): number => Number(text('ODD_QUILL_ROUND_TIMEOUT_MS') ?? 180_000),
+  /** How long what is computed on request may take, its wait included. */
+  computeTimeoutMs: (): number => Number(text('ODD_QUILL_COMPUTE_TIMEOUT_MS') ?? 60_000),
   /** Names by which the application may be called, besides loopback's. */
   hostNames: (): string[] => (text('ODD_QUILL_HOST_NAMES') ?? '').split(',').filter(Boolean),
   root: (): string => text('ODD_QUILL_ROOT') ?? process.cwd(),

@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { checkTraceOptions, reportOf, smoothnessOf, TraceOptionsError } from '$core/trace';
-import { artworkToSvg } from '$core/vector';
+import { artworkToSvg } from '$core/export';
 import { decodePicture, PictureFileError } from '../../../node/pictures';
-import { threads } from './jobs';
+import { computed } from './computing';
 import { Problem } from './problem';
 
 const positive = v.pipe(
@@ -40,7 +40,7 @@ export const TraceQuery = v.object({
 });
 
 /** Traces a picture file; what it answers has the names of the command line's JSON. Throws a 422 Problem. */
-export async function traceFile(file: Uint8Array, asked: v.InferOutput<typeof TraceQuery>) {
+export async function traceFile(file: Uint8Array, asked: v.InferOutput<typeof TraceQuery>, caller: AbortSignal) {
   const { tolerance, specks, ...options } = asked;
   const started = performance.now();
   try {
@@ -50,7 +50,7 @@ export async function traceFile(file: Uint8Array, asked: v.InferOutput<typeof Tr
       ...(specks === undefined ? {} : { speckPx2: specks }),
     });
     const picture = await decodePicture(file);
-    const traced = await threads().run('trace', { picture, options: checked });
+    const traced = await computed('trace', { picture, options: checked }, caller);
     const svg = artworkToSvg(traced.artwork, { lines: false });
     return { svg, ...reportOf(traced, Buffer.byteLength(svg), performance.now() - started) };
   } catch (error) {

@@ -41,9 +41,10 @@ async function once<T>(method: string, path: string, body: unknown): Promise<T> 
 
 /** Whether asking again cannot do the same thing twice. */
 function safeToRepeat(error: ApiError, method: string, body: unknown): boolean {
-  if (error.code === 'database_away') return true;
+  if (error.code === 'database_away' || error.code === 'busy') return true;
   return (
-    error.status === 0 && (method === 'GET' || (typeof body === 'object' && body !== null && 'requestKey' in body))
+    error.status === 0 &&
+    (method === 'GET' || (typeof body === 'object' && body !== null && ('requestKey' in body || 'acts' in body)))
   );
 }
 

@@ -23,7 +23,7 @@ const AGAIN_MS = 2000;
  * is not seen does not watch: browsers open only a few connections to one server, and many tabs would use them up; it looks again when it
  * is seen. Gives the function that ends it.
  */
-export function watchCommission(id: string, onChange: () => void): () => void {
+export function watchCommission(id: string, onChange: (events: readonly WatchEvent[]) => void): () => void {
   // Only compared with what comes next, never shown.
   // eslint-disable-next-line svelte/prefer-svelte-reactivity
   const states = new Map<string, string | undefined>();
@@ -32,9 +32,15 @@ export function watchCommission(id: string, onChange: () => void): () => void {
   let again: ReturnType<typeof setTimeout> | undefined;
   let opened = false;
 
-  function change(): void {
+  let gathered: WatchEvent[] = [];
+  function change(event: WatchEvent): void {
+    gathered.push(event);
     clearTimeout(timer);
-    timer = setTimeout(onChange, GATHER_MS);
+    timer = setTimeout(() => {
+      const events = gathered;
+      gathered = [];
+      onChange(events);
+    }, GATHER_MS);
   }
 
   function hear({ data }: MessageEvent<string>): void {
@@ -49,7 +55,7 @@ export function watchCommission(id: string, onChange: () => void): () => void {
       if (states.get(event.id) === event.state) return;
       states.set(event.id, event.state);
     }
-    change();
+    change(event);
   }
 
   function close(): void {

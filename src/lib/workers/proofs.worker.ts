@@ -1,5 +1,5 @@
 import { JUDGED_SIDE_PX, proofsOf } from '$core/judge';
-import { renderArtwork } from '$core/vector';
+import { renderArtwork } from '$core/scene';
 import { loadPicture } from './load';
 import type { ProofReply, ProofRequest } from './messages';
 

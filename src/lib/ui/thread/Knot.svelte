@@ -3,6 +3,8 @@
   interface Props {
     href: string;
     label: string;
+    /** Said in full where the label is short. */
+    title?: string;
     picture?: string;
     current: boolean;
     /** Not reached yet. */
@@ -10,7 +12,16 @@
     small?: boolean;
     medium?: boolean;
   }
-  const { href, label, picture, current, waiting = false, small = false, medium = false }: Props = $props();
+  const {
+    href,
+    label,
+    title = label,
+    picture,
+    current,
+    waiting = false,
+    small = false,
+    medium = false,
+  }: Props = $props();
   const side = $derived(small ? 'h-7 w-7' : medium ? 'h-10 w-10' : 'h-11 w-[52px]');
 </script>
 
@@ -18,7 +29,7 @@
   {href}
   class="group flex max-w-full shrink-0 flex-col items-center {medium ? 'w-[46px]' : ''}"
   aria-current={current ? 'page' : undefined}
-  title={label}
+  {title}
 >
   <span
     class="flex items-center justify-center bg-white {side} {current

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Thread, ThreadBranch } from '$lib/contract/answers';
+  import type { Thread, ThreadBranch, ThreadWork } from '$lib/contract/answers';
   import Knot from './Knot.svelte';
 
   /** The line of descent of a commission's concepts: small linked pictures, oldest on top; it forks where a concept did. */
@@ -12,17 +12,54 @@
   const { thread, commissionId, path }: Props = $props();
 
   const base = $derived(`/commissions/${commissionId}`);
-  const drawing = (a: { id: string; head: string }) => `/api/artworks/${a.id}/drawing.svg?step=${a.head}`;
+  const drawing = (w: ThreadWork) => `/api/works/${w.id}/drawing.svg?step=${w.head}`;
   const picture = (id: string) => `/api/pictures/${id}`;
-  const candidateOf = (b: ThreadBranch) => `${base}/candidates/${b.candidate.id}`;
-  const artworkOf = (b: ThreadBranch) => `${base}/artworks/${b.artwork!.id}`;
+  const candidateOf = (b: ThreadBranch) => (b.candidate ? `${base}/candidates/${b.candidate.id}` : null);
+  const workOf = (w: ThreadWork) => `${base}/artworks/${w.id}`;
+
+  const all = (works: readonly ThreadWork[]): ThreadWork[] => works.flatMap((w) => [w, ...all(w.works)]);
+  /** The works from a branch's root down to the one that the page is at, or else to the first end. */
+  function lineTo(works: readonly ThreadWork[], at: ThreadWork | undefined): ThreadWork[] {
+    const next = works.find((w) => at && all([w]).includes(at)) ?? works[0];
+    return next ? [next, ...(next === at && !next.works.length ? [] : lineTo(next.works, at))] : [];
+  }
+  const isAt = (w: ThreadWork) => path.startsWith(workOf(w));
   const holds = (b: ThreadBranch) =>
-    path.startsWith(candidateOf(b)) || (b.artwork !== null && path.startsWith(artworkOf(b)));
+    (candidateOf(b) !== null && path.startsWith(candidateOf(b)!)) || all(b.works).some(isAt);
 
   const active = $derived(thread.branches.find(holds));
-  const others = $derived(thread.branches.filter((b) => b !== active));
-  /** Where a branch is gone to from elsewhere: as far down as it reaches. */
-  const endOf = (b: ThreadBranch) => (b.artwork ? artworkOf(b) : candidateOf(b));
+  const line = $derived(active ? lineTo(active.works, all(active.works).find(isAt)) : []);
+  /** What the line passes by: works of the same branch, and the other branches as far down as they reach. */
+  const others = $derived([
+    ...(active
+      ? all(active.works)
+          .filter((w) => !line.includes(w))
+          .map(knotOfWork)
+      : []),
+    ...thread.branches.filter((b) => b !== active).map(knotOfBranch),
+  ]);
+  interface End {
+    id: string;
+    href: string;
+    label: string;
+    longLabel: string;
+    picture: string;
+  }
+  function knotOfWork(w: ThreadWork): End {
+    return { id: w.id, href: workOf(w), label: w.name, longLabel: `${w.name} · v${w.version}`, picture: drawing(w) };
+  }
+  function knotOfBranch(b: ThreadBranch): End {
+    const [work] = b.works;
+    if (!b.candidate) return knotOfWork(work);
+    const { id, label } = b.candidate;
+    return {
+      id,
+      href: work ? workOf(work) : candidateOf(b)!,
+      label,
+      longLabel: work ? `${label} · v${work.version}` : label,
+      picture: work ? drawing(work) : picture(b.candidate.pictureId),
+    };
+  }
 </script>
 
 <nav
@@ -46,48 +83,48 @@
     </svg>
     <div class="flex w-full shrink-0 {forked ? '' : 'justify-center'}">
       <div class="flex w-[68px] flex-col items-center">
-        <Knot
-          href={candidateOf(active)}
-          label={active.candidate.label}
-          picture={picture(active.candidate.pictureId)}
-          current={path === candidateOf(active)}
-        />
-        <div class="h-3.5 w-px bg-muted"></div>
-        <Knot
-          href="{candidateOf(active)}/trace"
-          label="trace"
-          picture={active.artwork ? drawing(active.artwork) : undefined}
-          waiting={!active.artwork}
-          current={path === `${candidateOf(active)}/trace`}
-        />
-        {#if active.artwork}
-          <div class="h-3.5 w-px bg-muted"></div>
+        {#if active.candidate}
+          {@const href = candidateOf(active)!}
           <Knot
-            href={artworkOf(active)}
-            label="inks · v{active.artwork.version}"
-            picture={drawing(active.artwork)}
-            current={path === artworkOf(active)}
+            {href}
+            label={active.candidate.label}
+            picture={picture(active.candidate.pictureId)}
+            current={path === href}
           />
           <div class="h-3.5 w-px bg-muted"></div>
           <Knot
-            href="{artworkOf(active)}/deliver"
-            label={active.deliveries ? 'delivered' : 'deliver'}
-            picture={active.deliveries ? drawing(active.artwork) : undefined}
-            waiting={!active.deliveries}
-            current={path === `${artworkOf(active)}/deliver`}
+            href="{href}/trace"
+            label="trace"
+            picture={line.length ? drawing(line[0]) : undefined}
+            waiting={!line.length}
+            current={path === `${href}/trace`}
           />
         {/if}
+        {#each line as work, k (work.id)}
+          {#if k > 0 || active.candidate}<div class="h-3.5 w-px bg-muted"></div>{/if}
+          <Knot
+            href={workOf(work)}
+            label={k > 0 ? `copy · v${work.version}` : `inks · v${work.version}`}
+            title={work.name}
+            picture={drawing(work)}
+            current={path === workOf(work)}
+          />
+          {#if k + 1 === line.length || path.startsWith(`${workOf(work)}/`)}
+            <div class="h-3.5 w-px bg-muted"></div>
+            <Knot
+              href="{workOf(work)}/deliver"
+              label={work.deliveries ? 'delivered' : 'deliver'}
+              picture={work.deliveries ? drawing(work) : undefined}
+              waiting={!work.deliveries}
+              current={path === `${workOf(work)}/deliver`}
+            />
+          {/if}
+        {/each}
       </div>
       {#if forked}
         <div class="flex w-[34px] flex-col items-center gap-2">
-          {#each others as branch (branch.candidate.id)}
-            <Knot
-              small
-              href={endOf(branch)}
-              label={branch.candidate.label}
-              picture={branch.artwork ? drawing(branch.artwork) : picture(branch.candidate.pictureId)}
-              current={false}
-            />
+          {#each others as end (end.id)}
+            <Knot small href={end.href} label={end.label} picture={end.picture} current={false} />
           {/each}
         </div>
       {/if}
@@ -101,14 +138,8 @@
       {/if}
     </svg>
     <div class="flex w-[96px] shrink-0 flex-wrap justify-center gap-x-1 gap-y-2">
-      {#each others as branch (branch.candidate.id)}
-        <Knot
-          medium
-          href={endOf(branch)}
-          label={branch.artwork ? `${branch.candidate.label} · v${branch.artwork.version}` : branch.candidate.label}
-          picture={branch.artwork ? drawing(branch.artwork) : picture(branch.candidate.pictureId)}
-          current={false}
-        />
+      {#each others as end (end.id)}
+        <Knot medium href={end.href} label={end.longLabel} picture={end.picture} current={false} />
       {/each}
     </div>
   {/if}

@@ -95,10 +95,10 @@
     <input
       bind:this={chooser}
       type="file"
-      accept="image/png,image/jpeg,image/webp"
+      accept="image/png,image/jpeg,image/webp,image/svg+xml,.svg"
       multiple
       class="hidden"
-      aria-label="Pictures to bring in"
+      aria-label="Pictures and drawings to bring in"
       onchange={(e) => {
         const { files } = e.currentTarget;
         if (files?.length) onfiles(files);
@@ -126,7 +126,8 @@
     <button
       class="quiet whitespace-nowrap"
       onclick={() => chooser!.click()}
-      title="Or drop one on the wall, or paste it">Bring in a picture</button
+      title="PNG, JPEG or WebP becomes a candidate, SVG an artwork; or drop one on the wall, or paste it"
+      >Bring in a picture or SVG</button
     >
   </div>
 </div>

@@ -1,4 +1,4 @@
-import type { Candidate } from '$lib/contract/answers';
+import type { BroughtIn, Candidate, WorkState } from '$lib/contract/answers';
 import { api } from '../api';
 import { notices } from '../notices.svelte';
 
@@ -16,26 +16,44 @@ export async function keepReference(commissionId: string, file: File): Promise<s
   }
 }
 
+/** Whether a file is an SVG by its kind or its name; what is in it the server tells. */
+const isSvg = (file: File): boolean => file.type === 'image/svg+xml' || /\.svg$/i.test(file.name);
+
+/** What was made of the files that were brought in: candidates of pictures, artworks of SVG. */
+export interface MadeOfFiles {
+  readonly candidates: readonly Candidate[];
+  readonly artworks: readonly WorkState[];
+}
+
 /** Brings files in one after the other; what cannot be taken is told, and the rest goes on. */
-export async function bringInFiles(commissionId: string, files: Iterable<File>): Promise<Candidate[]> {
-  const made: Candidate[] = [];
+export async function bringInFiles(commissionId: string, files: Iterable<File>): Promise<MadeOfFiles> {
+  const candidates: Candidate[] = [];
+  const artworks: WorkState[] = [];
   for (const file of files) {
     try {
       if (file.size > LIMIT_MB * 1024 * 1024)
         throw new Error(`The file is larger than ${LIMIT_MB} MB: bring in a smaller one; nothing else was changed`);
       notices.tell(`Bringing in ${file.name}`, { id: 'bring-in' });
-      made.push(
-        await api<Candidate>(
+      const name = encodeURIComponent(file.name);
+      if (isSvg(file)) {
+        const { artwork, leftOut } = await api<BroughtIn>(
           'POST',
-          `/api/commissions/${commissionId}/pictures?name=${encodeURIComponent(file.name)}`,
+          `/api/commissions/${commissionId}/artworks?name=${name}`,
           file,
-        ),
-      );
+        );
+        artworks.push(artwork);
+        if (leftOut.length)
+          notices.tell(
+            `${file.name} is in as an artwork; left out: ${leftOut.map((l) => (l.count > 1 ? `${l.what} (${l.count})` : l.what)).join(', ')}`,
+            { grave: true },
+          );
+      } else
+        candidates.push(await api<Candidate>('POST', `/api/commissions/${commissionId}/pictures?name=${name}`, file));
       notices.drop('bring-in');
     } catch (error) {
       notices.drop('bring-in');
       notices.fail(new Error(`${file.name}: ${(error as Error).message}`));
     }
   }
-  return made;
+  return { candidates, artworks };
 }

@@ -7,6 +7,8 @@
   import { api } from '$lib/ui/api';
   import { notices } from '$lib/ui/notices.svelte';
   import { watchCommission } from '$lib/ui/watch.svelte';
+  import { isOwnHead } from '$lib/ui/work/line.svelte';
+  import type { WatchEvent } from '$lib/contract/answers';
 
   const { data, children } = $props();
   const commission = $derived(data.commission);
@@ -16,16 +18,21 @@
 
   // Reloading the data of a page breaks off a navigation that is under way: what is heard meanwhile waits for its end.
   let due = $state(false);
-  async function refresh(): Promise<void> {
+  let isWorkDue = false;
+  async function refresh(events: readonly WatchEvent[] = []): Promise<void> {
+    isWorkDue ||= events.some((e) => e.subject === 'everything' || (e.subject === 'work' && !isOwnHead(e.head)));
     due = navigating.to !== null;
-    if (!due) await invalidate('odd-quill:commission');
+    if (due) return;
+    const works = isWorkDue ? [invalidate('odd-quill:work')] : [];
+    isWorkDue = false;
+    await Promise.all([invalidate('odd-quill:commission'), ...works]);
   }
   $effect(() => {
     if (due && navigating.to === null) void refresh();
   });
 
   const id = $derived(commission.id);
-  $effect(() => watchCommission(id, () => void refresh()));
+  $effect(() => watchCommission(id, (events) => void refresh(events)));
 
   async function step(direction: 'undo' | 'redo'): Promise<void> {
     try {

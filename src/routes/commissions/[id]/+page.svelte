@@ -99,9 +99,11 @@
 
   async function bringIn(files: Iterable<File>): Promise<void> {
     dropping = false;
-    const made = await bringInFiles(commission.id, files);
+    const { candidates: made, artworks } = await bringInFiles(commission.id, files);
     if (made.length) picked = made[made.length - 1].id;
     await refresh();
+    // One drawing alone is what one wants to look at.
+    if (artworks.length === 1 && !made.length) await goto(`/commissions/${commission.id}/artworks/${artworks[0].id}`);
   }
 
   async function give(files: Iterable<File>): Promise<void> {
@@ -138,6 +140,10 @@
 
   function pasted(event: ClipboardEvent): void {
     const files = [...(event.clipboardData?.files ?? [])];
+    // The text of an SVG is a drawing too; nobody means it as a prompt.
+    const text = event.clipboardData?.getData('text/plain') ?? '';
+    if (!files.length && /^\s*<(?:svg|\?xml|!DOCTYPE svg)[\s>]/i.test(text))
+      files.push(new File([text], 'pasted.svg', { type: 'image/svg+xml' }));
     if (!files.length) return;
     event.preventDefault();
     void bringIn(files);
@@ -188,7 +194,7 @@
     <div
       class="flex h-full flex-col {dropping ? 'outline-3 -outline-offset-3 outline-active' : ''}"
       role="region"
-      aria-label="Rounds; pictures can be dropped here"
+      aria-label="Rounds; pictures and SVG drawings can be dropped here"
       ondragover={(e) => {
         e.preventDefault();
         dropping = true;

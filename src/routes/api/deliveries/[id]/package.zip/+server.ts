@@ -3,8 +3,10 @@ import { answer } from '$lib/server/answer';
 import { deliveryZip } from '$lib/server/deliveries';
 import type { RequestEvent } from './$types';
 
-export const GET = answer(async ({ params }: RequestEvent) => {
-  const { zip, delivery } = await deliveryZip(params.id);
+/** The newest package of a delivery, or with `?sha256=` the one of those bytes. */
+
+export const GET = answer(async ({ params, url }: RequestEvent) => {
+  const { zip, delivery } = await deliveryZip(params.id, url.searchParams.get('sha256') ?? undefined);
   return new Response(new Uint8Array(zip), {
     headers: {
       'content-type': 'application/zip',

@@ -4,7 +4,8 @@ import { Problem } from '$lib/server/problem';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params, depends }) => {
-  depends('odd-quill:commission');
+  // Not with the rest of the commission: what this page itself does to the artwork is no news to it.
+  depends('odd-quill:work');
   return forPage(async () => {
     const artwork = await getArtwork(params.artwork);
     if (artwork.commissionId !== params.id)

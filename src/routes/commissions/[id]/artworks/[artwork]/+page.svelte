@@ -1,10 +1,9 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import { clearestGround } from '$core/judge';
-  import { applyEdit, pieceAt, swatchOf, type Edit } from '$core/vector';
-  import type { ArtworkState } from '$lib/contract/answers';
-  import { api, ApiError } from '$lib/ui/api';
+  import { allPieces, pieceAt, swatchOf } from '$core/vector';
+  import type { WorkState } from '$lib/contract/answers';
+  import { api } from '$lib/ui/api';
   import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
   import InkList from '$lib/ui/artwork/InkList.svelte';
   import { keys } from '$lib/ui/keys.svelte';
@@ -14,20 +13,24 @@
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
   import UndoRedo from '$lib/ui/shell/UndoRedo.svelte';
+  import { lineOf } from '$lib/ui/work/line.svelte';
 
   const { data } = $props();
 
-  // What is shown: the newest state heard of, and on top of it an edit that is being made or tried out.
-  let heard = $state.raw<ArtworkState | null>(null);
-  const current = $derived(heard && heard.id === data.artwork.id ? heard : data.artwork);
-  let tried = $state.raw<Edit | null>(null);
-  const drawing = $derived(tried ? applyEdit(current.drawing, tried) : current.drawing);
+  const line = $derived(lineOf(data.artwork));
+  // A newer state that came with the page data, from another tab say.
+  $effect(() => line.hear(data.artwork));
+  const current = $derived(line.state);
+  const drawing = $derived(line.drawing);
+  const pieces = $derived(allPieces(drawing));
 
   let pieceId = $state<string | null>(null);
   let inkId = $state<string | null>(null);
   let points = $state(false);
-  const piece = $derived(drawing.pieces.find((p) => p.id === pieceId) ?? null);
-  const pieceInk = $derived(piece ? drawing.inks.find((i) => i.id === piece.inkId) : null);
+  const piece = $derived(pieces.find((p) => p.id === pieceId) ?? null);
+  const pieceInk = $derived(
+    piece ? (drawing.inks.find((i) => i.id === (piece.inkId ?? piece.stroke?.inkId)) ?? null) : null,
+  );
 
   const grounds = $derived([
     ...data.commission.grounds,
@@ -45,50 +48,11 @@
   /** Null after the last ground: nothing under the work. */
   const ground = $derived(grounds[groundAt]?.hex ?? null);
 
-  // A newer state that came with the page data (from another tab, say) replaces what was heard.
-  $effect(() => {
-    const fresh = data.artwork;
-    // Only when there is fresh data: the end of a change brings no older state back.
-    if (!untrack(() => busy)) heard = fresh;
-  });
-
-  let busy = $state(false);
-
-  /** Sends one change of the artwork; edits wait for each other, since each builds on the one before. */
-  let queue: Promise<unknown> = Promise.resolve();
-  function send(path: string, body: object, again: () => void): void {
-    queue = queue.then(async () => {
-      busy = true;
-      try {
-        heard = await api<ArtworkState>('POST', `/api/artworks/${current.id}/${path}`, { ...body, head: current.head });
-      } catch (error) {
-        const elsewhere = error instanceof ApiError && error.code === 'changed_elsewhere';
-        notices.fail(error, elsewhere ? { label: 'Make my change', run: again } : undefined);
-        heard = await api<ArtworkState>('GET', `/api/artworks/${current.id}`).catch(() => heard);
-      } finally {
-        busy = false;
-        tried = null;
-        void invalidate('odd-quill:commission');
-      }
-    });
-  }
-
-  function edit(change: Edit): void {
-    try {
-      applyEdit(current.drawing, change);
-    } catch (error) {
-      notices.fail(error);
-      return;
-    }
-    tried = change;
-    send('edits', { edit: change }, () => edit(change));
-  }
-
-  const undo = () => send('undo', {}, undo);
-  const redo = () => send('redo', {}, redo);
+  const undo = () => line.undo();
+  const redo = () => line.redo();
   const removePiece = () => {
     if (!piece) return;
-    edit({ kind: 'remove-piece', pieceId: piece.id });
+    line.edit({ kind: 'remove-nodes', nodeIds: [piece.id] });
     pieceId = null;
   };
 
@@ -98,7 +62,19 @@
   }
 
   const shift = (by: number) => (groundAt = (groundAt + by + grounds.length + 1) % (grounds.length + 1));
-  const deliver = () => goto(`/commissions/${data.commission.id}/artworks/${current.id}/deliver`);
+  async function deliver(): Promise<void> {
+    await line.settled();
+    await goto(`/commissions/${data.commission.id}/artworks/${current.id}/deliver`);
+  }
+  async function copy(): Promise<void> {
+    try {
+      await line.settled();
+      const { id } = await api<WorkState>('POST', `/api/works/${current.id}/copies`, { stepId: line.state.head });
+      await goto(`/commissions/${data.commission.id}/artworks/${id}`);
+    } catch (error) {
+      notices.fail(error);
+    }
+  }
 
   $effect(() =>
     keys.add([
@@ -139,8 +115,8 @@
         inkId = inkId === id ? null : id;
         pieceId = null;
       }}
-      ontry={(change) => (tried = change)}
-      onedit={edit}
+      ontry={(change) => (line.tried = change)}
+      onedit={(change) => line.edit(change)}
     />
     <section class="mb-4 border-t border-line pt-3" aria-label="Marked piece">
       <h2 class="mb-1.5 text-[14px]">Piece</h2>
@@ -161,7 +137,7 @@
               id="piece-ink"
               class="field max-w-36"
               value={piece.inkId}
-              onchange={(e) => edit({ kind: 'piece-ink', pieceId: piece.id, inkId: e.currentTarget.value })}
+              onchange={(e) => line.edit({ kind: 'piece-ink', nodeIds: [piece.id], inkId: e.currentTarget.value })}
             >
               {#each drawing.inks as ink (ink.id)}<option value={ink.id}>{ink.name}</option>{/each}
             </select>
@@ -173,7 +149,11 @@
     </section>
     <section class="border-t border-line pt-3" aria-label="History">
       <div class="mb-1.5 flex items-baseline justify-between">
-        <h2 class="text-[14px]">Version {current.version}</h2>
+        <h2 class="text-[14px]">
+          Version {current.version}
+          {#if line.isWaiting}<span class="ml-1 font-normal text-muted" role="status" data-waiting>not yet kept</span
+            >{/if}
+        </h2>
         <UndoRedo
           undo={current.canUndo ? (current.steps.find((s) => s.id === current.head)?.told ?? '') : null}
           redo={current.canRedo ? 'The newest change after this' : null}
@@ -190,13 +170,16 @@
                 : 'text-muted'}"
               aria-current={step.id === current.head ? 'step' : undefined}
               title="Return to this version"
-              onclick={() => step.id !== current.head && send(`steps/${step.id}/return`, {}, () => {})}
+              onclick={() => step.id !== current.head && line.returnTo(step.id)}
             >
               <span class="w-7 shrink-0">v{step.number}</span><span class="truncate">{step.told}</span>
             </button>
           </li>
         {/each}
       </ol>
+      <button class="quiet mt-2" onclick={copy} title="With a history of its own; this one stays as it is"
+        >Copy as another artwork</button
+      >
     </section>
   {/snippet}
   {#snippet next()}
@@ -204,7 +187,7 @@
   {/snippet}
   {#snippet proofs()}
     <Proofs
-      source={drawing.pieces.length ? { kind: 'artwork', artwork: drawing } : null}
+      source={pieces.length ? { kind: 'artwork', artwork: drawing } : null}
       grounds={data.commission.grounds}
       of="the artwork"
     />

@@ -172,7 +172,7 @@
         <div class="flex flex-wrap gap-2">
           <button class="button" onclick={startMarking}>Redo an area</button>
           {#each [2, 4] as factor (factor)}
-            {#if candidate.hasRecipe && longPx * factor <= SIZE_MOST_PX}
+            {#if candidate.enlarges && longPx * factor <= SIZE_MOST_PX}
               <button
                 class="button"
                 disabled={busy}

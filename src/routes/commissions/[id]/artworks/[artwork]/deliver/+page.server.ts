@@ -8,6 +8,7 @@ import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params, depends }) => {
   depends('odd-quill:commission');
+  depends('odd-quill:work');
   return forPage(async () => {
     const [artwork, commission] = await Promise.all([getArtwork(params.artwork), getCommission(params.id)]);
     const deliveries = await listDeliveries(commission.id);
@@ -24,7 +25,7 @@ export const load: PageServerLoad = ({ params, depends }) => {
       place: 'Deliver',
       artwork,
       contents: packageFiles(artwork.drawing, about).map(({ name, about: text }) => ({ name, about: text })),
-      deliveries: deliveries.filter((d) => d.artworkId === artwork.id),
+      deliveries: deliveries.filter((d) => d.workId === artwork.id),
     };
   });
 };

@@ -28,7 +28,7 @@
     if (busy) return;
     busy = true;
     try {
-      await api<Delivery>('POST', `/api/artworks/${artwork.id}/deliveries`, {
+      await api<Delivery>('POST', `/api/works/${artwork.id}/deliveries`, {
         requestKey: requestKey(),
         head: artwork.head,
         note,
@@ -126,7 +126,7 @@
     </ul>
   {/snippet}
   {#snippet next()}
-    <button class="next-step" disabled={busy || !artwork.drawing.pieces.length} onclick={deliver}
+    <button class="next-step" disabled={busy || !artwork.drawing.nodes.length} onclick={deliver}
       >Make the package</button
     >
   {/snippet}

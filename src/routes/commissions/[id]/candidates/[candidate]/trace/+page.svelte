@@ -3,7 +3,7 @@
   import { goto, invalidate } from '$app/navigation';
   import { TRACE_DEFAULTS, type EconomyPoint, type Trace, type TraceOptions } from '$core/trace';
   import { swatchOf } from '$core/vector';
-  import type { ArtworkState } from '$lib/contract/answers';
+  import type { WorkState } from '$lib/contract/answers';
   import { api } from '$lib/ui/api';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
@@ -81,14 +81,14 @@
   });
 
   const ground = $derived(trace?.groundHex ?? '#FFFFFF');
-  const source = $derived(trace?.artwork.pieces.length ? ({ kind: 'artwork', artwork: trace.artwork } as const) : null);
+  const source = $derived(trace?.artwork.nodes.length ? ({ kind: 'artwork', artwork: trace.artwork } as const) : null);
   const kilobytes = (bytes: number) => (bytes < 1000 ? `${bytes} B` : `${(bytes / 1000).toFixed(1)} KB`);
 
   async function keep(): Promise<void> {
     if (!trace || busy || keeping) return;
     keeping = true;
     try {
-      const { id } = await api<ArtworkState>('POST', `/api/candidates/${candidate.id}/artwork`, {
+      const { id } = await api<WorkState>('POST', `/api/candidates/${candidate.id}/artworks`, {
         options: $state.snapshot(options),
         groundHex: trace.groundHex,
         drawing: trace.artwork,
@@ -269,7 +269,7 @@
     {/if}
   {/snippet}
   {#snippet next()}
-    <button class="next-step" disabled={busy || keeping || !trace?.artwork.pieces.length} onclick={keep}
+    <button class="next-step" disabled={busy || keeping || !trace?.artwork.nodes.length} onclick={keep}
       >{data.artwork ? `Keep as version ${data.artwork.version + 1}` : 'Keep this trace'}</button
     >
   {/snippet}

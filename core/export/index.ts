@@ -1,0 +1,3 @@
+/** Writers over the one scene. */
+export * from './svg';
+export * from './names';

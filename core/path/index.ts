@@ -1,0 +1,14 @@
+/** What one does with outlines: points, segments, contours, arcs, path data, polygons and their booleans. */
+export * from './point';
+export * from './affine';
+export * from './contour';
+export * from './arc';
+export * from './pathdata';
+export * from './shapes';
+export * from './cut';
+export * from './tangent';
+export * from './nearest';
+export * from './recognise';
+export * from './polygon';
+export * from './room';
+export * from './stroke';

@@ -1,0 +1,200 @@
+import { browser } from '$app/environment';
+import { invalidate } from '$app/navigation';
+import { applyEdit, applyEdits, EditError, type Artwork, type Edit } from '$core/vector';
+import type { ActsAnswer, WorkState } from '$lib/contract/answers';
+import { api, ApiError, requestKey } from '../api';
+import { notices } from '../notices.svelte';
+import { adopt, keepWaiting, type Act } from './waiting';
+
+/** How many acts go in one request. */
+const TOGETHER = 50;
+/** Pauses while the server cannot be reached, after which it is asked again. */
+const PAUSES_MS = [1000, 2000, 4000, 8000];
+
+/** Heads that acts of this page led to: what is heard of them is no news. */
+const ownHeads = new Set<string>();
+export const isOwnHead = (head: string | undefined): boolean => head !== undefined && ownHeads.has(head);
+
+/** A state with the edits of acts on top. Undo takes back the edit before it; one that goes further back is seen once the server answers. */
+function withActs(state: Artwork, acts: readonly Act[]): Artwork {
+  const states = [state];
+  for (const act of acts) {
+    if (act.kind === 'undo') {
+      if (states.length > 1) states.pop();
+    } else if (act.kind === 'edit') {
+      try {
+        states.push(applyEdits(states[states.length - 1], act.edits).artwork);
+      } catch (error) {
+        // Kept by a page of before, and made against another state: the server will say so.
+        if (!(error instanceof EditError)) throw error;
+      }
+    }
+  }
+  return states[states.length - 1];
+}
+
+/**
+ * A work as the page has it: the newest state heard of, acts that wait to be answered on top of it, and an edit that is being tried out. Acts show at once,
+ * are sent in their order, several together where they come fast, and are kept in the browser until they are answered, so that neither a network that goes
+ * away nor a closed tab loses one.
+ */
+export class WorkLine {
+  /** The newest state heard of. */
+  state = $state.raw() as WorkState;
+  private acts = $state.raw<readonly Act[]>([]);
+  /** An edit that is being tried out, while a control moves. */
+  tried = $state.raw<Edit | null>(null);
+  /** Whether acts wait to be kept. */
+  readonly isWaiting = $derived(this.acts.length > 0);
+  readonly drawing = $derived.by(() => {
+    const drawing = withActs(this.state.drawing, this.acts);
+    try {
+      return this.tried ? applyEdit(drawing, this.tried) : drawing;
+    } catch {
+      return drawing;
+    }
+  });
+
+  private sending: Promise<void> | null = null;
+
+  constructor(state: WorkState) {
+    this.state = state;
+    if (browser)
+      void adopt(state.id).then((left) => {
+        if (!left) return;
+        this.base = left.head;
+        this.add(left.acts);
+      });
+  }
+
+  /** The head that the first waiting act builds on. */
+  private base: string | null = null;
+
+  /** A state that came with the page's data; while acts wait, their answer tells better. */
+  hear(state: WorkState): void {
+    if (!this.acts.length && state !== this.state) this.state = state;
+  }
+
+  /** Makes edits that belong together. One that cannot be made is told, and nothing happens. */
+  edit(...edits: readonly Edit[]): void {
+    this.tried = null;
+    try {
+      applyEdits(this.drawing, edits);
+    } catch (error) {
+      notices.fail(error);
+      return;
+    }
+    this.add([{ kind: 'edit', key: requestKey(), edits: [...edits] }]);
+  }
+  undo(): void {
+    this.add([{ kind: 'undo', key: requestKey() }]);
+  }
+  redo(): void {
+    this.add([{ kind: 'redo', key: requestKey() }]);
+  }
+  returnTo(stepId: string): void {
+    this.add([{ kind: 'return', key: requestKey(), stepId }]);
+  }
+
+  /** Resolves when nothing waits any more. */
+  async settled(): Promise<void> {
+    while (this.sending) await this.sending;
+  }
+
+  private add(acts: readonly Act[]): void {
+    if (!this.acts.length) this.base ??= this.state.head;
+    this.keep([...this.acts, ...acts]);
+    this.start();
+  }
+
+  private start(): void {
+    this.sending ??= this.send().finally(() => {
+      this.sending = null;
+      // What was added while the last answer was being taken.
+      if (this.acts.length) this.start();
+    });
+  }
+
+  private keep(acts: readonly Act[]): void {
+    this.acts = acts;
+    if (!acts.length) this.base = null;
+    keepWaiting(this.state.id, { head: this.base ?? this.state.head, acts });
+  }
+
+  private async send(): Promise<void> {
+    // A moment for what belongs to the same turn of the page.
+    await Promise.resolve();
+    for (let failures = 0; this.acts.length;) {
+      const sent = this.acts.slice(0, TOGETHER);
+      try {
+        const answer = await api<ActsAnswer>('POST', `/api/works/${this.state.id}/acts`, {
+          head: this.base ?? this.state.head,
+          acts: sent,
+        });
+        failures = 0;
+        this.take(answer, sent);
+      } catch (error) {
+        if (error instanceof ApiError && error.status >= 400 && error.status < 500 && error.status !== 429)
+          await this.refused(error, sent);
+        else await new Promise((resolve) => setTimeout(resolve, PAUSES_MS[Math.min(failures++, PAUSES_MS.length - 1)]));
+      }
+    }
+    void invalidate('odd-quill:commission');
+  }
+
+  private take(answer: ActsAnswer, sent: readonly Act[]): void {
+    const { drawing, refused, added, head, version, canUndo, canRedo } = answer;
+    ownHeads.add(head);
+    const until = refused ? sent.findIndex((a) => a.key === refused.key) : sent.length;
+    const after = drawing ?? withActs(this.state.drawing, sent.slice(0, until));
+    const known = new Set(added.map((s) => s.id));
+    this.state = {
+      ...this.state,
+      head,
+      version,
+      canUndo,
+      canRedo,
+      drawing: after,
+      steps: [...added, ...this.state.steps.filter((s) => !known.has(s.id))],
+    };
+    this.base = head;
+    // What came after a refused act was never looked at: it is sent again, without that one.
+    this.keep(this.acts.slice(refused ? until + 1 : until));
+    if (refused) notices.fail(new ApiError(422, refused.code, refused.message));
+  }
+
+  /** The server does not do the first of what was sent: the rest is looked at again from its newest state. */
+  private async refused(error: ApiError, sent: readonly Act[]): Promise<void> {
+    const fresh = await api<WorkState>('GET', `/api/works/${this.state.id}`).catch(() => null);
+    if (error.code !== 'changed_elsewhere') {
+      notices.fail(error);
+      if (fresh) this.state = fresh;
+      this.base = this.state.head;
+      this.keep(this.acts.slice(1));
+      return;
+    }
+    const done = new Set((error.fields.done ?? '').split(','));
+    const lost = this.acts.filter((a) => !done.has(a.key));
+    const edits = lost.flatMap((a) => (a.kind === 'edit' ? [a.edits] : []));
+    notices.fail(error, {
+      label: 'Make my change',
+      run: () =>
+        edits.length
+          ? edits.forEach((e) => this.edit(...e))
+          : lost.slice(0, sent.length).forEach((a) => this.add([{ ...a, key: requestKey() }])),
+    });
+    if (fresh) this.state = fresh;
+    this.keep([]);
+  }
+}
+
+const lines = new Map<string, WorkLine>();
+
+/** The line of a work: one for as long as the page lives, so that what waits goes on being sent from any screen. */
+export function lineOf(state: WorkState): WorkLine {
+  // On the server there is nothing to send, and nothing may be shared between requests.
+  if (!browser) return new WorkLine(state);
+  let line = lines.get(state.id);
+  if (!line) lines.set(state.id, (line = new WorkLine(state)));
+  return line;
+}
