@@ -166,7 +166,7 @@ describe('bad input', () => {
       ['GET', `/api/commissions/${none}/events`],
       ['POST', `/api/rounds/${none}/again`],
       ['PATCH', `/api/candidates/${none}`, { decision: 'kept' }],
-      ['GET', '/api/artworks/nonsense/drawing.svg'],
+      ['GET', '/api/works/nonsense/drawing.svg'],
       ['GET', `/api/deliveries/${none}/package.zip`],
       ['GET', '/api/pictures/abc'],
       ['GET', `/api/pictures/${'0'.repeat(64)}`],

@@ -11,13 +11,19 @@ async function asAdmin(serverUrl: string, statement: string): Promise<void> {
   await client.end();
 }
 
-/** A fresh database on the tests' server, with its tables; `drop` takes it away. */
-export async function freshDatabase(
+/** An empty database on the tests' server; `drop` takes it away. */
+export async function bareDatabase(
   serverUrl = process.env.ODD_QUILL_TEST_SERVER!,
 ): Promise<{ url: string; drop: () => Promise<void> }> {
   const name = `test_${randomBytes(6).toString('hex')}`;
   await asAdmin(serverUrl, `create database ${name}`);
   const url = `${serverUrl}/${name}`;
-  await migrate(url, join(ROOT, 'db/migrations'));
   return { url, drop: () => asAdmin(serverUrl, `drop database ${name} with (force)`) };
+}
+
+/** A fresh database with its tables. */
+export async function freshDatabase(serverUrl?: string): Promise<{ url: string; drop: () => Promise<void> }> {
+  const made = await bareDatabase(serverUrl);
+  await migrate(made.url, join(ROOT, 'db/migrations'));
+  return made;
 }

@@ -1,13 +1,14 @@
 /** What happens when something goes away in the middle: the server, the database, or another tab's patience. */
-import { rm } from 'node:fs/promises';
-import { dirname } from 'node:path';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drawCandidate } from '../core/engine';
 import { trace, TRACE_DEFAULTS } from '../core/trace';
 import { decodePicture, encodePng } from '../node/pictures';
 import { passingFolder, startPostgres, type Cluster } from '../scripts/postgres.mjs';
-import type { ArtworkState, Candidate, Commission, Round, Wall } from '../src/lib/contract/answers';
+import type { WorkState, Candidate, Commission, Round, Wall } from '../src/lib/contract/answers';
 import { apiOf, startApp, until, type App } from './app';
 import { openBrowser } from './browser';
 import { startFakeEngine, type FakeEngine } from './fake-engine';
@@ -174,7 +175,7 @@ describe('an event stream that is answered with a failure', () => {
   });
 });
 
-async function newArtwork(): Promise<{ commission: Commission; artwork: ArtworkState }> {
+async function newArtwork(): Promise<{ commission: Commission; artwork: WorkState }> {
   const commission = await newCommission();
   const png = await encodePng(
     drawCandidate({ prompt: 'bat over a moon, midnight blue and lamp yellow', sizePx: 200 }, 0).picture,
@@ -183,7 +184,7 @@ async function newArtwork(): Promise<{ commission: Commission; artwork: ArtworkS
     .body;
   const { artwork: drawing, groundHex } = trace(await decodePicture(png));
   const artwork = (
-    await call<ArtworkState>('POST', `/api/candidates/${candidate.id}/artwork`, {
+    await call<WorkState>('POST', `/api/candidates/${candidate.id}/artworks`, {
       options: TRACE_DEFAULTS,
       groundHex,
       drawing,
@@ -218,7 +219,7 @@ describe('two tabs on one artwork', () => {
     await shows(second, '#AA0000');
     await recolour(second, 1, '#00AA00');
     await shows(first, '#00AA00');
-    const { drawing, version } = (await call<ArtworkState>('GET', `/api/artworks/${artwork.id}`)).body;
+    const { drawing, version } = (await call<WorkState>('GET', `/api/works/${artwork.id}`)).body;
     expect([version, drawing.inks[0].hex, drawing.inks[1].hex]).toEqual([3, '#AA0000', '#00AA00']);
     await first.close();
     await second.close();
@@ -232,9 +233,15 @@ describe('two tabs on one artwork', () => {
     page.on('request', (request) => void (request.url().endsWith('/events') ? request.abort() : request.continue()));
     await page.goto(`${app.address}/commissions/${commission.id}/artworks/${artwork.id}`);
     await page.waitForSelector('[data-ink]');
-    await call('POST', `/api/artworks/${artwork.id}/edits`, {
+    await call('POST', `/api/works/${artwork.id}/acts`, {
       head: artwork.head,
-      edit: { kind: 'ink-colour', inkId: artwork.drawing.inks[0].id, hex: '#AA0000' },
+      acts: [
+        {
+          kind: 'edit',
+          key: 'another-tab-1',
+          edits: [{ kind: 'ink-colour', inkId: artwork.drawing.inks[0].id, hex: '#AA0000' }],
+        },
+      ],
     });
     const field = (await page.$$('[aria-label^="Hex of"]'))[1];
     await field.click({ count: 3 });
@@ -246,9 +253,125 @@ describe('two tabs on one artwork', () => {
     await page.waitForFunction(() => !!document.querySelector('[data-artwork] path[fill="#AA0000"]'));
     await page.locator('[data-notice] ::-p-text(Make my change)').click();
     await until(async () => {
-      const { drawing } = (await call<ArtworkState>('GET', `/api/artworks/${artwork.id}`)).body;
+      const { drawing } = (await call<WorkState>('GET', `/api/works/${artwork.id}`)).body;
       return drawing.inks[0].hex === '#AA0000' && drawing.inks[1].hex === '#00AA00';
     });
+    await page.close();
+  });
+});
+
+describe('edits while the server cannot be reached', () => {
+  const hexField = async (page: Page, i: number, hex: string) => {
+    const field = (await page.$$('[aria-label^="Hex of"]'))[i];
+    await field.click({ count: 3 });
+    await field.type(hex);
+    await page.keyboard.press('Enter');
+  };
+  const shown = (page: Page, hex: string) =>
+    page.waitForFunction((h) => !!document.querySelector(`[data-artwork] path[fill="${h}"]`), {}, hex);
+
+  it('show at once, are told to be not yet kept, and are kept in their order when it is back', async () => {
+    const { commission, artwork } = await newArtwork();
+    const page = await newPage();
+    await page.goto(`${app.address}/commissions/${commission.id}/artworks/${artwork.id}`);
+    await page.waitForSelector('[data-ink]');
+    await page.setOfflineMode(true);
+    await hexField(page, 0, '#AA0000');
+    await shown(page, '#AA0000');
+    await hexField(page, 1, '#00AA00');
+    await shown(page, '#00AA00');
+    await page.waitForSelector('[data-waiting]');
+    expect((await call<WorkState>('GET', `/api/works/${artwork.id}`)).body.version).toBe(1);
+    await page.setOfflineMode(false);
+    await until(async () => (await call<WorkState>('GET', `/api/works/${artwork.id}`)).body.version === 3, 30_000);
+    await page.waitForFunction(() => !document.querySelector('[data-waiting]'));
+    const { drawing } = (await call<WorkState>('GET', `/api/works/${artwork.id}`)).body;
+    expect([drawing.inks[0].hex, drawing.inks[1].hex]).toEqual(['#AA0000', '#00AA00']);
+    await page.close();
+  });
+
+  it('outlive the tab: the next one that shows the work sends them', async () => {
+    const { commission, artwork } = await newArtwork();
+    const address = `${app.address}/commissions/${commission.id}/artworks/${artwork.id}`;
+    const page = await newPage();
+    await page.goto(address);
+    await page.waitForSelector('[data-ink]');
+    await page.setOfflineMode(true);
+    await hexField(page, 0, '#123ABC');
+    await shown(page, '#123ABC');
+    await page.close();
+    const next = await newPage();
+    await next.goto(address);
+    await shown(next, '#123ABC');
+    await until(
+      async () => (await call<WorkState>('GET', `/api/works/${artwork.id}`)).body.drawing.inks[0].hex === '#123ABC',
+      30_000,
+    );
+    expect((await call<WorkState>('GET', `/api/works/${artwork.id}`)).body.version).toBe(2);
+    await next.close();
+  });
+});
+
+describe('an SVG that is brought in', () => {
+  const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><style>.wing{fill:#182A5C}</style>
+    <g id="left-wing" class="wing" opacity=".8"><path d="M10 10h40v40z"/><circle cx="60" cy="60" r="20"/></g>
+    <path d="M5 90H95" fill="none" stroke="#F2C14E" stroke-width="6" stroke-linecap="round"/><text x="5" y="5">Night</text></svg>`;
+
+  it('by paste becomes an artwork on the thread, says what was left out, and can be edited, undone, copied', async () => {
+    const commission = await newCommission();
+    const page = await newPage();
+    await page.goto(`${app.address}/commissions/${commission.id}`);
+    await page.waitForSelector('#prompt');
+    await page.evaluate((text) => {
+      const data = new DataTransfer();
+      data.setData('text/plain', text);
+      document
+        .getElementById('prompt')!
+        .dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    }, DRAWING);
+    await page.waitForFunction(() => location.pathname.includes('/artworks/'));
+    await page.waitForSelector('[data-artwork] path[stroke="#F2C14E"]');
+    expect(await page.$eval('[data-artwork] g g', (g) => g.getAttribute('opacity'))).toBe('0.8');
+    await page.waitForFunction(() => /left out: text/.test(document.querySelector('[data-notice]')?.textContent ?? ''));
+    const id = /artworks\/([0-9a-f-]+)/.exec(page.url())![1];
+    const field = (await page.$$('[aria-label^="Hex of"]'))[1];
+    await field.click({ count: 3 });
+    await field.type('#AA0000');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('[data-artwork] path[stroke="#AA0000"]');
+    await until(async () => (await call<WorkState>('GET', `/api/works/${id}`)).body.version === 2);
+    await page.locator('::-p-text(Copy as another artwork)').click();
+    await page.waitForFunction(
+      (was) => location.pathname.includes('/artworks/') && !location.pathname.includes(was),
+      {},
+      id,
+    );
+    await page.waitForFunction(
+      () => document.querySelectorAll('nav[aria-label="Thread"] a[href*="/artworks/"]').length >= 3,
+    );
+    const copy = /artworks\/([0-9a-f-]+)/.exec(page.url())![1];
+    expect((await call<WorkState>('GET', `/api/works/${copy}`)).body).toMatchObject({
+      version: 1,
+      steps: [{ kind: 'copy' }],
+    });
+    await page.close();
+  });
+
+  it('is refused with a sentence when it is broken, and nothing is lost', async () => {
+    const commission = await newCommission();
+    const page = await newPage();
+    await page.goto(`${app.address}/commissions/${commission.id}`);
+    await page.waitForSelector('#prompt');
+    await page.type('#prompt', 'a fox that I was typing');
+    const chooser = (await page.$('input[type=file][accept*="svg"]'))!;
+    const folder = await mkdtemp(join(tmpdir(), 'odd-quill-svg-'));
+    await writeFile(join(folder, 'cut.svg'), DRAWING.slice(0, 200));
+    await chooser.uploadFile(join(folder, 'cut.svg'));
+    await page.waitForFunction(() =>
+      /cut\.svg: The SVG is broken or cut off/.test(document.querySelector('[data-notice]')?.textContent ?? ''),
+    );
+    expect(await page.$eval('#prompt', (e) => (e as HTMLTextAreaElement).value)).toBe('a fox that I was typing');
+    await rm(folder, { recursive: true });
     await page.close();
   });
 });

@@ -6,8 +6,9 @@ import { unzipSync } from 'fflate';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drawCandidate } from '../core/engine';
+import { allPieces } from '../core/vector';
 import { decodePicture, encodePng } from '../node/pictures';
-import type { ArtworkState, Commission, CommissionCard, Delivery, Wall } from '../src/lib/contract/answers';
+import type { WorkState, Commission, CommissionCard, Delivery, Wall } from '../src/lib/contract/answers';
 import { apiOf, startApp, until, type App } from './app';
 import { openBrowser, settled } from './browser';
 
@@ -35,7 +36,7 @@ const text = (selector: string, on = page) => on.$eval(selector, (e) => e.textCo
 const base = () => /\/commissions\/[0-9a-f-]+/.exec(page.url())![0];
 const wall = async () => (await call<Wall>('GET', `/api${base()}/rounds`)).body;
 const artworkId = () => /artworks\/([0-9a-f-]+)/.exec(page.url())![1];
-const artwork = async () => (await call<ArtworkState>('GET', `/api/artworks/${artworkId()}`)).body;
+const artwork = async () => (await call<WorkState>('GET', `/api/works/${artworkId()}`)).body;
 
 beforeAll(async () => {
   app = await startApp();
@@ -358,7 +359,7 @@ describe('a commission, from brief to package', () => {
     await page.keyboard.press('Enter');
     await page.waitForFunction(() => !!document.querySelector('[data-artwork] path[fill="#AB3412"]'));
     await until(async () => (await artwork()).version === 2);
-    const pieces = (await artwork()).drawing.pieces.filter((p) => p.inkId === ink.id).length;
+    const pieces = allPieces((await artwork()).drawing).filter((p) => p.inkId === ink.id).length;
     expect(pieces).toBeGreaterThan(0);
     // What the page heard of before may still be on its way to it, so it is given a moment.
     await page.waitForFunction(
@@ -373,7 +374,7 @@ describe('a commission, from brief to package', () => {
   });
 
   it('shows a piece’s ink when it is clicked, and removes the piece; undo brings it back, also after a reload', async () => {
-    const pieces = (await artwork()).drawing.pieces.length;
+    const pieces = allPieces((await artwork()).drawing).length;
     const { drawing } = await artwork();
     const sheet = (await (await page.$('[role=application]'))!.boundingBox())!;
     const spot = await page.evaluate(() => {
@@ -393,20 +394,20 @@ describe('a commission, from brief to package', () => {
     });
     await page.mouse.click(sheet.x + spot[0], sheet.y + spot[1]);
     await page.waitForSelector('[data-piece-ink]');
-    const last = drawing.pieces[drawing.pieces.length - 1];
+    const last = allPieces(drawing)[allPieces(drawing).length - 1];
     expect(await page.$eval('[data-piece-ink]', (e) => (e as HTMLElement).dataset.pieceInk)).toBe(
       drawing.inks.find((i) => i.id === last.inkId)!.name,
     );
     await click('Remove the piece');
-    await until(async () => (await artwork()).drawing.pieces.length === pieces - 1);
+    await until(async () => allPieces((await artwork()).drawing).length === pieces - 1);
     await page.reload();
     await page.waitForSelector('[data-steps]');
     await click('Undo');
-    await until(async () => (await artwork()).drawing.pieces.length === pieces);
+    await until(async () => allPieces((await artwork()).drawing).length === pieces);
     await click('Redo');
-    await until(async () => (await artwork()).drawing.pieces.length === pieces - 1);
+    await until(async () => allPieces((await artwork()).drawing).length === pieces - 1);
     await click('Undo');
-    await until(async () => (await artwork()).drawing.pieces.length === pieces);
+    await until(async () => allPieces((await artwork()).drawing).length === pieces);
     await page.waitForFunction(
       (n) => document.querySelectorAll('[data-artwork] path[fill^="#"]').length === n,
       {},
@@ -458,7 +459,7 @@ describe('a commission, from brief to package', () => {
     const { body } = await call<Delivery[]>('GET', `/api${base()}/deliveries`);
     expect(body[0]).toMatchObject({
       state: 'done',
-      version: (await call<ArtworkState>('GET', `/api/artworks/${body[0].artworkId}`)).body.version,
+      version: (await call<WorkState>('GET', `/api/works/${body[0].workId}`)).body.version,
     });
   });
 

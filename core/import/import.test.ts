@@ -230,13 +230,20 @@ describe('a hostile or broken SVG', () => {
 });
 
 describe('style sheets', () => {
-  const fillOf = (style: string, element: string) => artworkFromSvg(svg(`<style>${style}</style><g class="g"><g>${element}</g></g>`)).inks[0].hex;
+  const fillOf = (style: string, element: string) =>
+    artworkFromSvg(svg(`<style>${style}</style><g class="g"><g>${element}</g></g>`)).inks[0].hex;
   it('count by specificity, and what is important last', () => {
-    expect(fillOf('rect{fill:#000001}.a{fill:#000002}', '<rect class="a" fill="#000003" width="9" height="9"/>')).toBe('#000002');
+    expect(fillOf('rect{fill:#000001}.a{fill:#000002}', '<rect class="a" fill="#000003" width="9" height="9"/>')).toBe(
+      '#000002',
+    );
     expect(fillOf('.a{fill:#000002}#i{fill:#000004}', '<rect id="i" class="a" width="9" height="9"/>')).toBe('#000004');
     expect(fillOf('.a{fill:#000002}', '<rect class="a" style="fill:#000005" width="9" height="9"/>')).toBe('#000005');
-    expect(fillOf('.a{fill:#000002!important}', '<rect class="a" style="fill:#000005" width="9" height="9"/>')).toBe('#000002');
+    expect(fillOf('.a{fill:#000002!important}', '<rect class="a" style="fill:#000005" width="9" height="9"/>')).toBe(
+      '#000002',
+    );
     expect(fillOf('.g rect{fill:#000006}.g > rect{fill:#000007}', '<rect width="9" height="9"/>')).toBe('#000006');
-    expect(fillOf('rect:hover{fill:#000001}rect[width="9"]{fill:#000008}', '<rect width="9" height="9"/>')).toBe('#000008');
+    expect(fillOf('rect:hover{fill:#000001}rect[width="9"]{fill:#000008}', '<rect width="9" height="9"/>')).toBe(
+      '#000008',
+    );
   });
 });

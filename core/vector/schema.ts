@@ -2,7 +2,7 @@
 import * as v from 'valibot';
 import { hexToRgb } from '../colour';
 import type { Affine, Contour } from '../path';
-import { placedNodes, usedInks, type Artwork, type ArtNode, type Mask } from './artwork';
+import { placedNodes, usedInks, type Artwork, type ArtNode, type Guide, type Mask } from './artwork';
 
 /** A name or id may hold no control characters and no half of a surrogate pair: neither can be stored. */
 export const isStorable = (text: string): boolean =>
@@ -140,7 +140,7 @@ const nodeSchema: v.GenericSchema<ArtNode> = v.lazy(() =>
   v.variant('kind', [piece, v.object({ kind: v.literal('group'), ...nodeEntries, nodes: v.array(nodeSchema) })]),
 ) as v.GenericSchema<ArtNode>;
 
-export const guideSchema = v.variant('kind', [
+export const guideSchema: v.GenericSchema<Guide> = v.variant('kind', [
   v.object({ id, kind: v.literal('line'), through: point, angleDeg: coordinate }),
   v.object({ id, kind: v.literal('circle'), centre: point, radiusPx: lengthPx }),
 ]);

@@ -110,8 +110,9 @@ describe('a trace that is kept', () => {
     widthPx: 100,
     heightPx: 80,
     inks: [{ id: 'ink-1', hex: '#20346e', name: 'Navy' }],
-    pieces: [
+    nodes: [
       {
+        kind: 'piece',
         id: 'piece-1',
         inkId: 'ink-1',
         contours: [
@@ -138,7 +139,7 @@ describe('a trace that is kept', () => {
 
   it('is refused where a drawing is none', () => {
     const withSegment = (segment: object) => ({
-      drawing: { ...drawing, pieces: [{ ...drawing.pieces[0], contours: [{ start: [0, 0], segments: [segment] }] }] },
+      drawing: { ...drawing, nodes: [{ ...drawing.nodes[0], contours: [{ start: [0, 0], segments: [segment] }] }] },
     });
     for (const [more, says] of [
       [{ drawing: { ...drawing, widthPx: 0 } }, /widthPx/],
@@ -156,32 +157,46 @@ describe('a trace that is kept', () => {
   });
 });
 
-describe('an edit', () => {
-  const edit = (value: object) => read(requests.ArtworkEdit, { head: UUID, edit: value });
+describe('acts on a work', () => {
+  const act = (value: object) => read(requests.WorkActs, { head: UUID, acts: [value] });
+  const edit = (value: object) => act({ kind: 'edit', key: KEY, edits: [value] });
 
-  it('is one of a few, with what it needs', () => {
+  it('are edits that belong together, or moves along the history', () => {
     for (const value of [
       { kind: 'ink-colour', inkId: 'ink-1', hex: '#AA0000' },
-      { kind: 'ink-name', inkId: 'ink-1', name: 'Claret' },
-      { kind: 'gradient-stop', inkId: 'ink-1', stop: 1, hex: '#AA0000' },
-      { kind: 'plain-ink', inkId: 'ink-1' },
       { kind: 'merge-inks', inkId: 'ink-1', intoInkId: 'ink-2' },
-      { kind: 'piece-ink', pieceId: 'piece-1', inkId: 'ink-2' },
-      { kind: 'remove-piece', pieceId: 'piece-1' },
+      { kind: 'piece-ink', nodeIds: ['piece-1'], inkId: 'ink-2' },
+      { kind: 'remove-nodes', nodeIds: ['piece-1'] },
     ])
-      expect(edit(value)).toEqual({ head: UUID, edit: value });
+      expect(edit(value)).toEqual({ head: UUID, acts: [{ kind: 'edit', key: KEY, edits: [value] }] });
+    for (const kind of ['undo', 'redo'])
+      expect(act({ kind, key: KEY })).toEqual({ head: UUID, acts: [{ kind, key: KEY }] });
+    expect(act({ kind: 'return', key: KEY, stepId: UUID })).toMatchObject({ acts: [{ stepId: UUID }] });
   });
 
-  it('is refused where something is missing', () => {
+  it('are refused where something is missing', () => {
     for (const [value, says] of [
       [{ kind: 'ink-colour', inkId: 'ink-1' }, /hex/],
       [{ kind: 'ink-name', inkId: 'ink-1', name: '  ' }, /name/],
-      [{ kind: 'gradient-stop', inkId: 'ink-1', stop: 32, hex: '#AA0000' }, /stop/],
-      [{ kind: 'remove-piece' }, /pieceId/],
+      [{ kind: 'gradient-stop', inkId: 'ink-1', stop: 64, hex: '#AA0000' }, /stop/],
+      [{ kind: 'remove-nodes' }, /nodeIds/],
       [{ kind: 'flatten' }, /kind/],
     ] as const)
       expect(() => edit(value)).toThrow(says);
-    expect(() => read(requests.ArtworkEdit, { edit: { kind: 'plain-ink', inkId: 'ink-1' } })).toThrow(/head/);
+    expect(() => act({ kind: 'undo' })).toThrow(/key/);
+    expect(() => read(requests.WorkActs, { head: UUID, acts: [] })).toThrow(/acts/);
+    expect(() => read(requests.WorkActs, { acts: [{ kind: 'undo', key: KEY }] })).toThrow(/head/);
+  });
+});
+
+describe('text that cannot be stored', () => {
+  it('is refused where it is written', () => {
+    for (const text of ['a\u0000b', 'a\ud800']) {
+      expect(() => read(requests.CommissionStart, { name: text })).toThrow(/control characters/);
+      expect(() => read(requests.RoundStart, { requestKey: KEY, prompt: text })).toThrow(/control characters/);
+      expect(() => read(requests.Ground, { name: text, hex: '#112233' })).toThrow(/control characters/);
+    }
+    expect(read(requests.CommissionStart, { name: 'Ночь 🌙', notes: 'two\nlines' })).toMatchObject({ name: 'Ночь 🌙' });
   });
 });
 
@@ -197,6 +212,5 @@ describe('decisions and deliveries', () => {
     expect(() => read(requests.DeliveryStart, { requestKey: KEY, head: UUID, note: 'x'.repeat(301) })).toThrow(
       /at most 300/,
     );
-    expect(() => read(requests.HeadMove, { head: 1 })).toThrow(/head/);
   });
 });

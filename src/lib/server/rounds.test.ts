@@ -179,7 +179,7 @@ describe('a round whose server was killed', () => {
       commissionId,
       v.parse(RoundStart, { requestKey: 'of-a-dead-server', prompt: 'an owl' }),
     );
-    expect(await takeRound(round.id)).toMatchObject({ state: 'drawing' });
+    expect(await takeRound(round.id)).toMatchObject({ round: { state: 'drawing' } });
     expect(await takeRound(round.id)).toBeNull();
     await sql(`update round set heartbeat_at = now() - interval '1 minute' where id = $1`, [round.id]);
     expect(await ended(round.id)).toMatchObject({ state: 'done', creditsCharged: 4 });
@@ -203,7 +203,7 @@ describe('what may be asked', () => {
     };
     const first = await finishedRound({ count: 2 });
     const [a, b] = (await listCandidates(commissionId)).filter((k) => k.roundId === first);
-    expect(a.hasRecipe).toBe(true);
+    expect([a.grows, a.enlarges]).toEqual([true, true]);
 
     const offshoot = await finishedRound({
       prompt: '',
@@ -253,7 +253,7 @@ describe('what may be asked', () => {
     const first = await ask({ count: 1 });
     await until(async () => (await getRound(first)).state === 'done');
     const [own] = (await listCandidates(commissionId)).filter((k) => k.roundId === first);
-    await sql('update candidate set recipe = null where id = $1', [own.id]);
+    await sql('update candidate set recipe = null, grows = false, enlarges = false where id = $1', [own.id]);
     await expect(ask({ prompt: '', way: { kind: 'enlarge', candidateId: own.id, factor: 2 } })).rejects.toThrow(
       /brought in/,
     );

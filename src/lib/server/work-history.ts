@@ -25,6 +25,11 @@ class States {
     return found;
   }
 
+  clear(): void {
+    this.known.clear();
+    this.bytes = 0;
+  }
+
   keep(stepId: string, state: unknown, bytes: number): void {
     if (bytes > STATES_BYTES / 4 || this.known.has(stepId)) return;
     this.known.set(stepId, { state, bytes });
@@ -36,6 +41,9 @@ class States {
     }
   }
 }
+
+/** Nothing is remembered any more: states are found in the database again. */
+export const forgetStates = (): void => states.clear();
 
 /** Counted as JSON; as objects they take some times as much. */
 const STATES_BYTES = 24 * 1024 * 1024;

@@ -23,12 +23,15 @@ const isSvg = (file: File): boolean => file.type === 'image/svg+xml' || /\.svg$/
 export interface MadeOfFiles {
   readonly candidates: readonly Candidate[];
   readonly artworks: readonly WorkState[];
+  /** What is not in them of what was in the files: to be told where they are looked at. */
+  readonly told: readonly string[];
 }
 
 /** Brings files in one after the other; what cannot be taken is told, and the rest goes on. */
 export async function bringInFiles(commissionId: string, files: Iterable<File>): Promise<MadeOfFiles> {
   const candidates: Candidate[] = [];
   const artworks: WorkState[] = [];
+  const told: string[] = [];
   for (const file of files) {
     try {
       if (file.size > LIMIT_MB * 1024 * 1024)
@@ -43,9 +46,8 @@ export async function bringInFiles(commissionId: string, files: Iterable<File>):
         );
         artworks.push(artwork);
         if (leftOut.length)
-          notices.tell(
+          told.push(
             `${file.name} is in as an artwork; left out: ${leftOut.map((l) => (l.count > 1 ? `${l.what} (${l.count})` : l.what)).join(', ')}`,
-            { grave: true },
           );
       } else
         candidates.push(await api<Candidate>('POST', `/api/commissions/${commissionId}/pictures?name=${name}`, file));
@@ -55,5 +57,5 @@ export async function bringInFiles(commissionId: string, files: Iterable<File>):
       notices.fail(new Error(`${file.name}: ${(error as Error).message}`));
     }
   }
-  return { candidates, artworks };
+  return { candidates, artworks, told };
 }

@@ -44,21 +44,29 @@ export class WorkLine {
   private acts = $state.raw<readonly Act[]>([]);
   /** An edit that is being tried out, while a control moves. */
   tried = $state.raw<Edit | null>(null);
+
   /** Whether acts wait to be kept. */
-  readonly isWaiting = $derived(this.acts.length > 0);
-  readonly drawing = $derived.by(() => {
+  get isWaiting(): boolean {
+    return this.acts.length > 0;
+  }
+
+  /**
+   * What is to be shown. Worked out when it is asked for, and remembered by whoever shows it: a derived value of this class would belong to the page that
+   * made it first, and end with that.
+   */
+  get drawing(): Artwork {
     const drawing = withActs(this.state.drawing, this.acts);
     try {
       return this.tried ? applyEdit(drawing, this.tried) : drawing;
     } catch {
       return drawing;
     }
-  });
+  }
 
   private sending: Promise<void> | null = null;
 
   constructor(state: WorkState) {
-    this.state = state;
+    this.state = this.fromPage = state;
     if (browser)
       void adopt(state.id).then((left) => {
         if (!left) return;
@@ -72,8 +80,12 @@ export class WorkLine {
 
   /** A state that came with the page's data; while acts wait, their answer tells better. */
   hear(state: WorkState): void {
-    if (!this.acts.length && state !== this.state) this.state = state;
+    // The same data again, with other data of the page that is new: this line knows better by now.
+    if (state === this.fromPage) return;
+    this.fromPage = state;
+    if (!this.acts.length) this.state = state;
   }
+  private fromPage: WorkState;
 
   /** Makes edits that belong together. One that cannot be made is told, and nothing happens. */
   edit(...edits: readonly Edit[]): void {

@@ -99,11 +99,12 @@
 
   async function bringIn(files: Iterable<File>): Promise<void> {
     dropping = false;
-    const { candidates: made, artworks } = await bringInFiles(commission.id, files);
+    const { candidates: made, artworks, told } = await bringInFiles(commission.id, files);
     if (made.length) picked = made[made.length - 1].id;
     await refresh();
     // One drawing alone is what one wants to look at.
     if (artworks.length === 1 && !made.length) await goto(`/commissions/${commission.id}/artworks/${artworks[0].id}`);
+    for (const text of told) notices.tell(text, { grave: true });
   }
 
   async function give(files: Iterable<File>): Promise<void> {

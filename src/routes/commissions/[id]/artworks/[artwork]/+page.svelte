@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { clearestGround } from '$core/judge';
   import { allPieces, pieceAt, swatchOf } from '$core/vector';
@@ -19,7 +20,11 @@
 
   const line = $derived(lineOf(data.artwork));
   // A newer state that came with the page data, from another tab say.
-  $effect(() => line.hear(data.artwork));
+  $effect(() => {
+    const fresh = data.artwork;
+    // Only when there is fresh data: the end of a change brings no older state back.
+    untrack(() => line.hear(fresh));
+  });
   const current = $derived(line.state);
   const drawing = $derived(line.drawing);
   const pieces = $derived(allPieces(drawing));

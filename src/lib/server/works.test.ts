@@ -1,0 +1,407 @@
+import { unzipSync } from 'fflate';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import * as v from 'valibot';
+import { drawCandidate } from '$core/engine';
+import { TRACE_DEFAULTS, trace } from '$core/trace';
+import { freshDatabase } from '../../../e2e/database';
+import { encodePng } from '../../../node/pictures';
+import { randomUUID } from 'node:crypto';
+import type { Edit } from '$core/vector';
+import type { WorkState } from '../contract/answers';
+import { CommissionStart, DeliveryStart, TraceKeep, WorkActs } from '../contract/requests';
+import { bringInSvg, copyArtwork, getArtwork, keepTrace, startArtwork } from './artworks';
+import { bringIn, getCandidate } from './candidates';
+import { startCommission } from './commissions';
+import { closeDatabase, sql } from './database';
+import { deliveryZip, getDelivery, listDeliveries, remakeDelivery, startDelivery } from './deliveries';
+import { enqueue, startJobs, stopJobs } from './jobs';
+import { stopComputing } from './computing';
+import { threadOf } from './thread';
+import { forgetStates, stateAt } from './work-history';
+import { actOn, getStep, getWork } from './works';
+
+const picture = drawCandidate({ prompt: 'bat over a moon, midnight blue and lamp yellow', sizePx: 200 }, 0).picture;
+const traced = trace(picture);
+let drop: () => Promise<void>;
+let commissionId: string;
+
+beforeAll(async () => {
+  const database = await freshDatabase();
+  drop = database.drop;
+  process.env.ODD_QUILL_DATABASE_URL = database.url;
+  commissionId = (await startCommission(v.parse(CommissionStart, { name: 'Noctule Night Rail', client: 'Maren Holt' })))
+    .id;
+  await startJobs();
+});
+afterAll(async () => {
+  await stopJobs();
+  await stopComputing();
+  await closeDatabase();
+  await drop();
+});
+
+const newCandidate = async () => (await bringIn(commissionId, await encodePng(picture), 'mark.png')).id;
+const keep = (candidateId: string, head: string | null = null, more: object = {}) =>
+  keepTrace(
+    candidateId,
+    v.parse(TraceKeep, { options: TRACE_DEFAULTS, groundHex: '#FFFFFF', drawing: traced.artwork, head, ...more }),
+  );
+type Act = v.InferOutput<typeof WorkActs>['acts'][number];
+const editing = (...edits: Edit[]): Act => ({ kind: 'edit', key: randomUUID(), edits });
+const undoing = (): Act => ({ kind: 'undo', key: randomUUID() });
+const redoing = (): Act => ({ kind: 'redo', key: randomUUID() });
+/** Does acts from the head that was seen, and gives the work as it stands then. */
+async function act({ id, head }: WorkState, ...acts: Act[]): Promise<WorkState> {
+  await actOn(id, v.parse(WorkActs, { head, acts }));
+  return getWork(id);
+}
+const inkTo = ({ drawing }: WorkState, hex: string): Act =>
+  editing({ kind: 'ink-colour', inkId: drawing.inks[0].id, hex });
+const recolour = (work: WorkState, hex: string) => act(work, inkTo(work, hex));
+
+describe('artworks', () => {
+  it('begin with a trace, and hold just what was traced', async () => {
+    const candidateId = await newCandidate();
+    const artwork = await keep(candidateId);
+    expect(artwork).toMatchObject({ version: 1, canUndo: false, canRedo: false, groundHex: '#FFFFFF', candidateId });
+    expect(artwork.name).toMatch(/^Noctule Night Rail mark.png/);
+    expect(artwork.drawing).toEqual(traced.artwork);
+    expect((await getCandidate(candidateId)).artworkId).toBe(artwork.id);
+  });
+
+  it('get a new version each time they are traced or edited', async () => {
+    const candidateId = await newCandidate();
+    const first = await keep(candidateId);
+    const second = await keep(candidateId, first.head);
+    const third = await recolour(second, '#112233');
+    expect([second.id, third.id]).toEqual([first.id, first.id]);
+    expect(third.steps.map((s) => [s.number, s.kind])).toEqual([
+      [3, 'edits'],
+      [2, 'trace'],
+      [1, 'trace'],
+    ]);
+    expect((await getStep(first.id, first.head)).drawing).toEqual(traced.artwork);
+    expect(third.traceOptions).toMatchObject({ smoothness: TRACE_DEFAULTS.smoothness });
+  });
+
+  it('are several of one candidate where that is asked for, each with a name of its own', async () => {
+    const candidateId = await newCandidate();
+    const [a, b] = [await keep(candidateId), await keep(candidateId, null, { another: true })];
+    expect(a.id).not.toBe(b.id);
+    expect(a.name).not.toBe(b.name);
+    const branch = (await threadOf(commissionId)).branches.find((k) => k.candidate?.id === candidateId)!;
+    expect(branch.works.map((w) => w.id)).toEqual([a.id, b.id]);
+    expect((await keep(candidateId, b.head)).id).toBe(b.id);
+  });
+
+  it('undo and redo step by step, and lose nothing to an edit after an undo', async () => {
+    const a1 = await keep(await newCandidate());
+    const a2 = await recolour(a1, '#AA0000');
+    const a3 = await recolour(a2, '#00AA00');
+    const back = await act(a3, undoing());
+    expect([back.version, back.drawing.inks[0].hex, back.canRedo]).toEqual([2, '#AA0000', true]);
+    expect((await act(back, redoing())).version).toBe(3);
+    const again = await act(a3, undoing());
+    const forked = await recolour(again, '#0000AA');
+    expect([forked.version, forked.canRedo]).toEqual([4, false]);
+    expect(forked.steps).toHaveLength(4);
+    expect((await getStep(a1.id, a3.head)).drawing.inks[0].hex).toBe('#00AA00');
+    const returned = await act(forked, { kind: 'return', key: randomUUID(), stepId: a3.head });
+    expect(returned.drawing.inks[0].hex).toBe('#00AA00');
+    const first = await act(returned, undoing(), undoing());
+    expect(first.canUndo).toBe(false);
+    await expect(act(first, undoing())).rejects.toMatchObject({ code: 'nothing_to_undo' });
+    expect((await act(first, redoing())).version).toBe(2);
+  });
+
+  it('tell the second of two tabs, and keep what the first did', async () => {
+    const candidateId = await newCandidate();
+    const seen = await keep(candidateId);
+    await recolour(seen, '#AA0000');
+    await expect(recolour(seen, '#00AA00')).rejects.toMatchObject({ status: 409, code: 'changed_elsewhere' });
+    await expect(keep(candidateId, seen.head)).rejects.toMatchObject({ status: 409 });
+    await expect(keep(candidateId, null)).rejects.toMatchObject({ status: 409 });
+    expect((await getArtwork(seen.id)).drawing.inks[0].hex).toBe('#AA0000');
+  });
+
+  it('let one of many edits at once through', async () => {
+    const seen = await keep(await newCandidate());
+    const results = await Promise.allSettled(
+      ['#111111', '#222222', '#333333', '#444444'].map((hex) => recolour(seen, hex)),
+    );
+    expect(results.filter((r) => r.status === 'fulfilled')).toHaveLength(1);
+    expect((await getArtwork(seen.id)).steps).toHaveLength(2);
+  });
+
+  it('refuse what does not fit, and stay as they are', async () => {
+    const artwork = await keep(await newCandidate());
+    await expect(act(artwork, editing({ kind: 'remove-nodes', nodeIds: ['nope'] }))).rejects.toMatchObject({
+      status: 422,
+      code: 'bad_edit',
+    });
+    const kept = (drawing: object) =>
+      v.parse(TraceKeep, { options: TRACE_DEFAULTS, groundHex: null, drawing, head: null });
+    const strange = { ...traced.artwork, nodes: [{ ...traced.artwork.nodes[0], inkId: 'ink-99' }] };
+    expect(() => kept(strange)).toThrow(/does not have/);
+    await expect(keepTrace(await newCandidate(), kept({ ...traced.artwork, nodes: [] }))).rejects.toMatchObject({
+      code: 'nothing_traced',
+    });
+    expect((await getArtwork(artwork.id)).version).toBe(1);
+    await expect(getArtwork('nonsense')).rejects.toMatchObject({ status: 404 });
+  });
+
+  it('keep everything: no step can be changed or lost without the database noticing', async () => {
+    const artwork = await keep(await newCandidate());
+    await expect(sql('delete from work_step where id = $1', [artwork.head])).rejects.toMatchObject({ code: '23503' });
+  });
+
+  it('come from a copy of another, from nothing, and from an SVG, and stand on the thread under what they came from', async () => {
+    const from = await recolour(await keep(await newCandidate()), '#ABCDEF');
+    const copy = await copyArtwork(from.id);
+    expect(copy.drawing).toEqual(from.drawing);
+    expect(copy.steps).toHaveLength(1);
+    await recolour(copy, '#000000');
+    expect((await getArtwork(from.id)).drawing.inks[0].hex).toBe('#ABCDEF');
+    const old = await copyArtwork(from.id, from.steps[1].id);
+    expect(old.drawing).toEqual(traced.artwork);
+
+    const blank = await startArtwork(commissionId, { name: 'redrawn', widthPx: 512, heightPx: 512 });
+    const drawn = await act(
+      blank,
+      editing({ kind: 'add-ink', ink: { id: 'ink-1', hex: '#182A5C', name: 'midnight' } }),
+    );
+    expect(drawn.drawing.inks).toHaveLength(1);
+
+    const file = Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><text>a</text><rect width="5" height="5"/></svg>',
+    );
+    const { artwork, leftOut } = await bringInSvg(commissionId, file, '../evil/Mark.svg', new AbortController().signal);
+    expect([artwork.name, leftOut]).toEqual(['Mark', [{ what: 'text', count: 1 }]]);
+    const [kept] = await sql<{ bytes: Buffer }>(
+      'select f.bytes from work_source r join file f on f.id = r.file_id where r.step_id = $1',
+      [artwork.head],
+    );
+    expect(kept.bytes.equals(file)).toBe(true);
+
+    const { branches } = await threadOf(commissionId);
+    const traceBranch = branches.find((b) => b.works[0]?.id === from.id)!;
+    expect(traceBranch.works[0].works.map((w) => w.id)).toEqual([copy.id, old.id]);
+    for (const id of [blank.id, artwork.id]) expect(branches.find((b) => b.works[0]?.id === id)?.candidate).toBeNull();
+    // A copy of what was copied hangs under its copy.
+    const third = await copyArtwork(copy.id);
+    expect(
+      (await threadOf(commissionId)).branches.flatMap((b) => b.works).find((w) => w.id === from.id)!.works[0].works[0]
+        .id,
+    ).toBe(third.id);
+  });
+
+  it('refuse an SVG that is none, and say so', async () => {
+    const bring = (text: string | Buffer) =>
+      bringInSvg(commissionId, Buffer.from(text), 'x.svg', new AbortController().signal);
+    await expect(bring('<svg viewBox="0 0 9 9"><rect')).rejects.toMatchObject({ status: 422, code: 'broken_svg' });
+    await expect(
+      bring('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><text>a</text></svg>'),
+    ).rejects.toMatchObject({ code: 'nothing_drawn' });
+    await expect(bring(Buffer.from([0xff, 0xfe, 0x3c]))).rejects.toMatchObject({ code: 'broken_svg' });
+  });
+});
+
+describe('acts', () => {
+  it('are done in their order in one request, and each step keeps what was asked and what it changed', async () => {
+    const first = await keep(await newCandidate());
+    const answer = await actOn(first.id, {
+      head: first.head,
+      acts: [
+        inkTo(first, '#AA0000'),
+        inkTo(first, '#00AA00'),
+        editing(
+          { kind: 'ink-name', inkId: first.drawing.inks[0].id, name: 'signal' },
+          { kind: 'remove-nodes', nodeIds: [first.drawing.nodes[0].id] },
+        ),
+      ],
+    });
+    expect(answer).toMatchObject({ version: 4, canUndo: true, refused: null, drawing: null });
+    expect(answer.added.map((s) => s.number)).toEqual([4, 3, 2]);
+    const [step] = await sql<{ asked: { edits: unknown[] }; changed: object; whole: unknown }>(
+      'select asked, changed, whole from work_step where id = $1',
+      [answer.head],
+    );
+    expect(step.asked.edits).toHaveLength(2);
+    expect(JSON.stringify(step.changed)).toContain('signal');
+    expect(step.whole).toBeNull();
+  });
+
+  it('are done once, however often they are sent, and whatever was answered', async () => {
+    const first = await keep(await newCandidate());
+    const acts = [inkTo(first, '#AA0000'), undoing(), inkTo(first, '#0000AA')];
+    const once = await actOn(first.id, { head: first.head, acts });
+    const twice = await actOn(first.id, { head: first.head, acts });
+    expect(twice.head).toBe(once.head);
+    expect(twice.drawing?.inks[0].hex).toBe('#0000AA');
+    const more = await actOn(first.id, { head: first.head, acts: [...acts, inkTo(first, '#123456')] });
+    expect((await getWork(first.id)).steps).toHaveLength(4);
+    expect(more.drawing?.inks[0].hex).toBe('#123456');
+    // At the same time, too.
+    const seen = await getWork(first.id);
+    const same = [inkTo(first, '#654321')];
+    const both = await Promise.all([1, 2, 3].map(() => actOn(first.id, { head: seen.head, acts: same })));
+    expect(new Set(both.map((b) => b.head)).size).toBe(1);
+    expect((await getWork(first.id)).steps).toHaveLength(5);
+  });
+
+  it('stop at the first that cannot be done, and keep what was done before it', async () => {
+    const first = await keep(await newCandidate());
+    const bad = editing({ kind: 'remove-nodes', nodeIds: ['nope'] });
+    const answer = await actOn(first.id, {
+      head: first.head,
+      acts: [inkTo(first, '#AA0000'), bad, inkTo(first, '#00AA00')],
+    });
+    expect(answer.refused).toMatchObject({ key: bad.key, code: 'bad_edit' });
+    expect(answer.drawing?.inks[0].hex).toBe('#AA0000');
+    expect((await getWork(first.id)).version).toBe(2);
+  });
+
+  it('tell which of them were done before somebody else moved the head', async () => {
+    const first = await keep(await newCandidate());
+    const mine = inkTo(first, '#AA0000');
+    const after = await act(first, mine);
+    await recolour(after, '#00AA00');
+    await expect(actOn(first.id, { head: first.head, acts: [mine, inkTo(first, '#0000AA')] })).rejects.toMatchObject({
+      status: 409,
+      fields: { done: mine.key },
+    });
+  });
+});
+
+describe('states', () => {
+  it('are the same found through changes as when they were made, on every branch', async () => {
+    const first = await keep(await newCandidate());
+    let work = first;
+    const made = new Map<string, string>();
+    const nodes = first.drawing.nodes.map((n) => n.id);
+    for (let k = 0; k < 90; k++) {
+      if (k % 17 === 16) work = await act(work, undoing(), undoing());
+      const edit: Edit =
+        k % 3 === 0
+          ? { kind: 'node-transform', nodeIds: [nodes[k % nodes.length]], by: [1, 0, 0, 1, k, 1] }
+          : k % 3 === 1
+            ? { kind: 'move-nodes', nodeIds: [nodes[k % nodes.length]], intoId: null, at: (k * 7) % nodes.length }
+            : { kind: 'move-point', nodeId: nodes[k % nodes.length], point: 1, to: [k, 2 * k] };
+      work = await act(work, editing(edit));
+      made.set(work.head, JSON.stringify(work.drawing));
+    }
+    // As another server would find them, which has none of them in memory.
+    const rows = await sql<{ id: string; whole: unknown }>('select id, whole from work_step where work_id = $1', [
+      first.id,
+    ]);
+    expect(rows.filter((r) => r.whole !== null).length).toBeLessThan(6);
+    forgetStates();
+    for (const [id, text] of made) expect(JSON.stringify(await stateAt(id))).toBe(text);
+  });
+});
+
+async function packed(id: string) {
+  for (let i = 0; i < 300; i++) {
+    const delivery = await getDelivery(id);
+    if (delivery.state === 'done' || delivery.state === 'failed') return delivery;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error('waited too long');
+}
+
+describe('deliveries', () => {
+  const start = async (artwork: WorkState, key: string) => {
+    const delivery = await startDelivery(
+      artwork.id,
+      v.parse(DeliveryStart, { requestKey: key, head: artwork.head, note: 'signs' }),
+    );
+    await enqueue('delivery', delivery.id);
+    return delivery;
+  };
+
+  it('pack an artwork as it stood, and can be made again to the byte', async () => {
+    const artwork = await recolour(await keep(await newCandidate()), '#ABCDEF');
+    const { id } = await start(artwork, 'delivery-one');
+    const done = await packed(id);
+    expect(done).toMatchObject({ state: 'done', version: 2, note: 'signs', stepId: artwork.head });
+    const first = await deliveryZip(id);
+    const entries = unzipSync(first.zip);
+    expect(Object.keys(entries)).toEqual(done.files.map((f) => f.name));
+    expect(new TextDecoder().decode(entries['noctule-night-rail.svg'])).toContain('#ABCDEF');
+    await recolour(artwork, '#000000');
+    await remakeDelivery(id);
+    await enqueue('delivery', id);
+    const again = await packed(id);
+    expect(again.sha256).toBe(done.sha256);
+    expect(again.packages).toHaveLength(1);
+    expect(first.zip.equals((await deliveryZip(id)).zip)).toBe(true);
+  });
+
+  it('keep what was delivered when making it again gives other bytes', async () => {
+    const artwork = await keep(await newCandidate());
+    const { id } = await start(artwork, 'delivery-six');
+    const done = await packed(id);
+    const first = await deliveryZip(id);
+    // As a newer version of the application might pack it.
+    await sql(`update delivery set about = jsonb_set(about, '{client}', '"somebody else"') where id = $1`, [id]);
+    await remakeDelivery(id);
+    await enqueue('delivery', id);
+    const again = await packed(id);
+    expect(again.sha256).not.toBe(done.sha256);
+    expect(again.packages.map((p) => p.sha256)).toEqual([again.sha256, done.sha256]);
+    expect((await deliveryZip(id, done.sha256!)).zip.equals(first.zip)).toBe(true);
+    await expect(deliveryZip(id, '0'.repeat(64))).rejects.toMatchObject({ status: 404 });
+  });
+
+  it('are one when asked for twice, and refused when the artwork moved on', async () => {
+    const artwork = await keep(await newCandidate());
+    const [p, q] = [await start(artwork, 'delivery-two'), await start(artwork, 'delivery-two')];
+    expect(p.id).toBe(q.id);
+    await recolour(artwork, '#010101');
+    await expect(start(artwork, 'delivery-three')).rejects.toMatchObject({ status: 409 });
+    await packed(p.id);
+    expect(
+      (await threadOf(commissionId)).branches.flatMap((b) => b.works).find((w) => w.id === artwork.id)?.deliveries,
+    ).toBe(1);
+  });
+
+  it('are taken up when their server was killed', async () => {
+    const artwork = await keep(await newCandidate());
+    const { id } = await startDelivery(
+      artwork.id,
+      v.parse(DeliveryStart, { requestKey: 'delivery-four', head: artwork.head }),
+    );
+    await sql(
+      `update delivery set state = 'packing', owner = gen_random_uuid(), heartbeat_at = now() - interval '10 minutes' where id = $1`,
+      [id],
+    );
+    expect((await packed(id)).state).toBe('done');
+  });
+
+  it('are given up when they were begun too often', async () => {
+    const artwork = await keep(await newCandidate());
+    const { id } = await startDelivery(
+      artwork.id,
+      v.parse(DeliveryStart, { requestKey: 'delivery-seven', head: artwork.head }),
+    );
+    await sql(
+      `update delivery set state = 'packing', takes = 4, heartbeat_at = now() - interval '10 minutes' where id = $1`,
+      [id],
+    );
+    expect(await packed(id)).toMatchObject({ state: 'failed', error: expect.stringMatching(/4 times/) });
+    await remakeDelivery(id);
+    await enqueue('delivery', id);
+    expect((await packed(id)).state).toBe('done');
+  });
+
+  it('are not handed out before they are made', async () => {
+    const artwork = await keep(await newCandidate());
+    const { id } = await startDelivery(
+      artwork.id,
+      v.parse(DeliveryStart, { requestKey: 'delivery-five', head: artwork.head }),
+    );
+    await expect(deliveryZip(id)).rejects.toMatchObject({ status: 409, code: 'not_packed' });
+    await packed(id);
+    expect((await listDeliveries(commissionId))[0].id).toBe(id);
+  });
+});
