@@ -292,4 +292,59 @@ describe('odd-quill', () => {
     expect(code).toBe(2);
     expect(err).toContain('would both be written');
   });
+
+  it('does not write two inputs over each other beside themselves either', async () => {
+    await writeFile(join(folder, 'mark.png'), await encodePng(blankPicture(16, 16)));
+    await writeFile(join(folder, 'mark.jpg'), 'x');
+    const { code, err } = await run('trace', join(folder, 'mark.png'), join(folder, 'mark.jpg'));
+    expect([code, err]).toEqual([2, expect.stringContaining('both be written')]);
+  });
+
+  it('reads SVG drawings, says what is left out, and writes them again', async () => {
+    const file = join(folder, 'drawn.svg');
+    await writeFile(
+      file,
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 50 40"><style>.a{fill:#182A5C}</style><text>x</text><g transform="scale(2)"><rect class="a" width="9" height="9"/></g></svg>',
+    );
+    const cut = join(folder, 'cut.svg');
+    await writeFile(cut, '<svg viewBox="0 0 9 9"><rect');
+    const { code, out, err } = await run('import', file, cut, '--out', join(folder, 'imported'), '--json');
+    expect(code).toBe(1);
+    expect(err).toContain('broken or cut off');
+    const report = JSON.parse(out) as { output: string };
+    expect(report).toMatchObject({
+      widthPx: 50,
+      heightPx: 40,
+      pieces: 1,
+      inks: [{ hex: '#182A5C', pieces: 1 }],
+      leftOut: [{ what: 'text', count: 1 }],
+    });
+    expect(await readFile(report.output, 'utf8')).toContain('<rect width="18" height="18"/>');
+    expect((await run('import', file)).code).toBe(2);
+  });
+
+  it('makes the edits of a file to an SVG, and says which it cannot', async () => {
+    const file = join(folder, 'two.svg');
+    await writeFile(
+      file,
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 50 40"><rect width="9" height="9"/><g><circle cx="20" cy="20" r="5" fill="red"/></g></svg>',
+    );
+    const edits = async (list: unknown) => {
+      const path = join(folder, 'edits.json');
+      await writeFile(path, JSON.stringify(list));
+      return run('shapes', file, '--edits', path, '--out', join(folder, 'edited.svg'), '--json');
+    };
+    const done = await edits([
+      { kind: 'remove-nodes', nodeIds: ['n1'] },
+      { kind: 'node-transform', nodeIds: ['n2'], by: [1, 0, 0, 1, 5, 0] },
+    ]);
+    expect(JSON.parse(done.out)).toMatchObject({ points: [6, 2], nodes: 1 });
+    expect(await readFile(join(folder, 'edited.svg'), 'utf8')).toContain('<circle cx="25" cy="20" r="5"/>');
+    expect(await edits([{ kind: 'remove-nodes', nodeIds: ['n9'] }])).toMatchObject({
+      code: 1,
+      err: expect.stringContaining('no such piece'),
+    });
+    expect(await edits([{ kind: 'flatten' }])).toMatchObject({ code: 2 });
+    expect(await edits('nothing')).toMatchObject({ code: 2 });
+  });
 });

@@ -4,10 +4,11 @@ import { TraceOptionsError } from '../core/trace';
 import { PictureFileError } from '../node/pictures';
 import { TaskError } from '../node/pool';
 import { candidatesCommand, finishesCommand } from './candidates';
+import { importCommand, shapesCommand } from './drawings';
 import { traceCommand } from './trace';
 import { UsageError } from './usage';
 
-const HELP = `odd-quill: candidates and traces from the command line
+const HELP = `odd-quill: candidates, traces and drawings from the command line
 
   odd-quill trace INPUT... [options]
       Turns PNG, JPEG or WebP pictures into SVG artwork.
@@ -22,6 +23,12 @@ const HELP = `odd-quill: candidates and traces from the command line
       --symmetry auto|off|exact  look for an axis of symmetry, do not, or make the artwork symmetrical about it (auto)
       --gradients                colours that change evenly become gradients instead of bands
       --json                     one JSON object a line on standard output
+
+  odd-quill import FILE.svg... --out DIR|FILE.svg [--json]
+      Reads any static SVG as an artwork, says what is left out of it, and writes that artwork.
+
+  odd-quill shapes FILE.svg --edits FILE.json --out FILE.svg [--json]
+      Makes the edits of a JSON array to it, in turn (docs/edits.md); its pieces are n1, n2 ... from the bottom.
 
   odd-quill candidates --prompt TEXT [options]
       Draws candidates with the stand-in image engine and writes PNG files.
@@ -72,10 +79,14 @@ export async function main(args: readonly string[]): Promise<number> {
       return 0;
     }
     if (command === 'trace') return await traceCommand(rest);
+    if (command === 'import') return await importCommand(rest);
+    if (command === 'shapes') return await shapesCommand(rest);
     if (command === 'candidates') return await candidatesCommand(rest);
     if (command === 'finishes') return await finishesCommand(rest);
     throw new UsageError(
-      command === undefined ? 'say what to do: trace, candidates or finishes' : `there is no command "${command}"`,
+      command === undefined
+        ? 'say what to do: trace, import, shapes, candidates or finishes'
+        : `there is no command "${command}"`,
     );
   } catch (error) {
     const { message } = error as Error;

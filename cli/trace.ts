@@ -1,26 +1,10 @@
-import { mkdir, readFile, stat, writeFile } from 'node:fs/promises';
-import { basename, dirname, extname, join } from 'node:path';
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { dirname } from 'node:path';
 import { checkTraceOptions, reportOf, smoothnessOf, trace, type TraceOptions } from '../core/trace';
 import { artworkToSvg } from '../core/export';
-import { decodePicture, PictureFileError } from '../node/pictures';
+import { decodePicture } from '../node/pictures';
+import { fileFault, outputsFor } from './outputs';
 import { positive, readArgs, UsageError, wholeNumber } from './usage';
-
-const isFolder = (path: string): Promise<boolean> =>
-  stat(path).then(
-    (s) => s.isDirectory(),
-    () => false,
-  );
-
-/** Where each input's SVG goes. */
-async function outputsFor(inputs: readonly string[], out: string | undefined): Promise<string[]> {
-  const named = (dir: string) => inputs.map((input) => join(dir, basename(input, extname(input)) + '.svg'));
-  if (out === undefined) return inputs.map((input) => join(dirname(input), basename(input, extname(input)) + '.svg'));
-  if (inputs.length === 1 && extname(out).toLowerCase() === '.svg' && !(await isFolder(out))) return [out];
-  const outputs = named(out);
-  const twice = outputs.find((o, i) => outputs.indexOf(o) !== i);
-  if (twice) throw new UsageError(`two inputs would both be written to ${twice}`);
-  return outputs;
-}
 
 async function traceOne(input: string, output: string, options: TraceOptions) {
   const started = performance.now();
@@ -73,10 +57,9 @@ export async function traceCommand(args: readonly string[]): Promise<number> {
           `${report.output}: ${report.inks.length} ${report.inks.length === 1 ? 'ink' : 'inks'}, ${report.segments} segments, ${report.bytes} bytes, ${report.ms} ms`,
         );
     } catch (error) {
-      const { code, message } = error as NodeJS.ErrnoException;
-      if (!(error instanceof PictureFileError) && typeof code !== 'string') throw error;
+      // Whatever is wrong with one picture, the others are traced.
       failed++;
-      console.error(`odd-quill: ${input}: ${code === 'ENOENT' ? 'there is no such file' : message}`);
+      console.error(`odd-quill: ${input}: ${fileFault(error)}`);
     }
   }
   return failed ? 1 : 0;

@@ -113,7 +113,8 @@ describe('the engine contract', () => {
       expect([answer.status, answer.body.error.code]).toEqual([status, code]);
     }
     expect((await call('POST', '/v1/read', { prompt: 'x'.repeat(100_000) })).status).toBe(413);
-    const raw = (body: string, headers: Record<string, string>) => fetch(`${address}/v1/rounds`, { method: 'POST', body, headers });
+    const raw = (body: string, headers: Record<string, string>) =>
+      fetch(`${address}/v1/rounds`, { method: 'POST', body, headers });
     expect((await raw('{', { 'content-type': 'application/json' })).status).toBe(400);
     expect((await call('GET', '/v1/rounds/none')).status).toBe(404);
     expect((await call('GET', '/v1/rounds/none/candidates/0')).status).toBe(404);
@@ -219,7 +220,11 @@ describe('the engine contract', () => {
 
   it('decodes no picture of a request that it refuses anyhow', async () => {
     // Were it decoded first, the broken picture would be what is wrong.
-    const answer = await ask({ prompt: 'fox', leeway: 300, references: [{ picture: 'bm90IGEgcGljdHVyZQ==', closeness: 50 }] });
+    const answer = await ask({
+      prompt: 'fox',
+      leeway: 300,
+      references: [{ picture: 'bm90IGEgcGljdHVyZQ==', closeness: 50 }],
+    });
     expect([answer.status, answer.body.error.code]).toEqual([422, 'bad_leeway']);
   });
 

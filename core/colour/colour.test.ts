@@ -3,6 +3,7 @@ import {
   contrastRatio,
   hexToOklab,
   hexToRgb,
+  linearOf,
   mix,
   nameColour,
   nameColours,
@@ -76,5 +77,12 @@ describe('names of colours', () => {
   it('are distinct for colours that are alike', () => {
     const names = nameColours(['#182A5C', '#192B5D', '#182A5B']);
     expect(new Set(names).size).toBe(3);
+  });
+
+  it('are not rounded to whole levels on the way to linear light', () => {
+    expect(linearOf(127.5)).toBeGreaterThan(linearOf(127));
+    expect(linearOf(127.5)).toBeLessThan(linearOf(128));
+    expect(rgbToOklab(100.4, 50, 50).L).not.toBe(rgbToOklab(100, 50, 50).L);
+    expect([linearOf(-3), linearOf(0), linearOf(255), linearOf(300)]).toEqual([0, 0, 1, 1]);
   });
 });

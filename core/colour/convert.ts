@@ -15,14 +15,19 @@ export interface Oklch {
 /** An sRGB colour, each channel 0..255. */
 export type Rgb = readonly [number, number, number];
 
-const toLinear = new Float64Array(256);
-for (let i = 0; i < 256; i++) {
-  const v = i / 255;
-  toLinear[i] = v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
+function linearLight(v: number): number {
+  return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
 }
 
-/** Linear light 0..1 of an sRGB channel value 0..255 (IEC 61966-2-1). */
-export const linearOf = (channel: number): number => toLinear[Math.max(0, Math.min(255, Math.round(channel)))];
+const toLinear = new Float64Array(256);
+for (let i = 0; i < 256; i++) toLinear[i] = linearLight(i / 255);
+
+/** Linear light 0..1 of an sRGB channel value 0..255 (IEC 61966-2-1); whole values are looked up, those between, such as means have, worked out. */
+export function linearOf(channel: number): number {
+  if (channel <= 0) return 0;
+  if (channel >= 255) return 1;
+  return Number.isInteger(channel) ? toLinear[channel] : linearLight(channel / 255);
+}
 
 const gammaOf = (linear: number): number => {
   const v = Math.max(0, Math.min(1, linear));

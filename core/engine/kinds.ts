@@ -3,7 +3,7 @@ import { abstractFigure } from './abstract';
 import { arrangement, banned, figureFor, finished, form, FORMS, scalloped, fieldOf, type Stage } from './stage';
 import { onField, single, together } from './arrange';
 import { boundsOf, box, disc, ringOf, starArea, tile, turnedBy } from './area';
-import { intersect, grown, subtract, moved, rim, sizeOf, union, type Area } from '../path';
+import { intersect, grown, subtract, moved, rim, sizeOf, union, type Area, roomIn } from '../path';
 import { buildFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
 import { layerOf, scaled, type Layer } from './layer';
 import { dressFrom, mascotFigure } from './mascot';
@@ -218,15 +218,8 @@ export function negativeSpace(stage: Stage): Layer[] {
   if (second && isThing(second.drawn)) {
     const outer = placed(figureFor(stage, second, 1), { cx: 50, cy: 50, side: 90, fill: 0.95 });
     const hull = silhouetteOf(outer);
-    let best = { x: 50, y: 50, r: 10 };
-    let shrunk = hull;
-    for (let d = 2; d < 40; d += 2) {
-      shrunk = grown(shrunk, -2);
-      if (!shrunk.length) break;
-      const b = boundsOf(shrunk);
-      best = { x: b.x + b.width / 2, y: b.y + b.height / 2, r: d + Math.min(b.width, b.height) / 4 };
-    }
-    const cut = placed(a, { cx: best.x, cy: best.y, side: best.r * 1.8, fill: 0.95 });
+    const room = roomIn(hull) ?? { x: 50, y: 50, r: 10 };
+    const cut = placed(a, { cx: room.x, cy: room.y, side: room.r * 1.8, fill: 0.95 });
     return [layerOf(subtract(hull, cutOf(cut)), field)];
   }
   const shape =

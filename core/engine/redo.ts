@@ -6,7 +6,7 @@ import { cellsOf, type Cell } from './kinds';
 import type { Layer } from './layer';
 import { RequestError } from './limits';
 import { paint } from './paint';
-import type { Recipe } from './request';
+import type { Recipe } from './recipe';
 import { finished } from './stage';
 import { isThing } from './things';
 

@@ -13,6 +13,7 @@ import { paint } from './paint';
 import { MOOD_NAMES } from './palette';
 import { hashOf } from './random';
 import { redraw, type RedoArea } from './redo';
+import type { Recipe } from './recipe';
 import { blendFigures, crossFigures, readReference, ReferenceError, shareKept, type Reference } from './reference';
 import { isThing } from './things';
 import { checkSize, RequestError, whole } from './limits';
@@ -66,26 +67,6 @@ export interface RedoGiven {
   readonly area: RedoArea;
   /** How the picture was made, where it is known. */
   readonly recipe: Recipe | null;
-}
-
-/** How one candidate was made; with the same references it can be drawn again at any size, and grown from. Plain data. */
-export interface Recipe {
-  readonly version: 1;
-  readonly prompt: string;
-  readonly leaveOut: string;
-  readonly leeway: number;
-  readonly ratio: string;
-  readonly colours: number | null;
-  readonly finish: string | null;
-  readonly kind: Kind | null;
-  readonly detail: number | null;
-  readonly flaws: number;
-  readonly descent: readonly Descent[];
-  readonly position: number;
-  readonly closeness: readonly number[];
-  readonly balance: number | null;
-  /** Areas were made again since: it cannot be drawn from the recipe alone. */
-  readonly mended: boolean;
 }
 
 /** How a sketch lies in a candidate made from it: its whole picture's box in shares of the candidate, and how much is left of its figure. */

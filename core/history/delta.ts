@@ -160,16 +160,31 @@ const fail = (): never => {
   throw new DeltaError('this change was made to another state');
 };
 
-function applyToList(list: readonly unknown[], { left, came, fresh = {}, within = {} }: ListDelta): unknown[] {
+/** Up to so many members are taken out and put in one by one; more are done in one pass. */
+const FEW = 24;
+
+function withMoves(list: readonly unknown[], { left, came, fresh = {} }: ListDelta): unknown[] {
   const aside = new Map<string, unknown>();
-  const leaving = new Set<number>();
   for (const [k, id] of left) {
     const member = list[k];
     if (!isRecord(member) || member.id !== id) return fail();
     aside.set(id, member);
-    leaving.add(k);
   }
-  const stay = leaving.size ? list.filter((_, k) => !leaving.has(k)) : list;
+  const memberOf = (id: string): unknown => {
+    const member = Object.hasOwn(fresh, id) ? fresh[id] : aside.get(id);
+    return member === undefined ? fail() : member;
+  };
+  if (left.length + came.length <= FEW) {
+    const out = list.slice();
+    for (let k = left.length - 1; k >= 0; k--) out.splice(left[k][0], 1);
+    for (const [k, id] of came) {
+      if (k > out.length) return fail();
+      out.splice(k, 0, memberOf(id));
+    }
+    return out;
+  }
+  const leaving = new Set(left.map(([k]) => k));
+  const stay = list.filter((_, k) => !leaving.has(k));
   const out: unknown[] = [];
   let next = 0;
   for (const [k, id] of came) {
@@ -177,19 +192,21 @@ function applyToList(list: readonly unknown[], { left, came, fresh = {}, within 
       if (next >= stay.length) return fail();
       out.push(stay[next++]);
     }
-    const member = Object.hasOwn(fresh, id) ? fresh[id] : aside.get(id);
-    if (member === undefined) return fail();
-    out.push(member);
+    out.push(memberOf(id));
   }
   for (; next < stay.length; next++) out.push(stay[next]);
-  if (isEmpty(within)) return out;
-  const inner = new Set(Object.keys(within));
-  const changed = out.map((member) => {
-    const id = (member as Json).id as string;
-    if (!inner.delete(id)) return member;
-    return applyDelta(member, within[id]);
-  });
-  return inner.size ? fail() : changed;
+  return out;
+}
+
+function applyToList(list: readonly unknown[], delta: ListDelta): unknown[] {
+  const out = withMoves(list, delta);
+  for (const [id, inner] of Object.entries(delta.within ?? {})) {
+    let k = 0;
+    while (k < out.length && (out[k] as Json).id !== id) k++;
+    if (k === out.length) return fail();
+    out[k] = applyDelta(out[k], inner);
+  }
+  return out;
 }
 
 /** The state after a change; parts that did not change are the same values. Throws a DeltaError on a state that it was not made of. */

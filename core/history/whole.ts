@@ -1,5 +1,5 @@
 /** How many steps at most are gone through to find a state. */
-const STEPS_BETWEEN = 64;
+const STEPS_BETWEEN = 40;
 
 /** Changes may take up this much of what a whole state takes before one is kept again. */
 const SHARE = 0.75;

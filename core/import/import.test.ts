@@ -2,7 +2,7 @@ import { Resvg } from '@resvg/resvg-js';
 import { describe, expect, it } from 'vitest';
 import { packDrawings } from '../../bench/packs';
 import { artworkToSvg } from '../export';
-import { allPieces, placedNodes, type Artwork } from '../vector';
+import { allPieces, placedNodes, seenInks, type Artwork } from '../vector';
 import { artworkFromSvg, readSvg, SvgError } from './index';
 
 const svg = (body: string, attributes = 'viewBox="0 0 100 100"') =>
@@ -245,5 +245,17 @@ describe('style sheets', () => {
     expect(fillOf('rect:hover{fill:#000001}rect[width="9"]{fill:#000008}', '<rect width="9" height="9"/>')).toBe(
       '#000008',
     );
+  });
+});
+
+describe('inks of an SVG', () => {
+  it('are shown without those that only masks have, and gradients by what they go between', () => {
+    const artwork = artworkFromSvg(
+      svg(
+        '<linearGradient id="d"><stop stop-color="#7A3B69"/><stop offset="1" stop-color="#F2A65A"/></linearGradient><mask id="m"><rect width="99" height="99" fill="#fff"/></mask><rect width="50" height="50" fill="url(#d)" mask="url(#m)"/>',
+      ),
+    );
+    expect(artwork.inks).toHaveLength(2);
+    expect(seenInks(artwork).map((i) => i.name)).toEqual([expect.stringMatching(/ to /)]);
   });
 });

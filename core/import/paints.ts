@@ -1,5 +1,4 @@
 /** Colours and gradients of a file as inks. */
-import { nameColours } from '../colour';
 import {
   boxOfRuns,
   compose,
@@ -11,7 +10,7 @@ import {
   type Contour,
   type Point,
 } from '../path';
-import { mapGradient, meanHex, type Gradient, type GradientStop, type Ink } from '../vector';
+import { mapGradient, meanHex, namesOf, type Gradient, type GradientStop, type Ink } from '../vector';
 import type { Style } from './style';
 import { readColour, readLength, readReference, readShare, readTransform, type Viewport } from './values';
 import type { XmlElement } from './xml';
@@ -163,7 +162,7 @@ export class Inks {
   /** All of them, those without a name named after their colours. */
   list(): Ink[] {
     const all = [...this.known.values()];
-    const names = nameColours(all.map((i) => i.hex));
+    const names = namesOf(all);
     const used = new Set<string>();
     return all.map(({ id, hex, gradient, name }, k) => {
       const wanted = (name ?? names[k]).slice(0, 50);

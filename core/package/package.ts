@@ -1,6 +1,6 @@
 import { hexToRgb } from '../colour';
 import { artworkToSvg, idOf } from '../export';
-import type { Artwork, Ink } from '../vector';
+import { seenInks, type Artwork, type Ink } from '../vector';
 
 /** What a package says of itself. */
 export interface PackageAbout {
@@ -52,7 +52,7 @@ const colourToken = (hex: string) => ({
 export function inkTokens(artwork: Artwork, title: string): string {
   const used = new Set<string>();
   const ink: Record<string, unknown> = {};
-  for (const { name, hex, gradient } of artwork.inks) {
+  for (const { name, hex, gradient } of seenInks(artwork)) {
     let key = idOf(name);
     for (let n = 2; used.has(key); n++) key = `${idOf(name)}-${n}`;
     used.add(key);
@@ -77,7 +77,11 @@ export function packageFiles(artwork: Artwork, about: PackageAbout): PackageFile
       about: 'vector artwork, sharp at any size, one named group an ink; for printers, sign makers and web sites',
       text: artworkToSvg(artwork, {
         title: about.commission,
-        description: `${about.artwork}, version ${about.version}, for ${about.client || about.commission}. Inks: ${artwork.inks.map((i) => `${i.name} ${coloursOf(i)}`).join(', ')}.`,
+        description: `${about.artwork}, version ${about.version}, for ${about.client || about.commission}. Inks: ${seenInks(
+          artwork,
+        )
+          .map((i) => `${i.name} ${coloursOf(i)}`)
+          .join(', ')}.`,
       }),
     },
     ...PNG_SIZES_PX.map((sizePx) => ({
@@ -100,7 +104,7 @@ export function packageFiles(artwork: Artwork, about: PackageAbout): PackageFile
     ...files.map((f) => `  ${f.name.padEnd(width)}  ${f.about}`),
     '',
     'Inks',
-    ...artwork.inks.map((i) =>
+    ...seenInks(artwork).map((i) =>
       i.gradient
         ? `  ${i.name}: gradient of ${coloursOf(i)}`
         : `  ${i.hex}  ${i.name}  (red ${hexToRgb(i.hex)

@@ -1,14 +1,5 @@
 import type { Point } from './point';
-import type { Segment } from './contour';
-
-/** Part of a circle to a point: as in SVG, the greater or the lesser arc, run clockwise on the screen or not. */
-export interface ArcSegment {
-  readonly kind: 'arc';
-  readonly radius: number;
-  readonly large: boolean;
-  readonly clockwise: boolean;
-  readonly to: Point;
-}
+import type { ArcSegment, Segment } from './outline';
 
 /** Where an arc lies: its centre, the angle at which it starts, and how far it turns (positive clockwise on the screen), in radians. */
 export interface ArcGeometry {

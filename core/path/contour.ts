@@ -1,22 +1,7 @@
 import { mapPoint, similarity, type Affine } from './affine';
-import { arcGeometry, arcToCurves, type ArcSegment } from './arc';
+import { arcGeometry, arcToCurves } from './arc';
+import type { Contour, FillRule, Segment } from './outline';
 import type { Point } from './point';
-
-/** One stretch of an outline: a straight line, a cubic Bézier with its two handles, or part of a circle. */
-export type Segment =
-  | { readonly kind: 'line'; readonly to: Point }
-  | { readonly kind: 'curve'; readonly c1: Point; readonly c2: Point; readonly to: Point }
-  | ArcSegment;
-
-/** An outline: closed, its end being its start, unless it is said to be open. Filled, an open one counts as closed by a straight line. */
-export interface Contour {
-  readonly start: Point;
-  readonly segments: readonly Segment[];
-  readonly open?: true;
-}
-
-/** What of crossing contours is inside: by the number of windings, or by its being odd (SVG 1.1, 11.3). */
-export type FillRule = 'nonzero' | 'evenodd';
 
 /** The contour under a map; arcs stay arcs where the map keeps circles circles, and become curves elsewhere. */
 export function mapContour(map: Affine, contour: Contour): Contour {

@@ -1,7 +1,8 @@
 /** Places on segments, cutting there, and joining what was cut. */
 import { arcGeometry } from './arc';
-import { closeContour, type Contour, type Segment } from './contour';
+import { closeContour } from './contour';
 import { length, minus, plus, type Point } from './point';
+import type { Contour, Segment } from './outline';
 
 /** A cubic cut at a parameter (de Casteljau). */
 function cutCurve(from: Point, s: Extract<Segment, { kind: 'curve' }>, t: number): [Segment, Segment] {

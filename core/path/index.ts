@@ -1,6 +1,7 @@
 /** What one does with outlines: points, segments, contours, arcs, path data, polygons and their booleans. */
 export * from './point';
 export * from './affine';
+export * from './outline';
 export * from './contour';
 export * from './arc';
 export * from './pathdata';

@@ -1,8 +1,8 @@
 /** The place of an outline that lies nearest to a point. */
 import { arcGeometry } from './arc';
-import type { Contour, Segment } from './contour';
 import { pointAt } from './cut';
 import { length, minus, nearestShare, type Point } from './point';
+import type { Contour, Segment } from './outline';
 
 /** A place on an outline. */
 export interface PathPlace {

@@ -23,7 +23,6 @@ import {
   PLAIN_STROKE,
   plainShapeOf,
   pointAt,
-  polygon,
   rectangle,
   rectangleContour,
   reverseContour,

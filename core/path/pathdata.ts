@@ -1,7 +1,8 @@
 import svgpath from 'svgpath';
-import { ellipticalArc, type ArcSegment } from './arc';
-import { closeContour, type Contour, type Segment } from './contour';
+import { ellipticalArc } from './arc';
+import { closeContour } from './contour';
 import type { Point } from './point';
+import type { ArcSegment, Contour, Segment } from './outline';
 
 /** A number with at most so many decimals and no needless characters, as it stands in path data. */
 export function shortNumber(value: number, decimals = 2): string {

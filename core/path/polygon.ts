@@ -1,6 +1,7 @@
 import ClipperLib from 'clipper-lib';
 import type { Affine } from './affine';
-import { boxOfRuns, flatten, signedArea, type Contour } from './contour';
+import { boxOfRuns, flatten, signedArea } from './contour';
+import type { Contour } from './outline';
 
 /**
  * Areas as polygons: booleans and offsets (Vatti 1992, over clipper-lib), and what else one does with them. An area is closed rings of points, x and y

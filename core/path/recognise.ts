@@ -1,7 +1,7 @@
 /** Outlines that are circles, ellipses or rectangles, however they were made. */
-import type { Contour, Segment } from './contour';
 import type { Point } from './point';
 import { KAPPA } from './shapes';
+import type { Contour, Segment } from './outline';
 
 /** Half circles and sides that agree this well, in pixels, are those of one circle or rectangle. */
 const SAME_PX = 0.015;

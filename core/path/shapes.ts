@@ -1,6 +1,6 @@
-import type { Contour, Segment } from './contour';
 import { parsePath } from './pathdata';
 import type { Point } from './point';
+import type { Contour, Segment } from './outline';
 
 /** Handle length for a quarter circle of radius 1 (error under 0.03%). */
 export const KAPPA = 0.5522847498;

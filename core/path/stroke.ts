@@ -1,7 +1,8 @@
 /** Lines with a width, as the areas they cover. */
-import { flatten, type Contour } from './contour';
+import { flatten } from './contour';
 import { minus, length, type Point } from './point';
 import { unionFine, type Area } from './polygon';
+import type { Contour } from './outline';
 
 /** How a line is drawn along an outline (SVG 1.1, 11.4); lengths in the outline's own units. */
 export interface StrokeStyle {

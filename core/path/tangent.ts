@@ -1,7 +1,7 @@
 /** Directions along outlines. */
 import { arcGeometry } from './arc';
-import type { Contour, Segment } from './contour';
 import { minus, turnBetween, unit, type Point } from './point';
+import type { Contour, Segment } from './outline';
 
 /** Directions of a segment at its two ends, of length 1. */
 export function tangentsOf(from: Point, s: Segment): [Point, Point] {

@@ -15,7 +15,8 @@ import {
   withEnds,
 } from '../path';
 import { chainOf, cornerOf, type Chain } from './chains';
-import { steady, type Stroke } from './fit';
+import { steady } from './fit';
+import type { Stroke } from './stroke';
 import type { Route, Routes } from './routes';
 
 /** The fitted edges of a picture. */

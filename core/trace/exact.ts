@@ -1,6 +1,6 @@
 import { ellipse, rectangleContour, reverseContour, signedArea, type Point, type Segment } from '../path';
 import type { Track } from './corners';
-import type { Stroke } from './fit';
+import type { Stroke } from './stroke';
 
 /** Lines that rise by less than this over their length are level, or upright, in pixels; and their slope is less than that. */
 const LEVEL_PX = 0.16;

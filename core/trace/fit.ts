@@ -18,32 +18,9 @@ import {
 import { findCorners, Track, type Corner } from './corners';
 import { fitArc, fitCubic, fitLine, measure, type Fit, type Run } from './span';
 import { asRectangle, straightened, wholeCircle, wholeEllipse } from './exact';
-import type { Located } from './locate';
+import type { Deviation, FitOptions, Located, Stroke } from './stroke';
 import { limitsOf, softened, type Limits } from './scatter';
 import { touchLines } from './tangent';
-
-export interface FitOptions {
-  /** How far a segment may stray from the points, in pixels. */
-  readonly tolerancePx: number;
-  readonly cornerRad: number;
-  /** How far from a corner the picture is softened, in pixels. */
-  readonly softPx: number;
-}
-
-/** How far located points lie from what was fitted to them, in pixels; making it exact afterwards moves points by less than a fifth of one. */
-export interface Deviation {
-  sum: number;
-  greatest: number;
-  count: number;
-}
-
-/** A chain as segments; in a closed one the last ends where the first starts. */
-export interface Stroke {
-  readonly start: Point;
-  readonly segments: readonly Segment[];
-  /** Of the points that no corner spoils. */
-  readonly deviation?: Deviation;
-}
 
 /** Sums of squares of a span above this times the tolerance squared and its points are too much, whatever the greatest distance. */
 const RMS_SHARE = 0.4;

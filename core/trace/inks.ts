@@ -69,7 +69,7 @@ const labOf = (k: { r: number; g: number; b: number; n: number }): Oklab => rgbT
 const apart = (p: Heap, q: Heap): number => oklabDistance(p.lab, q.lab);
 
 /**
- * How much two heaps of colour resist being made one: their distance in OKLab, less for heaps that are both small (Ward 1963
+ * How much two heaps of colour resist being made one: their distance in OKLab, less for heaps that are both small (Ward's linkage, 1963,
  * weighs by size in this way), so that a small but distinct colour stays.
  */
 const resistance = (p: Heap, q: Heap): number => {

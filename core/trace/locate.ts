@@ -3,16 +3,7 @@ import type { Cells } from './cells';
 import { BEYOND, type Chain } from './chains';
 import { Track } from './corners';
 import { scatterOf } from './scatter';
-
-/** Points of a chain between pixels. */
-export interface Located {
-  /** x and y in turn. */
-  readonly points: Float64Array;
-  /** How far each scatters about its edge, in pixels. */
-  readonly scatterPx: Float64Array;
-  /** How far off noise, or having been drawn in steps, may have moved them, in pixels: 0 where nothing has. */
-  readonly doubtPx: number;
-}
+import type { Located } from './stroke';
 
 /** How far a ramp of coverage may reach to each side of the edge, in pixels; soft pictures want more. */
 export const REACH_PX = { crisp: 3, soft: 6 } as const;

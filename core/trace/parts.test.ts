@@ -14,7 +14,8 @@ import {
   tangentsOf,
   turnsOf,
 } from '../path';
-import { NOTHING, unmix, type Cells } from './cells';
+import { NOTHING, type Cells } from './cells';
+import { unmix } from './unmix';
 import { BEYOND, findChains, loopsOf } from './chains';
 import { findCorners, Track } from './corners';
 import { fitChain } from './fit';

@@ -6,12 +6,12 @@ import { blankPicture, cover, layColour, type Picture } from '../raster';
 import { circle, flatten, polygon, rectangle, signedArea, type Contour } from '../path';
 import { tellApart } from './apart';
 import { piecesFrom } from './assemble';
-import { dropSpecks, NOTHING, type Cells } from './cells';
+import { NOTHING, type Cells } from './cells';
+import { dropSpecks } from './specks';
 import { nowherePlain } from './plains';
 import { reportOf } from './report';
 import { findSymmetry } from './symmetry';
 import { trace } from './trace';
-import { allPieces } from '../vector';
 
 const SIDE = 96;
 function pictureOf(...shapes: readonly (readonly [string, Contour])[]): Picture {

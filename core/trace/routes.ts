@@ -3,8 +3,8 @@
  * ends on it: the two that go on in each other are fitted as one, which is then smooth there, and cut where the third one ends.
  */
 import { crossingOf, dot, length, minus, plus, type Point, straightThrough, unit } from '../path';
-import { BEYOND, chainOf, cornerOf, type ChainMap } from './chains';
-import type { Located } from './locate';
+import { BEYOND, chainOf, cornerOf, type Chain, type ChainMap } from './chains';
+import type { Located } from './stroke';
 
 /** Chains that go on in each other. */
 export interface Route {
@@ -96,6 +96,25 @@ export function findRoutes(
   h: number,
   softPx: number,
 ): Routes {
+  const bends = new Bends(chains, located, w, h, softPx);
+  const joined = new Joined(chains, located);
+  const meetings = new Map<number, Meeting>();
+  for (const [key, list] of endsByCorner(chains, w)) {
+    const x = key % (w + 1);
+    const corner: Point = [x, (key - x) / (w + 1)];
+    const found = bends.bendAt(corner, list);
+    if (!found) {
+      meetings.set(key, { corner, ends: list, through: null, pin: null });
+      continue;
+    }
+    joined.join(found.bend, found.spoilt);
+    meetings.set(key, { corner, ends: list, through: found.bend.ends, pin: bends.pinOf(found.bend, corner, list) });
+  }
+  return { list: joined.walk(), meetings };
+}
+
+/** The ends of chains by the number of the corner that they lie at. */
+function endsByCorner(chains: readonly Chain[], w: number): Map<number, End[]> {
   const ends = new Map<number, End[]>();
   chains.forEach((c, i) => {
     if (c.closed) return;
@@ -106,31 +125,23 @@ export function findRoutes(
       else ends.set(key, [2 * i + last]);
     }
   });
-  const partner = new Map<End, End>();
-  const spoilt = new Map<End, number>();
-  const fills = new Map<End, readonly Point[]>();
-  const meetings = new Map<number, Meeting>();
-  for (const [key, list] of ends) {
-    const x = key % (w + 1);
-    const corner: Point = [x, (key - x) / (w + 1)];
-    const bend = bendAt(corner, list);
-    if (!bend) {
-      meetings.set(key, { corner, ends: list, through: null, pin: null });
-      continue;
-    }
-    const [p, q] = bend.ends;
-    partner.set(p, q);
-    partner.set(q, p);
-    fills.set(p, bend.fill);
-    fills.set(q, [...bend.fill].reverse());
-    meetings.set(key, { corner, ends: list, through: bend.ends, pin: pinOf(bend, corner, list) });
-  }
-  return { list: walk(), meetings };
+  return ends;
+}
 
-  function armOf(end: End, corner: Point, nearPx: number, reachPx: number): Arm | null {
-    const chain = chains[end >> 1];
+/** How edges bend about their meetings: parabolas through points of two arms, by least squares (their normal equations solved by Cramer's rule). */
+class Bends {
+  constructor(
+    private readonly chains: readonly Chain[],
+    private readonly located: readonly Located[],
+    private readonly w: number,
+    private readonly h: number,
+    private readonly softPx: number,
+  ) {}
+
+  private armOf(end: End, corner: Point, nearPx: number, reachPx: number): Arm | null {
+    const chain = this.chains[end >> 1];
     if (chain.left === BEYOND || chain.right === BEYOND) return null;
-    const { points } = located[end >> 1];
+    const { points } = this.located[end >> 1];
     const n = points.length / 2;
     const at = (k: number): Point => {
       const i = end & 1 ? n - 1 - k : k;
@@ -143,31 +154,32 @@ export function findRoutes(
     const out: Point[] = [];
     for (let k = first; k < n; k++) {
       const p = at(k);
-      if (length(minus(p, corner)) > nearPx + reachPx || length(minus(p, other)) < softPx) break;
+      if (length(minus(p, corner)) > nearPx + reachPx || length(minus(p, other)) < this.softPx) break;
       out.push(p);
     }
     return out.length < 3 ? null : { end, points: out, spoilt: first };
   }
 
   /** The two ends at a corner that go on in each other best, or null when none do. */
-  function bendAt(corner: Point, list: readonly End[]): Bend | null {
-    if (list.length < 3 || corner[0] === 0 || corner[1] === 0 || corner[0] === w || corner[1] === h) return null;
+  bendAt(corner: Point, list: readonly End[]): { bend: Bend; spoilt: readonly (readonly [End, number])[] } | null {
+    if (list.length < 3 || corner[0] === 0 || corner[1] === 0 || corner[0] === this.w || corner[1] === this.h)
+      return null;
     for (const [near, reachPx] of ASKED) {
-      const arms = list.map((e) => armOf(e, corner, near * softPx, reachPx)).filter((a) => a !== null);
+      const arms = list.map((e) => this.armOf(e, corner, near * this.softPx, reachPx)).filter((a) => a !== null);
       let best: Bend | null = null;
       for (const [k, q] of arms.entries())
         for (const p of arms.slice(0, k)) {
-          const bend = bendOf(corner, p, q);
+          const bend = this.bendOf(corner, p, q);
           if (bend && (!best || bend.score < best.score)) best = bend;
         }
       if (!best) continue;
-      for (const arm of arms) if (best.ends.includes(arm.end)) spoilt.set(arm.end, arm.spoilt);
-      return best;
+      const { ends } = best;
+      return { bend: best, spoilt: arms.filter((a) => ends.includes(a.end)).map((a) => [a.end, a.spoilt] as const) };
     }
     return null;
   }
 
-  function bendOf(origin: Point, p: Arm, q: Arm): Bend | null {
+  private bendOf(origin: Point, p: Arm, q: Arm): Bend | null {
     const along = unit(minus(meanOf(q.points), meanOf(p.points)));
     const across: Point = [-along[1], along[0]];
     const placed = (points: readonly Point[]) =>
@@ -183,7 +195,7 @@ export function findRoutes(
     if (!by) return null;
     const off = all.map(([u, v]) => v - by[0] - by[1] * u - by[2] * u * u);
     const rms = Math.sqrt(off.reduce((sum, v) => sum + v * v, 0) / off.length);
-    const doubt = Math.max(located[p.end >> 1].doubtPx, located[q.end >> 1].doubtPx);
+    const doubt = Math.max(this.located[p.end >> 1].doubtPx, this.located[q.end >> 1].doubtPx);
     const limit = OFF_PX + OFF_DOUBT * doubt;
     if (rms > limit / 2 || off.some((v) => Math.abs(v) > limit)) return null;
     const us = all.map(([u]) => u);
@@ -207,10 +219,10 @@ export function findRoutes(
   }
 
   /** Where the edges that end on a bend do so. */
-  function pinOf({ ends: through, alongOf, at, directionAt }: Bend, corner: Point, list: readonly End[]): Point {
+  pinOf({ ends: through, alongOf, at, directionAt }: Bend, corner: Point, list: readonly End[]): Point {
     for (const end of list) {
       if (through.includes(end)) continue;
-      const arm = armOf(end, corner, softPx, PIN_REACH_PX);
+      const arm = this.armOf(end, corner, this.softPx, PIN_REACH_PX);
       if (!arm) continue;
       const { middle, direction } = straightThrough(arm.points);
       // The tangent at the crossing before, twice again.
@@ -225,9 +237,31 @@ export function findRoutes(
     }
     return at(0);
   }
+}
 
-  function walk(): Route[] {
+/** Ends that go on in each other, and the routes that this makes. */
+class Joined {
+  private readonly partner = new Map<End, End>();
+  private readonly spoilt = new Map<End, number>();
+  private readonly fills = new Map<End, readonly Point[]>();
+
+  constructor(
+    private readonly chains: readonly Chain[],
+    private readonly located: readonly Located[],
+  ) {}
+
+  /** Takes note of two ends that go on in each other, and of how many points of each are spoilt by the meeting. */
+  join({ ends: [p, q], fill }: Bend, spoilt: readonly (readonly [End, number])[]): void {
+    this.partner.set(p, q);
+    this.partner.set(q, p);
+    this.fills.set(p, fill);
+    this.fills.set(q, [...fill].reverse());
+    for (const [end, points] of spoilt) this.spoilt.set(end, points);
+  }
+
+  walk(): Route[] {
     const out: Route[] = [];
+    const { chains, located, partner } = this;
     const used = new Uint8Array(chains.length);
     /** From an end of a chain that a route comes out of, to the signed number of the next chain. */
     const next = (n: number): number | null => {
@@ -258,12 +292,13 @@ export function findRoutes(
         list.push(n);
         used[chainOf(n)] = 1;
       }
-      out.push(routeOf(list, closed));
+      out.push(this.routeOf(list, closed));
     });
     return out;
   }
 
-  function routeOf(list: readonly number[], closed: boolean): Route {
+  private routeOf(list: readonly number[], closed: boolean): Route {
+    const { located, spoilt, fills } = this;
     const points: number[] = [];
     const scatter: number[] = [];
     const joints: number[] = [];

@@ -1,7 +1,6 @@
 /** How far points scatter about the edges they lie on, and what may be asked of them. */
 import type { Track } from './corners';
-import type { FitOptions } from './fit';
-import type { Located } from './locate';
+import type { FitOptions, Located } from './stroke';
 import type { Run } from './span';
 
 /** Each point moved to a parabola through its neighbours, across the run; ends stay. */

@@ -1,14 +1,4 @@
-import {
-  arcGeometry,
-  type ArcSegment,
-  type Contour,
-  flatten,
-  minus,
-  type Point,
-  type Segment,
-  turnBetween,
-  unit,
-} from '../path';
+import { type ArcSegment, flatten, type Point, type Segment } from '../path';
 
 /** A stretch of located points, x and y in turn, that one segment is to follow. */
 export interface Run {
@@ -53,7 +43,7 @@ export function fitLine(run: Run, i: number, j: number, from: Point, to: Point):
 }
 
 /**
- * The arc of a circle between two points that lies nearest the points between: its rise over the chord is found by Gauss and Newton's
+ * The arc of a circle between two points that lies nearest the points between: its rise over the chord (its sagitta) is found by Gauss and Newton's
  * method. What is off by more than `hopelessPx` early on is given up. Null when the points lie on a line, or do not turn one way.
  */
 export function fitArc(run: Run, i: number, j: number, from: Point, to: Point, hopelessPx = Infinity): Fit | null {
@@ -253,7 +243,7 @@ const FREE = [
 ] as const;
 
 /**
- * The cubic between two points that lies nearest the points between, by least squares with the parameters improved in turn (Plass and Stone
+ * The cubic between two points that lies nearest the points between, by least squares (its normal equations), the parameters improved in turn (Plass and Stone
  * 1983). A tangent that is given, of length 1 and pointing along the run, is kept. Null when there are too few points, or a handle would point backwards.
  */
 export function fitCubic(

@@ -3,8 +3,9 @@ import type { Cells } from './cells';
 import { madeAlike } from './alike';
 import { BEYOND, chainOf, cornerOf, findChains, type Chain, type ChainMap } from './chains';
 import { cutRoutes, type Edges } from './edges';
-import { fitChain, type FitOptions, type Stroke } from './fit';
-import { locate, REACH_PX, type Located } from './locate';
+import { fitChain } from './fit';
+import type { FitOptions, Located, Stroke } from './stroke';
+import { locate, REACH_PX } from './locate';
 import { findRoutes, type Routes } from './routes';
 
 /** Ramps of coverage wider than this, on the mean, are those of a soft picture. */

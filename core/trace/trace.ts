@@ -1,11 +1,11 @@
-import { nameColour, nameColours, oklabDistance, readHex } from '../colour';
+import { oklabDistance, readHex } from '../colour';
 import { artworkToSvg } from '../export';
 import type { Picture } from '../raster';
-import { allPieces, countPieces, countPoints, type Artwork, type Gradient, type Ink, type Piece } from '../vector';
+import { allPieces, countPieces, countPoints, namesOf, type Artwork, type Gradient, type Ink, type Piece } from '../vector';
 import { flatten, signedArea, turnsOf } from '../path';
 import { contoursOf, piecesFrom } from './assemble';
 import { tellApart } from './apart';
-import { dropSpecks } from './cells';
+import { dropSpecks } from './specks';
 import { dropAll, dropOutside } from './ground';
 import { certaintyOf, type FoundInk } from './inks';
 import { findRegions, neighboursOf } from './regions';
@@ -114,20 +114,6 @@ const countCorners = (artwork: Artwork): number =>
   allPieces(artwork)
     .flatMap((p) => p.contours.flatMap(turnsOf))
     .filter((turn) => turn > CORNER_RAD).length;
-
-/** Names for inks: of their colour, or of the two that a gradient goes between. */
-function namesOf(inks: readonly FoundInk[]): string[] {
-  const plain = nameColours(inks.map((i) => i.hex));
-  const seen = new Map<string, number>();
-  return inks.map(({ gradient }, k) => {
-    if (!gradient) return plain[k];
-    const ends = [gradient.stops[0], gradient.stops[gradient.stops.length - 1]].map((s) => nameColour(s.hex));
-    const name = ends[0] === ends[1] ? `${ends[0]} gradient` : ends.join(' to ');
-    const count = (seen.get(name) ?? 0) + 1;
-    seen.set(name, count);
-    return count === 1 ? name : `${name} ${count}`;
-  });
-}
 
 /** Inks that no piece has any more are none. */
 const withoutMissing = (artwork: Artwork): Artwork => ({

@@ -15,7 +15,8 @@ import {
   tangentsOf,
   unit,
 } from '../path';
-import { steady, type Stroke } from './fit';
+import { steady } from './fit';
+import type { Stroke } from './stroke';
 
 /** How far a lower ink runs under an upper one that it touches, in pixels: enough that no seam shows at any size. */
 const UNDERLAP_PX = 1;

@@ -189,6 +189,15 @@ export const inksOfPiece = ({ inkId, stroke }: Piece): string[] => [
   ...(stroke ? [stroke.inkId] : []),
 ];
 
+/** The inks of an artwork but those that only its masks have: what is seen, and recoloured, is made of these. */
+export function seenInks(artwork: Artwork): Ink[] {
+  const drawn = new Set(allPieces(artwork).flatMap(inksOfPiece));
+  for (const { node } of placedNodes(artwork.nodes))
+    for (const e of node.effects ?? []) if (e.kind === 'shadow') drawn.add(e.inkId);
+  const used = usedInks(artwork.nodes);
+  return artwork.inks.filter((i) => drawn.has(i.id) || !used.has(i.id));
+}
+
 /** Every ink that some nodes use, in masks and shadows too. */
 export function usedInks(nodes: readonly ArtNode[], into = new Set<string>()): Set<string> {
   for (const node of nodes) {

@@ -2,5 +2,7 @@
 export * from './gradient';
 export * from './artwork';
 export * from './numbers';
+export * from './ink-names';
 export * from './schema';
 export * from './edits';
+export * from './compact';

@@ -9,12 +9,14 @@ import {
   applyEdits,
   ArtworkSchema,
   colourIn,
+  compactArtwork,
   countPieces,
   countPoints,
   describeEdit,
   EDIT_KINDS,
   EditError,
   EditSchema,
+  expandedArtwork,
   findNode,
   inkOf,
   mapGradient,
@@ -139,6 +141,24 @@ describe('artworks', () => {
     let deep: unknown = artwork.nodes[0];
     for (let k = 0; k < 5000; k++) deep = { kind: 'group', id: `g${k}`, nodes: [deep] };
     expect(fault({ ...artwork, nodes: [deep] })).toMatch(/deep/);
+  });
+});
+
+describe('an artwork made compact', () => {
+  it('comes back as it was, and one that never was stays', () => {
+    const all: Artwork = {
+      ...artwork,
+      nodes: [
+        piece('a', 'ink-1', parsePath('M0 0L5 5C1 2 3 4 9 9A5 5 0 1 0 3 3A9 9 0 0 1 1 1', { close: false }), {
+          clip: [{ contours: [circle(5, 5, 4)] }],
+        }),
+        { kind: 'group', id: 'g', nodes: [artwork.nodes[0]], mask: { by: 'light', nodes: [artwork.nodes[1]] } },
+      ],
+    };
+    const text = JSON.stringify(compactArtwork(all));
+    expect(expandedArtwork(JSON.parse(text))).toEqual(all);
+    expect(expandedArtwork(all)).toEqual(all);
+    expect(text.length).toBeLessThan(0.6 * JSON.stringify(all).length);
   });
 });
 

@@ -1,4 +1,6 @@
 import { applyDelta, deltaBetween, keepsWhole, type Delta } from '$core/history';
+import { compactArtwork, expandedArtwork } from '$core/vector';
+import type { WorkKind } from '../contract/answers';
 import { sql, type Sql } from './database';
 
 /** What a step was made from. */
@@ -9,6 +11,13 @@ export interface StepSource {
   readonly fileId?: string;
   readonly stepId?: string;
 }
+
+/** How whole states of each kind of work are written down; as they are, where nothing is said. Both take what was written before. */
+const WRITTEN: Partial<
+  Record<WorkKind, { readonly write: (state: never) => unknown; readonly read: (kept: unknown) => unknown }>
+> = {
+  artwork: { write: compactArtwork, read: expandedArtwork },
+};
 
 /** States by the id of their step. A step never changes, so neither does its state: what is here is never out of date. */
 class States {
@@ -53,18 +62,21 @@ const states = new States();
 export async function stateAt<T>(stepId: string, run: Sql = sql): Promise<T> {
   const had = states.get(stepId);
   if (had) return had.state as T;
-  const rows = await run<{ changed: Delta | null; whole: unknown }>(
+  const rows = await run<{ changed: Delta | null; whole: string | null; kind: WorkKind | null }>(
     `with recursive line as (
        select id, parent, changed, whole, 0 as depth from work_step where id = $1
        union all
        select p.id, p.parent, p.changed, p.whole, l.depth + 1 from line l join work_step p on p.id = l.parent where l.whole is null)
-     select case when whole is null then changed end as changed, whole from line order by depth desc`,
+     select case when whole is null then changed end as changed, whole::text as whole,
+       case when whole is not null then (select w.kind from work w join work_step s on s.work_id = w.id where s.id = line.id) end as kind
+     from line order by depth desc`,
     [stepId],
   );
   const [first, ...rest] = rows;
-  let state = first.whole;
+  const kept = JSON.parse(first.whole!) as unknown;
+  let state = WRITTEN[first.kind!]?.read(kept) ?? kept;
   for (const { changed } of rest) state = applyDelta(state, changed!);
-  states.keep(stepId, state, JSON.stringify(state).length);
+  states.keep(stepId, state, first.whole!.length);
   return state as T;
 }
 
@@ -84,7 +96,8 @@ export async function addStep<T>(
 ): Promise<{ id: string; number: number }> {
   const delta = parent && (deltaBetween(parent.state, step.state) ?? { fields: {} });
   const changed = delta && JSON.stringify(delta);
-  const whole = JSON.stringify(step.state);
+  const [{ kind }] = await tx<{ kind: WorkKind }>('select kind from work where id = $1', [workId]);
+  const whole = JSON.stringify(WRITTEN[kind]?.write(step.state as never) ?? step.state);
   const [since] = parent
     ? await tx<{ steps_since: number; bytes_since: number }>(
         'select steps_since, bytes_since from work_step where id = $1',

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { readHex } from '$core/colour';
-  import { countPieces, swatchOf, type Artwork, type Edit } from '$core/vector';
+  import { countPieces, seenInks, swatchOf, type Artwork, type Edit } from '$core/vector';
   import { notices } from '../notices.svelte';
 
   /** The inks of an artwork: change one and every piece with it changes. `ontry` hears a colour while it is being chosen. */
@@ -13,6 +13,8 @@
   }
   const { drawing, marked, onmark, ontry, onedit }: Props = $props();
 
+  const inks = $derived(seenInks(drawing));
+
   function typed(inkId: string, field: HTMLInputElement, before: string): void {
     const hex = readHex(field.value);
     if (!hex) {
@@ -23,7 +25,7 @@
 </script>
 
 <ul class="mb-4 flex flex-col gap-3" aria-label="Inks">
-  {#each drawing.inks as ink (ink.id)}
+  {#each inks as ink (ink.id)}
     {@const pieces = countPieces(drawing, ink.id)}
     <li class="border-l-2 pl-2 {marked === ink.id ? 'border-active' : 'border-transparent'}" data-ink={ink.name}>
       <div class="flex items-center gap-2">
@@ -84,7 +86,7 @@
         <button class="quiet" aria-pressed={marked === ink.id} onclick={() => onmark(ink.id)}
           >{pieces} {pieces === 1 ? 'piece' : 'pieces'}</button
         >
-        {#if drawing.inks.length > 1}
+        {#if inks.length > 1}
           <select
             class="max-w-40 bg-transparent text-muted"
             aria-label="Merge {ink.name} into another ink"
@@ -96,7 +98,7 @@
             }}
           >
             <option value="">Merge into …</option>
-            {#each drawing.inks.filter((i) => i.id !== ink.id) as other (other.id)}<option value={other.id}
+            {#each inks.filter((i) => i.id !== ink.id) as other (other.id)}<option value={other.id}
                 >{other.name} {other.hex}</option
               >{/each}
           </select>

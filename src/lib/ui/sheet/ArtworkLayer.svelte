@@ -1,5 +1,5 @@
 <script lang="ts" module>
-  import { formatPath, type Contour } from '$core/path';
+  import { type Contour, formatPath, mapContour, mapPoint, type Point } from '$core/path';
   // Outlines are never changed, only replaced, so their path data is made once.
   const paths = new WeakMap<readonly Contour[], string>();
   function pathOf(contours: readonly Contour[]): string {
@@ -11,7 +11,6 @@
 </script>
 
 <script lang="ts">
-  import { mapContour, mapPoint, type Point } from '$core/path';
   import {
     isApart,
     layered,

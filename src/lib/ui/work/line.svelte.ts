@@ -1,3 +1,5 @@
+// Sets and maps here are looked things up in, and never shown.
+/* eslint-disable svelte/prefer-svelte-reactivity */
 import { browser } from '$app/environment';
 import { invalidate } from '$app/navigation';
 import { applyEdit, applyEdits, EditError, type Artwork, type Edit } from '$core/vector';

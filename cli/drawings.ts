@@ -1,0 +1,126 @@
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { dirname } from 'node:path';
+import * as v from 'valibot';
+import { artworkToSvg } from '../core/export';
+import { readSvg, SvgError } from '../core/import';
+import {
+  allPieces,
+  applyEdits,
+  countPieces,
+  countPoints,
+  EditError,
+  EditSchema,
+  type ArtNode,
+  type Artwork,
+} from '../core/vector';
+import { fileFault, outputsFor } from './outputs';
+import { readArgs, UsageError } from './usage';
+
+const textOf = async (path: string): Promise<string> => {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(await readFile(path));
+  } catch (error) {
+    if (error instanceof TypeError) throw new SvgError('The file is not text in UTF-8');
+    throw error;
+  }
+};
+
+async function written(output: string, artwork: Artwork): Promise<number> {
+  const svg = artworkToSvg(artwork);
+  await mkdir(dirname(output), { recursive: true });
+  await writeFile(output, svg);
+  return Buffer.byteLength(svg);
+}
+
+/** `odd-quill import`: SVG files read as artworks and written again; every input is tried, and the exit code is 1 when one could not be used. */
+export async function importCommand(args: readonly string[]): Promise<number> {
+  const { values, positionals } = readArgs({
+    args: [...args],
+    allowPositionals: true,
+    options: { out: { type: 'string' }, json: { type: 'boolean', default: false } },
+  });
+  if (!positionals.length) throw new UsageError('import wants at least one SVG file');
+  if (values.out === undefined) throw new UsageError('import wants --out: it writes no file over the one it reads');
+  const outputs = await outputsFor(positionals, values.out);
+  let failed = 0;
+  for (const [i, input] of positionals.entries()) {
+    const started = performance.now();
+    try {
+      const { artwork, leftOut, title } = readSvg(await textOf(input));
+      const bytes = await written(outputs[i], artwork);
+      const report = {
+        input,
+        output: outputs[i],
+        title,
+        widthPx: artwork.widthPx,
+        heightPx: artwork.heightPx,
+        inks: artwork.inks.map((k) => ({ hex: k.hex, name: k.name, pieces: countPieces(artwork, k.id) })),
+        pieces: countPieces(artwork),
+        points: countPoints(artwork),
+        leftOut,
+        bytes,
+        ms: Math.round(performance.now() - started),
+      };
+      const rest = leftOut.length ? `; left out: ${leftOut.map((l) => `${l.what} (${l.count})`).join(', ')}` : '';
+      console.log(
+        values.json
+          ? JSON.stringify(report)
+          : `${report.output}: ${report.pieces} pieces, ${report.inks.length} inks${rest}`,
+      );
+    } catch (error) {
+      failed++;
+      console.error(`odd-quill: ${input}: ${fileFault(error)}`);
+    }
+  }
+  return failed ? 1 : 0;
+}
+
+/** The artwork with its pieces called n1, n2 ... from the bottom; groups are not counted. */
+function numbered(artwork: Artwork): Artwork {
+  let n = 0;
+  const named = (node: ArtNode): ArtNode =>
+    node.kind === 'group' ? { ...node, nodes: node.nodes.map(named) } : { ...node, id: `n${++n}` };
+  return { ...artwork, nodes: artwork.nodes.map(named) };
+}
+
+/** `odd-quill shapes`: makes the edits of a JSON array to an SVG file, in turn. */
+export async function shapesCommand(args: readonly string[]): Promise<number> {
+  const { values, positionals } = readArgs({
+    args: [...args],
+    allowPositionals: true,
+    options: { edits: { type: 'string' }, out: { type: 'string' }, json: { type: 'boolean', default: false } },
+  });
+  if (positionals.length !== 1) throw new UsageError('shapes wants one SVG file');
+  if (!values.edits || !values.out) throw new UsageError('shapes wants --edits FILE.json and --out FILE.svg');
+  const started = performance.now();
+  try {
+    let asked: unknown;
+    try {
+      asked = JSON.parse(await textOf(values.edits));
+    } catch (error) {
+      if (error instanceof SyntaxError) throw new UsageError(`${values.edits} is not JSON`);
+      throw error;
+    }
+    const edits = v.safeParse(v.pipe(v.array(EditSchema), v.minLength(1, 'one edit or more')), asked);
+    if (!edits.success) {
+      const [issue] = edits.issues;
+      throw new UsageError(`${values.edits}: edit ${v.getDotPath(issue) ?? ''}: ${issue.message}`);
+    }
+    const before = numbered(readSvg(await textOf(positionals[0])).artwork);
+    const { artwork, told } = applyEdits(before, edits.output);
+    await written(values.out, artwork);
+    const report = {
+      points: [countPoints(before), countPoints(artwork)],
+      nodes: allPieces(artwork).length,
+      ms: Math.round(performance.now() - started),
+    };
+    console.log(values.json ? JSON.stringify(report) : `${values.out}: ${told}; ${report.points.join(' to ')} points`);
+    return 0;
+  } catch (error) {
+    if (error instanceof UsageError) throw error;
+    console.error(
+      `odd-quill: ${positionals[0]}: ${error instanceof EditError ? `that cannot be done: ${error.message}` : fileFault(error)}`,
+    );
+    return 1;
+  }
+}

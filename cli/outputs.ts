@@ -1,0 +1,44 @@
+import { stat } from 'node:fs/promises';
+import { basename, dirname, extname, join, resolve } from 'node:path';
+import { UsageError } from './usage';
+
+const isFolder = (path: string): Promise<boolean> =>
+  stat(path).then(
+    (s) => s.isDirectory(),
+    () => false,
+  );
+
+/** Where each input's SVG goes: beside it, into a folder, or, for one alone, into a named file. Throws a UsageError where two would be one. */
+export async function outputsFor(inputs: readonly string[], out: string | undefined): Promise<string[]> {
+  if (inputs.length === 1 && out !== undefined && extname(out).toLowerCase() === '.svg' && !(await isFolder(out)))
+    return [out];
+  const outputs = inputs.map((input) => join(out ?? dirname(input), basename(input, extname(input)) + '.svg'));
+  const seen = new Set<string>();
+  for (const output of outputs) {
+    if (seen.has(resolve(output))) throw new UsageError(`two inputs would both be written to ${output}`);
+    seen.add(resolve(output));
+  }
+  return outputs;
+}
+
+/** What went wrong with a file, in a sentence. */
+export function fileFault(error: unknown): string {
+  const { code, message } = error as NodeJS.ErrnoException;
+  switch (code) {
+    case 'ENOENT':
+      return 'there is no such file or folder';
+    case 'EISDIR':
+      return 'this is a folder, not a file';
+    case 'ENOTDIR':
+    case 'EEXIST':
+      return 'the folder to write to is a file';
+    case 'EACCES':
+    case 'EPERM':
+    case 'EROFS':
+      return 'it may not be read or written here';
+    case 'ENOSPC':
+      return 'the disk is full';
+    default:
+      return message;
+  }
+}
