@@ -14,7 +14,13 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'core',
-          include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'node/**/*.test.ts', 'engine/**/*.test.ts'],
+          include: [
+            'core/**/*.test.ts',
+            'cli/**/*.test.ts',
+            'node/**/*.test.ts',
+            'engine/**/*.test.ts',
+            'scripts/**/*.test.ts',
+          ],
           testTimeout: 60_000,
         },
       },
