@@ -84,15 +84,15 @@ export class Mixtures {
     return this.lastTone;
   }
 
-  /** Adds the inks of pure pixels within a reach to those near by. */
-  lookAround(first: Uint8Array, pure: Uint8Array, x: number, y: number, reach: number): void {
+  /** Adds the inks of pure pixels within a reach to those near by; nothing at all, which has no colour to mix, only where that is asked for. */
+  lookAround(first: Uint8Array, pure: Uint8Array, x: number, y: number, reach: number, andNothing: boolean): void {
     const { nearby, found } = this;
     const [w, h] = [this.picture.widthPx, this.picture.heightPx];
     const [x0, x1] = [Math.max(0, x - reach), Math.min(w - 1, x + reach)];
     for (let ny = Math.max(0, y - reach); ny <= Math.min(h - 1, y + reach); ny++)
       for (let nx = x0; nx <= x1; nx++) {
         const j = ny * w + nx;
-        if (!pure[j]) continue;
+        if (!pure[j] || (!andNothing && first[j] === NOTHING)) continue;
         const away = Math.max(Math.abs(nx - x), Math.abs(ny - y));
         if (!found[first[j]]) {
           found[first[j]] = away;

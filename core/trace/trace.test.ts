@@ -262,3 +262,23 @@ describe('tracing', () => {
     expect(() => trace(pictureOf([[NAVY, circle(80, 80, 50)]]), {}, { onProgress: stop })).toThrow('stop');
   });
 });
+
+describe('pictures that are see-through in part and saved with loss', () => {
+  // Two areas that lie over each other: there nothing at all comes near to mixtures of three.
+  it.each([50, 65, 80])('are traced, at a quality of %i, however the ground is asked for', async (quality) => {
+    const svg = (k: number) => `<svg xmlns="http://www.w3.org/2000/svg" width="256" height="256" fill-opacity="0.5">
+      <circle cx="${96 + k}" cy="120" r="${58 + k}" fill="#CC3333"/><circle cx="152" cy="${128 + k}" r="60" fill="#3366CC"/></svg>`;
+    for (const k of [0, 5, 11]) {
+      const picture = await decodePicture(
+        await sharp(Buffer.from(svg(k)))
+          .webp({ quality })
+          .toBuffer(),
+      );
+      for (const ground of ['keep', 'drop', 'outside'] as const) {
+        const { figures } = trace(picture, { ground });
+        expect(figures.pieces).toBeGreaterThan(1);
+        expect(figures.pieces).toBeLessThan(60);
+      }
+    }
+  });
+});

@@ -1,13 +1,22 @@
 import { oklabDistance, readHex } from '../colour';
 import { artworkToSvg } from '../export';
 import type { Picture } from '../raster';
-import { allPieces, countPieces, countPoints, namesOf, type Artwork, type Gradient, type Ink, type Piece } from '../vector';
+import {
+  allPieces,
+  countPieces,
+  countPoints,
+  namesOf,
+  type Artwork,
+  type Gradient,
+  type Ink,
+  type Piece,
+} from '../vector';
 import { flatten, signedArea, turnsOf } from '../path';
 import { contoursOf, piecesFrom } from './assemble';
 import { tellApart } from './apart';
 import { dropSpecks } from './specks';
 import { dropAll, dropOutside } from './ground';
-import { certaintyOf, type FoundInk } from './inks';
+import { certaintyOf } from './inks';
 import { findRegions, neighboursOf } from './regions';
 import { deviationOf, fitAll, prepare } from './strokes';
 import { findSymmetry, madeSymmetrical, type Symmetry } from './symmetry';

@@ -79,7 +79,7 @@ export function unmix(
     for (let i = busy[s], x = i - y * w; i < busy[s + 1]; i++, x++) {
       if (pure[i]) continue;
       // Inks of flat pixels near by; on the soft ramps of a blurred picture, and of one made twice as large, they lie further off.
-      for (const reach of NEAR_PX) if (mixtures.nearby.length < 2) mixtures.lookAround(first, pure, x, y, reach);
+      for (const reach of NEAR_PX) if (mixtures.nearby.length < 2) mixtures.lookAround(first, pure, x, y, reach, true);
       mixPixel(picture, inks, unmixed, mixtures, i, x, y, noise, flat[i] === 1);
       mixtures.clear();
     }
@@ -162,7 +162,7 @@ function mixPixel(
   }
   let best = mixtures.best(i, FURTHER, first[i]);
   if (nearby.length > 1 && best.off > mixtures.threeFrom) {
-    mixtures.lookAround(first, pure, x, y, THREE_REACH_PX);
+    mixtures.lookAround(first, pure, x, y, THREE_REACH_PX, false);
     best = mixtures.best(i, FURTHER, first[i]);
     if (noise === 0 && best.off > mixtures.threeFrom)
       best = mixtures.shownThrough(i, best.cost) ?? mixtures.ofLayers(i, best.cost) ?? best;

@@ -1,3 +1,5 @@
+import { sentenceOf } from '$lib/workers/told';
+
 /** Short sentences about what happened, shown below the top bar and read out. */
 export interface Notice {
   readonly id: string;
@@ -21,7 +23,7 @@ class Notices {
 
   /** Shows what an error says. */
   fail(error: unknown, action?: Notice['action']): void {
-    this.tell(error instanceof Error ? error.message : String(error), { grave: true, ...(action ? { action } : {}) });
+    this.tell(sentenceOf(error), { grave: true, ...(action ? { action } : {}) });
   }
 
   drop(id: string): void {

@@ -110,8 +110,12 @@ describe('a worker of which only the newest request matters', () => {
     const tracer = traceWorker();
     const [one, two] = [hearing(), hearing()];
     tracer.ask(request('a'), one.hooks);
+    const logged = vi.spyOn(console, 'error').mockImplementation(() => {});
     FakeWorker.all[0].onerror!({ message: 'out of memory' });
-    expect(one.heard).toEqual([['error', expect.stringContaining('out of memory')]]);
+    // What the worker says of itself is for the console.
+    expect(logged).toHaveBeenCalledWith('out of memory');
+    logged.mockRestore();
+    expect(one.heard).toEqual([['error', expect.stringContaining('broken off')]]);
     expect(FakeWorker.all[0].ended).toBe(true);
     tracer.ask(request('b'), two.hooks);
     expect(FakeWorker.all).toHaveLength(2);

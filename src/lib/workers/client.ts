@@ -62,7 +62,8 @@ class Latest<Request extends object, Result> {
       const hooks = this.running?.hooks;
       this.worker?.terminate();
       this.worker = this.running = null;
-      hooks?.onError(`The work was broken off (${event.message || 'the worker ended'}): change a control to try again`);
+      if (event.message) console.error(event.message);
+      hooks?.onError('The work was broken off: change a control to try again');
       this.next();
     };
     return worker;

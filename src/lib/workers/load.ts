@@ -2,8 +2,8 @@ import type { Picture } from '$core/raster';
 
 /** Fetches a picture and decodes it to pixels, in a worker. Throws an Error with a sentence for the designer. */
 export async function loadPicture(href: string): Promise<Picture> {
-  const response = await fetch(href);
-  if (!response.ok) throw new Error('The picture could not be loaded: reload the page to try again');
+  const response = await fetch(href).catch(() => null);
+  if (!response?.ok) throw new Error('The picture could not be loaded: reload the page to try again');
   const bitmap = await createImageBitmap(await response.blob(), {
     premultiplyAlpha: 'none',
     colorSpaceConversion: 'none',

@@ -2,6 +2,7 @@ import { JUDGED_SIDE_PX, proofsOf } from '$core/judge';
 import { renderArtwork } from '$core/scene';
 import { loadPicture } from './load';
 import type { ProofReply, ProofRequest } from './messages';
+import { sentenceOf } from './told';
 
 const reply = (message: ProofReply) => postMessage(message);
 
@@ -11,6 +12,6 @@ self.onmessage = async ({ data: { id, source } }: MessageEvent<ProofRequest>) =>
       source.kind === 'picture' ? await loadPicture(source.href) : renderArtwork(source.artwork, JUDGED_SIDE_PX);
     reply({ id, what: 'result', result: proofsOf(picture) });
   } catch (error) {
-    reply({ id, what: 'error', message: (error as Error).message });
+    reply({ id, what: 'error', message: sentenceOf(error) });
   }
 };

@@ -3,6 +3,7 @@ import { economyOf, trace } from '$core/trace';
 import { scaledArtwork } from '$core/vector';
 import { loadPicture } from './load';
 import type { EconomyReply, TraceReply, TraceRequest } from './messages';
+import { sentenceOf } from './told';
 
 const reply = (message: TraceReply | EconomyReply) => postMessage(message);
 
@@ -43,6 +44,6 @@ self.onmessage = async ({ data: { id, want, href, options, stop } }: MessageEven
   } catch (error) {
     if (error instanceof Stopped) return reply({ id, what: 'stopped' });
     held = null;
-    reply({ id, what: 'error', message: (error as Error).message });
+    reply({ id, what: 'error', message: sentenceOf(error) });
   }
 };

@@ -1,6 +1,7 @@
 import type { BroughtIn, Candidate, WorkState } from '$lib/contract/answers';
 import { api } from '../api';
 import { notices } from '../notices.svelte';
+import { sentenceOf } from '$lib/workers/told';
 
 const LIMIT_MB = 40;
 
@@ -11,7 +12,7 @@ export async function keepReference(commissionId: string, file: File): Promise<s
       throw new Error(`The file is larger than ${LIMIT_MB} MB: give a smaller one; nothing else was changed`);
     return (await api<{ pictureId: string }>('POST', `/api/commissions/${commissionId}/references`, file)).pictureId;
   } catch (error) {
-    notices.fail(new Error(`${file.name}: ${(error as Error).message}`));
+    notices.fail(new Error(`${file.name}: ${sentenceOf(error)}`));
     return null;
   }
 }
@@ -54,7 +55,7 @@ export async function bringInFiles(commissionId: string, files: Iterable<File>):
       notices.drop('bring-in');
     } catch (error) {
       notices.drop('bring-in');
-      notices.fail(new Error(`${file.name}: ${(error as Error).message}`));
+      notices.fail(new Error(`${file.name}: ${sentenceOf(error)}`));
     }
   }
   return { candidates, artworks, told };
