@@ -5,7 +5,16 @@ import { drawCandidate } from '../core/engine';
 import { encodePng } from '../node/pictures';
 
 export type Fault =
-  'none' | 'slow' | 'failing' | 'dropping' | 'garbled' | 'refusing' | 'fails-midway' | 'forgets' | 'bad-picture';
+  | 'none'
+  | 'slow'
+  | 'failing'
+  | 'dropping'
+  | 'garbled'
+  | 'refusing'
+  | 'fails-midway'
+  | 'forgets'
+  | 'forgets-pictures'
+  | 'bad-picture';
 
 export interface FakeEngine {
   readonly address: string;
@@ -111,6 +120,10 @@ export async function startFakeEngine(): Promise<FakeEngine> {
       return json(200, answer(id));
     }
     if (part === 'candidates') {
+      if (engine.fault === 'forgets-pictures' && engine.asked.get(id) === 1) {
+        rounds.delete(id);
+        return json(404, { error: { code: 'unknown_round', message: 'unknown' } });
+      }
       response.writeHead(200, { 'content-type': 'image/png' });
       return void response.end(engine.fault === 'bad-picture' ? png.subarray(0, 200) : png);
     }

@@ -442,20 +442,23 @@ describe('a commission, from brief to package', () => {
     await page.waitForSelector('[data-delivery=done] a[download]');
     const href = await page.$eval('[data-delivery=done] a[download]', (e) => (e as HTMLAnchorElement).href);
     const response = await fetch(href);
-    expect(response.headers.get('content-disposition')).toMatch(/filename="noctule-night-rail-v\d+\.zip"/);
+    const named = /filename="(noctule-night-rail-\d+-\d+)-v\d+\.zip"/.exec(
+      response.headers.get('content-disposition')!,
+    );
+    const stem = named?.[1] ?? 'a name with the concept';
     const entries = unzipSync(new Uint8Array(await response.arrayBuffer()));
     expect(Object.keys(entries).sort()).toEqual([
       'README.txt',
-      'noctule-night-rail-1024.png',
-      'noctule-night-rail-2048.png',
-      'noctule-night-rail-512.png',
-      'noctule-night-rail-inks.json',
-      'noctule-night-rail.svg',
+      `${stem}-1024.png`,
+      `${stem}-2048.png`,
+      `${stem}-512.png`,
+      `${stem}-inks.json`,
+      `${stem}.svg`,
     ]);
-    const svg = new TextDecoder().decode(entries['noctule-night-rail.svg']);
+    const svg = new TextDecoder().decode(entries[`${stem}.svg`]);
     expect(svg).toContain('#AB3412');
     expect(svg).toContain('<title id="title">Noctule Night Rail</title>');
-    expect((await decodePicture(entries['noctule-night-rail-2048.png'])).widthPx).toBe(2048);
+    expect((await decodePicture(entries[`${stem}-2048.png`])).widthPx).toBe(2048);
     const { body } = await call<Delivery[]>('GET', `/api${base()}/deliveries`);
     expect(body[0]).toMatchObject({
       state: 'done',

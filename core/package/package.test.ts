@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { circle } from '../path';
+import { circle, rectangle } from '../path';
 import { type Artwork } from '../vector';
-import { fileStem, inkTokens, packageFiles, PNG_SIZES_PX } from './index';
+import { fileStem, fileStems, inkTokens, packageFiles, PNG_SIZES_PX } from './index';
 
 const artwork: Artwork = {
   widthPx: 100,
@@ -76,6 +76,35 @@ describe('design tokens', () => {
   });
 });
 
+describe('what names of files begin with', () => {
+  it('is the commission and the concept, so that several packages lie in one folder', () => {
+    expect(fileStems('Noctule Night Rail', ['Noctule Night Rail 3.1', 'Noctule Night Rail 3.1 (2)', 'badge'])).toEqual([
+      'noctule-night-rail-3-1',
+      'noctule-night-rail-3-1-2',
+      'noctule-night-rail-badge',
+    ]);
+    expect(fileStems('Juniper', ['Juniper', 'Juniperus'])).toEqual(['juniper', 'juniper-juniperus']);
+  });
+
+  it('is never the same twice, whatever letters the names have and however long they are', () => {
+    const long = 'The Very Long Name of a Society for the Keeping of Owls and of other Birds of the Night';
+    for (const commission of ['Noctule', '雲', long, 'con', '!'])
+      for (const names of [
+        ['雲', '花', '!', '', 'mark'],
+        ['3.1', '3-1', '3 1', '3.1 2'],
+        [`${long} 3.1`, `${long} 3.2`, long, `${long} `],
+        ['a', 'A', 'a (2)', 'a-2', 'á'],
+      ]) {
+        const stems = fileStems(commission, names);
+        expect(new Set(stems).size).toBe(names.length);
+        for (const stem of stems) expect(stem).toMatch(/^[a-z0-9](?:[a-z0-9-]{0,58}[a-z0-9])?$/);
+        // Another one changes nothing of those before it.
+        expect(fileStems(commission, [...names, names[0]]).slice(0, -1)).toEqual(stems);
+      }
+    expect(fileStems(long, [`${long} 3.1`])[0]).toMatch(/-3-1$/);
+  });
+});
+
 describe('a package', () => {
   const files = packageFiles(artwork, about);
 
@@ -90,6 +119,21 @@ describe('a package', () => {
     for (const file of files.slice(0, -1)) expect(readme.text).toContain(file.name);
     expect(readme.text).toContain('#182A5C  Lamp  (red 24, green 42, blue 92)');
     expect(readme.text).toContain('Version 4, delivered 2026-11-24, for Maren Holt');
+  });
+
+  it('has names of its own where it is told so', () => {
+    const named = packageFiles(artwork, { ...about, stem: 'noctule-night-rail-3-1' });
+    for (const file of named.slice(0, -1)) expect(file.name).toMatch(/^noctule-night-rail-3-1[.-]/);
+  });
+
+  it('says of pictures whether they have a ground', () => {
+    const sentences = (of: Artwork) => packageFiles(of, about).flatMap((f) => ('pngSidePx' in f ? [f.about] : []));
+    for (const text of sentences(artwork)) expect(text).toContain('with a transparent ground');
+    const ground = { kind: 'piece', id: 'g', inkId: 'b', contours: [rectangle(0, 0, 100, 100)] } as const;
+    for (const text of sentences({ ...artwork, nodes: [ground, ...artwork.nodes] })) {
+      expect(text).toContain('on its own ground');
+      expect(text).not.toContain('transparent');
+    }
   });
 
   it('tells in the SVG what it is', () => {

@@ -1,17 +1,23 @@
 import { hexToRgb } from '../colour';
 import { artworkToSvg, idOf } from '../export';
+import { renderArtwork } from '../scene';
 import { seenInks, type Artwork, type Ink } from '../vector';
 
 /** What a package says of itself. */
 export interface PackageAbout {
-  /** The commission's name: file names are made from it. */
   readonly commission: string;
+  /** What names of files begin with; those of deliveries that were made without it begin with the commission's name. */
+  readonly stem?: string;
   readonly client: string;
   readonly artwork: string;
   readonly version: number;
   /** ISO date of the delivery, as in "2026-11-24". */
   readonly date: string;
 }
+
+/** Whether there is a ground is looked at in a picture of this size; joins between pieces may let a little through. */
+const LOOKED_AT_PX = 48;
+const OPAQUE = 200;
 
 export const PNG_SIZES_PX = [512, 1024, 2048] as const;
 
@@ -20,19 +26,46 @@ export type PackageFile =
   | { readonly name: string; readonly about: string; readonly text: string }
   | { readonly name: string; readonly about: string; readonly pngSidePx: number };
 
-/** A name fit for files everywhere: ASCII letters, digits and hyphens, at most 60; never empty. */
-export function fileStem(name: string): string {
-  const stem = name
+/** Letters and digits that files may have everywhere, with hyphens between. */
+const plainWords = (name: string): string =>
+  name
     .normalize('NFKD')
     .replace(/[\u0300-\u036f]/g, '')
     .replace(/ß/g, 'ss')
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 60)
-    .replace(/-+$/, '');
+    .replace(/^-+|-+$/g, '');
+
+const STEM_MOST = 60;
+/** What tells one artwork from another gets so much of that, whatever the commission is called. */
+const CONCEPT_MOST = 40;
+
+const cut = (words: string, most: number): string => words.slice(0, most).replace(/-+$/, '');
+
+/** A name fit for files everywhere: ASCII letters, digits and hyphens, at most 60; never empty. */
+export function fileStem(name: string): string {
+  const stem = cut(plainWords(name), STEM_MOST);
   // Names that some systems keep for devices.
   return /^(con|prn|aux|nul|com\d|lpt\d)?$/.test(stem) ? `mark-${stem}`.replace(/-$/, '') : stem;
+}
+
+/**
+ * What names of files begin with for each of a commission's artworks, in the order of their names: the commission's name and the concept's, which a client's
+ * folder with several packages tells apart by. Those that would be the same are numbered, so that what comes later does not change what came before.
+ */
+export function fileStems(commission: string, artworks: readonly string[]): string[] {
+  const before = plainWords(commission);
+  const taken = new Set<string>();
+  return artworks.map((name) => {
+    const words = plainWords(name);
+    const concept = before && (words + '-').startsWith(before + '-') ? words.slice(before.length + 1) : words;
+    const own = cut(concept, CONCEPT_MOST);
+    const base = fileStem([cut(before, STEM_MOST - own.length - 1), own].filter(Boolean).join('-'));
+    let stem = base;
+    for (let n = 2; taken.has(stem); n++) stem = `${cut(base, STEM_MOST - 4)}-${n}`;
+    taken.add(stem);
+    return stem;
+  });
 }
 
 /** An ink in words: its colour, or those that its gradient goes through. */
@@ -67,9 +100,17 @@ export function inkTokens(artwork: Artwork, title: string): string {
   return JSON.stringify({ $description: `Inks of ${title}`, ink: { $type: 'color', ...ink } }, null, 2) + '\n';
 }
 
+/** Whether an artwork covers all that it stands on. */
+function isOpaque(artwork: Artwork): boolean {
+  const { rgba } = renderArtwork(artwork, LOOKED_AT_PX);
+  for (let i = 3; i < rgba.length; i += 4) if (rgba[i] < OPAQUE) return false;
+  return true;
+}
+
 /** The files of a package, in the order they are listed in its README. */
 export function packageFiles(artwork: Artwork, about: PackageAbout): PackageFile[] {
-  const stem = fileStem(about.commission);
+  const stem = about.stem ?? fileStem(about.commission);
+  const ground = isOpaque(artwork) ? 'on its own ground' : 'with a transparent ground';
   const title = `${about.commission}: ${about.artwork}`;
   const files: PackageFile[] = [
     {
@@ -86,7 +127,7 @@ export function packageFiles(artwork: Artwork, about: PackageAbout): PackageFile
     },
     ...PNG_SIZES_PX.map((sizePx) => ({
       name: `${stem}-${sizePx}.png`,
-      about: `picture with a transparent ground, ${sizePx} px on its longer side`,
+      about: `picture ${ground}, ${sizePx} px on its longer side`,
       pngSidePx: sizePx,
     })),
     {

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import type * as v from 'valibot';
-import type { PackageAbout } from '$core/package';
+import { fileStems, type PackageAbout } from '$core/package';
 import type { Artwork } from '$core/vector';
-import type { Delivery, DeliveryFile } from '../contract/answers';
+import type { Commission, Delivery, DeliveryFile, WorkState } from '../contract/answers';
 import type { DeliveryStart } from '../contract/requests';
 import { getArtwork } from './artworks';
 import { getCommission, isUuid } from './commissions';
@@ -50,17 +50,34 @@ export async function getDelivery(id: string): Promise<Delivery> {
   return deliveryFrom(row);
 }
 
-/** Records a delivery of an artwork as it stands, to be packed by a job; asked twice with one request key, it is the same one. */
-export async function startDelivery(workId: string, asked: v.InferOutput<typeof DeliveryStart>): Promise<Delivery> {
-  const artwork = await getArtwork(workId);
-  const commission = await getCommission(artwork.commissionId);
-  const about: PackageAbout = {
+/** What a package of an artwork as it stands says of itself today. */
+export async function packageAbout(
+  artwork: Pick<WorkState, 'id' | 'name' | 'version'>,
+  commission: Pick<Commission, 'id' | 'name' | 'client'>,
+): Promise<PackageAbout> {
+  const works = await sql<{ id: string; name: string }>(
+    `select id, name from work where commission_id = $1 order by created_at, id`,
+    [commission.id],
+  );
+  const stems = fileStems(
+    commission.name,
+    works.map((w) => w.name),
+  );
+  return {
     commission: commission.name,
     client: commission.client,
+    stem: stems[works.findIndex((w) => w.id === artwork.id)],
     artwork: artwork.name,
     version: artwork.version,
     date: new Date().toISOString().slice(0, 10),
   };
+}
+
+/** Records a delivery of an artwork as it stands, to be packed by a job; asked twice with one request key, it is the same one. */
+export async function startDelivery(workId: string, asked: v.InferOutput<typeof DeliveryStart>): Promise<Delivery> {
+  const artwork = await getArtwork(workId);
+  const commission = await getCommission(artwork.commissionId);
+  const about = await packageAbout(artwork, commission);
   const id = await transaction(async (tx) => {
     await tx('select 1 from commission where id = $1 for update', [commission.id]);
     const [known] = await tx<{ id: string }>('select id from delivery where commission_id = $1 and request_key = $2', [

@@ -98,10 +98,23 @@ const pause = (ms: number, signal?: AbortSignal) =>
     signal?.addEventListener('abort', () => (clearTimeout(timer), reject(signal.reason as Error)), { once: true });
   });
 
-/** One request, tried again when the engine is away or fails in a way that may pass. Gives the body, read to its end. */
-async function ask(path: string, init: RequestInit, signal?: AbortSignal): Promise<{ status: number; body: Buffer }> {
-  let last = new EngineError(AWAY, false);
+/** How long somebody waits for an answer of an engine that is away, other than for a round. */
+const BRIEFLY_MS = 2300;
+
+/**
+ * One request, tried again when the engine fails in a way that may pass, and for as long as `patienceMs` says when it is away. Gives the body, read to its
+ * end.
+ */
+async function ask(
+  path: string,
+  init: RequestInit,
+  signal?: AbortSignal,
+  patienceMs = BRIEFLY_MS,
+): Promise<{ status: number; body: Buffer }> {
+  const started = Date.now();
   for (let attempt = 0; ; attempt++) {
+    let last: EngineError;
+    let isOver: boolean;
     try {
       const token = settings.engineToken();
       const timeout = AbortSignal.timeout(settings.engineTimeoutMs());
@@ -116,12 +129,14 @@ async function ask(path: string, init: RequestInit, signal?: AbortSignal): Promi
       const body = Buffer.from(await response.arrayBuffer());
       if (response.status < 500 && response.status !== 429) return { status: response.status, body };
       last = new EngineError(FAILED, false, 'engine_failed');
+      isOver = attempt >= RETRY_MS.length;
     } catch (error) {
       if (signal?.aborted) throw error;
       last = new EngineError(AWAY, false);
+      isOver = Date.now() - started >= patienceMs;
     }
-    if (attempt === RETRY_MS.length) throw last;
-    await pause(RETRY_MS[attempt], signal);
+    if (isOver) throw last;
+    await pause(RETRY_MS[Math.min(attempt, RETRY_MS.length - 1)], signal);
   }
 }
 
@@ -139,6 +154,28 @@ function jsonOf<T>({ status, body }: { status: number; body: Buffer }): T {
 }
 
 const LONG_POLL_MS = 2000;
+const RESTARTS_MOST = 3;
+
+/** What an engine drew; null when it has forgotten a picture of it. Throws an EngineError when it failed. */
+async function fetchResult(
+  engine: (path: string) => Promise<{ status: number; body: Buffer }>,
+  round: EngineRound,
+): Promise<EngineResult | null> {
+  if (round.state !== 'done')
+    throw new EngineError(round.error?.message ?? FAILED, false, round.error?.code ?? 'engine_failed');
+  let isForgotten = false;
+  const candidates = await Promise.all(
+    round.candidates.map(async ({ position, seed, recipe = null, sketch = null, ...can }) => {
+      const { status, body } = await engine(`/v1/rounds/${round.id}/candidates/${position}`);
+      if (status === 404) isForgotten = true;
+      else if (status !== 200) throw new EngineError(FAILED, false, 'engine_failed');
+      // An engine that says nothing of it can do with a recipe whatever there is to do.
+      const { grows = recipe !== null, enlarges = recipe !== null } = can;
+      return { position, seed, recipe, grows, enlarges, sketch, file: body as Uint8Array };
+    }),
+  );
+  return isForgotten ? null : { candidates, figures: round.figures, parts: round.parts, credits: round.credits };
+}
 
 /**
  * Asks for a round and stays with it to its end. The request id makes it safe to ask again: an engine that knows it goes on with the
@@ -151,43 +188,32 @@ export async function drawRound(
   onPreview: (position: number, step: number, png: Buffer) => void = () => {},
 ): Promise<EngineResult> {
   const deadline = AbortSignal.any([signal, AbortSignal.timeout(settings.roundTimeoutMs())]);
+  const engine = (path: string, init: RequestInit = { method: 'GET' }) =>
+    ask(path, init, deadline, settings.engineAwayMs());
   const start = async () =>
-    jsonOf<EngineRound>(await ask('/v1/rounds', { method: 'POST', body: JSON.stringify(request) }, deadline));
+    jsonOf<EngineRound>(await engine('/v1/rounds', { method: 'POST', body: JSON.stringify(request) }));
   let round: EngineRound | undefined;
   const shown = new Map<number, number>();
   try {
     round = await start();
-    for (let restarts = 0; round.state === 'drawing';) {
+    for (let restarts = 0; ;) {
       onProgress(round.progress);
       for (const { position, step } of round.previews ?? []) {
         if (shown.get(position) === step) continue;
         shown.set(position, step);
         // A preview that is gone by the time it is asked for is no loss.
-        const { status, body } = await ask(`/v1/rounds/${round.id}/previews/${position}`, { method: 'GET' }, deadline);
+        const { status, body } = await engine(`/v1/rounds/${round.id}/previews/${position}`);
         if (status === 200) onPreview(position, step, body);
       }
-      const answer = await ask(
-        `/v1/rounds/${round.id}?after=${round.revision}&waitMs=${LONG_POLL_MS}`,
-        { method: 'GET' },
-        deadline,
-      );
-      if (answer.status === 404 && restarts++ < 3) round = await start();
+      const result: EngineResult | null = round.state === 'drawing' ? null : await fetchResult(engine, round);
+      if (result && result.candidates.length === request.count) return result;
+      if (result) throw new EngineError(FAILED, false, 'engine_failed');
+      // Nothing yet; or the engine was restarted, and does not know any more what it had drawn.
+      const answer = await engine(`/v1/rounds/${round.id}?after=${round.revision}&waitMs=${LONG_POLL_MS}`);
+      if (answer.status === 404 && restarts++ < RESTARTS_MOST) round = await start();
+      else if (round.state === 'done') throw new EngineError(FAILED, false, 'engine_failed');
       else round = jsonOf<EngineRound>(answer);
     }
-    if (round.state !== 'done')
-      throw new EngineError(round.error?.message ?? FAILED, false, round.error?.code ?? 'engine_failed');
-    const { id } = round;
-    const candidates = await Promise.all(
-      round.candidates.map(async ({ position, seed, recipe = null, sketch = null, ...can }) => {
-        const { status, body } = await ask(`/v1/rounds/${id}/candidates/${position}`, { method: 'GET' }, deadline);
-        if (status !== 200) throw new EngineError(FAILED, false, 'engine_failed');
-        // An engine that says nothing of it can do with a recipe whatever there is to do.
-        const { grows = recipe !== null, enlarges = recipe !== null } = can;
-        return { position, seed, recipe, grows, enlarges, sketch, file: body as Uint8Array };
-      }),
-    );
-    if (candidates.length !== request.count) throw new EngineError(FAILED, false, 'engine_failed');
-    return { candidates, figures: round.figures, parts: round.parts, credits: round.credits };
   } catch (error) {
     if (round) void ask(`/v1/rounds/${round.id}`, { method: 'DELETE' }).catch(() => {});
     if (signal.aborted || error instanceof EngineError) throw error;

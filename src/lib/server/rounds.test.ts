@@ -21,6 +21,7 @@ beforeAll(async () => {
   drop = database.drop;
   process.env.ODD_QUILL_DATABASE_URL = database.url;
   process.env.ODD_QUILL_ENGINE_TIMEOUT_MS = '400';
+  process.env.ODD_QUILL_ENGINE_AWAY_MS = '1200';
   engine = await startFakeEngine();
   await startEvents();
   await startJobs();
@@ -154,6 +155,25 @@ describe('a round whose engine', () => {
       state: 'failed',
       error: expect.stringContaining('not answering') as string,
     });
+  });
+
+  it.each(['dropping', 'slow'] as const)('is away (%s) for a while is waited for', async (fault) => {
+    process.env.ODD_QUILL_ENGINE_AWAY_MS = '20000';
+    engine.fault = fault;
+    const id = await ask();
+    // Longer than several tries, one soon after the other, would take.
+    await new Promise((resolve) => setTimeout(resolve, 3500));
+    expect(await getRound(id)).toMatchObject({ state: 'drawing', error: null });
+    engine.fault = 'none';
+    expect(await ended(id)).toMatchObject({ state: 'done', creditsCharged: 4 });
+    process.env.ODD_QUILL_ENGINE_AWAY_MS = '1200';
+  });
+
+  it('forgets a picture that it drew is asked for all of them again', async () => {
+    engine.fault = 'forgets-pictures';
+    const id = await ask();
+    expect(await ended(id)).toMatchObject({ state: 'done', creditsCharged: 4 });
+    expect(engine.asked.get(`${id}-1`)).toBe(2);
   });
 
   it('refuses the prompt gets the reason across, without asking three times', async () => {

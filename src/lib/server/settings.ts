@@ -13,6 +13,8 @@ export const settings = {
   engineToken: (): string | undefined => text('ODD_QUILL_ENGINE_TOKEN'),
   /** How long the engine may take to answer one request. */
   engineTimeoutMs: (): number => Number(text('ODD_QUILL_ENGINE_TIMEOUT_MS') ?? 15_000),
+  /** How long an engine that does not answer is waited for before a round fails. */
+  engineAwayMs: (): number => Number(text('ODD_QUILL_ENGINE_AWAY_MS') ?? 20_000),
   /** How long a round may take in all. */
   roundTimeoutMs: (): number => Number(text('ODD_QUILL_ROUND_TIMEOUT_MS') ?? 180_000),
   /** How long what is computed on request may take, its wait included. */

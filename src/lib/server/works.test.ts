@@ -331,7 +331,9 @@ describe('deliveries', () => {
     const first = await deliveryZip(id);
     const entries = unzipSync(first.zip);
     expect(Object.keys(entries)).toEqual(done.files.map((f) => f.name));
-    expect(new TextDecoder().decode(entries['noctule-night-rail.svg'])).toContain('#ABCDEF');
+    const svg = `${done.about.stem}.svg`;
+    expect(svg).toMatch(/^noctule-night-rail-.+\.svg$/);
+    expect(new TextDecoder().decode(entries[svg])).toContain('#ABCDEF');
     await recolour(artwork, '#000000');
     await remakeDelivery(id);
     await enqueue('delivery', id);

@@ -10,7 +10,7 @@ export const GET = answer(async ({ params, url }: RequestEvent) => {
   return new Response(new Uint8Array(zip), {
     headers: {
       'content-type': 'application/zip',
-      'content-disposition': `attachment; filename="${fileStem(delivery.about.commission)}-v${delivery.version}.zip"`,
+      'content-disposition': `attachment; filename="${delivery.about.stem ?? fileStem(delivery.about.commission)}-v${delivery.version}.zip"`,
       'cache-control': 'no-store',
     },
   });

@@ -1,7 +1,7 @@
 import { packageFiles } from '$core/package';
 import { getArtwork } from '$lib/server/artworks';
 import { getCommission } from '$lib/server/commissions';
-import { listDeliveries } from '$lib/server/deliveries';
+import { listDeliveries, packageAbout } from '$lib/server/deliveries';
 import { forPage } from '$lib/server/load';
 import { Problem } from '$lib/server/problem';
 import type { PageServerLoad } from './$types';
@@ -14,13 +14,7 @@ export const load: PageServerLoad = ({ params, depends }) => {
     const deliveries = await listDeliveries(commission.id);
     if (artwork.commissionId !== params.id)
       throw new Problem(404, 'unknown_artwork', 'This commission has no such artwork');
-    const about = {
-      commission: commission.name,
-      client: commission.client,
-      artwork: artwork.name,
-      version: artwork.version,
-      date: '2000-01-01',
-    };
+    const about = await packageAbout(artwork, commission);
     return {
       place: 'Deliver',
       artwork,
