@@ -402,6 +402,12 @@ describe('an engine that fails, in the interface', () => {
     await page.waitForFunction(() => /drawing · 4\d%/.test(document.querySelector('#wall')?.textContent ?? ''));
     await page.reload();
     await page.waitForFunction(() => /drawing · 4\d%/.test(document.querySelector('#wall')?.textContent ?? ''));
+    // An engine that gets no further is told of.
+    await page.waitForFunction(() =>
+      /nothing from the image engine for 1\d s; it is still waited for/.test(
+        document.querySelector('#wall [role=progressbar]')?.textContent ?? '',
+      ),
+    );
     await page.locator('::-p-text(Cancel this round)').click();
     await page.waitForFunction(() => document.querySelector('#wall')?.textContent?.includes('was cancelled'));
     expect(await stateOf(round.id)).toMatchObject({ state: 'cancelled', creditsCharged: 0 });

@@ -68,8 +68,16 @@ describe('a commission, from brief to package', () => {
 
   it('starts with a brief, and keeps what was typed when something is wrong, or the page is reloaded', async () => {
     await page.type('#brief-client', 'Maren Holt');
-    await click('Start the commission');
+    await page.$eval('#allowance', (e) => ((e as HTMLInputElement).value = ''));
+    await page.type('#allowance', '-3');
+    // Enter in a field does what the button does; what is refused says why beside it, and is gone to.
+    await page.focus('#brief-client');
+    await page.keyboard.press('Enter');
     await page.waitForSelector('#brief-name-error');
+    expect(await text('#allowance-error')).toBe('0 or more');
+    expect(await page.evaluate(() => document.activeElement?.id)).toBe('brief-name');
+    await page.$eval('#allowance', (e) => ((e as HTMLInputElement).value = ''));
+    await page.type('#allowance', '120');
     expect(await page.$eval('#brief-client', (e) => (e as HTMLInputElement).value)).toBe('Maren Holt');
     await page.reload();
     await page.waitForFunction(
@@ -87,6 +95,11 @@ describe('a commission, from brief to package', () => {
 
   it('says what the engine understands while one writes', async () => {
     expect(await text('#wall')).toContain('Nothing hangs here yet.');
+    await page.focus('#prompt');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('Enter');
+    await page.keyboard.up('Control');
+    await page.waitForFunction(() => document.body.innerText.includes('Nothing was asked for: the prompt is empty'));
     await page.type(
       '#prompt',
       'noctule bat over a crescent moon, two colours midnight blue and lamp yellow, flat, white ground',

@@ -11,7 +11,7 @@ const text = (most: number) => storable(v.pipe(v.string(), v.maxLength(most, `at
 const hex = v.pipe(v.string(), v.regex(/^#[0-9a-fA-F]{6}$/, 'a colour is written like #1D2E4E'), v.toUpperCase());
 const whole = (low: number, high: number) =>
   v.pipe(
-    v.number(),
+    v.number('a whole number'),
     v.integer('a whole number'),
     v.minValue(low, `${low} or more`),
     v.maxValue(high, `${high} or less`),
@@ -51,7 +51,7 @@ export const CommissionChange = v.object({
   revision: v.pipe(v.number(), v.integer()),
 });
 
-const EMPTY_PROMPT = 'the prompt is empty: say what is to be drawn, or give a reference';
+export const EMPTY_PROMPT = 'the prompt is empty: say what is to be drawn, or give a reference';
 
 /** The longest prompt that is kept; what an engine reads may be less. */
 export const PROMPT_MOST = 2000;

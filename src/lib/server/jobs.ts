@@ -139,10 +139,17 @@ async function doDelivery(id: string): Promise<void> {
 
 const HANDLERS: Readonly<Record<LeasedTable, (id: string) => Promise<void>>> = { round: doRound, delivery: doDelivery };
 
-/** Puts a round or a delivery in the queue, where it waits once; one that cannot be put there now is found by the sweep. */
-export async function enqueue(table: LeasedTable, id: string): Promise<void> {
+/** Jobs' priorities are seconds since then, so that they fit. */
+const EPOCH_MS = Date.UTC(2026, 0);
+
+/**
+ * Puts a round or a delivery in the queue, where it waits once; one that cannot be put there now is found by the sweep. What somebody asked for last is
+ * done first, since it is most likely looked at; what the sweep found is done when there is nothing else.
+ */
+export async function enqueue(table: LeasedTable, id: string, isFound = false): Promise<void> {
   try {
-    await boss?.send(QUEUES[table], { id }, { singletonKey: id, retryLimit: 0, expireInMinutes: 10 });
+    const priority = isFound ? 0 : Math.floor((Date.now() - EPOCH_MS) / 1000);
+    await boss?.send(QUEUES[table], { id }, { singletonKey: id, retryLimit: 0, expireInMinutes: 10, priority });
     // This server's own workers need not wait for their next look.
     for (const workerId of workers[table]) boss?.notifyWorker(workerId);
   } catch (error) {
@@ -154,7 +161,7 @@ export async function enqueue(table: LeasedTable, id: string): Promise<void> {
 async function sweep(): Promise<void> {
   try {
     for (const table of Object.keys(QUEUES) as LeasedTable[])
-      for (const id of await orphans(table)) await enqueue(table, id);
+      for (const id of await orphans(table)) await enqueue(table, id, true);
   } catch (error) {
     if (!databaseIsGone(error)) console.error('sweep:', error);
   }

@@ -171,6 +171,24 @@ describe('jobs', () => {
       expect(await until(async () => (await getRound(round)).state === 'done')).toBe(true);
   });
 
+  it('are done for who asked last first, when there are more than can be done at once', async () => {
+    engine.progress = 0.2;
+    const busy = await Promise.all([start(), start()]);
+    for (const { id } of busy) await enqueue('round', id);
+    for (const { id } of busy) await until(async () => (await getRound(id)).state === 'drawing');
+    const older = await Promise.all([start(), start()]);
+    for (const { id } of older) await enqueue('round', id);
+    await new Promise((resolve) => setTimeout(resolve, 1100));
+    const { id: newest } = await start();
+    await enqueue('round', newest);
+    engine.progress = 1;
+    for (const id of [newest, ...older.map((o) => o.id)])
+      expect(await until(async () => (await getRound(id)).state === 'done')).toBe(true);
+    // In the order in which the engine was asked; two at a time are taken.
+    const order = [...engine.asked.keys()].map((key) => key.replace(/-1$/, ''));
+    expect(order.indexOf(newest)).toBeLessThan(Math.max(...older.map((o) => order.indexOf(o.id))));
+  });
+
   it('are handed back when their server stops, and end on the next one', async () => {
     engine.progress = 0.2;
     const { id: mine } = await start();

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import { beforeNavigate, goto } from '$app/navigation';
   import type { Brief, Commission } from '$lib/contract/answers';
   import { api, ApiError } from '$lib/ui/api';
@@ -55,8 +56,11 @@
       started = true;
       await goto(`/commissions/${id}`);
     } catch (error) {
-      if (error instanceof ApiError && Object.keys(error.fields).length) errors = error.fields;
-      else notices.fail(error);
+      if (error instanceof ApiError && Object.keys(error.fields).length) {
+        errors = error.fields;
+        await tick();
+        document.querySelector<HTMLElement>('[aria-invalid=true]')?.focus();
+      } else notices.fail(error);
     } finally {
       busy = false;
     }
@@ -74,8 +78,16 @@
   <Frame slipTitle="New commission">
     {#snippet sheet()}
       <div class="h-full overflow-y-auto px-8 py-6">
-        <form class="mx-auto max-w-[820px] border border-line bg-panel px-8 py-6" onsubmit={(e) => e.preventDefault()}>
+        <form
+          class="mx-auto max-w-[820px] border border-line bg-panel px-8 py-6"
+          onsubmit={(e) => {
+            e.preventDefault();
+            void start();
+          }}
+        >
           <BriefForm bind:brief {errors} />
+          <!-- Enter in a field starts, as the button beside the form does. -->
+          <button type="submit" class="hidden" tabindex="-1" aria-hidden="true">Start the commission</button>
         </form>
       </div>
     {/snippet}
@@ -83,7 +95,7 @@
       <p class="mb-4 text-muted">
         Only the name is needed now. All of it can be changed later, and what you typed stays until you start.
       </p>
-      <Allowance bind:credits={brief.allowance} />
+      <Allowance bind:credits={brief.allowance} error={errors.allowance} />
       <p class="text-muted">What the image engine may charge this commission in all: one credit a candidate.</p>
     {/snippet}
     {#snippet next()}

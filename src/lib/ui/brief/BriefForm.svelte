@@ -44,7 +44,8 @@
       class="field w-full text-[15px] {errors.name ? 'border-danger!' : ''}"
       bind:value={brief.name}
       maxlength="120"
-      placeholder="Noctule Night Rail"
+      placeholder="for example: Noctule Night Rail"
+      aria-invalid={errors.name ? 'true' : undefined}
       aria-describedby={errors.name ? 'brief-name-error' : undefined}
       onchange={() => onsettle?.('name')}
     />
@@ -52,14 +53,19 @@
   </div>
   {#each FIELDS as { key, label, example } (key)}
     <label class="pt-1" for="brief-{key}">{label}</label>
-    <input
-      id="brief-{key}"
-      class="field w-full"
-      bind:value={brief[key]}
-      maxlength="300"
-      placeholder={example}
-      onchange={() => onsettle?.(key)}
-    />
+    <div>
+      <input
+        id="brief-{key}"
+        class="field w-full {errors[key] ? 'border-danger!' : ''}"
+        bind:value={brief[key]}
+        maxlength="300"
+        placeholder="for example: {example}"
+        aria-invalid={errors[key] ? 'true' : undefined}
+        aria-describedby={errors[key] ? `brief-${key}-error` : undefined}
+        onchange={() => onsettle?.(key)}
+      />
+      {#if errors[key]}<p id="brief-{key}-error" class="mt-0.5 text-danger">{errors[key]}</p>{/if}
+    </div>
   {/each}
   <label class="pt-1" for="brief-kind">Kind of mark</label>
   <select id="brief-kind" class="field w-60" bind:value={brief.kindOfMark} onchange={() => onsettle?.('kindOfMark')}>

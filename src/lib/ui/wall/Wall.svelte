@@ -3,6 +3,7 @@
   import type { Candidate, DecisionState, Round } from '$lib/contract/answers';
   import { progress } from '../watch.svelte';
   import CandidateTile from './CandidateTile.svelte';
+  import RoundProgress from './RoundProgress.svelte';
   import type { Strip } from './strips';
 
   /** Rounds as strips on a wall, newest first. Decisions set the size of what hangs there; nothing is ever replaced. */
@@ -104,9 +105,7 @@
           {/each}
         </div>
         <p class="mt-2 flex items-center gap-3">
-          <span role="progressbar" aria-label="Round {round.number}" aria-valuenow={Math.round(done * 100)}
-            >{round.state === 'waiting' ? 'waiting for its turn' : `drawing · ${Math.round(done * 100)}%`}</span
-          >
+          <RoundProgress number={round.number} isWaiting={round.state === 'waiting'} {done} />
           <button class="quiet" onclick={() => oncancel(round)}>Cancel this round</button>
         </p>
       {:else if round && (round.state === 'failed' || round.state === 'cancelled')}

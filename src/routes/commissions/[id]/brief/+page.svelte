@@ -106,7 +106,7 @@
     </div>
   {/snippet}
   {#snippet slip()}
-    <Allowance bind:credits={brief.allowance} onsettle={() => void save('allowance')} />
+    <Allowance bind:credits={brief.allowance} error={errors.allowance} onsettle={() => void save('allowance')} />
     <dl class="mb-4 grid grid-cols-[1fr_auto] gap-y-1 text-muted">
       <dt>charged</dt>
       <dd class="text-right">{commission.creditsSpent}</dd>
