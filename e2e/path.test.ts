@@ -305,7 +305,12 @@ describe('a commission, from brief to package', () => {
     expect(await page.$$eval('[data-inks] li', (l) => l.length)).toBe(2);
     await page.select('#inks', '2');
     await page.waitForFunction(() => document.querySelectorAll('[data-inks] li').length === 1);
-    await page.select('#inks', 'auto');
+    // More than there are changes nothing, which is said, and taken back at a press.
+    await page.select('#inks', '9');
+    await page.waitForSelector('[data-fewer]');
+    expect(await text('[data-fewer]')).toMatch(/^The picture has [3-8] with the ground, and no more\./);
+    await page.locator('[data-fewer] ::-p-text(Automatic)').click();
+    await page.waitForFunction(() => !document.querySelector('[data-fewer]'));
     await page.waitForFunction(() => document.querySelectorAll('[data-inks] li').length === 2);
     await page.locator('label ::-p-text(kept)').click();
     await page.waitForFunction(() => document.querySelectorAll('[data-inks] li').length === 3);

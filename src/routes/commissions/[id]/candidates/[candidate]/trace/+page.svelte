@@ -80,6 +80,15 @@
     return () => clearTimeout(timer);
   });
 
+  /** How many inks there are, the ground's included, where that is fewer than were asked for; null where it is not, or not known yet. */
+  const fewer = $derived.by(() => {
+    if (!trace || busy || options.colours === 'auto') return null;
+    const { groundHex, artwork } = trace;
+    const isGroundApart = groundHex !== null && !artwork.inks.some((ink) => ink.hex === groundHex);
+    const found = artwork.inks.length + (isGroundApart ? 1 : 0);
+    return found < options.colours ? found : null;
+  });
+
   const ground = $derived(trace?.groundHex ?? '#FFFFFF');
   const source = $derived(trace?.artwork.nodes.length ? ({ kind: 'artwork', artwork: trace.artwork } as const) : null);
   const kilobytes = (bytes: number) => (bytes < 1000 ? `${bytes} B` : `${(bytes / 1000).toFixed(1)} KB`);
@@ -204,6 +213,12 @@
         {#each { length: 16 }, i (i)}<option value={i + 1}>{i + 1} with the ground</option>{/each}
       </select>
     </Row>
+    {#if fewer !== null}
+      <p class="-mt-2 mb-3 text-right text-muted" role="status" data-fewer>
+        The picture has {fewer} with the ground, and no more.
+        <button class="quiet" onclick={() => (options.colours = 'auto')}>Automatic</button>
+      </p>
+    {/if}
     <Choice
       label="Ground"
       bind:value={options.ground}
