@@ -1,5 +1,5 @@
-import { mkdir, readFile, writeFile } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import {
   checkRequest,
   contactSheet,
@@ -16,6 +16,7 @@ import { fileStem } from '../core/package';
 import type { Picture } from '../core/raster';
 import { decodePicture, encodePng } from '../node/pictures';
 import { Pool } from '../node/pool';
+import { makeFolder, writeOutput } from './outputs';
 import { readArgs, THREAD_FILE, UsageError, wholeNumber } from './usage';
 
 /** Side of a contact sheet's cells. */
@@ -25,14 +26,14 @@ const CELL_PX = 320;
 async function recipeFrom(text: string, asked: CandidateRequest): Promise<Recipe> {
   const file = /^(.+\.json)(?::(\d+))?$/.exec(text);
   if (file) {
-    let report: { candidates?: { recipe?: Recipe }[]; recipe?: Recipe };
+    let report: { candidates?: { recipe?: Recipe }[]; recipe?: Recipe } | null;
     try {
       report = JSON.parse(await readFile(file[1], 'utf8')) as typeof report;
     } catch (error) {
       throw Object.assign(new Error(`${file[1]}: ${(error as Error).message}`), { code: 'bad_recipe' });
     }
     const at = Number(file[2] ?? 1) - 1;
-    const recipe = report.recipe ?? report.candidates?.[at]?.recipe;
+    const recipe = report?.recipe ?? report?.candidates?.[at]?.recipe;
     if (!recipe) throw new UsageError(`${file[1]} has no candidate ${at + 1} with a recipe`);
     return recipe;
   }
@@ -135,7 +136,7 @@ export async function candidatesCommand(args: readonly string[]): Promise<number
   const checked = checkRequest(asked);
   // With only a contact sheet asked for, the pictures themselves are not kept.
   const out = values.out ?? (values['contact-sheet'] ? null : '.');
-  if (out !== null) await mkdir(out, { recursive: true });
+  if (out !== null) await makeFolder(out);
   const pool = new Pool(THREAD_FILE);
   try {
     const stem = fileStem((checked.prompt || 'reference').slice(0, 40));
@@ -144,16 +145,13 @@ export async function candidatesCommand(args: readonly string[]): Promise<number
       Array.from({ length: checked.count }, async (_, position) => {
         const { png, ...drawn } = await pool.run('draw', { request: asked, position });
         const file = out === null ? null : join(out, `${stem}-${position + 1}.png`);
-        if (file !== null) await writeFile(file, png);
+        if (file !== null) await writeOutput(file, png);
         if (values['contact-sheet']) pictures[position] = await decodePicture(png);
         return { file, ...drawn };
       }),
     );
     const sheet = values['contact-sheet'] ?? null;
-    if (sheet) {
-      await mkdir(dirname(sheet), { recursive: true });
-      await writeFile(sheet, await encodePng(contactSheet(pictures, Math.min(4, pictures.length), CELL_PX)));
-    }
+    if (sheet) await writeOutput(sheet, await encodePng(contactSheet(pictures, Math.min(4, pictures.length), CELL_PX)));
     const report = {
       candidates,
       figures: checked.understood.figures,
@@ -197,15 +195,15 @@ export async function finishesCommand(args: readonly string[]): Promise<number> 
     file: out ? join(out, `${fileStem(name)}.png`) : null,
   }));
   if (out || values['contact-sheet']) {
-    if (out) await mkdir(out, { recursive: true });
+    if (out) await makeFolder(out);
     const pictures: Picture[] = [];
     for (const finish of list) {
       const picture = finishExample(finish.name, size);
       pictures.push(picture);
-      if (finish.file) await writeFile(finish.file, await encodePng(picture));
+      if (finish.file) await writeOutput(finish.file, await encodePng(picture));
     }
     const sheet = values['contact-sheet'];
-    if (sheet) await writeFile(sheet, await encodePng(contactSheet(pictures, 7, size)));
+    if (sheet) await writeOutput(sheet, await encodePng(contactSheet(pictures, 7, size)));
   }
   if (values.json) console.log(JSON.stringify(list));
   else for (const { name, about, file } of list) console.log(`${name}: ${about}${file ? ` (${file})` : ''}`);

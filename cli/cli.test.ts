@@ -1,4 +1,6 @@
-import { execFile } from 'node:child_process';
+import { execFile, spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { closeSync, existsSync, openSync } from 'node:fs';
 import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
@@ -346,5 +348,41 @@ describe('odd-quill', () => {
     });
     expect(await edits([{ kind: 'flatten' }])).toMatchObject({ code: 2 });
     expect(await edits('nothing')).toMatchObject({ code: 2 });
+  });
+});
+
+describe('what cannot be read or written', () => {
+  it.each(['null', '5', '"x"', '{"recipe": 5}', '{"candidates": 7}', '[]'])(
+    'a report that holds %s is refused in a sentence',
+    async (text) => {
+      await writeFile(join(folder, 'report.json'), text);
+      const { code, err } = await run('candidates', '--prompt', 'fox', '--offshoot-of', 'report.json', '--out', 'none');
+      expect(code).toBeGreaterThan(0);
+      expect(err).toMatch(/^odd-quill: .*recipe/);
+      expect(err).not.toMatch(/\n {4}at /);
+    },
+  );
+
+  it('a place that takes no folder is told, and not tried for ever', async () => {
+    await writeFile(join(folder, 'dot.png'), await encodePng(blankPicture(8, 8, [0, 0, 0])));
+    for (const args of [
+      ['trace', 'dot.png', '--out', '/proc/nowhere'],
+      ['candidates', '--prompt', 'fox', '--out', '/proc/nowhere/below'],
+    ]) {
+      const { code, err } = await run(...args);
+      expect(code).toBe(1);
+      expect(err).toMatch(/^odd-quill: [^\n]+\n$/);
+    }
+  });
+
+  it.runIf(existsSync('/dev/full'))('a full disk behind standard output is told', async () => {
+    const full = openSync('/dev/full', 'w');
+    const child = spawn(process.execPath, [COMMAND, '--version'], { cwd: folder, stdio: ['ignore', full, 'pipe'] });
+    let err = '';
+    child.stderr!.on('data', (chunk) => (err += chunk));
+    const [code] = (await once(child, 'exit')) as [number];
+    closeSync(full);
+    expect(code).toBe(1);
+    expect(err).toBe('odd-quill: standard output: the disk is full\n');
   });
 });

@@ -1,5 +1,4 @@
-import { mkdir, readFile, writeFile } from 'node:fs/promises';
-import { dirname } from 'node:path';
+import { readFile } from 'node:fs/promises';
 import * as v from 'valibot';
 import { artworkToSvg } from '../core/export';
 import { readSvg, SvgError } from '../core/import';
@@ -13,7 +12,7 @@ import {
   type ArtNode,
   type Artwork,
 } from '../core/vector';
-import { fileFault, outputsFor } from './outputs';
+import { fileFault, outputsFor, writeOutput } from './outputs';
 import { readArgs, UsageError } from './usage';
 
 const textOf = async (path: string): Promise<string> => {
@@ -27,8 +26,7 @@ const textOf = async (path: string): Promise<string> => {
 
 async function written(output: string, artwork: Artwork): Promise<number> {
   const svg = artworkToSvg(artwork);
-  await mkdir(dirname(output), { recursive: true });
-  await writeFile(output, svg);
+  await writeOutput(output, svg);
   return Buffer.byteLength(svg);
 }
 

@@ -5,6 +5,7 @@ import { PictureFileError } from '../node/pictures';
 import { TaskError } from '../node/pool';
 import { candidatesCommand, finishesCommand } from './candidates';
 import { importCommand, shapesCommand } from './drawings';
+import { fileFault } from './outputs';
 import { traceCommand } from './trace';
 import { UsageError } from './usage';
 
@@ -89,8 +90,8 @@ export async function main(args: readonly string[]): Promise<number> {
         : `there is no command "${command}"`,
     );
   } catch (error) {
-    const { message } = error as Error;
-    console.error(`odd-quill: ${message}`);
+    const { message, path, syscall } = error as NodeJS.ErrnoException;
+    console.error(`odd-quill: ${syscall ? `${path ?? syscall}: ${fileFault(error)}` : message}`);
     if (error instanceof UsageError || error instanceof RequestError || error instanceof TraceOptionsError) {
       console.error('odd-quill --help lists what there is');
       return 2;

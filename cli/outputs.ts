@@ -1,4 +1,4 @@
-import { stat } from 'node:fs/promises';
+import { mkdir, stat, writeFile } from 'node:fs/promises';
 import { basename, dirname, extname, join, resolve } from 'node:path';
 import { UsageError } from './usage';
 
@@ -19,6 +19,23 @@ export async function outputsFor(inputs: readonly string[], out: string | undefi
     seen.add(resolve(output));
   }
   return outputs;
+}
+
+/** Makes a folder and those above it, one by one: asked for all at once, Node tries for ever in a place such as /proc that takes none. */
+export async function makeFolder(path: string): Promise<void> {
+  if (await isFolder(path)) return;
+  const above = dirname(resolve(path));
+  if (above !== resolve(path)) await makeFolder(above);
+  await mkdir(path).catch(async (error: unknown) => {
+    // Somebody else made it meanwhile.
+    if (!(await isFolder(path))) throw error;
+  });
+}
+
+/** Writes a file, and the folder that it goes to. */
+export async function writeOutput(path: string, data: string | Uint8Array): Promise<void> {
+  await makeFolder(dirname(path));
+  await writeFile(path, data);
 }
 
 /** What went wrong with a file, in a sentence. */

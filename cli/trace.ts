@@ -1,9 +1,8 @@
-import { mkdir, readFile, writeFile } from 'node:fs/promises';
-import { dirname } from 'node:path';
+import { readFile } from 'node:fs/promises';
 import { checkTraceOptions, reportOf, smoothnessOf, trace, type TraceOptions } from '../core/trace';
 import { artworkToSvg } from '../core/export';
 import { decodePicture } from '../node/pictures';
-import { fileFault, outputsFor } from './outputs';
+import { fileFault, outputsFor, writeOutput } from './outputs';
 import { positive, readArgs, UsageError, wholeNumber } from './usage';
 
 async function traceOne(input: string, output: string, options: TraceOptions) {
@@ -12,8 +11,7 @@ async function traceOne(input: string, output: string, options: TraceOptions) {
   const picture = await decodePicture(file);
   const traced = trace(picture, options);
   const svg = artworkToSvg(traced.artwork, { lines: false });
-  await mkdir(dirname(output), { recursive: true });
-  await writeFile(output, svg);
+  await writeOutput(output, svg);
   return { input, output, ...reportOf(traced, Buffer.byteLength(svg), performance.now() - started) };
 }
 

@@ -99,7 +99,7 @@ describe('a commission, from brief to package', () => {
     await page.keyboard.down('Control');
     await page.keyboard.press('Enter');
     await page.keyboard.up('Control');
-    await page.waitForFunction(() => document.body.innerText.includes('Nothing was asked for: the prompt is empty'));
+    await page.waitForFunction(() => document.body.innerText.includes('The prompt is empty: say what is to be drawn'));
     await page.type(
       '#prompt',
       'noctule bat over a crescent moon, two colours midnight blue and lamp yellow, flat, white ground',

@@ -1,7 +1,6 @@
 import { Resvg } from '@resvg/resvg-js';
 import { zipSync, strToU8, type Zippable } from 'fflate';
 import { packageFiles, type PackageAbout } from '../core/package';
-import { artworkToSvg } from '../core/export';
 import { type Artwork } from '../core/vector';
 
 /** One file of a packed package, as a list shows it. */
@@ -20,12 +19,13 @@ export function drawSvg(svg: string, widthPx: number, heightPx: number, sidePx: 
 
 /** Packs an artwork as a zip. The same artwork and particulars give the same bytes: every file carries the delivery's date. */
 export function packArtwork(artwork: Artwork, about: PackageAbout): { zip: Uint8Array; files: PackedFile[] } {
-  const svg = artworkToSvg(artwork);
   const entries: Zippable = {};
   const files: PackedFile[] = [];
   // Zip keeps local time and none before 1980; noon keeps the day the same wherever it is read.
   const mtime = new Date(`${about.date}T12:00:00`);
-  for (const file of packageFiles(artwork, about)) {
+  const made = packageFiles(artwork, about);
+  const svg = made.flatMap((file) => ('text' in file && file.name.endsWith('.svg') ? [file.text] : []))[0];
+  for (const file of made) {
     const content =
       'text' in file ? strToU8(file.text) : drawSvg(svg, artwork.widthPx, artwork.heightPx, file.pngSidePx);
     entries[file.name] = [content, { mtime, level: 'text' in file ? 9 : 0 }];

@@ -5,6 +5,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import { endProcess, identityOf, isAlive, wordsOf } from './processes.mjs';
 import { freePort, isRoot, postgresPrograms, reachable, SetupError } from './setup.mjs';
 
@@ -28,8 +29,6 @@ function placeFor(folder, user) {
   chmodSync(elsewhere, 0o711);
   return join(elsewhere, 'postgres');
 }
-
-const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /**
  * The server that is running on a folder already, as its lock file says and its own command line proves; null when there is none. A lock file that a

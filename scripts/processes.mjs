@@ -1,6 +1,7 @@
 // Which process is whose. A process id alone proves nothing: it may have gone to another program since it was written down. What is told by here is the id
 // together with the moment that the process began, as the kernel counts it.
 import { existsSync, readFileSync } from 'node:fs';
+import { setTimeout as pause } from 'node:timers/promises';
 
 /** When a process began, in ticks since the machine did; null when there is no such process (any more). */
 function beganAt(pid) {
@@ -30,8 +31,6 @@ export function wordsOf(pid) {
     return [];
   }
 }
-
-const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Ends a process that is proven to be the one meant: asks it to, waits, and insists. */
 export async function endProcess(identity, { signal = 'SIGTERM', waitMs = 6000 } = {}) {

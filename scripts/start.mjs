@@ -3,6 +3,7 @@
 import { randomBytes } from 'node:crypto';
 import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import { endProcess, identityOf, isAlive } from './processes.mjs';
 import {
   DATA,
@@ -59,8 +60,6 @@ async function stopAll(code) {
   if (isRecorded) rmSync(RECORD, { force: true });
   process.exit(code);
 }
-
-const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** One that dies so often in this time is not started again. */
 const DEATHS_MOST = 5;

@@ -1,15 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { boxOf, circle, formatPath, parsePath, polygon, rectangle } from '../path';
-import type { ArtNode, Artwork, Piece } from '../vector';
+import type { ArtNode, Artwork } from '../vector';
 import { artworkToSvg, escapeXml, idOf } from './index';
+import { pieceOf as piece } from '../vector/testing';
 
-const piece = (id: string, inkId: string, contours: Piece['contours'], more: Partial<Piece> = {}): Piece => ({
-  kind: 'piece',
-  id,
-  inkId,
-  contours,
-  ...more,
-});
 const of = (...nodes: ArtNode[]): Artwork => ({
   widthPx: 100,
   heightPx: 100,

@@ -5,7 +5,7 @@ import {
   flatten,
   IDENTITY,
   mapContour,
-  rectangleContour,
+  rectangleOfArcs,
   similarity,
   type Affine,
   type Box,
@@ -360,8 +360,8 @@ class Reader {
     const [x, y] = [said('x', 'x', '-10%'), said('y', 'y', '-10%')];
     const [w, h] = [said('width', 'x', '120%'), said('height', 'y', '120%')];
     const frame = inUser
-      ? rectangleContour(x, y, w, h)
-      : rectangleContour(b.x + x * b.width, b.y + y * b.height, w * b.width, h * b.height);
+      ? rectangleOfArcs(x, y, w, h)
+      : rectangleOfArcs(b.x + x * b.width, b.y + y * b.height, w * b.width, h * b.height);
     const isAlpha = (style.get('mask-type') ?? a.get('mask-type')) === 'alpha';
     return { mask: { nodes, by: isAlpha ? 'opacity' : 'light' }, frame: { contours: [frame] } };
   }
@@ -431,7 +431,7 @@ class Reader {
         id: this.newId('group'),
         kind: 'group',
         nodes: moved,
-        clip: [{ contours: [rectangleContour(x, y, width, height)] }],
+        clip: [{ contours: [rectangleOfArcs(x, y, width, height)] }],
       },
     ];
   }

@@ -1,4 +1,4 @@
-import { circleContour, ellipse, parsePath, rectangleContour, type Contour, type Point, type Segment } from '../path';
+import { circleOfArcs, ellipse, parsePath, rectangleOfArcs, type Contour, type Point, type Segment } from '../path';
 import { readLength, readNumbers, type Viewport } from './values';
 import type { XmlElement } from './xml';
 
@@ -14,7 +14,7 @@ export const SHAPES: ReadonlySet<string> = new Set([
 
 /** A rectangle with corners that are quarters of ellipses. */
 function rounded(x: number, y: number, width: number, height: number, rx: number, ry: number): Contour {
-  if (Math.abs(rx - ry) < 1e-9) return rectangleContour(x, y, width, height, rx);
+  if (Math.abs(rx - ry) < 1e-9) return rectangleOfArcs(x, y, width, height, rx);
   const [x1, y1] = [x + width, y + height];
   const k = 1 - 0.5522847498;
   const line = (to: Point): Segment => ({ kind: 'line', to });
@@ -44,14 +44,14 @@ export function contoursOf(element: XmlElement, viewport: Viewport): Contour[] {
       return parsePath(a.get('d') ?? '', { close: false, lenient: true });
     case 'circle': {
       const r = length('r', 'both');
-      return r > 0 ? [circleContour(length('cx', 'x'), length('cy', 'y'), r)] : [];
+      return r > 0 ? [circleOfArcs(length('cx', 'x'), length('cy', 'y'), r)] : [];
     }
     case 'ellipse': {
       const given = [readLength(a.get('rx'), 'x', viewport), readLength(a.get('ry'), 'y', viewport)];
       const [rx, ry] = [given[0] ?? given[1] ?? 0, given[1] ?? given[0] ?? 0];
       if (!(rx > 0 && ry > 0)) return [];
       const [cx, cy] = [length('cx', 'x'), length('cy', 'y')];
-      return [rx === ry ? circleContour(cx, cy, rx) : ellipse(cx, cy, rx, ry)];
+      return [rx === ry ? circleOfArcs(cx, cy, rx) : ellipse(cx, cy, rx, ry)];
     }
     case 'rect': {
       const [width, height] = [length('width', 'x'), length('height', 'y')];

@@ -107,37 +107,53 @@ function isOpaque(artwork: Artwork): boolean {
   return true;
 }
 
-/** The files of a package, in the order they are listed in its README. */
-export function packageFiles(artwork: Artwork, about: PackageAbout): PackageFile[] {
-  const stem = about.stem ?? fileStem(about.commission);
-  const ground = isOpaque(artwork) ? 'on its own ground' : 'with a transparent ground';
-  const title = `${about.commission}: ${about.artwork}`;
-  const files: PackageFile[] = [
+/** A file of a package before it is made: the artwork as SVG, its inks, this list, or a PNG of so many pixels on its longer side. */
+export interface PackageEntry {
+  readonly name: string;
+  readonly about: string;
+  readonly content: 'svg' | 'inks' | 'list' | number;
+}
+
+/** What a package will have, without making any of it, in the order in which its README lists it. */
+export function packageEntries({ commission, stem = fileStem(commission) }: PackageAbout): PackageEntry[] {
+  return [
     {
       name: `${stem}.svg`,
       about: 'vector artwork, sharp at any size, one named group an ink; for printers, sign makers and web sites',
-      text: artworkToSvg(artwork, {
-        title: about.commission,
-        description: `${about.artwork}, version ${about.version}, for ${about.client || about.commission}. Inks: ${seenInks(
-          artwork,
-        )
-          .map((i) => `${i.name} ${coloursOf(i)}`)
-          .join(', ')}.`,
-      }),
+      content: 'svg',
     },
     ...PNG_SIZES_PX.map((sizePx) => ({
       name: `${stem}-${sizePx}.png`,
-      about: `picture ${ground}, ${sizePx} px on its longer side`,
-      pngSidePx: sizePx,
+      about: `picture, ${sizePx} px on its longer side`,
+      content: sizePx,
     })),
-    {
-      name: `${stem}-inks.json`,
-      about: 'the inks as design tokens (W3C format), for developers',
-      text: inkTokens(artwork, title),
-    },
+    { name: `${stem}-inks.json`, about: 'the inks as design tokens (W3C format), for developers', content: 'inks' },
+    { name: 'README.txt', about: 'this list', content: 'list' },
   ];
+}
+
+/** The files of a package, as its entries go. */
+export function packageFiles(artwork: Artwork, about: PackageAbout): PackageFile[] {
+  const title = `${about.commission}: ${about.artwork}`;
+  const ground = isOpaque(artwork) ? 'on its own ground' : 'with a transparent ground';
+  const description = `${about.artwork}, version ${about.version}, for ${about.client || about.commission}. Inks: ${seenInks(
+    artwork,
+  )
+    .map((i) => `${i.name} ${coloursOf(i)}`)
+    .join(', ')}.`;
+  const made: PackageFile[] = [];
+  for (const { name, about: what, content } of packageEntries(about))
+    if (typeof content === 'number') made.push({ name, about: `${what}, ${ground}`, pngSidePx: content });
+    else if (content === 'svg')
+      made.push({ name, about: what, text: artworkToSvg(artwork, { title: about.commission, description }) });
+    else if (content === 'inks') made.push({ name, about: what, text: inkTokens(artwork, title) });
+    else made.push({ name, about: what, text: readmeOf(artwork, about, title, made) });
+  return made;
+}
+
+function readmeOf(artwork: Artwork, about: PackageAbout, title: string, files: readonly PackageFile[]): string {
   const width = Math.max(...files.map((f) => f.name.length));
-  const readme = [
+  return [
     title,
     `Version ${about.version}, delivered ${about.date}${about.client ? `, for ${about.client}` : ''}`,
     '',
@@ -156,5 +172,4 @@ export function packageFiles(artwork: Artwork, about: PackageAbout): PackageFile
     'Colours are sRGB. Nothing in this package needs a program of its own: SVG, PNG, JSON and plain text are open formats.',
     '',
   ].join('\n');
-  return [...files, { name: 'README.txt', about: 'this list', text: readme }];
 }

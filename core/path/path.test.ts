@@ -4,7 +4,7 @@ import {
   boxOf,
   centroidOf,
   circle,
-  circleContour,
+  circleOfArcs,
   closeContour,
   compose,
   contains,
@@ -24,7 +24,7 @@ import {
   plainShapeOf,
   pointAt,
   rectangle,
-  rectangleContour,
+  rectangleOfArcs,
   reverseContour,
   roomIn,
   roundedPolygon,
@@ -284,7 +284,7 @@ describe('places on outlines', () => {
   });
 
   it('can be cut open, once round or in two', () => {
-    const square = rectangleContour(0, 0, 10, 10);
+    const square = rectangleOfArcs(0, 0, 10, 10);
     const [opened] = cutOpen(square, 1);
     expect(opened).toMatchObject({ start: [10, 0], open: true });
     expect(opened.segments).toHaveLength(4);
@@ -294,8 +294,8 @@ describe('places on outlines', () => {
 
 describe('plain shapes', () => {
   it('are known however they were made, and others are not', () => {
-    expect(plainShapeOf(circleContour(5, 6, 3))).toEqual({ kind: 'circle', cx: 5, cy: 6, r: 3 });
-    expect(plainShapeOf(rectangleContour(1, 2, 30, 20))).toEqual({
+    expect(plainShapeOf(circleOfArcs(5, 6, 3))).toEqual({ kind: 'circle', cx: 5, cy: 6, r: 3 });
+    expect(plainShapeOf(rectangleOfArcs(1, 2, 30, 20))).toEqual({
       kind: 'rectangle',
       x: 1,
       y: 2,
@@ -303,7 +303,7 @@ describe('plain shapes', () => {
       height: 20,
       r: 0,
     });
-    expect(plainShapeOf(rectangleContour(1, 2, 30, 20, 4))).toMatchObject({
+    expect(plainShapeOf(rectangleOfArcs(1, 2, 30, 20, 4))).toMatchObject({
       kind: 'rectangle',
       x: 1,
       y: 2,
@@ -316,7 +316,7 @@ describe('plain shapes', () => {
       ry: expect.closeTo(10, 6),
     });
     expect(plainShapeOf(star(5, 5, 4, 3, 1))).toBeNull();
-    expect(plainShapeOf({ ...rectangleContour(1, 2, 30, 20), open: true })).toBeNull();
+    expect(plainShapeOf({ ...rectangleOfArcs(1, 2, 30, 20), open: true })).toBeNull();
   });
 });
 
@@ -365,7 +365,7 @@ describe('lines with a width', () => {
     );
   });
   it('go round circles evenly', () => {
-    const ring = strokeArea([circleContour(0, 0, 50)], { ...PLAIN_STROKE, widthPx: 10 }, 0.002);
+    const ring = strokeArea([circleOfArcs(0, 0, 50)], { ...PLAIN_STROKE, widthPx: 10 }, 0.002);
     expect(sizeOf(ring)).toBeCloseTo(Math.PI * (55 ** 2 - 45 ** 2), -1);
   });
   it('are dashed from their start on, by an offset too', () => {

@@ -93,13 +93,13 @@ export function star(cx: number, cy: number, points: number, outer: number, inne
 export const path = (data: string): Contour => parsePath(data)[0];
 
 /** A circle as two half circles, as traces have them. */
-export function circleContour(cx: number, cy: number, radius: number): Contour {
+export function circleOfArcs(cx: number, cy: number, radius: number): Contour {
   const half = (to: Point): Segment => ({ kind: 'arc', radius, large: false, clockwise: true, to });
   return { start: [cx - radius, cy], segments: [half([cx + radius, cy]), half([cx - radius, cy])] };
 }
 
 /** A rectangle with upright sides, its corners rounded by arcs of a radius; clockwise from the left end of its upper side. */
-export function rectangleContour(x: number, y: number, width: number, height: number, r = 0): Contour {
+export function rectangleOfArcs(x: number, y: number, width: number, height: number, r = 0): Contour {
   const [x1, y1] = [x + width, y + height];
   const line = (to: Point): Segment => ({ kind: 'line', to });
   if (!(r > 0)) return { start: [x, y], segments: [line([x1, y]), line([x1, y1]), line([x, y1]), line([x, y])] };

@@ -2,14 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { boxOf, circle, parsePath, rectangle, sizeOf, type Contour, flatten } from '../path';
 import type { ArtNode, Artwork, Piece } from '../vector';
 import { drawScene, layered, renderArtwork, sceneOf } from './index';
+import { pieceOf as piece } from '../vector/testing';
 
-const piece = (id: string, inkId: string | null, contours: Piece['contours'], more: Partial<Piece> = {}): Piece => ({
-  kind: 'piece',
-  id,
-  inkId,
-  contours,
-  ...more,
-});
 const of = (...nodes: ArtNode[]): Artwork => ({
   widthPx: 100,
   heightPx: 100,

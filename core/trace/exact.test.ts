@@ -12,7 +12,7 @@ import {
   mapContour,
   parsePath,
   polygon,
-  rectangleContour,
+  rectangleOfArcs,
   signedArea,
   type Contour,
   type Point,
@@ -46,10 +46,10 @@ describe('exact shapes', () => {
   });
 
   it('gives rounded rectangles and rectangles back as those', () => {
-    const rounded = svgOf(pictureOf([[NAVY, rectangleContour(30.4, 40.2, 140, 100, 22)]]));
+    const rounded = svgOf(pictureOf([[NAVY, rectangleOfArcs(30.4, 40.2, 140, 100, 22)]]));
     const m = /<rect x="([\d.]+)" y="([\d.]+)" width="([\d.]+)" height="([\d.]+)" rx="([\d.]+)"\/>/.exec(rounded)!;
     [30.4, 40.2, 140, 100, 22].forEach((v, i) => expect(Math.abs(Number(m[i + 1]) - v)).toBeLessThan(0.25));
-    expect(svgOf(pictureOf([[NAVY, rectangleContour(30, 40, 140, 100)]]))).toContain(
+    expect(svgOf(pictureOf([[NAVY, rectangleOfArcs(30, 40, 140, 100)]]))).toContain(
       '<rect x="30" y="40" width="140" height="100"/>',
     );
   });
@@ -184,7 +184,7 @@ describe('SVG read back', () => {
     const pictures = [
       pictureOf([
         [NAVY, ellipse(100, 90, 70, 40)],
-        [RED, rectangleContour(80, 60, 40, 50, 8)],
+        [RED, rectangleOfArcs(80, 60, 40, 50, 8)],
       ]),
       pictureOf([
         [NAVY, ellipse(100, 100, 60, 60)],

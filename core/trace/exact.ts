@@ -1,4 +1,4 @@
-import { ellipse, rectangleContour, reverseContour, signedArea, type Point, type Segment } from '../path';
+import { ellipse, rectangleOfArcs, reverseContour, signedArea, type Point, type Segment } from '../path';
 import type { Track } from './corners';
 import type { Stroke } from './stroke';
 
@@ -235,7 +235,7 @@ export function asRectangle({ start, segments, deviation }: Stroke): Stroke | nu
       if (off > RECTANGLE_PX) return null;
     }
   }
-  const made = rectangleContour(x0, y0, x1 - x0, y1 - y0, radius);
+  const made = rectangleOfArcs(x0, y0, x1 - x0, y1 - y0, radius);
   const contour = clockwise ? made : reverseContour(made);
   return { ...contour, ...(deviation ? { deviation } : {}) };
 }

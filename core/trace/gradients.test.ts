@@ -6,7 +6,7 @@ import { artworkFromSvg } from '../import';
 import { artworkToSvg } from '../export';
 import { allPieces, mapGradient, colourIn, type Artwork, type Gradient, type Ink } from '../vector';
 import { renderArtwork } from '../scene';
-import { circle, rectangle, rectangleContour, reverseContour, type Contour } from '../path';
+import { circle, rectangle, rectangleOfArcs, reverseContour, type Contour } from '../path';
 import { trace } from './index';
 
 const SIDE = 240;
@@ -116,7 +116,7 @@ describe('gradients in a picture', () => {
         { at: 1, hex: '#6B2F8C' },
       ],
     };
-    const [found] = gradientsIn(made(pictureOf([three, rectangleContour(20, 20, 200, 200, 40)])).artwork);
+    const [found] = gradientsIn(made(pictureOf([three, rectangleOfArcs(20, 20, 200, 200, 40)])).artwork);
     expect(found.stops.length).toBeLessThanOrEqual(5);
     expect(apart(found, three, (x, y) => x > 40 && x < 200 && y > 40 && y < 200)).toBeLessThan(5);
   });

@@ -31,14 +31,7 @@ import {
   type Group,
   type Piece,
 } from './index';
-
-const piece = (id: string, inkId: string | null, contours: Piece['contours'], more: Partial<Piece> = {}): Piece => ({
-  kind: 'piece',
-  id,
-  inkId,
-  contours,
-  ...more,
-});
+import { pieceOf as piece } from './testing';
 
 const artwork: Artwork = {
   widthPx: 100,

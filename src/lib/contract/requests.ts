@@ -51,7 +51,7 @@ export const CommissionChange = v.object({
   revision: v.pipe(v.number(), v.integer()),
 });
 
-export const EMPTY_PROMPT = 'the prompt is empty: say what is to be drawn, or give a reference';
+const EMPTY_PROMPT = 'The prompt is empty: say what is to be drawn, or give a reference';
 
 /** The longest prompt that is kept; what an engine reads may be less. */
 export const PROMPT_MOST = 2000;

@@ -21,14 +21,19 @@ export function answer<E extends RequestEvent>(
   };
 }
 
+/** What stands for a field's name where a request is wrong as a whole. */
+const WHOLE = 'request';
+
 /** A value by a schema; throws a 400 Problem with a sentence for each field that is wrong. */
 export function parse<T extends v.GenericSchema>(schema: T, value: unknown): v.InferOutput<T> {
   const result = v.safeParse(schema, value);
   if (result.success) return result.output;
   const fields: Record<string, string> = {};
-  for (const issue of result.issues) fields[v.getDotPath(issue) ?? 'request'] ??= issue.message;
+  for (const issue of result.issues) fields[v.getDotPath(issue) ?? WHOLE] ??= issue.message;
   const [[field, message]] = Object.entries(fields);
-  throw new Problem(400, 'bad_request', `Not understood: ${field}: ${message}`, fields);
+  // What is wrong with a request as a whole is a sentence of its own.
+  const sentence = field === WHOLE ? message : `Not understood: ${field}: ${message}`;
+  throw new Problem(400, 'bad_request', sentence, fields);
 }
 
 /** A JSON body by a schema. */

@@ -110,6 +110,10 @@ export async function changeCommission(
   return getCommission(id);
 }
 
+export async function countCommissions(): Promise<number> {
+  return (await sql<{ n: number }>('select count(*)::int as n from commission'))[0].n;
+}
+
 /** All commissions, newest first, each with up to four pictures of where it stands. */
 export async function listCommissions(): Promise<CommissionCard[]> {
   const rows = await sql<Row>(`

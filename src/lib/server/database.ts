@@ -1,3 +1,4 @@
+import { setTimeout as pause } from 'node:timers/promises';
 import pg from 'pg';
 import { databaseIsGone, Problem } from './problem';
 import { settings } from './settings';
@@ -22,7 +23,6 @@ export async function closeDatabase(): Promise<void> {
 }
 
 const RETRY_MS = [50, 150, 400, 900, 1500, 2500];
-const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Two transactions stood in each other's way, and this one was taken back whole: done again, it most likely goes through. */
 const isCollision = (error: unknown): boolean => ['40P01', '40001'].includes((error as { code?: string }).code ?? '');

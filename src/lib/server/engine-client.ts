@@ -1,3 +1,4 @@
+import { setTimeout as pause } from 'node:timers/promises';
 import type { FoundFigure, Kind, PromptParts } from '$core/prompt';
 import type { FinishChoice, Understood } from '../contract/answers';
 import { Problem } from './problem';
@@ -92,11 +93,6 @@ const AWAY =
   'The image engine is not answering: nothing was charged, and the prompt is kept; try again when it is back';
 const FAILED = 'The image engine failed: nothing was charged, and the prompt is kept; try again';
 const RETRY_MS = [200, 600, 1500];
-const pause = (ms: number, signal?: AbortSignal) =>
-  new Promise<void>((resolve, reject) => {
-    const timer = setTimeout(resolve, ms);
-    signal?.addEventListener('abort', () => (clearTimeout(timer), reject(signal.reason as Error)), { once: true });
-  });
 
 /** How long somebody waits for an answer of an engine that is away, other than for a round. */
 const BRIEFLY_MS = 2300;
@@ -136,7 +132,7 @@ async function ask(
       isOver = Date.now() - started >= patienceMs;
     }
     if (isOver) throw last;
-    await pause(RETRY_MS[Math.min(attempt, RETRY_MS.length - 1)], signal);
+    await pause(RETRY_MS[Math.min(attempt, RETRY_MS.length - 1)], undefined, { signal });
   }
 }
 

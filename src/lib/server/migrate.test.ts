@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { packageEntries } from '$core/package';
 import { artworkToSvg } from '$core/export';
 import { bareDatabase } from '../../../e2e/database';
 import { ROOT } from '../../../scripts/setup.mjs';
@@ -130,6 +131,8 @@ describe('a database of before there were works', () => {
         expect(delivery).toMatchObject({ state: 'done', packages: [{ sha256: delivery.sha256 }] });
         expect(delivery.files.length).toBeGreaterThan(3);
         expect((await deliveryZip(delivery.id)).zip.equals(before.zip)).toBe(true);
+        // Made again, its files have the names that the client knows.
+        expect(packageEntries(delivery.about).map((f) => f.name)).toEqual(delivery.files.map((f) => f.name));
         packages++;
       }
       const candidates = await listCandidates(id);

@@ -1,15 +1,8 @@
-import type { Thread, ThreadBranch, ThreadWork, WorkKind } from '../contract/answers';
+import type { Thread, ThreadBranch, ThreadWork } from '../contract/answers';
 import { listCandidates } from './candidates';
 import { sql } from './database';
 
-interface WorkRow {
-  readonly id: string;
-  readonly kind: WorkKind;
-  readonly name: string;
-  readonly head: string;
-  readonly version: number;
-  readonly steps: number;
-  readonly deliveries: number;
+interface WorkRow extends Omit<ThreadWork, 'works'> {
   readonly candidate_id: string | null;
   /** The work that it was made from. */
   readonly from_id: string | null;

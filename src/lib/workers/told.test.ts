@@ -20,10 +20,16 @@ describe('what a person is told', () => {
         return error;
       }
     };
-    for (const error of [stumble(), new RangeError('Invalid array length'), 'boom', null]) {
+    for (const error of [
+      stumble(),
+      new RangeError('Invalid array length'),
+      new DOMException('Invalid'),
+      'boom',
+      null,
+    ]) {
       expect(sentenceOf(error)).toMatch(/a mistake of the program, not yours/);
       expect(sentenceOf(error)).not.toMatch(/undefined|Invalid|boom|null/);
     }
-    expect(console.error).toHaveBeenCalledTimes(8);
+    expect(console.error).toHaveBeenCalledTimes(10);
   });
 });

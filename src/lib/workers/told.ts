@@ -1,5 +1,5 @@
-/** Errors that the language itself throws: what they say is of the program, not of what somebody did. */
-const INTERNAL = [TypeError, RangeError, ReferenceError, SyntaxError, URIError, EvalError];
+/** Errors that the language and the browser throw: what they say is of the program, not of what somebody did. */
+const INTERNAL = [TypeError, RangeError, ReferenceError, SyntaxError, URIError, EvalError, DOMException];
 
 /**
  * What a person is told of an error: its own sentence where it was written for one; where the program itself stumbled, that it did, and that nothing

@@ -71,9 +71,14 @@ export class WorkLine {
     this.state = this.fromPage = state;
     if (browser)
       void adopt(state.id).then((left) => {
-        if (!left) return;
-        this.base = left.head;
-        this.add(left.acts);
+        const own = new Set(this.acts.map((a) => a.key));
+        const acts = left?.acts.filter((a) => !own.has(a.key)) ?? [];
+        if (acts.length) {
+          this.base ??= left!.head;
+          this.add(acts);
+        }
+        // Acts of before this tab had a name, under which they are kept.
+        else if (own.size) this.keep(this.acts);
       });
   }
 

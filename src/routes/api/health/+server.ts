@@ -1,7 +1,4 @@
 import { answer } from '$lib/server/answer';
-import { sql } from '$lib/server/database';
+import { countCommissions } from '$lib/server/commissions';
 
-export const GET = answer(async () => {
-  const [{ commissions }] = await sql<{ commissions: number }>('select count(*)::int as commissions from commission');
-  return { ok: true, commissions };
-});
+export const GET = answer(async () => ({ ok: true, commissions: await countCommissions() }));

@@ -3,7 +3,6 @@
   import { COUNT_LIMIT, creditsFor, REFERENCE_LIMIT } from '$core/credit';
   import { KINDS } from '$core/prompt';
   import type { Candidate, DecisionState, Round, Understood } from '$lib/contract/answers';
-  import { EMPTY_PROMPT } from '$lib/contract/requests';
   import { api, requestKey } from '$lib/ui/api';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
@@ -63,10 +62,6 @@
 
   async function ask(): Promise<void> {
     if (busy) return;
-    if (!draft.prompt.trim() && !draft.references.length && !draft.way) {
-      notices.tell(`Nothing was asked for: ${EMPTY_PROMPT}`, { id: 'empty-prompt', grave: true });
-      return document.getElementById('prompt')?.focus();
-    }
     busy = true;
     try {
       await api<Round>('POST', `/api/commissions/${commission.id}/rounds`, {

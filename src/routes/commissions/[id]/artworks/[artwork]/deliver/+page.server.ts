@@ -1,4 +1,4 @@
-import { packageFiles } from '$core/package';
+import { packageEntries } from '$core/package';
 import { getArtwork } from '$lib/server/artworks';
 import { getCommission } from '$lib/server/commissions';
 import { listDeliveries, packageAbout } from '$lib/server/deliveries';
@@ -18,7 +18,7 @@ export const load: PageServerLoad = ({ params, depends }) => {
     return {
       place: 'Deliver',
       artwork,
-      contents: packageFiles(artwork.drawing, about).map(({ name, about: text }) => ({ name, about: text })),
+      contents: packageEntries(about),
       deliveries: deliveries.filter((d) => d.workId === artwork.id),
     };
   });
