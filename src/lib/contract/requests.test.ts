@@ -63,7 +63,7 @@ describe('a round', () => {
 
   it('needs words, a picture, or something to grow from', () => {
     const start = (more: object) => read(requests.RoundStart, { requestKey: KEY, prompt: ' ', ...more });
-    expect(() => start({})).toThrow(/the prompt is empty/);
+    expect(() => start({})).toThrow(/The prompt is empty/);
     expect(start({ references: [{ pictureId: PICTURE, closeness: 60 }] })).toMatchObject({ prompt: ' ' });
     expect(start({ way: { kind: 'offshoot', candidateId: UUID } })).toMatchObject({ way: { drift: 25 } });
     expect(start({ way: { kind: 'crossing', candidateIds: [UUID, UUID] } })).toMatchObject({ way: { balance: 50 } });
@@ -99,7 +99,7 @@ describe('a round', () => {
 
   it('can be had for nobody in particular', () => {
     expect(read(requests.CandidatesRequest, { prompt: 'a bat' })).toMatchObject({ size: 1024, balance: null });
-    expect(() => read(requests.CandidatesRequest, { prompt: '' })).toThrow(/the prompt is empty/);
+    expect(() => read(requests.CandidatesRequest, { prompt: '' })).toThrow(/The prompt is empty/);
     expect(() => read(requests.CandidatesRequest, { prompt: 'a bat', size: 63 })).toThrow(/size: 64 or more/);
   });
 });

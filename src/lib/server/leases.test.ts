@@ -134,6 +134,21 @@ describe('what comes at once', () => {
     expect(await Promise.all([lock(a, b), lock(b, a)])).toEqual(['done', 'done']);
     expect(tries).toBeGreaterThan(2);
   });
+
+  it('is done again when its connection broke between two statements', async () => {
+    let tries = 0;
+    const work = transaction(async (tx) => {
+      tries++;
+      const [{ pid }] = await tx<{ pid: number }>('select pg_backend_pid() as pid');
+      if (tries === 1) {
+        await sql('select pg_terminate_backend($1)', [pid]);
+        await new Promise((resolve) => setTimeout(resolve, 150));
+      }
+      return (await tx<{ two: number }>('select 2 as two'))[0].two;
+    });
+    expect(await work).toBe(2);
+    expect(tries).toBe(2);
+  });
 });
 
 describe('a reference', () => {

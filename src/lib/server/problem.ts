@@ -35,7 +35,7 @@ export function databaseIsGone(error: unknown): boolean {
   if (Array.isArray(errors) && errors.some(databaseIsGone)) return true;
   return (
     POSTGRES_GONE.test(code ?? '') ||
-    /Connection terminated|timeout exceeded when trying to connect/i.test(message ?? '')
+    /Connection terminated|timeout exceeded when trying to connect|is not queryable/i.test(message ?? '')
   );
 }
 
