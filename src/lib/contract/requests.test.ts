@@ -37,7 +37,10 @@ describe('a commission', () => {
 
   it('changes only what is given, and says what it saw', () => {
     expect(read(requests.CommissionChange, { revision: 3, archived: true })).toEqual({ revision: 3, archived: true });
-    expect(() => read(requests.CommissionChange, { archived: true })).toThrow(/revision/);
+    expect(() => read(requests.CommissionChange, { archived: true })).toThrow(/names the revision/);
+    expect(read(requests.CommissionChange, { archived: true, seen: { archived: false } })).toMatchObject({
+      archived: true,
+    });
     expect(() => read(requests.CommissionChange, { revision: 3, name: '' })).toThrow(/needs a name/);
   });
 });

@@ -44,11 +44,27 @@ const briefEntries = {
 
 export const CommissionStart = v.object({ ...v.partial(v.object(briefEntries)).entries, name: briefEntries.name });
 
-/** Fields to change; `revision` is that of the commission as it was read, so that two tabs do not write over each other. */
-export const CommissionChange = v.object({
-  ...v.partial(v.object(briefEntries)).entries,
-  archived: v.optional(v.boolean()),
-  revision: v.pipe(v.number(), v.integer()),
+/**
+ * Fields to change, and what they were when they were read, so that two tabs do not write over each other: `seen` for the fields that are changed, which leaves
+ * the others to others, or the `revision` of the commission as a whole.
+ */
+export const CommissionChange = v.pipe(
+  v.object({
+    ...v.partial(v.object(briefEntries)).entries,
+    archived: v.optional(v.boolean()),
+    revision: v.optional(v.pipe(v.number(), v.integer())),
+    seen: v.optional(v.record(v.string(), v.unknown())),
+  }),
+  v.check(
+    ({ revision, seen, ...fields }) => revision !== undefined || Object.keys(fields).every((k) => k in (seen ?? {})),
+    'A change names the revision that it was made from, or what its fields were: look again, and send that along',
+  ),
+);
+
+/** What is to be undone or redone: the brief's changes, or decisions, of one candidate or of all; the newest of any when left out. */
+export const ChangesOf = v.object({
+  of: v.optional(v.picklist(['brief', 'decisions'])),
+  candidateId: v.optional(v.pipe(v.string(), v.uuid())),
 });
 
 const EMPTY_PROMPT = 'The prompt is empty: say what is to be drawn, or give a reference';

@@ -1,25 +1,39 @@
 import type { RequestEvent } from '@sveltejs/kit';
 import * as v from 'valibot';
+import { sql } from './database';
+import { KEY_HEADER, once } from './once';
 import { readBody } from './pictures';
 import { asProblem, Problem, problemResponse } from './problem';
 
 const JSON_LIMIT_BYTES = 16 * 1024 * 1024;
 
-/** A server route out of a function: what it gives is sent as JSON (a Response as it is), what it throws as a refusal. */
+/**
+ * A server route out of a function: what it gives is sent as JSON (a Response as it is), what it throws as a refusal. A request that has an idempotency key and
+ * changes something is done once, however often it is sent.
+ */
 export function answer<E extends RequestEvent>(
   work: (event: E) => unknown,
   status = 200,
 ): (event: E) => Promise<Response> {
   return async (event) => {
+    const { request, url } = event;
+    const key = request.method === 'GET' ? null : request.headers.get(KEY_HEADER);
     try {
+      if (key !== null) {
+        const asked = `${request.method} ${url.pathname}`;
+        const { status: given, body } = await once(sql, key, asked, async () => ({ status, body: await work(event) }));
+        return asJson(body, given);
+      }
       const result = await work(event);
-      if (result instanceof Response) return result;
-      return Response.json(result, { status, headers: { 'cache-control': 'no-store' } });
+      return result instanceof Response ? result : asJson(result, status);
     } catch (error) {
       return problemResponse(asProblem(error));
     }
   };
 }
+
+const asJson = (body: unknown, status: number): Response =>
+  Response.json(body, { status, headers: { 'cache-control': 'no-store' } });
 
 /** What stands for a field's name where a request is wrong as a whole. */
 const WHOLE = 'request';

@@ -1,3 +1,5 @@
+import type * as v from 'valibot';
+import type { ChangesOf } from '../contract/requests';
 import { sql, transaction, type Sql } from './database';
 import { Problem } from './problem';
 
@@ -28,8 +30,8 @@ async function write(tx: Sql, subject: Subject, id: string, fields: Fields): Pro
 }
 
 /**
- * Changes fields of a commission or a candidate and keeps what they were. Fields that already have the value are left out; what was
- * undone before can no longer be redone.
+ * Changes fields of a commission or a candidate and keeps what they were. Fields that already have the value are left out; what of the brief, or of decisions,
+ * was undone before can no longer be redone.
  */
 export async function change(
   tx: Sql,
@@ -46,7 +48,10 @@ export async function change(
   const changed = names.filter((n) => JSON.stringify(now[n]) !== JSON.stringify(fields[n]));
   if (!changed.length) return;
   const pick = (from: Fields) => JSON.stringify(Object.fromEntries(changed.map((n) => [n, from[n]])));
-  await tx(`update change set state = 'abandoned' where commission_id = $1 and state = 'undone'`, [commissionId]);
+  await tx(`update change set state = 'abandoned' where commission_id = $1 and subject = $2 and state = 'undone'`, [
+    commissionId,
+    subject,
+  ]);
   await tx(
     'insert into change (commission_id, subject, subject_id, before, after, told) values ($1, $2, $3, $4, $5, $6)',
     [commissionId, subject, id, pick(now), pick(fields), told],
@@ -63,27 +68,39 @@ interface ChangeRow {
   told: string;
 }
 
+/** Which of a commission's changes are meant: each kind has an undo of its own, and so has each candidate. */
+export type Scope = v.InferOutput<typeof ChangesOf>;
+
+/** The newest change that is done, and the oldest that is undone, within a scope: $1 commission, $2 subject, $3 candidate. */
+const next = (direction: 'undo' | 'redo', columns: string): string => `
+  select ${columns} from change
+  where commission_id = $1 and ($2::text is null or subject = $2) and ($3::uuid is null or subject_id = $3)
+    and state = ${direction === 'undo' ? `'done' order by id desc` : `'undone' order by id`} limit 1`;
+
+const scoped = (commissionId: string, { of, candidateId }: Scope) => [
+  commissionId,
+  candidateId || of === 'decisions' ? 'candidate' : of === 'brief' ? 'commission' : null,
+  candidateId ?? null,
+];
+
 /** What can be undone and redone next, in words; null when nothing can. */
-export async function undoable(commissionId: string): Promise<{ undo: string | null; redo: string | null }> {
+export async function undoable(
+  commissionId: string,
+  scope: Scope = {},
+): Promise<{ undo: string | null; redo: string | null }> {
   const [row] = await sql<{ undo: string | null; redo: string | null }>(
-    `select (select told from change where commission_id = $1 and state = 'done' order by id desc limit 1) as undo,
-            (select told from change where commission_id = $1 and state = 'undone' order by id limit 1) as redo`,
-    [commissionId],
+    `select (${next('undo', 'told')}) as undo, (${next('redo', 'told')}) as redo`,
+    scoped(commissionId, scope),
   );
   return row;
 }
 
-/** Takes the last change back, or does the last undone one again; gives its words. */
-export function step(commissionId: string, direction: 'undo' | 'redo'): Promise<string> {
+/** Takes the last change of a scope back, or does the last undone one again; gives its words. */
+export function step(commissionId: string, direction: 'undo' | 'redo', scope: Scope = {}): Promise<string> {
   return transaction(async (tx) => {
     // The commission's row is the lock: two tabs that undo at once take two steps.
     await tx('select 1 from commission where id = $1 for update', [commissionId]);
-    const [row] = await tx<ChangeRow>(
-      direction === 'undo'
-        ? `select * from change where commission_id = $1 and state = 'done' order by id desc limit 1`
-        : `select * from change where commission_id = $1 and state = 'undone' order by id limit 1`,
-      [commissionId],
-    );
+    const [row] = await tx<ChangeRow>(next(direction, '*'), scoped(commissionId, scope));
     if (!row) throw new Problem(409, `nothing_to_${direction}`, `There is nothing to ${direction}`);
     await write(tx, row.subject, row.subject_id, direction === 'undo' ? row.before : row.after);
     await tx('update change set state = $2 where id = $1', [row.id, direction === 'undo' ? 'undone' : 'done']);

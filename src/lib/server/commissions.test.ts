@@ -95,6 +95,42 @@ describe('commissions', () => {
     expect((await getCommission(c.id)).notes).toBe('first tab');
   });
 
+  it('let two tabs change different fields, each by what it saw, and tell the one that changes what it has not seen', async () => {
+    const c = await start();
+    const seen = (fields: object, was: object) =>
+      changeCommission(c.id, v.parse(CommissionChange, { ...fields, seen: was }));
+    await seen({ notes: 'first tab' }, { notes: '' });
+    await seen({ mood: 'calm' }, { mood: '' });
+    await expect(seen({ notes: 'second tab' }, { notes: '' })).rejects.toMatchObject({ code: 'changed_elsewhere' });
+    const grounds = [{ hex: '#FFFFFF', name: 'white' }];
+    await seen({ grounds }, { grounds: c.grounds });
+    await expect(seen({ grounds: [] }, { grounds: c.grounds })).rejects.toMatchObject({ code: 'changed_elsewhere' });
+    // Both wanted the same: nobody loses anything.
+    await seen({ grounds }, { grounds: c.grounds });
+    expect(await getCommission(c.id)).toMatchObject({ notes: 'first tab', mood: 'calm', grounds });
+    expect(() => v.parse(CommissionChange, { notes: 'blind' })).toThrow(/names the revision/);
+    expect(() => v.parse(CommissionChange, { notes: 'blind', seen: { mood: '' } })).toThrow(/names the revision/);
+  });
+
+  it('have an undo of their own for the brief, for decisions, and for each candidate', async () => {
+    const c = await start();
+    const png = await encodePng(drawCandidate({ prompt: 'owl', sizePx: 64 }, 0).picture);
+    const [a, b] = [await bringIn(c.id, png, 'a.png'), await bringIn(c.id, png, 'b.png')];
+    await decide(a.id, 'kept');
+    await change(c.id, c.revision, { mood: 'calm' });
+    await decide(b.id, 'aside');
+    expect(await undoable(c.id, { of: 'brief' })).toEqual({ undo: 'brief: mood', redo: null });
+    expect(await undoable(c.id, { of: 'decisions' })).toEqual({ undo: 'b.png set aside', redo: null });
+    expect(await undoable(c.id, { candidateId: a.id })).toEqual({ undo: 'a.png kept', redo: null });
+    expect(await step(c.id, 'undo', { candidateId: a.id })).toBe('a.png kept');
+    expect(await step(c.id, 'undo', { of: 'brief' })).toBe('brief: mood');
+    await decide(b.id, 'kept');
+    // A new decision ends what could be decided again; the brief's is still there.
+    expect(await undoable(c.id, { candidateId: a.id })).toEqual({ undo: null, redo: null });
+    expect(await step(c.id, 'redo', { of: 'brief' })).toBe('brief: mood');
+    expect((await getCommission(c.id)).mood).toBe('calm');
+  });
+
   it('leave no trace of a change that changes nothing', async () => {
     const c = await start();
     await change(c.id, c.revision, { name: c.name });

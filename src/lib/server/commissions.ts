@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type * as v from 'valibot';
 import type { Brief, Commission, CommissionCard } from '../contract/answers';
 import type { CommissionChange, CommissionStart } from '../contract/requests';
@@ -81,13 +82,13 @@ export async function getCommission(id: string): Promise<Commission> {
 
 export const isUuid = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text);
 
-/** Changes a brief, or archives a commission and brings it back; a 409 Problem when it was changed since it was read. */
+/** Changes a brief, or archives a commission and brings it back; a 409 Problem when what is changed was changed since it was read. */
 export async function changeCommission(
   id: string,
   wanted: v.InferOutput<typeof CommissionChange>,
 ): Promise<Commission> {
   await getCommission(id);
-  const { revision, archived, ...fields } = wanted;
+  const { revision, seen, archived, ...fields } = wanted;
   const columns = columnsOf(fields as Partial<Brief>);
   if (archived !== undefined) columns.archived = archived;
   const names = Object.keys(columns);
@@ -98,8 +99,12 @@ export async function changeCommission(
         : 'brought back'
       : `brief: ${names.map((n) => FIELD_WORDS[n] ?? n).join(', ')}`;
   await transaction(async (tx) => {
-    const [row] = await tx<{ revision: number }>('select revision from commission where id = $1 for update', [id]);
-    if (row.revision !== revision)
+    const [row] = await tx('select * from commission where id = $1 for update', [id]);
+    const before = columnsOf((seen ?? {}) as Partial<Brief>);
+    if (seen?.archived !== undefined) before.archived = seen.archived;
+    const isSame = (n: string) =>
+      !(n in before) || [before[n], columns[n]].some((value) => isDeepStrictEqual(row[n], value));
+    if ((revision !== undefined && row.revision !== revision) || !names.every(isSame))
       throw new Problem(
         409,
         'changed_elsewhere',

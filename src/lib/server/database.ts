@@ -1,5 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import pg from 'pg';
+import { claim, claimed, claimMade, isClaiming } from './once';
 import { databaseIsGone, Problem } from './problem';
 import { settings } from './settings';
 
@@ -54,8 +55,8 @@ export const sql: Sql = <R>(text: string, values: readonly unknown[] = []) =>
 
 /**
  * Statements that are done together or not at all. Rows are locked in one order, so that no two wait for each other: commission, round, candidate, work,
- * delivery. A transaction that broke before its commit is done again; one whose commit was
- * not answered is not, since nobody knows whether it took effect.
+ * delivery. A transaction that broke before its commit is done again; one whose commit was not answered only for a request with a key, since else nobody
+ * knows whether it took effect.
  */
 export function transaction<T>(work: (sql: Sql) => Promise<T>): Promise<T> {
   return retrying(async () => {
@@ -64,15 +65,19 @@ export function transaction<T>(work: (sql: Sql) => Promise<T>): Promise<T> {
     let broken: Error | undefined;
     try {
       await client.query('begin');
-      const result = await work(
-        async <R>(text: string, values: readonly unknown[] = []) => (await client.query(text, [...values])).rows as R[],
-      );
+      const tx: Sql = async <R>(text: string, values: readonly unknown[] = []) =>
+        (await client.query(text, [...values])).rows as R[];
+      await claim(tx);
+      const result = await work(tx);
+      await claimMade(tx, result);
       try {
         await client.query('commit');
       } catch (error) {
         broken = error as Error;
-        throw databaseIsGone(error) ? commitUnknown() : error;
+        // Under a key it is done again: if it took effect, its key is there.
+        throw databaseIsGone(error) && !isClaiming() ? commitUnknown() : error;
       }
+      claimed();
       return result;
     } catch (error) {
       if (databaseIsGone(error)) broken = error as Error;

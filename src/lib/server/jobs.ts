@@ -1,9 +1,11 @@
 import PgBoss from 'pg-boss';
 import { Pool } from '../../../node/pool';
+import { sql } from './database';
 import { failDelivery, finishDelivery, takeDelivery } from './deliveries';
 import { drawRound } from './engine-client';
 import { watch } from './events';
 import { beat, handBack, orphans, type Lease, type LeasedTable } from './leases';
+import { forgetRequests } from './once';
 import { reencode } from './pictures';
 import { databaseIsGone } from './problem';
 import { previews } from './previews';
@@ -162,6 +164,7 @@ async function sweep(): Promise<void> {
   try {
     for (const table of Object.keys(QUEUES) as LeasedTable[])
       for (const id of await orphans(table)) await enqueue(table, id, true);
+    await forgetRequests(sql);
   } catch (error) {
     if (!databaseIsGone(error)) console.error('sweep:', error);
   }

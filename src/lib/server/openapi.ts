@@ -1,11 +1,14 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
 import type * as v from 'valibot';
 import * as requests from '../contract/requests';
+import { KEY_HEADER } from './once';
 
 interface Operation {
   readonly summary: string;
   /** Schema of the JSON body. */
   readonly body?: v.GenericSchema;
+  /** Whether that may be left out. */
+  readonly isBodyOptional?: boolean;
   /** Media types of a body of bytes. */
   readonly files?: readonly string[];
   readonly query?: Readonly<Record<string, string>>;
@@ -87,10 +90,14 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
   },
   'POST /api/commissions/{id}/undo': {
     summary: 'Take back the last change to the brief or to a decision',
+    body: requests.ChangesOf,
+    isBodyOptional: true,
     answers: { 200: '{told, undo, redo}: what was taken back, and what is next', 409: 'Nothing to undo' },
   },
   'POST /api/commissions/{id}/redo': {
     summary: 'Make the last undone change again',
+    body: requests.ChangesOf,
+    isBodyOptional: true,
     answers: { 200: '{told, undo, redo}', 409: 'Nothing to redo' },
   },
   'GET /api/commissions/{id}/thread': {
@@ -201,6 +208,14 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
   },
 };
 
+const KEY = {
+  name: KEY_HEADER,
+  in: 'header',
+  description:
+    'A key of one’s own, 8 to 64 letters, digits and hyphens: sent again with it, the request is done once and answered as before',
+  schema: { type: 'string' },
+};
+
 const PROBLEM = {
   type: 'object',
   required: ['error'],
@@ -245,7 +260,15 @@ function operationObject(
   operation: Operation,
   shared: Record<string, unknown>,
 ): Record<string, unknown> {
-  const { summary, body, files = [], query = {}, answers, gives = 'application/json' } = operation;
+  const {
+    summary,
+    body,
+    isBodyOptional = false,
+    files = [],
+    query = {},
+    answers,
+    gives = 'application/json',
+  } = operation;
   const path = address.split(' ')[1];
   const parameters = [
     ...[...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
@@ -260,6 +283,7 @@ function operationObject(
       description,
       schema: { type: 'string' },
     })),
+    ...(address.startsWith('GET') ? [] : [{ $ref: '#/components/parameters/Key' }]),
   ];
   const problem = { 'application/json': { schema: { $ref: '#/components/schemas/Problem' } } };
   const responses = Object.fromEntries(
@@ -276,7 +300,7 @@ function operationObject(
   return {
     summary,
     ...(parameters.length ? { parameters } : {}),
-    ...(body || files.length ? { requestBody: { required: true, content } } : {}),
+    ...(body || files.length ? { requestBody: { required: !isBodyOptional, content } } : {}),
     responses: { ...responses, default: { description: 'A refusal', content: problem } },
   };
 }
@@ -298,6 +322,6 @@ export function openApi(): Record<string, unknown> {
         'From a brief to clean vector brand files. Requests that change something are refused when they come from another site.',
     },
     paths,
-    components: { schemas },
+    components: { schemas, parameters: { Key: KEY } },
   };
 }
