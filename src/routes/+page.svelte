@@ -1,9 +1,9 @@
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
   import type { CommissionCard } from '$lib/contract/answers';
-  import { api } from '$lib/ui/api';
   import CommissionRow from '$lib/ui/brief/CommissionRow.svelte';
   import { notices } from '$lib/ui/notices.svelte';
+  import { outbox } from '$lib/ui/outbox.svelte';
   import TopBar from '$lib/ui/shell/TopBar.svelte';
 
   const { data } = $props();
@@ -11,15 +11,18 @@
   const archived = $derived(data.commissions.filter((c) => c.archived));
 
   async function change(card: CommissionCard, fields: { name?: string; archived?: boolean }): Promise<void> {
+    const { name, archived } = card;
     try {
-      await api('PATCH', `/api/commissions/${card.id}`, { ...fields, revision: card.revision });
-      await invalidateAll();
+      await outbox.send({
+        method: 'PATCH',
+        path: `/api/commissions/${card.id}`,
+        body: { ...fields, seen: { name, archived } },
+        what: fields.name ? `${name} renamed` : `${name} ${fields.archived ? 'archived' : 'brought back'}`,
+        settle: invalidateAll,
+      });
       if (fields.archived)
-        notices.tell(`${card.name} is archived`, {
-          action: {
-            label: 'Bring back',
-            run: () => void change({ ...card, revision: card.revision + 1 }, { archived: false }),
-          },
+        notices.tell(`${name} is archived`, {
+          action: { label: 'Bring back', run: () => void change({ ...card, archived: true }, { archived: false }) },
         });
     } catch (error) {
       notices.fail(error);

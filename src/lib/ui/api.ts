@@ -8,60 +8,76 @@ export class ApiError extends Error {
     readonly code: string,
     message: string,
     readonly fields: Readonly<Record<string, string>> = {},
+    /** When it makes sense to ask again, in seconds. */
+    readonly retryAfterS: number | null = null,
   ) {
     super(message);
   }
+
+  /** Whether this passes by itself, so that one may ask again: nobody answered, or somebody who had no time, no database or no room. */
+  get isPassing(): boolean {
+    return this.status === 0 || [429, 502, 503, 504, 507].includes(this.status);
+  }
 }
 
-const RETRY_MS = [300, 700, 1500, 3000, 5000];
-const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+export type Method = 'GET' | 'POST' | 'PATCH';
 
-async function once<T>(method: string, path: string, body: unknown): Promise<T> {
+/** How long to wait before asking again: a moment after the first failure, longer after the next. */
+const PAUSES_MS = [300, 700, 1500, 3000, 5000, 8000];
+export const pauseOf = (failures: number, error: ApiError): number =>
+  error.retryAfterS !== null ? error.retryAfterS * 1000 : PAUSES_MS[Math.min(failures, PAUSES_MS.length - 1)];
+export const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** Asks the server once; with a key, what is asked is done once however often it is sent. Throws an ApiError. */
+export async function ask<T>(method: Method, path: string, body?: unknown, key?: string): Promise<T> {
   const file = body instanceof Blob;
+  const type = file ? 'application/octet-stream' : 'application/json';
   let response: Response;
   try {
     response = await fetch(path, {
       method,
-      headers: body === undefined ? {} : { 'content-type': file ? 'application/octet-stream' : 'application/json' },
+      headers: {
+        ...(body === undefined ? {} : { 'content-type': type }),
+        ...(key === undefined ? {} : { 'idempotency-key': key }),
+      },
       body: body === undefined ? undefined : file ? body : JSON.stringify(body),
     });
   } catch {
     throw new ApiError(0, 'no_answer', 'Odd Quill is not answering: what you made is still here; it is tried again');
   }
-  const answer: unknown = await response.json().catch(() => null);
+  let answer: unknown;
+  try {
+    answer = await response.json();
+  } catch {
+    // Cut off on its way: what was asked may well have been done.
+    if (response.ok)
+      throw new ApiError(0, 'cut_off', 'The answer was cut off: what you made is still here; it is tried again');
+  }
   if (response.ok) return answer as T;
-  const problem = (answer as ProblemAnswer | null)?.error;
+  const problem = (answer as ProblemAnswer | undefined)?.error;
   throw new ApiError(
     response.status,
     problem?.code ?? 'failed',
     problem?.message ?? 'Something failed on the server: nothing was changed; try again',
     problem?.fields,
+    Number(response.headers.get('retry-after')) || null,
   );
 }
 
-/** Whether asking again cannot do the same thing twice. */
-function safeToRepeat(error: ApiError, method: string, body: unknown): boolean {
-  if (error.code === 'database_away' || error.code === 'busy') return true;
-  return (
-    error.status === 0 &&
-    (method === 'GET' || (typeof body === 'object' && body !== null && ('requestKey' in body || 'acts' in body)))
-  );
-}
+/** How often something is asked for before it is given up. */
+const TRIES = 6;
 
-/** Asks the server; while it or its database is away, it is asked again for some ten seconds. Throws an ApiError. */
-export async function api<T>(method: 'GET' | 'POST' | 'PATCH', path: string, body?: unknown): Promise<T> {
-  for (let attempt = 0; ; attempt++) {
+/** Asks for something that changes nothing, or acts that have keys; while the server or its database is away, again for some ten seconds. Throws an ApiError. */
+export async function api<T>(method: 'GET' | 'POST', path: string, body?: unknown): Promise<T> {
+  for (let failures = 0; ; failures++) {
     try {
-      const result = await once<T>(method, path, body);
-      if (attempt) notices.drop('connection');
+      const result = await ask<T>(method, path, body);
+      if (failures) notices.drop('connection');
       return result;
     } catch (error) {
-      if (!(error instanceof ApiError) || attempt >= RETRY_MS.length || !safeToRepeat(error, method, body)) throw error;
+      if (!(error instanceof ApiError) || failures >= TRIES - 1 || !error.isPassing) throw error;
       notices.tell(error.message, { id: 'connection' });
-      await pause(RETRY_MS[attempt]);
+      await pause(pauseOf(failures, error));
     }
   }
 }
-
-/** A key that makes a request the same request when it is sent again. */
-export const requestKey = (): string => crypto.randomUUID();

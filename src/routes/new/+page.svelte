@@ -1,18 +1,20 @@
 <script lang="ts">
   import { tick } from 'svelte';
-  import { beforeNavigate, goto } from '$app/navigation';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
   import type { Brief, Commission } from '$lib/contract/answers';
-  import { api, ApiError } from '$lib/ui/api';
+  import { ApiError } from '$lib/ui/api';
   import Allowance from '$lib/ui/brief/Allowance.svelte';
   import BriefForm from '$lib/ui/brief/BriefForm.svelte';
   import { forget, keep, kept } from '$lib/ui/kept';
+  import { NEW_COMMISSION } from '$lib/ui/brief/places';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
+  import { outbox } from '$lib/ui/outbox.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
   import TopBar from '$lib/ui/shell/TopBar.svelte';
 
   const { data } = $props();
-  const DRAFT = 'odd-quill-new-commission';
   const EMPTY: Brief = {
     name: '',
     client: '',
@@ -34,27 +36,32 @@
   let errors = $state<Readonly<Record<string, string>>>({});
   let busy = $state(false);
   let started = false;
+  /** Kept in this browser and not answered yet, also when it was sent before a reload. */
+  const starting = $derived(outbox.list.some((w) => w.path === '/api/commissions'));
 
   // What was typed outlives a reload and a closed tab.
   $effect(() => {
-    const draft = kept(DRAFT, EMPTY);
+    const draft = kept(NEW_COMMISSION, EMPTY);
     if (draft) brief = draft;
   });
   $effect(() => {
-    if (!started && JSON.stringify(brief) !== JSON.stringify(EMPTY)) keep(DRAFT, brief);
-  });
-  beforeNavigate(() => {
-    if (started) forget(DRAFT);
+    if (!started && JSON.stringify(brief) !== JSON.stringify(EMPTY)) keep(NEW_COMMISSION, brief);
   });
 
   async function start(): Promise<void> {
-    if (busy) return;
+    if (busy || starting) return;
     busy = true;
     errors = {};
     try {
-      const { id } = await api<Commission>('POST', '/api/commissions', brief);
+      const { id } = await outbox.send<Commission>({
+        method: 'POST',
+        path: '/api/commissions',
+        body: $state.snapshot(brief),
+        what: `${brief.name} started`,
+      });
       started = true;
-      await goto(`/commissions/${id}`);
+      forget(NEW_COMMISSION);
+      if (page.url.pathname === '/new') await goto(`/commissions/${id}`);
     } catch (error) {
       if (error instanceof ApiError && Object.keys(error.fields).length) {
         errors = error.fields;
@@ -85,7 +92,7 @@
             void start();
           }}
         >
-          <BriefForm bind:brief {errors} />
+          <BriefForm bind:brief {errors} place="new" />
           <!-- Enter in a field starts, as the button beside the form does. -->
           <button type="submit" class="hidden" tabindex="-1" aria-hidden="true">Start the commission</button>
         </form>
@@ -99,7 +106,9 @@
       <p class="text-muted">What the image engine may charge this commission in all: one credit a candidate.</p>
     {/snippet}
     {#snippet next()}
-      <button class="next-step" disabled={busy} onclick={start}>Start the commission</button>
+      <button class="next-step" disabled={busy || starting} onclick={start}
+        >{starting ? 'Being started' : 'Start the commission'}</button
+      >
     {/snippet}
   </Frame>
 </div>

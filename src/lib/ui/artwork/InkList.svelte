@@ -2,6 +2,7 @@
   import { readHex } from '$core/colour';
   import { countPieces, seenInks, swatchOf, type Artwork, type Edit } from '$core/vector';
   import { notices } from '../notices.svelte';
+  import Typed from '../slip/Typed.svelte';
 
   /** The inks of an artwork: change one and every piece with it changes. `ontry` hears a colour while it is being chosen. */
   interface Props {
@@ -14,13 +15,13 @@
   const { drawing, marked, onmark, ontry, onedit }: Props = $props();
 
   const inks = $derived(seenInks(drawing));
+  /** An ink that is about to be merged, and into which: chosen first, then done, so that looking through the list merges nothing. */
+  let merging = $state<{ from: string; into: string } | null>(null);
 
-  function typed(inkId: string, field: HTMLInputElement, before: string): void {
-    const hex = readHex(field.value);
-    if (!hex) {
-      notices.tell(`"${field.value}" is not a hex colour such as #1D2E4E: the ink is as it was`, { id: 'hex' });
-      field.value = before;
-    } else if (hex !== before) onedit({ kind: 'ink-colour', inkId, hex });
+  function typed(inkId: string, text: string, before: string): void {
+    const hex = readHex(text);
+    if (!hex) notices.tell(`"${text}" is not a hex colour such as #1D2E4E: the ink is as it was`, { id: 'hex' });
+    else if (hex !== before) onedit({ kind: 'ink-colour', inkId, hex });
   }
 </script>
 
@@ -37,23 +38,22 @@
           oninput={(e) => ontry({ kind: 'ink-colour', inkId: ink.id, hex: e.currentTarget.value.toUpperCase() })}
           onchange={(e) => onedit({ kind: 'ink-colour', inkId: ink.id, hex: e.currentTarget.value.toUpperCase() })}
         />
-        <input
+        <Typed
           class="field min-w-0 flex-1"
           value={ink.name}
-          maxlength="60"
+          maxlength={60}
           aria-label="Name of the ink {ink.hex}"
-          onchange={(e) => {
-            const name = e.currentTarget.value.trim();
+          ontyped={(text) => {
+            const name = text.trim();
             if (name && name !== ink.name) onedit({ kind: 'ink-name', inkId: ink.id, name });
-            else e.currentTarget.value = ink.name;
           }}
         />
-        <input
+        <Typed
           class="field w-[84px]"
           value={ink.hex}
-          maxlength="7"
+          maxlength={7}
           aria-label="Hex of {ink.name}"
-          onchange={(e) => typed(ink.id, e.currentTarget, ink.hex)}
+          ontyped={(text) => typed(ink.id, text, ink.hex)}
         />
       </div>
       {#if ink.gradient}
@@ -87,21 +87,27 @@
           >{pieces} {pieces === 1 ? 'piece' : 'pieces'}</button
         >
         {#if inks.length > 1}
+          {@const into = merging?.from === ink.id ? merging.into : ''}
           <select
-            class="max-w-40 bg-transparent text-muted"
-            aria-label="Merge {ink.name} into another ink"
-            value=""
-            onchange={(e) => {
-              const into = e.currentTarget.value;
-              e.currentTarget.value = '';
-              if (into) onedit({ kind: 'merge-inks', inkId: ink.id, intoInkId: into });
-            }}
+            class="min-h-6 max-w-40 bg-transparent text-muted"
+            aria-label="Merge into another ink: {ink.name}"
+            value={into}
+            onchange={(e) => (merging = e.currentTarget.value ? { from: ink.id, into: e.currentTarget.value } : null)}
           >
             <option value="">Merge into …</option>
             {#each inks.filter((i) => i.id !== ink.id) as other (other.id)}<option value={other.id}
                 >{other.name} {other.hex}</option
               >{/each}
           </select>
+          {#if into}
+            <button
+              class="quiet"
+              onclick={() => {
+                onedit({ kind: 'merge-inks', inkId: ink.id, intoInkId: into });
+                merging = null;
+              }}>Merge</button
+            >
+          {/if}
         {/if}
       </div>
     </li>

@@ -1,14 +1,19 @@
 <script lang="ts">
   import Row from '$lib/ui/slip/Row.svelte';
+  import Said from './Said.svelte';
 
   interface Props {
     /** Credits that the image engine may charge in all. */
     credits: number;
     /** Why it was refused. */
     error?: string;
+    /** What another tab made of it meanwhile. */
+    theirs?: number;
     onsettle?: () => void;
+    onmine?: () => void;
+    ontheirs?: () => void;
   }
-  let { credits = $bindable(), error, onsettle }: Props = $props();
+  let { credits = $bindable(), error, theirs, onsettle, onmine, ontheirs }: Props = $props();
 </script>
 
 <Row label="Allowance" for="allowance">
@@ -20,10 +25,12 @@
       min="0"
       max="100000"
       aria-invalid={error ? 'true' : undefined}
-      aria-describedby={error ? 'allowance-error' : undefined}
+      aria-describedby="allowance-said"
       bind:value={credits}
       onchange={onsettle}
     /> credits</span
   >
 </Row>
-{#if error}<p id="allowance-error" class="-mt-2 mb-3 text-right text-danger">{error}</p>{/if}
+<div class="-mt-2 mb-3 text-right">
+  <Said id="allowance" {error} theirs={theirs === undefined ? undefined : String(theirs)} {onmine} {ontheirs} />
+</div>

@@ -1,11 +1,25 @@
 <script lang="ts">
   import { nameColour, readHex } from '$core/colour';
   import type { GroundColour } from '$lib/contract/answers';
+  import { forget, keep, kept } from '../kept';
 
   /** The colours that the mark will stand on; each is judged in the proofs. */
-  let { grounds = $bindable(), onsettle }: { grounds: readonly GroundColour[]; onsettle: () => void } = $props();
+  interface Props {
+    grounds: readonly GroundColour[];
+    /** Under which name a ground that is being typed is kept in this browser. */
+    place: string;
+    onsettle: () => void;
+  }
+  let { grounds = $bindable(), place, onsettle }: Props = $props();
   let typed = $state('');
   let wrong = $state('');
+
+  const at = $derived(`odd-quill-ground-${place}`);
+  $effect(() => {
+    const before = kept(at, { typed: '' });
+    if (before) typed = before.typed;
+  });
+  const keepTyped = () => (typed ? keep(at, { typed }) : forget(at));
 
   function add(event: Event): void {
     event.preventDefault();
@@ -16,6 +30,7 @@
     }
     wrong = '';
     typed = '';
+    keepTyped();
     if (grounds.some((g) => g.hex === hex)) return;
     grounds = [...grounds, { name: nameColour(hex), hex }];
     onsettle();
@@ -51,7 +66,7 @@
           onchange={(e) => e.currentTarget.value.trim() && change(i, { name: e.currentTarget.value.trim() })}
         />
         <span class="text-muted">{ground.hex}</span>
-        <button type="button" class="quiet px-1" onclick={() => remove(i)} aria-label="Take {ground.name} off"
+        <button type="button" class="quiet px-1" onclick={() => remove(i)} aria-label="Take off {ground.name}"
           >Take off</button
         >
       </li>
@@ -60,9 +75,10 @@
   {#if grounds.length < 12}
     <div class="mt-2 flex items-center gap-2">
       <input
-        class="field w-28"
+        class="field w-32"
         bind:value={typed}
-        placeholder="#20346E"
+        placeholder="such as #20346E"
+        oninput={keepTyped}
         aria-label="Another ground, as a hex colour"
         onkeydown={(e) => e.key === 'Enter' && add(e)}
       />

@@ -1,13 +1,8 @@
 <script lang="ts">
   import { keys } from '../keys.svelte';
-  /** What can be taken back and done again, in words; null when there is nothing. */
-  interface Props {
-    undo: string | null;
-    redo: string | null;
-    onundo: () => void;
-    onredo: () => void;
-  }
-  const { undo, redo, onundo, onredo }: Props = $props();
+  import type { Undoing } from './undo.svelte';
+
+  const { undo, redo, onundo, onredo }: Undoing = $props();
   $effect(() =>
     keys.add([
       { press: 'Mod+z', label: 'Undo', run: () => undo !== null && onundo() },
@@ -16,7 +11,18 @@
   );
 </script>
 
-<span class="flex gap-3">
-  <button class="quiet" disabled={undo === null} title={undo ?? 'Nothing to undo'} onclick={onundo}>Undo</button>
-  <button class="quiet" disabled={redo === null} title={redo ?? 'Nothing to redo'} onclick={onredo}>Redo</button>
+{#snippet one(word: string, told: string | null, run: () => void)}
+  <button
+    class="quiet max-w-[220px] gap-1"
+    disabled={told === null}
+    title={told ?? `Nothing to ${word.toLowerCase()}`}
+    onclick={run}
+  >
+    {word}{#if told}<span class="truncate no-underline" data-undo-words>{told}</span>{/if}
+  </button>
+{/snippet}
+
+<span class="flex min-w-0 gap-3">
+  {@render one('Undo', undo, onundo)}
+  {@render one('Redo', redo, onredo)}
 </span>

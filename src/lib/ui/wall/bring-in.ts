@@ -1,6 +1,7 @@
+import { invalidate } from '$app/navigation';
 import type { BroughtIn, Candidate, WorkState } from '$lib/contract/answers';
-import { api } from '../api';
 import { notices } from '../notices.svelte';
+import { outbox } from '../outbox.svelte';
 import { sentenceOf } from '$lib/workers/told';
 
 const LIMIT_MB = 40;
@@ -10,7 +11,13 @@ export async function keepReference(commissionId: string, file: File): Promise<s
   try {
     if (file.size > LIMIT_MB * 1024 * 1024)
       throw new Error(`The file is larger than ${LIMIT_MB} MB: give a smaller one; nothing else was changed`);
-    return (await api<{ pictureId: string }>('POST', `/api/commissions/${commissionId}/references`, file)).pictureId;
+    const kept = await outbox.send<{ pictureId: string }>({
+      method: 'POST',
+      path: `/api/commissions/${commissionId}/references`,
+      file,
+      what: `${file.name}, to be given with a prompt`,
+    });
+    return kept.pictureId;
   } catch (error) {
     notices.fail(new Error(`${file.name}: ${sentenceOf(error)}`));
     return null;
@@ -28,35 +35,38 @@ export interface MadeOfFiles {
   readonly told: readonly string[];
 }
 
-/** Brings files in one after the other; what cannot be taken is told, and the rest goes on. */
+/** Brings files in; all of them are kept at once in this browser and sent one after the other. What cannot be taken is told, and the rest goes on. */
 export async function bringInFiles(commissionId: string, files: Iterable<File>): Promise<MadeOfFiles> {
   const candidates: Candidate[] = [];
   const artworks: WorkState[] = [];
   const told: string[] = [];
-  for (const file of files) {
-    try {
-      if (file.size > LIMIT_MB * 1024 * 1024)
-        throw new Error(`The file is larger than ${LIMIT_MB} MB: bring in a smaller one; nothing else was changed`);
-      notices.tell(`Bringing in ${file.name}`, { id: 'bring-in' });
-      const name = encodeURIComponent(file.name);
-      if (isSvg(file)) {
-        const { artwork, leftOut } = await api<BroughtIn>(
-          'POST',
-          `/api/commissions/${commissionId}/artworks?name=${name}`,
+  await Promise.all(
+    [...files].map(async (file) => {
+      try {
+        if (file.size > LIMIT_MB * 1024 * 1024)
+          throw new Error(`The file is larger than ${LIMIT_MB} MB: bring in a smaller one; nothing else was changed`);
+        notices.tell(`Bringing in ${file.name}`, { id: 'bring-in' });
+        const kind = isSvg(file) ? 'artworks' : 'pictures';
+        const made = await outbox.send<BroughtIn | Candidate>({
+          method: 'POST',
+          path: `/api/commissions/${commissionId}/${kind}?name=${encodeURIComponent(file.name)}`,
           file,
-        );
-        artworks.push(artwork);
-        if (leftOut.length)
-          told.push(
-            `${file.name} is in as an artwork; left out: ${leftOut.map((l) => (l.count > 1 ? `${l.what} (${l.count})` : l.what)).join(', ')}`,
-          );
-      } else
-        candidates.push(await api<Candidate>('POST', `/api/commissions/${commissionId}/pictures?name=${name}`, file));
-      notices.drop('bring-in');
-    } catch (error) {
-      notices.drop('bring-in');
-      notices.fail(new Error(`${file.name}: ${sentenceOf(error)}`));
-    }
-  }
+          what: `${file.name} brought in`,
+          settle: () => invalidate('odd-quill:commission'),
+        });
+        if ('artwork' in made) {
+          artworks.push(made.artwork);
+          if (made.leftOut.length)
+            told.push(
+              `${file.name} is in as an artwork; left out: ${made.leftOut.map((l) => (l.count > 1 ? `${l.what} (${l.count})` : l.what)).join(', ')}`,
+            );
+        } else candidates.push(made);
+        notices.drop('bring-in');
+      } catch (error) {
+        notices.drop('bring-in');
+        notices.fail(new Error(`${file.name}: ${sentenceOf(error)}`));
+      }
+    }),
+  );
   return { candidates, artworks, told };
 }

@@ -1,3 +1,4 @@
+import { REFERENCE_LIMIT } from '$core/credit';
 import type { Kind } from '$core/prompt';
 import type { Candidate, Round } from '$lib/contract/answers';
 import { keep, kept } from '../kept';
@@ -128,3 +129,14 @@ const place = (commissionId: string) => `odd-quill-draft-${commissionId}`;
 export const keptDraft = (commissionId: string): RoundDraft | null => kept(place(commissionId), FRESH);
 
 export const keepDraft = (commissionId: string, draft: RoundDraft): void => keep(place(commissionId), draft);
+
+/** The page that shows a wall hears of a reference that came late by this event. */
+export const GIVEN = 'odd-quill-given';
+
+/** Gives a picture, which waited in this browser until the server had it, with the prompt it was meant for. */
+export function giveLater(commissionId: string, pictureId: string): void {
+  const draft = keptDraft(commissionId) ?? draftFrom(null);
+  if (draft.references.some((r) => r.pictureId === pictureId) || draft.references.length >= REFERENCE_LIMIT) return;
+  keepDraft(commissionId, { ...draft, way: null, references: [...draft.references, { pictureId, closeness: 70 }] });
+  window.dispatchEvent(new CustomEvent(GIVEN, { detail: commissionId }));
+}

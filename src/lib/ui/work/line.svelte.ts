@@ -4,8 +4,9 @@ import { browser } from '$app/environment';
 import { invalidate } from '$app/navigation';
 import { applyEdit, applyEdits, EditError, type Artwork, type Edit } from '$core/vector';
 import type { ActsAnswer, WorkState } from '$lib/contract/answers';
-import { api, ApiError, requestKey } from '../api';
+import { api, ApiError } from '../api';
 import { notices } from '../notices.svelte';
+import { freshKey } from '../tab';
 import { adopt, keepWaiting, type Act } from './waiting';
 
 /** How many acts go in one request. */
@@ -103,16 +104,23 @@ export class WorkLine {
       notices.fail(error);
       return;
     }
-    this.add([{ kind: 'edit', key: requestKey(), edits: [...edits] }]);
+    this.add([{ kind: 'edit', key: freshKey(), edits: [...edits] }]);
   }
   undo(): void {
-    this.add([{ kind: 'undo', key: requestKey() }]);
+    this.add([{ kind: 'undo', key: freshKey() }]);
   }
   redo(): void {
-    this.add([{ kind: 'redo', key: requestKey() }]);
+    this.add([{ kind: 'redo', key: freshKey() }]);
   }
   returnTo(stepId: string): void {
-    this.add([{ kind: 'return', key: requestKey(), stepId }]);
+    this.add([{ kind: 'return', key: freshKey(), stepId }]);
+  }
+
+  /** What an undo would take back, in words; null when nothing. */
+  get undoWords(): string | null {
+    if (this.acts.at(-1)?.kind === 'edit') return 'the change just made';
+    const { canUndo, head, steps } = this.state;
+    return canUndo ? (steps.find((s) => s.id === head)?.told ?? 'the last change') : null;
   }
 
   /** Resolves when nothing waits any more. */
@@ -200,7 +208,7 @@ export class WorkLine {
       run: () =>
         edits.length
           ? edits.forEach((e) => this.edit(...e))
-          : lost.slice(0, sent.length).forEach((a) => this.add([{ ...a, key: requestKey() }])),
+          : lost.slice(0, sent.length).forEach((a) => this.add([{ ...a, key: freshKey() }])),
     });
     if (fresh) this.state = fresh;
     this.keep([]);

@@ -1,5 +1,6 @@
 import type * as v from 'valibot';
 import type { WorkActs } from '$lib/contract/requests';
+import { isGone, nameTab, tabName } from '../tab';
 
 export type Act = v.InferOutput<typeof WorkActs>['acts'][number];
 
@@ -12,32 +13,7 @@ export interface Waiting {
 const PREFIX = 'odd-quill:acts:';
 
 /** Each tab keeps its own: two that wrote at one place would lose each other's. */
-let tab: string | null = null;
-
 const placeOf = (workId: string, of: string): string => `${PREFIX}${workId}:${of}`;
-
-/**
- * Gives this tab a name that no other one has. A name is held by a lock for as long as the tab lives, so that what a tab that is gone left behind can be told
- * from what another one still sends. Without locks (a browser of long ago) every tab is new, and leaves nothing to anybody.
- */
-async function nameTab(): Promise<string> {
-  if (tab) return tab;
-  const wanted = sessionStorage.getItem(`${PREFIX}tab`) ?? crypto.randomUUID();
-  const held = (await hold(wanted)) ? wanted : crypto.randomUUID();
-  if (held !== wanted) await hold(held);
-  sessionStorage.setItem(`${PREFIX}tab`, held);
-  return (tab = held);
-}
-
-/** Takes the lock of a tab's name for good, if nobody has it. */
-const hold = (name: string): Promise<boolean> =>
-  new Promise((resolve) => {
-    if (!navigator.locks) return resolve(true);
-    void navigator.locks.request(PREFIX + name, { ifAvailable: true }, (lock) => {
-      resolve(lock !== null);
-      return lock ? new Promise(() => {}) : undefined;
-    });
-  });
 
 /** What is waiting for a work: of this tab, and of those that are gone. */
 export async function adopt(workId: string): Promise<Waiting | null> {
@@ -59,15 +35,10 @@ export async function adopt(workId: string): Promise<Waiting | null> {
   }
 }
 
-const isGone = (of: string): Promise<boolean> =>
-  new Promise((resolve) => {
-    if (!navigator.locks) return resolve(false);
-    void navigator.locks.request(PREFIX + of, { ifAvailable: true }, (lock) => resolve(lock !== null));
-  });
-
 /** Keeps what is waiting in this browser, so that it outlives the page, the tab and a network that goes away. */
 export function keepWaiting(workId: string, waiting: Waiting): void {
   try {
+    const tab = tabName();
     if (!tab) return;
     if (waiting.acts.length) localStorage.setItem(placeOf(workId, tab), JSON.stringify(waiting));
     else localStorage.removeItem(placeOf(workId, tab));

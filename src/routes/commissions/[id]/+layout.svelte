@@ -4,8 +4,9 @@
   import TopBar from '$lib/ui/shell/TopBar.svelte';
   import UndoRedo from '$lib/ui/shell/UndoRedo.svelte';
   import Thread from '$lib/ui/thread/Thread.svelte';
-  import { api } from '$lib/ui/api';
   import { notices } from '$lib/ui/notices.svelte';
+  import { outbox } from '$lib/ui/outbox.svelte';
+  import { undoPlace } from '$lib/ui/shell/undo.svelte';
   import { watchCommission } from '$lib/ui/watch.svelte';
   import { isOwnHead } from '$lib/ui/work/line.svelte';
   import type { WatchEvent } from '$lib/contract/answers';
@@ -13,8 +14,6 @@
   const { data, children } = $props();
   const commission = $derived(data.commission);
   const left = $derived(commission.allowance - commission.creditsSpent - commission.creditsReserved);
-  /** An artwork has an undo of its own; everywhere else it is the commission's. */
-  const ownUndo = $derived(page.route.id?.endsWith('/artworks/[artwork]') ?? false);
 
   // Reloading the data of a page breaks off a navigation that is under way: what is heard meanwhile waits for its end.
   let due = $state(false);
@@ -34,15 +33,31 @@
   const id = $derived(commission.id);
   $effect(() => watchCommission(id, (events) => void refresh(events)));
 
-  async function step(direction: 'undo' | 'redo'): Promise<void> {
+  async function step(direction: 'undo' | 'redo', body: object): Promise<void> {
     try {
-      const { told } = await api<{ told: string }>('POST', `/api/commissions/${commission.id}/${direction}`);
+      const { told } = await outbox.send<{ told: string }>({
+        method: 'POST',
+        path: `/api/commissions/${commission.id}/${direction}`,
+        body,
+        what: direction === 'undo' ? 'a change taken back' : 'a change made again',
+        settle: () => refresh(),
+      });
       notices.tell(direction === 'undo' ? `Taken back: ${told}` : `Done again: ${told}`, { id: 'undo' });
-      await refresh();
     } catch (error) {
       notices.fail(error);
     }
   }
+
+  // Of the commission's changes, what one sees on this screen: the brief, decisions, or those about one candidate.
+  $effect(() => {
+    const { scope, changes } = data;
+    if (!scope || !changes) return;
+    return undoPlace.put({
+      ...changes,
+      onundo: () => void step('undo', scope),
+      onredo: () => void step('redo', scope),
+    });
+  });
 </script>
 
 <svelte:head><title>{commission.name} · Odd Quill</title></svelte:head>
@@ -55,14 +70,7 @@
       {#if commission.archived}<span class="border border-muted px-1.5 text-[12px]">archived</span>{/if}
     {/snippet}
     {#snippet middle()}
-      {#if !ownUndo}
-        <UndoRedo
-          undo={data.changes.undo}
-          redo={data.changes.redo}
-          onundo={() => void step('undo')}
-          onredo={() => void step('redo')}
-        />
-      {/if}
+      {#if undoPlace.current}<UndoRedo {...undoPlace.current} />{/if}
       <a
         href="/commissions/{commission.id}/brief"
         class="whitespace-nowrap text-muted hover:text-text"

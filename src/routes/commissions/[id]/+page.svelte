@@ -1,20 +1,24 @@
 <script lang="ts">
   import { goto, invalidate } from '$app/navigation';
+  import { page } from '$app/state';
   import { COUNT_LIMIT, creditsFor, REFERENCE_LIMIT } from '$core/credit';
   import { KINDS } from '$core/prompt';
-  import type { Candidate, DecisionState, Round, Understood } from '$lib/contract/answers';
-  import { api, requestKey } from '$lib/ui/api';
+  import type { Candidate, Round, Understood } from '$lib/contract/answers';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
+  import { outbox } from '$lib/ui/outbox.svelte';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
+  import { freshKey } from '$lib/ui/tab';
   import Frame from '$lib/ui/shell/Frame.svelte';
   import Figure from '$lib/ui/slip/Figure.svelte';
   import Row from '$lib/ui/slip/Row.svelte';
   import { bringInFiles, keepReference } from '$lib/ui/wall/bring-in';
+  import { decide, decided } from '$lib/ui/wall/decide';
   import {
     canAsk,
     crossingOf,
     draftFrom,
+    GIVEN,
     keepDraft,
     keptDraft,
     offshootOf,
@@ -30,7 +34,7 @@
 
   const { data } = $props();
   const commission = $derived(data.commission);
-  const strips = $derived(stripsOf(data.wall));
+  const strips = $derived(stripsOf(data.wall).map((s) => ({ ...s, candidates: s.candidates.map(decided) })));
   const candidates = $derived(strips.flatMap((s) => s.candidates));
 
   // svelte-ignore state_referenced_locally
@@ -53,8 +57,13 @@
   // A prompt that was being written is there again after a reload.
   const id = $derived(commission.id);
   $effect(() => {
-    const kept = keptDraft(id);
-    if (kept) draft = kept;
+    const take = () => {
+      const kept = keptDraft(id);
+      if (kept) draft = kept;
+    };
+    take();
+    window.addEventListener(GIVEN, take);
+    return () => window.removeEventListener(GIVEN, take);
   });
   $effect(() => keepDraft(id, $state.snapshot(draft)));
 
@@ -63,12 +72,15 @@
   async function ask(): Promise<void> {
     if (busy) return;
     busy = true;
+    const wanted = $state.snapshot(draft) as RoundDraft;
     try {
-      await api<Round>('POST', `/api/commissions/${commission.id}/rounds`, {
-        requestKey: requestKey(),
-        ...requestOf($state.snapshot(draft) as RoundDraft),
+      await outbox.send<Round>({
+        method: 'POST',
+        path: `/api/commissions/${commission.id}/rounds`,
+        body: { requestKey: freshKey(), ...requestOf(wanted) },
+        what: wanted.prompt.trim() ? `a round of “${wanted.prompt.trim()}”` : 'a round',
+        settle: refresh,
       });
-      await refresh();
       document.getElementById('wall')?.scrollTo({ top: 0, behavior: 'smooth' });
     } catch (error) {
       notices.fail(error);
@@ -77,21 +89,14 @@
     }
   }
 
-  async function decide(candidate: Candidate, decision: DecisionState): Promise<void> {
-    try {
-      await api('PATCH', `/api/candidates/${candidate.id}`, {
-        decision: candidate.decision === decision ? 'undecided' : decision,
-      });
-      await refresh();
-    } catch (error) {
-      notices.fail(error);
-    }
-  }
-
   async function roundAction(round: Round, action: 'cancel' | 'again'): Promise<void> {
     try {
-      await api('POST', `/api/rounds/${round.id}/${action}`);
-      await refresh();
+      await outbox.send({
+        method: 'POST',
+        path: `/api/rounds/${round.id}/${action}`,
+        what: action === 'cancel' ? `round ${round.number} cancelled` : `round ${round.number} again`,
+        settle: refresh,
+      });
     } catch (error) {
       notices.fail(error);
     }
@@ -99,11 +104,13 @@
 
   async function bringIn(files: Iterable<File>): Promise<void> {
     dropping = false;
+    const here = page.url.pathname;
     const { candidates: made, artworks, told } = await bringInFiles(commission.id, files);
     if (made.length) picked = made[made.length - 1].id;
     await refresh();
     // One drawing alone is what one wants to look at.
-    if (artworks.length === 1 && !made.length) await goto(`/commissions/${commission.id}/artworks/${artworks[0].id}`);
+    if (artworks.length === 1 && !made.length && page.url.pathname === here)
+      await goto(`/commissions/${commission.id}/artworks/${artworks[0].id}`);
     for (const text of told) notices.tell(text, { grave: true });
   }
 

@@ -1,93 +1,45 @@
 <script lang="ts">
+  import { onDestroy, untrack } from 'svelte';
   import { goto, invalidate } from '$app/navigation';
-  import type { Brief, Commission } from '$lib/contract/answers';
-  import { api, ApiError } from '$lib/ui/api';
   import Allowance from '$lib/ui/brief/Allowance.svelte';
+  import { BriefLine } from '$lib/ui/brief/brief-line.svelte';
   import BriefForm from '$lib/ui/brief/BriefForm.svelte';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
+  import { outbox } from '$lib/ui/outbox.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
 
   const { data } = $props();
   const commission = $derived(data.commission);
-
-  function briefOf({
-    name,
-    client,
-    trade,
-    audience,
-    mood,
-    coloursWanted,
-    coloursUnwanted,
-    grounds,
-    kindOfMark,
-    notes,
-    allowance,
-  }: Commission): Brief {
-    return {
-      name,
-      client,
-      trade,
-      audience,
-      mood,
-      coloursWanted,
-      coloursUnwanted,
-      grounds,
-      kindOfMark,
-      notes,
-      allowance,
-    };
-  }
-
   // svelte-ignore state_referenced_locally
-  let brief = $state<Brief>(briefOf(data.commission));
-  // svelte-ignore state_referenced_locally
-  let saved = $state.raw<Brief>(briefOf(data.commission));
-  let errors = $state<Readonly<Record<string, string>>>({});
-  let saving = $state(false);
-  const same = (p: unknown, q: unknown) => JSON.stringify(p) === JSON.stringify(q);
+  const line = new BriefLine(data.commission.id, data.commission);
 
+  $effect(() => untrack(() => line.restore()));
+  // From the first key.
+  $effect(() => {
+    void JSON.stringify(line.brief);
+    untrack(() => line.keepDraft());
+  });
   // What comes from another tab, or from undo, is taken over where nothing else was typed meanwhile.
   $effect(() => {
-    const fresh = briefOf(commission);
-    if (same(fresh, saved)) return;
-    const before = saved;
-    saved = fresh;
-    for (const key of Object.keys(fresh) as (keyof Brief)[])
-      if (same($state.snapshot(brief)[key], before[key])) Object.assign(brief, { [key]: fresh[key] });
+    const fresh = commission;
+    untrack(() => line.hear(fresh));
   });
+  // A field that one is still in when the screen changes is saved too.
+  onDestroy(() => line.saveAll());
 
-  async function save(field: keyof Brief): Promise<void> {
-    const value = $state.snapshot(brief)[field];
-    if (same(value, saved[field])) return;
-    saving = true;
-    try {
-      const changed = await api<Commission>('PATCH', `/api/commissions/${commission.id}`, {
-        [field]: value,
-        revision: commission.revision,
-      });
-      errors = {};
-      saved = briefOf(changed);
-      await invalidate('odd-quill:commission');
-    } catch (error) {
-      if (error instanceof ApiError && Object.keys(error.fields).length) errors = error.fields;
-      else
-        notices.fail(error, {
-          label: 'Save mine',
-          run: () => void invalidate('odd-quill:commission').then(() => save(field)),
-        });
-    } finally {
-      saving = false;
-    }
-  }
+  const unkept = $derived(outbox.list.some((w) => w.path === `/api/commissions/${commission.id}` && !w.isAnswered));
 
   async function archive(): Promise<void> {
     try {
-      await api('PATCH', `/api/commissions/${commission.id}`, {
-        archived: !commission.archived,
-        revision: commission.revision,
+      const { id, name, archived } = commission;
+      await outbox.send({
+        method: 'PATCH',
+        path: `/api/commissions/${id}`,
+        body: { archived: !archived, seen: { archived } },
+        what: `${name} ${archived ? 'brought back' : 'archived'}`,
+        settle: () => invalidate('odd-quill:commission'),
       });
-      await invalidate('odd-quill:commission');
     } catch (error) {
       notices.fail(error);
     }
@@ -101,12 +53,27 @@
   {#snippet sheet()}
     <div class="h-full overflow-y-auto px-8 py-6">
       <form class="mx-auto max-w-[820px] border border-line bg-panel px-8 py-6" onsubmit={(e) => e.preventDefault()}>
-        <BriefForm bind:brief {errors} onsettle={(field) => void save(field)} />
+        <BriefForm
+          bind:brief={line.brief}
+          errors={line.errors}
+          theirs={line.theirs}
+          place={commission.id}
+          onsettle={(field) => line.save(field)}
+          onmine={(field) => line.keepMine(field)}
+          ontheirs={(field) => line.takeTheirs(field)}
+        />
       </form>
     </div>
   {/snippet}
   {#snippet slip()}
-    <Allowance bind:credits={brief.allowance} error={errors.allowance} onsettle={() => void save('allowance')} />
+    <Allowance
+      bind:credits={line.brief.allowance}
+      error={line.errors.allowance}
+      theirs={line.theirs.allowance}
+      onsettle={() => line.save('allowance')}
+      onmine={() => line.keepMine('allowance')}
+      ontheirs={() => line.takeTheirs('allowance')}
+    />
     <dl class="mb-4 grid grid-cols-[1fr_auto] gap-y-1 text-muted">
       <dt>charged</dt>
       <dd class="text-right">{commission.creditsSpent}</dd>
@@ -118,7 +85,7 @@
       </dd>
     </dl>
     <p class="mb-4 text-muted" aria-live="polite">
-      {saving ? 'Saving' : 'Every field is saved when you leave it, and can be undone.'}
+      {unkept ? 'Saving' : 'Every field is saved when you leave it, and can be undone.'}
     </p>
     <button class="button" onclick={archive}
       >{commission.archived ? 'Bring this commission back' : 'Archive this commission'}</button

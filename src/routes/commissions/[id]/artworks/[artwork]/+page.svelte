@@ -1,19 +1,20 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
+  import { page } from '$app/state';
   import { clearestGround } from '$core/judge';
   import { allPieces, pieceAt, swatchOf } from '$core/vector';
   import type { WorkState } from '$lib/contract/answers';
-  import { api } from '$lib/ui/api';
   import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
   import InkList from '$lib/ui/artwork/InkList.svelte';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
+  import { outbox } from '$lib/ui/outbox.svelte';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
   import ArtworkLayer from '$lib/ui/sheet/ArtworkLayer.svelte';
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
-  import UndoRedo from '$lib/ui/shell/UndoRedo.svelte';
+  import { undoPlace } from '$lib/ui/shell/undo.svelte';
   import { lineOf } from '$lib/ui/work/line.svelte';
 
   const { data } = $props();
@@ -53,8 +54,14 @@
   /** Null after the last ground: nothing under the work. */
   const ground = $derived(grounds[groundAt]?.hex ?? null);
 
-  const undo = () => line.undo();
-  const redo = () => line.redo();
+  $effect(() =>
+    undoPlace.put({
+      undo: line.undoWords,
+      redo: current.canRedo ? 'the newest change after this' : null,
+      onundo: () => line.undo(),
+      onredo: () => line.redo(),
+    }),
+  );
   const removePiece = () => {
     if (!piece) return;
     line.edit({ kind: 'remove-nodes', nodeIds: [piece.id] });
@@ -74,8 +81,14 @@
   async function copy(): Promise<void> {
     try {
       await line.settled();
-      const { id } = await api<WorkState>('POST', `/api/works/${current.id}/copies`, { stepId: line.state.head });
-      await goto(`/commissions/${data.commission.id}/artworks/${id}`);
+      const here = page.url.pathname;
+      const { id } = await outbox.send<WorkState>({
+        method: 'POST',
+        path: `/api/works/${current.id}/copies`,
+        body: { stepId: line.state.head },
+        what: `${current.name} copied`,
+      });
+      if (page.url.pathname === here) await goto(`/commissions/${data.commission.id}/artworks/${id}`);
     } catch (error) {
       notices.fail(error);
     }
@@ -159,12 +172,6 @@
           {#if line.isWaiting}<span class="ml-1 font-normal text-muted" role="status" data-waiting>not yet kept</span
             >{/if}
         </h2>
-        <UndoRedo
-          undo={current.canUndo ? (current.steps.find((s) => s.id === current.head)?.told ?? '') : null}
-          redo={current.canRedo ? 'The newest change after this' : null}
-          onundo={undo}
-          onredo={redo}
-        />
       </div>
       <ol class="flex flex-col" data-steps>
         {#each current.steps as step (step.id)}

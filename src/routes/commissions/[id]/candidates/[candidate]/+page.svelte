@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
   import { creditsFor, SIZE_MOST_PX } from '$core/credit';
-  import type { DecisionState, Round } from '$lib/contract/answers';
-  import { api, requestKey } from '$lib/ui/api';
+  import type { Round } from '$lib/contract/answers';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
+  import { outbox } from '$lib/ui/outbox.svelte';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
   import MarkedBox from '$lib/ui/sheet/MarkedBox.svelte';
   import PictureLayer from '$lib/ui/sheet/PictureLayer.svelte';
@@ -12,23 +13,14 @@
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
   import Figure from '$lib/ui/slip/Figure.svelte';
+  import { freshKey } from '$lib/ui/tab';
+  import { decide, decided } from '$lib/ui/wall/decide';
 
   const { data } = $props();
-  const candidate = $derived(data.candidate);
+  const candidate = $derived(decided(data.candidate));
   const href = $derived(`/api/pictures/${candidate.pictureId}`);
   const source = $derived({ kind: 'picture', href } as const);
   const base = $derived(`/commissions/${data.commission.id}`);
-
-  async function decide(decision: DecisionState): Promise<void> {
-    try {
-      await api('PATCH', `/api/candidates/${candidate.id}`, {
-        decision: candidate.decision === decision ? 'undecided' : decision,
-      });
-      await invalidate('odd-quill:commission');
-    } catch (error) {
-      notices.fail(error);
-    }
-  }
 
   /** The area to make again, in pixels of the candidate, while one is being marked. */
   let marking = $state(false);
@@ -41,16 +33,18 @@
   const way = $derived(data.round?.way ?? null);
 
   /** Starts a round from this candidate, and goes where it will hang. */
-  async function ask(body: Record<string, unknown>): Promise<void> {
+  async function ask(what: string, body: Record<string, unknown>): Promise<void> {
     if (busy) return;
     busy = true;
+    const here = page.url.pathname;
     try {
-      await api<Round>('POST', `/api/commissions/${data.commission.id}/rounds`, {
-        requestKey: requestKey(),
-        prompt: '',
-        ...body,
+      await outbox.send<Round>({
+        method: 'POST',
+        path: `/api/commissions/${data.commission.id}/rounds`,
+        body: { requestKey: freshKey(), prompt: '', ...body },
+        what,
       });
-      await goto(base);
+      if (page.url.pathname === here) await goto(base);
     } catch (error) {
       notices.fail(error);
     } finally {
@@ -60,7 +54,7 @@
 
   const redo = () =>
     box &&
-    ask({
+    ask(`one area of ${candidate.label} again`, {
       prompt: words,
       way: {
         kind: 'redo',
@@ -87,8 +81,8 @@
   const trace = () => goto(`${base}/candidates/${candidate.id}/trace`);
   $effect(() =>
     keys.add([
-      { press: 'k', label: 'Keep it, or take that back', run: () => void decide('kept') },
-      { press: 'a', label: 'Set it aside, or bring it back', run: () => void decide('aside') },
+      { press: 'k', label: 'Keep it, or take that back', run: () => void decide(candidate, 'kept') },
+      { press: 'a', label: 'Set it aside, or bring it back', run: () => void decide(candidate, 'aside') },
       { press: 'Mod+Enter', label: 'Trace this candidate', run: () => void trace() },
       { press: 'r', label: 'Mark an area to redo', run: () => (marking ? (marking = false) : startMarking()) },
       { press: 'Escape', label: 'Back to the wall', run: () => void (marking ? (marking = false) : goto(base)) },
@@ -130,10 +124,10 @@
   {/snippet}
   {#snippet slip()}
     <div class="mb-4 flex flex-wrap gap-2">
-      <button class="button" aria-pressed={candidate.decision === 'kept'} onclick={() => decide('kept')}
+      <button class="button" aria-pressed={candidate.decision === 'kept'} onclick={() => decide(candidate, 'kept')}
         >{candidate.decision === 'kept' ? 'Do not keep' : 'Keep'}</button
       >
-      <button class="button" aria-pressed={candidate.decision === 'aside'} onclick={() => decide('aside')}
+      <button class="button" aria-pressed={candidate.decision === 'aside'} onclick={() => decide(candidate, 'aside')}
         >{candidate.decision === 'aside' ? 'Bring back' : 'Set aside'}</button
       >
       <a class="button flex items-center" href={base}>Back to the wall</a>
@@ -176,7 +170,8 @@
               <button
                 class="button"
                 disabled={busy}
-                onclick={() => ask({ way: { kind: 'enlarge', candidateId: candidate.id, factor } })}
+                onclick={() =>
+                  ask(`${candidate.label} enlarged`, { way: { kind: 'enlarge', candidateId: candidate.id, factor } })}
                 >Enlarge {factor} × · {creditsFor(1, longPx * factor)} credits</button
               >
             {/if}

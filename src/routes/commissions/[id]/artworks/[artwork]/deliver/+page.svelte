@@ -2,14 +2,16 @@
   import { goto, invalidate } from '$app/navigation';
   import { clearestGround } from '$core/judge';
   import type { Delivery } from '$lib/contract/answers';
-  import { api, requestKey } from '$lib/ui/api';
   import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
+  import { forget, keep, kept } from '$lib/ui/kept';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
+  import { outbox } from '$lib/ui/outbox.svelte';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
   import ArtworkLayer from '$lib/ui/sheet/ArtworkLayer.svelte';
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
+  import { freshKey } from '$lib/ui/tab';
 
   const { data } = $props();
   const artwork = $derived(data.artwork);
@@ -24,28 +26,45 @@
   let note = $state('');
   let busy = $state(false);
 
+  // A note that was being written is there again after a reload.
+  const place = $derived(`odd-quill-note-${artwork.id}`);
+  $effect(() => {
+    const before = kept(place, { note: '' });
+    if (before) note = before.note;
+  });
+  const noted = (text: string) => (text ? keep(place, { note: text }) : forget(place));
+
+  const refresh = () => invalidate('odd-quill:commission');
+
   async function deliver(): Promise<void> {
     if (busy) return;
     busy = true;
     try {
-      await api<Delivery>('POST', `/api/works/${artwork.id}/deliveries`, {
-        requestKey: requestKey(),
-        head: artwork.head,
-        note,
+      await outbox.send<Delivery>({
+        method: 'POST',
+        path: `/api/works/${artwork.id}/deliveries`,
+        body: { requestKey: freshKey(), head: artwork.head, note },
+        what: `a delivery of ${artwork.name}, version ${artwork.version}`,
+        settle: refresh,
       });
       note = '';
+      noted('');
     } catch (error) {
       notices.fail(error);
+      await refresh();
     } finally {
       busy = false;
-      await invalidate('odd-quill:commission');
     }
   }
 
   async function again(delivery: Delivery): Promise<void> {
     try {
-      await api('POST', `/api/deliveries/${delivery.id}/again`);
-      await invalidate('odd-quill:commission');
+      await outbox.send({
+        method: 'POST',
+        path: `/api/deliveries/${delivery.id}/again`,
+        what: `delivery ${delivery.number} again`,
+        settle: refresh,
+      });
     } catch (error) {
       notices.fail(error);
     }
@@ -90,7 +109,14 @@
       {/each}
     </ul>
     <label for="note">Note to yourself</label>
-    <input id="note" class="field mt-1 mb-5 w-full" maxlength="300" bind:value={note} placeholder="for the shop sign" />
+    <input
+      id="note"
+      class="field mt-1 mb-5 w-full"
+      maxlength="300"
+      bind:value={note}
+      oninput={() => noted(note)}
+      placeholder="for example: for the shop sign"
+    />
 
     <h2 class="mb-1.5 border-t border-line pt-3 text-[14px]">Deliveries</h2>
     <ul class="flex flex-col gap-3" data-deliveries>

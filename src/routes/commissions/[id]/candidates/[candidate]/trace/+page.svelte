@@ -1,22 +1,27 @@
 <script lang="ts">
   import { onDestroy, untrack } from 'svelte';
   import { goto, invalidate } from '$app/navigation';
-  import { TRACE_DEFAULTS, type EconomyPoint, type Trace, type TraceOptions } from '$core/trace';
+  import { page } from '$app/state';
+  import { TRACE_DEFAULTS, type EconomyPoint, type Trace } from '$core/trace';
   import { swatchOf } from '$core/vector';
   import type { WorkState } from '$lib/contract/answers';
-  import { api } from '$lib/ui/api';
+  import { forget, keep as keepHere, kept } from '$lib/ui/kept';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
+  import { outbox } from '$lib/ui/outbox.svelte';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
   import ArtworkLayer from '$lib/ui/sheet/ArtworkLayer.svelte';
   import Divider from '$lib/ui/sheet/Divider.svelte';
   import PictureLayer from '$lib/ui/sheet/PictureLayer.svelte';
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
+  import { undoPlace } from '$lib/ui/shell/undo.svelte';
   import Choice from '$lib/ui/slip/Choice.svelte';
   import Figure from '$lib/ui/slip/Figure.svelte';
   import Row from '$lib/ui/slip/Row.svelte';
   import EconomyChart from '$lib/ui/slip/EconomyChart.svelte';
+  import { SettingsHistory } from '$lib/ui/slip/settings-history.svelte';
+  import { settingsTold, type Settings } from '$lib/ui/slip/trace-settings';
   import { economyWorker, traceWorker } from '$lib/workers/client';
 
   const { data } = $props();
@@ -24,10 +29,31 @@
   const href = $derived(`/api/pictures/${candidate.pictureId}`);
 
   // svelte-ignore state_referenced_locally
-  const options = $state<{ -readonly [K in keyof TraceOptions]: TraceOptions[K] }>({
-    ...TRACE_DEFAULTS,
-    ...data.artwork?.traceOptions,
+  const options = $state<Settings>({ ...TRACE_DEFAULTS, ...data.artwork?.traceOptions });
+
+  // What was set is there again after a reload, and can be taken back.
+  const place = $derived(`odd-quill-trace-${candidate.id}`);
+  const history = new SettingsHistory<Settings>($state.snapshot(options) as Settings, settingsTold, (settings) =>
+    Object.assign(options, settings),
+  );
+  $effect(() => {
+    const before = kept(place, TRACE_DEFAULTS as Settings);
+    if (before) untrack(() => Object.assign(options, before));
   });
+  $effect(() => {
+    const settings = $state.snapshot(options) as Settings;
+    untrack(() => {
+      if (history.hear(settings)) keepHere(place, settings);
+    });
+  });
+  $effect(() =>
+    undoPlace.put({
+      undo: history.undo,
+      redo: history.redo,
+      onundo: () => history.takeBack(),
+      onredo: () => history.doAgain(),
+    }),
+  );
   let trace = $state.raw<Trace | null>(null);
   let done = $state(0);
   let busy = $state(true);
@@ -97,13 +123,20 @@
     if (!trace || busy || keeping) return;
     keeping = true;
     try {
-      const { id } = await api<WorkState>('POST', `/api/candidates/${candidate.id}/artworks`, {
-        options: $state.snapshot(options),
-        groundHex: trace.groundHex,
-        drawing: trace.artwork,
-        head: data.artwork?.head ?? null,
+      const here = page.url.pathname;
+      const { id } = await outbox.send<WorkState>({
+        method: 'POST',
+        path: `/api/candidates/${candidate.id}/artworks`,
+        body: {
+          options: $state.snapshot(options),
+          groundHex: trace.groundHex,
+          drawing: trace.artwork,
+          head: data.artwork?.head ?? null,
+        },
+        what: `the trace of ${candidate.label}`,
       });
-      await goto(`/commissions/${data.commission.id}/artworks/${id}`);
+      forget(place);
+      if (page.url.pathname === here) await goto(`/commissions/${data.commission.id}/artworks/${id}`);
     } catch (failure) {
       notices.fail(failure);
       await invalidate('odd-quill:commission');
