@@ -2,7 +2,11 @@
 import { createServer } from 'node:http';
 
 const host = process.env.ODD_QUILL_LISTEN || '127.0.0.1';
-let handler = (_request, response) => response.writeHead(503, { 'retry-after': '1' }).end();
+/** For the second in which the application is being loaded. */
+let handler = (_request, response) =>
+  response
+    .writeHead(503, { 'retry-after': '1', refresh: '1', 'content-type': 'text/html; charset=utf-8' })
+    .end('<!doctype html><title>Odd Quill</title><p>Odd Quill is starting: this page comes by itself.');
 
 // On pages, answers and scripts alike. The two cross-origin policies give workers memory that they share with the page.
 const HEADERS = {

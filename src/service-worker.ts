@@ -42,31 +42,33 @@ async function tell(what: 'away' | 'back'): Promise<void> {
   for (const client of await worker.clients.matchAll({ type: 'window' })) client.postMessage(what);
 }
 
-/** Asks again while nobody answers; throws when the time is over. */
+/** Asks again while nobody answers, or a server that is just starting; gives its last answer, or throws, when the time is over. */
 async function asked(request: Request, waitMs: number): Promise<Response> {
   const end = Date.now() + waitMs;
   for (let failures = 0; ; failures++) {
+    const pause = PAUSES_MS[Math.min(failures, PAUSES_MS.length - 1)];
+    const isOver = request.signal.aborted || Date.now() + pause > end;
     try {
       const answer = await fetch(request.clone());
-      if (failures) void tell('back');
-      return answer;
+      if (isOver || ![502, 503, 504].includes(answer.status)) {
+        if (failures) void tell('back');
+        return answer;
+      }
     } catch (error) {
-      const pause = PAUSES_MS[Math.min(failures, PAUSES_MS.length - 1)];
-      if (request.signal.aborted || Date.now() + pause > end) throw error;
-      void tell('away');
-      await new Promise((resolve) => setTimeout(resolve, pause));
+      if (isOver) throw error;
     }
+    void tell('away');
+    await new Promise((resolve) => setTimeout(resolve, pause));
   }
 }
 
 const fromCache = async (path: string): Promise<Response | undefined> => (await caches.open(CACHE)).match(path);
 
 async function page(request: Request): Promise<Response> {
-  try {
-    return await asked(request, PAGE_WAIT_MS);
-  } catch {
-    return (await fromCache(AWAY)) ?? Response.error();
-  }
+  const answer = await asked(request, PAGE_WAIT_MS).catch(() => null);
+  // The application's own page of what failed is better than one that knows nothing of it.
+  if (answer?.headers.get('content-type')?.startsWith('text/html') && !answer.headers.has('refresh')) return answer;
+  return (await fromCache(AWAY)) ?? answer ?? Response.error();
 }
 
 worker.addEventListener('fetch', (event) => {

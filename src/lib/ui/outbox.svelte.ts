@@ -1,7 +1,7 @@
 import { del, get, set } from 'idb-keyval';
 import { ApiError, ask, pause, pauseOf } from './api';
 import { notices } from './notices.svelte';
-import { freshKey, isGone, nameTab, tabName } from './tab';
+import { freshKey, leftBehind, nameTab, placeIn } from './tab';
 
 /** Something that changes what the server has. */
 export interface Change {
@@ -30,7 +30,7 @@ export interface WaitingChange extends Omit<Change, 'file' | 'settle'> {
 }
 
 const PREFIX = 'odd-quill:change:';
-const placeOf = (tab: string, key: string): string => `${PREFIX}${tab}:${key}`;
+const placeOf = (key: string): string | null => placeIn(PREFIX + key);
 
 /** An answer that takes longer than this is told to be waited for. */
 const LATE_MS = 1200;
@@ -94,7 +94,7 @@ class Outbox {
   }
 
   private async takeOver(onKept: OnKept, isFirst: boolean): Promise<void> {
-    for (const waiting of await leftBehind(isFirst)) {
+    for (const waiting of await changesLeft(isFirst)) {
       if (this.list.some((w) => w.key === waiting.key)) continue;
       if (waiting.hasFile) {
         const file = await get<Blob>(waiting.key).catch(() => undefined);
@@ -163,8 +163,8 @@ class Outbox {
     try {
       // The file first: without it the rest is of no use.
       if (file) await set(waiting.key, file);
-      const tab = tabName() ?? (await nameTab());
-      if (this.askers.has(waiting.key)) localStorage.setItem(placeOf(tab, waiting.key), JSON.stringify(waiting));
+      await nameTab();
+      if (this.askers.has(waiting.key)) localStorage.setItem(placeOf(waiting.key)!, JSON.stringify(waiting));
       // It was answered while it was being kept.
       else forgetKept(waiting.key, waiting.hasFile);
     } catch {
@@ -174,31 +174,25 @@ class Outbox {
 }
 
 function forgetKept(key: string, hasFile: boolean): void {
-  const tab = tabName();
+  const place = placeOf(key);
   try {
-    if (tab) localStorage.removeItem(placeOf(tab, key));
+    if (place) localStorage.removeItem(place);
   } catch {
     // Then nothing was kept.
   }
   if (hasFile) void del(key).catch(() => {});
 }
 
-/** What this tab or one that is gone left in this browser, oldest first; taken out of it, so that one tab alone has it. */
-async function leftBehind(isOwnToo: boolean): Promise<WaitingChange[]> {
+/** Changes that this tab or one that is gone left in this browser, oldest first. */
+async function changesLeft(isOwnToo: boolean): Promise<WaitingChange[]> {
   const found: WaitingChange[] = [];
-  try {
-    const own = await nameTab();
-    for (const place of Object.keys(localStorage)) {
-      if (!place.startsWith(PREFIX)) continue;
-      const of = place.slice(PREFIX.length).split(':')[0];
-      if (of === own ? !isOwnToo : !(await isGone(of))) continue;
-      const waiting = JSON.parse(localStorage.getItem(place) ?? 'null') as WaitingChange | null;
-      if (of !== own) localStorage.removeItem(place);
+  for (const { text } of await leftBehind(PREFIX, isOwnToo))
+    try {
+      const waiting = JSON.parse(text) as WaitingChange | null;
       if (waiting?.key && waiting.path && waiting.method) found.push(waiting);
+    } catch {
+      // Cut off while it was being written: the gesture that was under way.
     }
-  } catch {
-    // A browser without storage has nothing left behind.
-  }
   return found.sort((p, q) => p.at - q.at);
 }
 

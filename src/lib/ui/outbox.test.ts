@@ -169,7 +169,7 @@ describe('changes that a page left behind', () => {
 
   it('are left to a tab that still lives, and taken from one that is gone', async () => {
     const left = { method: 'POST', path: '/left', what: 'left', key: 'key-of-its-own', at: 1, hasFile: false };
-    store.set('odd-quill:change:other:key-of-its-own', JSON.stringify(left));
+    store.set('odd-quill:change:key-of-its-own@other', JSON.stringify(left));
     held.add('odd-quill:tab:other');
     const { outbox } = await openTab();
     const kept: string[] = [];

@@ -33,11 +33,43 @@ const hold = (of: string): Promise<boolean> =>
   });
 
 /** Whether the tab of that name is no more. */
-export const isGone = (of: string): Promise<boolean> =>
+const isGone = (of: string): Promise<boolean> =>
   new Promise((resolve) => {
     if (!navigator.locks) return resolve(false);
     void navigator.locks.request(PREFIX + of, { ifAvailable: true }, (lock) => resolve(lock !== null));
   });
+
+/** Where a tab keeps something of its own in this browser; null while it has no name. */
+export const placeIn = (place: string, tab = name): string | null => (tab ? `${place}@${tab}` : null);
+
+/** Something that a tab kept. */
+export interface Left {
+  readonly place: string;
+  readonly text: string;
+}
+
+/**
+ * What is kept in this browser at places that begin so: by tabs that are gone, and where wanted by this one before it was reloaded. What tabs that are gone kept
+ * is taken out, so that one tab alone has it.
+ */
+export async function leftBehind(prefix: string, isOwnToo = true): Promise<Left[]> {
+  const found: Left[] = [];
+  try {
+    const own = await nameTab();
+    for (const key of Object.keys(localStorage)) {
+      if (!key.startsWith(prefix)) continue;
+      const at = key.lastIndexOf('@');
+      const of = key.slice(at + 1);
+      if (at < 0 || (of === own ? !isOwnToo : !(await isGone(of)))) continue;
+      const text = localStorage.getItem(key);
+      if (of !== own) localStorage.removeItem(key);
+      if (text) found.push({ place: key.slice(0, at), text });
+    }
+  } catch {
+    // A browser without storage has nothing left behind.
+  }
+  return found;
+}
 
 /** A key that nothing else has. Pages over plain HTTP from elsewhere have no `randomUUID`. */
 export function freshKey(): string {

@@ -1,9 +1,10 @@
 import { invalidate } from '$app/navigation';
 import type { Brief, Commission } from '$lib/contract/answers';
 import { ApiError } from '../api';
-import { forget, keep, kept } from '../kept';
+import { forget, keep } from '../kept';
 import { notices } from '../notices.svelte';
 import { outbox } from '../outbox.svelte';
+import { leftBehind, placeIn } from '../tab';
 import { briefPlace } from './places';
 
 export type Field = keyof Brief;
@@ -71,12 +72,24 @@ export class BriefLine {
   }
   private isTouched = (field: Field): boolean => !same(this.valueOf(field), this.seen[field]);
 
-  /** Takes up what was being written before a reload. */
-  restore(): void {
-    const drafts = kept<Partial<Record<Field, Draft>>>(briefPlace(this.id), {}) ?? {};
+  /** Takes up what was being written before a reload, or in a tab that is gone. */
+  async restore(): Promise<void> {
+    for (const { text } of await leftBehind(briefPlace(this.id)))
+      try {
+        this.takeUp(JSON.parse(text) as Partial<Record<Field, Draft>>);
+      } catch {
+        // Cut off while it was being written.
+      }
+    this.isRestored = true;
+    this.keepDraft();
+  }
+  /** Until then, what was written before must not be written over. */
+  private isRestored = false;
+
+  private takeUp(drafts: Partial<Record<Field, Draft>>): void {
     for (const field of FIELDS) {
       const draft = drafts[field];
-      if (!draft || same(draft.value, this.seen[field])) continue;
+      if (!draft || this.isTouched(field) || same(draft.value, this.seen[field])) continue;
       const now = this.seen[field];
       Object.assign(this.seen, { [field]: draft.seen });
       Object.assign(this.brief, { [field]: draft.value });
@@ -91,8 +104,10 @@ export class BriefLine {
       field,
       { value: this.valueOf(field), seen: this.seen[field] },
     ]);
-    if (drafts.length) keep(briefPlace(this.id), Object.fromEntries(drafts));
-    else forget(briefPlace(this.id));
+    const place = placeIn(briefPlace(this.id));
+    if (!place || !this.isRestored) return;
+    if (drafts.length) keep(place, Object.fromEntries(drafts));
+    else forget(place);
   }
 
   /** Hears what the server has now: taken over where nothing is being written, told where something is. */

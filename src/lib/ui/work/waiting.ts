@@ -1,6 +1,7 @@
 import type * as v from 'valibot';
 import type { WorkActs } from '$lib/contract/requests';
-import { isGone, nameTab, tabName } from '../tab';
+import { forget, keep } from '../kept';
+import { leftBehind, placeIn } from '../tab';
 
 export type Act = v.InferOutput<typeof WorkActs>['acts'][number];
 
@@ -10,24 +11,15 @@ export interface Waiting {
   readonly acts: readonly Act[];
 }
 
-const PREFIX = 'odd-quill:acts:';
-
 /** Each tab keeps its own: two that wrote at one place would lose each other's. */
-const placeOf = (workId: string, of: string): string => `${PREFIX}${workId}:${of}`;
+const placeOf = (workId: string): string => `odd-quill:acts:${workId}`;
 
 /** What is waiting for a work: of this tab, and of those that are gone. */
 export async function adopt(workId: string): Promise<Waiting | null> {
   try {
-    const own = await nameTab();
-    const found: Waiting[] = [];
-    for (const key of Object.keys(localStorage)) {
-      if (!key.startsWith(`${PREFIX}${workId}:`)) continue;
-      const of = key.slice(PREFIX.length + workId.length + 1);
-      if (of !== own && !(await isGone(of))) continue;
-      const read = JSON.parse(localStorage.getItem(key) ?? 'null') as Waiting | null;
-      localStorage.removeItem(key);
-      if (read?.acts?.length) found.push(read);
-    }
+    const found = (await leftBehind(placeOf(workId)))
+      .map(({ text }) => JSON.parse(text) as Waiting | null)
+      .filter((w) => w !== null && w.acts?.length > 0) as Waiting[];
     // Several tabs that went at once: the first one's goes on; the rest would be refused, and offered again one by one.
     return found.length ? { head: found[0].head, acts: found.flatMap((w) => w.acts) } : null;
   } catch {
@@ -37,12 +29,8 @@ export async function adopt(workId: string): Promise<Waiting | null> {
 
 /** Keeps what is waiting in this browser, so that it outlives the page, the tab and a network that goes away. */
 export function keepWaiting(workId: string, waiting: Waiting): void {
-  try {
-    const tab = tabName();
-    if (!tab) return;
-    if (waiting.acts.length) localStorage.setItem(placeOf(workId, tab), JSON.stringify(waiting));
-    else localStorage.removeItem(placeOf(workId, tab));
-  } catch {
-    // A browser without storage, or a full one, loses it with the tab.
-  }
+  const place = placeIn(placeOf(workId));
+  if (!place) return;
+  if (waiting.acts.length) keep(place, waiting);
+  else forget(place);
 }

@@ -14,7 +14,7 @@
   // svelte-ignore state_referenced_locally
   const line = new BriefLine(data.commission.id, data.commission);
 
-  $effect(() => untrack(() => line.restore()));
+  $effect(() => untrack(() => void line.restore()));
   // From the first key.
   $effect(() => {
     void JSON.stringify(line.brief);
