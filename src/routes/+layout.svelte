@@ -16,7 +16,8 @@
   // After a change of screen the keyboard is at its beginning, not where the last one was.
   afterNavigate(({ type }) => {
     if (type === 'enter' || (document.activeElement && document.activeElement !== document.body)) return;
-    document.querySelector<HTMLElement>('[data-first-field], main')?.focus({ preventScroll: true });
+    const first = ['[data-first-field]', 'main'].map((s) => document.querySelector<HTMLElement>(s)).find(Boolean);
+    first?.focus({ preventScroll: true });
   });
 
   /** Something that waited in this browser, from before a reload or in a tab that is gone, is kept now. */

@@ -39,7 +39,7 @@
     {#snippet middle()}<a class="button flex items-center bg-active! text-on-active!" href="/new">Start a commission</a
       >{/snippet}
   </TopBar>
-  <main class="overflow-y-auto bg-mat px-6 py-6">
+  <main tabindex="-1" aria-label="Commissions" class="overflow-y-auto bg-mat px-6 py-6">
     <div class="mx-auto max-w-[1120px]">
       {#if open.length}
         <ul class="flex flex-col gap-3">

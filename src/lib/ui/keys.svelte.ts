@@ -37,8 +37,13 @@ class Keys {
     );
     const mod = event.ctrlKey || event.metaKey;
     if (event.defaultPrevented || event.isComposing || event.altKey) return;
+    if (typing && event.key === 'Escape') {
+      // Out of the field, to where the keys of the screen are heard.
+      target.blur();
+      document.querySelector<HTMLElement>('main')?.focus({ preventScroll: true });
+    }
     if (typing && !(mod && event.key === 'Enter')) return;
-    if (event.key.startsWith('Arrow') && target.matches('[role=slider], [role=radio], [role=separator]')) return;
+    if (event.key.startsWith('Arrow') && target.matches('[role=slider], [role=radio]')) return;
     if ((event.key === 'Enter' || event.key === ' ') && !mod && target.matches('button, a, summary')) return;
     const name = event.key.length === 1 ? event.key.toLowerCase() : event.key;
     // Signs such as "?" need Shift on some keyboards and not on others.

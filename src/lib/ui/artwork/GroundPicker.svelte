@@ -8,7 +8,7 @@
   <legend class="float-left mr-2">Ground</legend>
   {#each [...grounds, { name: 'nothing', hex: '' }] as ground, i (i)}
     <button
-      class="h-5 w-5 border {i === at ? 'border-active outline-2 outline-active' : 'border-muted'} {ground.hex
+      class="h-6 w-6 border {i === at ? 'border-active outline-2 outline-active' : 'border-muted'} {ground.hex
         ? ''
         : 'nothing'}"
       style={ground.hex ? `background: ${ground.hex}` : ''}

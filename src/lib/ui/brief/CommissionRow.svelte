@@ -67,7 +67,8 @@
       <a {href} class="truncate text-[16px] font-bold hover:underline">{card.name}</a>
     {/if}
     <p class="truncate text-muted">{[card.client, card.trade].filter(Boolean).join(' · ') || 'No client named yet'}</p>
-    <p class="mt-2 flex items-center gap-1.5 text-[12px]" aria-label="Stands at {STATIONS[reached]?.label}">
+    <p class="mt-2 flex items-center gap-1.5 text-[12px]">
+      <span class="sr-only">Stands at {STATIONS[reached]?.label}, of</span>
       {#each STATIONS as station, i (station.at)}
         {#if i}<span class="h-px w-4 {i <= reached ? 'bg-active' : 'bg-line'}"></span>{/if}
         <span class={i === reached ? 'font-semibold text-active' : i < reached ? '' : 'text-muted'}

@@ -19,15 +19,13 @@
   }
 </script>
 
-<!-- A separator that can be focused is a widget (WAI-ARIA), whatever the linter's list says. -->
-<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 <div
   bind:this={line}
   class="absolute top-0 bottom-0 w-5 -translate-x-1/2 cursor-ew-resize touch-none"
   style="left: {share * 100}%"
-  role="separator"
-  aria-orientation="vertical"
-  aria-label="Between picture and trace"
+  role="slider"
+  aria-orientation="horizontal"
+  aria-label="Picture before the trace, percent"
   aria-valuenow={Math.round(share * 100)}
   aria-valuemin={0}
   aria-valuemax={100}

@@ -36,7 +36,7 @@
   class="absolute border border-white outline-1 outline-black/70"
   style="left: {view.x + box.x * view.zoom}px; top: {view.y + box.y * view.zoom}px; width: {box.width *
     view.zoom}px; height: {box.height * view.zoom}px; box-shadow: 0 0 0 4000px rgb(0 0 0 / 0.28)"
-  role="group"
+  role="application"
   aria-label="Marked area: arrow keys move it, with shift they change its size"
   tabindex="0"
   onkeydown={press}

@@ -23,6 +23,8 @@
             >
           </dd>
         {/each}
+        <dt>Out of a field</dt>
+        <dd><kbd class="rounded-sm border border-line bg-paper px-1.5 py-0.5 font-sans text-[12px]">Esc</kbd></dd>
         <dt>Figures and sliders, when focused</dt>
         <dd><kbd class="rounded-sm border border-line bg-paper px-1.5 py-0.5 font-sans text-[12px]">← →</kbd></dd>
       </dl>

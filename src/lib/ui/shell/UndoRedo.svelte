@@ -17,6 +17,7 @@
     disabled={told === null}
     title={told ?? `Nothing to ${word.toLowerCase()}`}
     onclick={run}
+    data-undo={word.toLowerCase()}
   >
     {word}{#if told}<span class="truncate no-underline" data-undo-words>{told}</span>{/if}
   </button>

@@ -39,6 +39,7 @@
         side="left"
         align="start"
         sideOffset={10}
+        role="dialog"
         class="z-40 max-h-[640px] w-[560px] overflow-y-auto border border-text bg-panel p-3"
         aria-label="Finishes"
       >

@@ -28,7 +28,9 @@
           <strong class="font-semibold">{draft.way.labels[1]}</strong>
         </p>
       {/if}
-      <button class="quiet" onclick={() => (draft.way = null)} aria-label="Do not grow from a candidate">Leave</button>
+      <button class="quiet" onclick={() => (draft.way = null)} aria-label="Leave: do not grow from a candidate"
+        >Leave</button
+      >
     </div>
     {#if draft.way.kind === 'offshoot'}
       <Figure

@@ -20,8 +20,25 @@
   }
   const { strips, selected, onpick, onopen, ondecide, ongrow, onreuse, oncancel, onagain }: Props = $props();
   const running = (round: Round) => round.state === 'waiting' || round.state === 'drawing';
+
+  /** Rounds that were running when this was last looked at: one that is not any more is announced. */
+  let ran: ReadonlySet<string> = new Set<string>();
+  let announced = $state('');
+  $effect(() => {
+    const rounds = strips.flatMap((s) => s.round ?? []);
+    const ended = rounds.filter((r) => ran.has(r.id) && !running(r));
+    ran = new Set(rounds.filter(running).map((r) => r.id));
+    if (ended.length) announced = ended.map(endOf).join(' ');
+  });
+  const endOf = ({ number, state, candidates, error }: Round): string =>
+    state === 'done'
+      ? `Round ${number} is finished: ${candidates.length} ${candidates.length === 1 ? 'candidate' : 'candidates'}.`
+      : state === 'failed'
+        ? `Round ${number} failed: ${error}.`
+        : `Round ${number} was cancelled.`;
 </script>
 
+<p class="sr-only" role="status" data-announced>{announced}</p>
 <div id="wall" class="min-h-0 flex-1 overflow-y-auto px-4 pt-3 pb-6">
   {#each strips as strip (strip.id)}
     {@const round = strip.round}
@@ -76,7 +93,7 @@
           <button
             class="quiet whitespace-nowrap"
             onclick={() => onreuse(round)}
-            aria-label="Start from the prompt of round {round.number}">Start from this</button
+            aria-label="Start from this: the prompt of round {round.number}">Start from this</button
           >
         {:else}
           <h2 class="text-muted">brought in</h2>

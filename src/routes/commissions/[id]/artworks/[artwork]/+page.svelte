@@ -73,6 +73,15 @@
     inkId = null;
   }
 
+  /** Marks the piece after the marked one, or before it, from the top of the stack down. */
+  function markNext(by: number): void {
+    if (!pieces.length) return;
+    const at = pieces.findIndex((p) => p.id === pieceId);
+    const from = at < 0 ? (by > 0 ? pieces.length : -1) : at;
+    pieceId = pieces[(from - by + pieces.length) % pieces.length].id;
+    inkId = null;
+  }
+
   const shift = (by: number) => (groundAt = (groundAt + by + grounds.length + 1) % (grounds.length + 1));
   async function deliver(): Promise<void> {
     await line.settled();
@@ -99,6 +108,8 @@
       { press: 'g', label: 'Next ground', run: () => shift(1) },
       { press: 'Shift+g', label: 'Ground before', run: () => shift(-1) },
       { press: 'p', label: 'Points on or off', run: () => (points = !points) },
+      { press: 'n', label: 'Mark the next piece', run: () => markNext(1) },
+      { press: 'Shift+n', label: 'Mark the piece before', run: () => markNext(-1) },
       { press: 'Delete', label: 'Remove the marked piece', run: removePiece },
       { press: 'Escape', label: 'Mark nothing', run: () => (pieceId = inkId = null) },
       { press: 'Mod+Enter', label: 'On to the delivery', run: () => void deliver() },
@@ -139,7 +150,7 @@
     <section class="mb-4 border-t border-line pt-3" aria-label="Marked piece">
       <h2 class="mb-1.5 text-[14px]">Piece</h2>
       {#if piece && pieceInk}
-        <p class="mb-2 flex items-center gap-2" data-piece-ink={pieceInk.name}>
+        <p class="mb-2 flex items-center gap-2" data-piece-ink={pieceInk.name} role="status">
           <span
             class="h-[18px] w-[18px] border border-line"
             style="background: {pieceInk.gradient ? swatchOf(pieceInk.gradient) : pieceInk.hex}"
@@ -162,7 +173,9 @@
           {/if}
         </div>
       {:else}
-        <p class="text-muted">Click a piece on the sheet to see its ink, change it, or remove the piece.</p>
+        <p class="text-muted">
+          Click a piece on the sheet, or press N, to see its ink, change it, or remove the piece.
+        </p>
       {/if}
     </section>
     <section class="border-t border-line pt-3" aria-label="History">
@@ -177,7 +190,7 @@
         {#each current.steps as step (step.id)}
           <li>
             <button
-              class="flex w-full gap-2 py-0.5 text-left hover:underline {step.id === current.head
+              class="flex min-h-6 w-full items-center gap-2 text-left hover:underline {step.id === current.head
                 ? 'font-semibold'
                 : 'text-muted'}"
               aria-current={step.id === current.head ? 'step' : undefined}

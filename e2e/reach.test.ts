@@ -1,0 +1,226 @@
+/** Without a mouse, and by ear: every view is checked by rule, and the path is walked with keys alone. */
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import type { AxeResults, RunOptions } from 'axe-core';
+import type { KeyInput, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Candidate, Commission, Delivery, Round, Wall, WorkState } from '../src/lib/contract/answers';
+import { drawCandidate } from '../core/engine';
+import { trace, TRACE_DEFAULTS } from '../core/trace';
+import { encodePng } from '../node/pictures';
+import { apiOf, startApp, until, type App } from './app';
+import { openBrowser, settled } from './browser';
+
+let app: App;
+let call: ReturnType<typeof apiOf>;
+let opened: Awaited<ReturnType<typeof openBrowser>>;
+let page: Page;
+let axe: string;
+
+beforeAll(async () => {
+  app = await startApp();
+  call = apiOf(app.address);
+  opened = await openBrowser();
+  page = await opened.browser.newPage();
+  page.setDefaultTimeout(30_000);
+  axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+});
+afterAll(async () => {
+  await opened.close();
+  await app.stop();
+});
+
+/** The rules of WCAG 2.2 at AA, good practice, and the two that axe leaves off unless asked. */
+const RULES: RunOptions = {
+  runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice', 'experimental'],
+  rules: { 'target-size': { enabled: true }, 'label-content-name-mismatch': { enabled: true } },
+};
+
+/** What is wrong with the view that is open: the rule, and the first places where it is broken. */
+async function violations(): Promise<string[]> {
+  await page.evaluate(axe);
+  const results = await page.evaluate(
+    (rules) => (window as unknown as { axe: { run: (rules: unknown) => Promise<AxeResults> } }).axe.run(rules) as never,
+    RULES as never,
+  );
+  return (results as AxeResults).violations.map(
+    (v) =>
+      `${v.id}: ${v.nodes.length} × ${v.nodes
+        .slice(0, 3)
+        .map((n) => n.html.slice(0, 140))
+        .join(' | ')}`,
+  );
+}
+
+describe('every view', () => {
+  let views: readonly (readonly [string, string, (() => Promise<unknown>)?])[];
+
+  beforeAll(async () => {
+    const { id } = (
+      await call<Commission>('POST', '/api/commissions', { name: 'Noctule Night Rail', notes: 'no wings' })
+    ).body;
+    await call<Commission>('POST', '/api/commissions', { name: 'Empty' });
+    const picture = drawCandidate(
+      { prompt: 'a bat over a moon, midnight blue and lamp yellow', sizePx: 256 },
+      0,
+    ).picture;
+    const bring = async (name: string) =>
+      (await call<Candidate>('POST', `/api/commissions/${id}/pictures?name=${name}`, await encodePng(picture))).body;
+    const [candidate, other] = [await bring('bat.png'), await bring('aside.png')];
+    await call('PATCH', `/api/candidates/${candidate.id}`, { decision: 'kept' });
+    await call('PATCH', `/api/candidates/${other.id}`, { decision: 'aside' });
+    const round = (
+      await call<Round>('POST', `/api/commissions/${id}/rounds`, { requestKey: 'reach-round', prompt: 'an owl' })
+    ).body;
+    await until(async () => (await call<Round>('GET', `/api/rounds/${round.id}`)).body.state === 'done');
+    const { artwork: drawing, groundHex } = trace(picture);
+    const work = (
+      await call<WorkState>('POST', `/api/candidates/${candidate.id}/artworks`, {
+        options: TRACE_DEFAULTS,
+        groundHex,
+        drawing,
+        head: null,
+      })
+    ).body;
+    const delivery = (
+      await call<Delivery>('POST', `/api/works/${work.id}/deliveries`, {
+        requestKey: 'reach-delivery',
+        head: work.head,
+      })
+    ).body;
+    await until(async () => (await call<Delivery>('GET', `/api/deliveries/${delivery.id}`)).body.state === 'done');
+    const root = `/commissions/${id}`;
+    views = [
+      ['commissions', '/'],
+      ['new commission', '/new'],
+      ['new commission, refused', '/new', () => page.click('.next-step')],
+      ['brief', `${root}/brief`],
+      ['rounds', root],
+      ['finishes', root, () => page.click('button[aria-label^="Finish"]')],
+      ['keys', root, () => page.click('[aria-label="? Keys on this screen"]')],
+      ['candidate', `${root}/candidates/${candidate.id}`],
+      ['redo', `${root}/candidates/${candidate.id}`, () => page.keyboard.press('r')],
+      ['trace', `${root}/candidates/${candidate.id}/trace`],
+      ['artwork', `${root}/artworks/${work.id}`, () => page.keyboard.press('n')],
+      ['delivery', `${root}/artworks/${work.id}/deliver`],
+      ['not found', '/nothing/here'],
+    ];
+  });
+
+  for (const surround of ['light', 'dark'])
+    it(`breaks no rule of accessibility in ${surround} surround`, async () => {
+      await page.setCookie({ name: 'surround', value: surround, url: app.address });
+      const found: Record<string, string[]> = {};
+      for (const [name, path, act] of views) {
+        await page.goto(app.address + path);
+        await settled(page);
+        await act?.();
+        await new Promise((resolve) => setTimeout(resolve, 350));
+        const broken = await violations();
+        if (broken.length) found[name] = broken;
+      }
+      expect(found).toEqual({});
+    });
+});
+
+describe('with keys alone', () => {
+  let presses = 0;
+  const press = async (...list: KeyInput[]) => {
+    for (const key of list) {
+      await page.keyboard.press(key);
+      presses++;
+    }
+  };
+  const withControl = async (key: KeyInput) => {
+    await page.keyboard.down('Control');
+    await press(key);
+    await page.keyboard.up('Control');
+  };
+  const write = async (text: string) => {
+    await page.keyboard.type(text);
+    presses += text.length;
+  };
+  const focused = () =>
+    page.evaluate(() => {
+      const at = document.activeElement!;
+      return at.getAttribute('aria-label') ?? at.id ?? at.tagName;
+    });
+  const at = (pattern: RegExp) =>
+    page.waitForFunction((p) => new RegExp(p).test(location.pathname), {}, pattern.source);
+  const says = (text: string) => page.waitForFunction((t) => document.body.innerText.includes(t), {}, text);
+
+  it('one comes from nothing to a package in under 60 presses, and focus is never lost', async () => {
+    await page.goto(app.address);
+    await page.waitForSelector('main');
+    await page.focus('body');
+    for (let i = 0; i < 6 && !(await page.evaluate(() => document.activeElement?.getAttribute('href') === '/new')); i++)
+      await press('Tab');
+    await press('Enter');
+    await at(/^\/new$/);
+    await page.waitForFunction(() => document.activeElement?.id === 'brief-name');
+    await write('Owl');
+    await press('Enter');
+    await at(/commissions\/[^/]+$/);
+    await page.waitForFunction(() => document.activeElement?.tagName === 'MAIN');
+    await press('p');
+    expect(await focused()).toBe('prompt');
+    await write('an owl');
+    await withControl('Enter');
+    await page.waitForFunction(() => document.querySelectorAll('[data-candidate]').length === 4);
+    // What came is told to those who do not see it.
+    await page.waitForFunction(() =>
+      /Round 1 is finished: 4 candidates/.test(document.querySelector('[data-announced]')?.textContent ?? ''),
+    );
+    await press('Escape');
+    await press('ArrowRight', 'k');
+    await page.waitForSelector('[data-decision=kept]');
+    await press('o');
+    await at(/candidates\/[^/]+$/);
+    await page.waitForFunction(() => document.activeElement?.tagName === 'MAIN');
+    await withControl('Enter');
+    await at(/trace$/);
+    await page.waitForSelector('.next-step:not(:disabled)');
+    await settled(page);
+    await withControl('Enter');
+    await at(/artworks\/[^/]+$/);
+    await page.waitForSelector('[data-ink]');
+    await page.waitForFunction(() => document.activeElement?.tagName === 'MAIN');
+    await press('n');
+    await page.waitForSelector('[data-piece-ink]');
+    await press('n', 'Delete');
+    await page.waitForFunction(() => document.querySelectorAll('[data-steps] li').length === 2);
+    await withControl('z');
+    await withControl('Enter');
+    await at(/deliver$/);
+    await page.waitForSelector('.next-step:not(:disabled)');
+    await withControl('Enter');
+    await page.waitForSelector('[data-delivery=done]');
+    expect(presses).toBeLessThan(60);
+    console.log(`${presses} presses`);
+  });
+
+  it('no list does anything before one has chosen', async () => {
+    const id = /artworks\/([^/]+)/.exec(page.url())![1];
+    await page.goto(page.url().replace('/deliver', ''));
+    const list = await page.waitForSelector('select[aria-label^="Merge into another ink"]');
+    const { version } = (await call<WorkState>('GET', `/api/works/${id}`)).body;
+    await list!.focus();
+    await page.keyboard.press('ArrowDown');
+    await says('Merge');
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    expect((await call<WorkState>('GET', `/api/works/${id}`)).body.version).toBe(version);
+    await page.locator('::-p-aria(Merge)').click();
+    await until(async () => (await call<WorkState>('GET', `/api/works/${id}`)).body.version > version);
+  });
+
+  it('Escape leaves the prompt, and the candidates can be walked through', async () => {
+    const commission = (await call<Commission[]>('GET', '/api/commissions')).body.find((c) => c.name === 'Owl')!;
+    await page.goto(`${app.address}/commissions/${commission.id}`);
+    await page.waitForSelector('[data-candidate]');
+    await press('p', 'Escape');
+    await page.waitForFunction(() => document.activeElement?.id !== 'prompt');
+    const { rounds } = (await call<Wall>('GET', `/api/commissions/${commission.id}/rounds`)).body;
+    await press('ArrowLeft', 'ArrowLeft', 'ArrowLeft', 'ArrowLeft');
+    await page.waitForSelector(`[data-candidate="${rounds[0].candidates[0].id}"] [aria-pressed=true]`);
+  });
+});
