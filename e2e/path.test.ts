@@ -355,7 +355,9 @@ describe('a commission, from brief to package', () => {
     await page.mouse.down();
     await page.mouse.move(box.x + box.width * 0.25, divider.y + 200, { steps: 4 });
     await page.mouse.up();
-    expect(await page.$eval('[role=slider][aria-label^=Picture]', (e) => Number(e.getAttribute('aria-valuenow')))).toBeLessThan(30);
+    expect(
+      await page.$eval('[role=slider][aria-label^=Picture]', (e) => Number(e.getAttribute('aria-valuenow'))),
+    ).toBeLessThan(30);
     expect(await page.$('[data-points]')).toBeNull();
     await page.keyboard.press('p');
     await page.waitForSelector('[data-points]');

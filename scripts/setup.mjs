@@ -3,11 +3,12 @@ import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
-import { dirname, join } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
-export const DATA = join(ROOT, '.odd-quill');
+/** Where a start keeps its database and what it knows of itself. */
+export const DATA = resolve(process.env.ODD_QUILL_DATA || join(ROOT, '.odd-quill'));
 export const isRoot = process.getuid?.() === 0;
 
 /** Ends with a sentence for the person, without a trace of calls. */

@@ -159,7 +159,7 @@ async function start() {
   record.address = address;
   writeRecord();
   const { ensureDemo } = await import('./prepare.mjs');
-  await ensureDemo(address);
+  if (process.env.ODD_QUILL_DEMO !== 'no') await ensureDemo(address);
   console.log(`\nOdd Quill is at ${address}`);
 }
 

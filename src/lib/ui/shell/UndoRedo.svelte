@@ -13,13 +13,14 @@
 
 {#snippet one(word: string, told: string | null, run: () => void)}
   <button
-    class="quiet max-w-[220px] gap-1"
+    class="quiet max-w-[220px] gap-1.5 no-underline!"
     disabled={told === null}
     title={told ?? `Nothing to ${word.toLowerCase()}`}
     onclick={run}
     data-undo={word.toLowerCase()}
   >
-    {word}{#if told}<span class="truncate no-underline" data-undo-words>{told}</span>{/if}
+    <span class={told ? 'underline decoration-line underline-offset-3' : ''}>{word}</span>
+    {#if told}<span class="truncate" data-undo-words>{told}</span>{/if}
   </button>
 {/snippet}
 

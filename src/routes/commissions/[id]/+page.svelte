@@ -3,7 +3,7 @@
   import { page } from '$app/state';
   import { COUNT_LIMIT, creditsFor, REFERENCE_LIMIT } from '$core/credit';
   import { KINDS } from '$core/prompt';
-  import type { Candidate, Round, Understood } from '$lib/contract/answers';
+  import type { Candidate, DecisionState, Round, Understood } from '$lib/contract/answers';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import { outbox } from '$lib/ui/outbox.svelte';
@@ -157,6 +157,13 @@
     void bringIn(files);
   }
 
+  /** Decides, and stays with the candidate that one decided about. */
+  function settleOn(candidate: Candidate | null, decision: DecisionState): void {
+    if (!candidate) return;
+    picked = candidate.id;
+    void decide(candidate, decision);
+  }
+
   const open = (candidate: Candidate) => goto(`/commissions/${commission.id}/candidates/${candidate.id}`);
 
   function move(by: number): void {
@@ -183,8 +190,8 @@
       { press: 'ArrowRight', label: 'Candidate after', run: () => move(1) },
       { press: 'ArrowUp', label: 'Strip above', run: () => moveStrip(-1) },
       { press: 'ArrowDown', label: 'Strip below', run: () => moveStrip(1) },
-      { press: 'k', label: 'Keep it, or take that back', run: () => selected && void decide(selected, 'kept') },
-      { press: 'a', label: 'Set it aside, or bring it back', run: () => selected && void decide(selected, 'aside') },
+      { press: 'k', label: 'Keep it, or take that back', run: () => settleOn(selected, 'kept') },
+      { press: 'a', label: 'Set it aside, or bring it back', run: () => settleOn(selected, 'aside') },
       { press: 'g', label: 'Offshoots of it', run: () => selected && grow(selected) },
       { press: 'x', label: 'Cross it with another', run: () => (crossing = crossing ? null : selected) },
       { press: 'Escape', label: 'Do not cross', run: () => (crossing = null) },
@@ -310,10 +317,10 @@
             : 'set aside'}{/if}
       </p>
       <div class="flex flex-wrap gap-2">
-        <button class="button" aria-pressed={selected.decision === 'kept'} onclick={() => decide(selected, 'kept')}
+        <button class="button" aria-pressed={selected.decision === 'kept'} onclick={() => settleOn(selected, 'kept')}
           >{selected.decision === 'kept' ? 'Do not keep' : 'Keep'}</button
         >
-        <button class="button" aria-pressed={selected.decision === 'aside'} onclick={() => decide(selected, 'aside')}
+        <button class="button" aria-pressed={selected.decision === 'aside'} onclick={() => settleOn(selected, 'aside')}
           >{selected.decision === 'aside' ? 'Bring back' : 'Set aside'}</button
         >
         <a class="button flex items-center" href="/commissions/{commission.id}/candidates/{selected.id}/trace"
