@@ -1,4 +1,4 @@
-import { contains, flatten, reverseContour, signedArea, type Contour, type Point } from '../path';
+import { boxOf, contains, flatten, rectangle, reverseContour, signedArea, type Contour, type Point } from '../path';
 import type { Piece } from '../vector';
 import { NOTHING, type Cells } from './cells';
 import { BEYOND, chainOf, loopsOf, type ChainMap } from './chains';
@@ -24,6 +24,19 @@ export function piecesFrom(contours: readonly Contour[], inkId: string): NewPiec
     home?.holes.push(hole);
   });
   return outer.reverse().map((o) => ({ kind: 'piece', inkId, contours: [o.contour, ...o.holes] }));
+}
+
+/**
+ * Pieces of a ground that is kept while all else is cut out, with one as large as the picture in place of those that reach its border: beside a ground with
+ * holes, the edge of every piece would let through what lies below the artwork.
+ */
+export function onSheet(pieces: readonly NewPiece[], inkId: string, widthPx: number, heightPx: number): NewPiece[] {
+  const isWithin = ({ contours }: NewPiece): boolean => {
+    const { x, y, width, height } = boxOf(contours.slice(0, 1));
+    return x > 0.5 && y > 0.5 && x + width < widthPx - 0.5 && y + height < heightPx - 0.5;
+  };
+  const sheet: NewPiece = { kind: 'piece', inkId, contours: [rectangle(0, 0, widthPx, heightPx)] };
+  return [sheet, ...pieces.filter(isWithin)];
 }
 
 /**

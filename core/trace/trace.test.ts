@@ -148,6 +148,24 @@ describe('tracing', () => {
     for (const artwork of [stacked, cutout]) expect(difference(renderArtwork(artwork, 160), picture)).toBeLessThan(1.2);
   });
 
+  it('lets nothing through where pieces are cut out and the ground is kept, and keeps pieces of the ground inside the figure', () => {
+    const picture = pictureOf([
+      [NAVY, circle(80, 80, 60)],
+      ['#FFFFFF', circle(60, 70, 14)],
+      ['#FFFFFF', circle(100, 70, 14)],
+    ]);
+    const { artwork } = trace(picture, { stacking: 'cutout', ground: 'keep' });
+    const { rgba } = renderArtwork(artwork, 320);
+    let through = 0;
+    for (let i = 3; i < rgba.length; i += 4) if (rgba[i] < 255) through++;
+    expect(through).toBe(0);
+    expect(allPieces(artwork)).toHaveLength(4);
+    expect(difference(renderArtwork(artwork, 160), picture)).toBeLessThan(1.2);
+    // Without the ground, what it covered is nothing.
+    const dropped = renderArtwork(trace(picture, { stacking: 'cutout', ground: 'drop' }).artwork, 160);
+    expect(dropped.rgba[3]).toBe(0);
+  });
+
   it('leaves no gap between stacked colours', () => {
     const picture = pictureOf([
       [LAMP, rectangle(20, 20, 60, 120)],

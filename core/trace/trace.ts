@@ -12,7 +12,8 @@ import {
   type Piece,
 } from '../vector';
 import { flatten, signedArea, turnsOf } from '../path';
-import { contoursOf, piecesFrom } from './assemble';
+import { contoursOf, onSheet, piecesFrom } from './assemble';
+import { NOTHING } from './cells';
 import { tellApart } from './apart';
 import { dropSpecks } from './specks';
 import { dropAll, dropOutside } from './ground';
@@ -212,7 +213,8 @@ export function trace(picture: Picture, partial: Partial<TraceOptions> = {}, hoo
     const contours = contoursOf(prepared.map, edges, cells, k, above, under).filter(
       (c) => Math.abs(signedArea(flatten(c, 0.25))) >= LEAST_CONTOUR_PX2,
     );
-    const made = piecesFrom(contours, inkId);
+    const isSheet = k === ground && !under && areaOf[NOTHING] === 0;
+    const made = isSheet ? onSheet(piecesFrom(contours, inkId), inkId, widthPx, heightPx) : piecesFrom(contours, inkId);
     if (made.length) {
       const { hex, gradient } = found[k];
       inks.push({ id: inkId, hex, name: names[r], ...(gradient ? { gradient } : {}) });

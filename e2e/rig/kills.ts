@@ -64,6 +64,9 @@ export async function killsUnderLoad({ times = 2, designers = 4, restS = 16 } = 
       askedAgain: client.again,
       standAgainS,
     };
+  } catch (error) {
+    console.error(started.printed());
+    throw error;
   } finally {
     await started.stop();
   }

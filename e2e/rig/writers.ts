@@ -32,15 +32,20 @@ export interface Writing {
 }
 
 /** Begins to write with so many designers; a share of what they do are rounds. */
-export async function write(client: Client, designers: number, roundShare = 0.1): Promise<Writing> {
+export async function write(client: Client, designers: number, roundShare = 0.02): Promise<Writing> {
   let writing = true;
   let count = 0;
   const own = await Promise.all(Array.from({ length: designers }, () => begin(client)));
+  const faults: string[] = [];
   const loops = own.map(async (a) => {
-    for (let n = 0; writing; n++) {
-      await one(client, a, n, roundShare);
-      count++;
-      await pause(20);
+    try {
+      for (let n = 0; writing; n++) {
+        await one(client, a, n, roundShare);
+        count++;
+        await pause(20);
+      }
+    } catch (error) {
+      faults.push(String(error));
     }
   });
   return {
@@ -48,6 +53,7 @@ export async function write(client: Client, designers: number, roundShare = 0.1)
     finish: async () => {
       writing = false;
       await Promise.all(loops);
+      if (faults.length) throw new Error(faults.join('\n'));
       const found = await Promise.all(own.map((a) => compare(client, a)));
       return {
         acknowledged: count,

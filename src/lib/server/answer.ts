@@ -9,15 +9,16 @@ const JSON_LIMIT_BYTES = 16 * 1024 * 1024;
 
 /**
  * A server route out of a function: what it gives is sent as JSON (a Response as it is), what it throws as a refusal. A request that has an idempotency key and
- * changes something is done once, however often it is sent.
+ * changes something is done once, however often it is sent; `hasOwnKeys` is for those whose body has keys that see to that.
  */
 export function answer<E extends RequestEvent>(
   work: (event: E) => unknown,
   status = 200,
+  { hasOwnKeys = false } = {},
 ): (event: E) => Promise<Response> {
   return async (event) => {
     const { request, url } = event;
-    const key = request.method === 'GET' ? null : request.headers.get(KEY_HEADER);
+    const key = hasOwnKeys || request.method === 'GET' ? null : request.headers.get(KEY_HEADER);
     try {
       if (key !== null) {
         const asked = `${request.method} ${url.pathname}`;

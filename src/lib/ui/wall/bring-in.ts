@@ -54,6 +54,8 @@ export async function bringInFiles(commissionId: string, files: Iterable<File>):
           what: `${file.name} brought in`,
           settle: () => invalidate('odd-quill:commission'),
         });
+        // A server that ended before it could answer tells the id of what it made, and no more.
+        if (kind === 'artworks' && !('artwork' in made)) return;
         if ('artwork' in made) {
           artworks.push(made.artwork);
           if (made.leftOut.length)

@@ -35,7 +35,7 @@
 
   async function step(direction: 'undo' | 'redo', body: object): Promise<void> {
     try {
-      const { told } = await outbox.send<{ told: string }>({
+      const { told = 'the last change' } = await outbox.send<{ told?: string }>({
         method: 'POST',
         path: `/api/commissions/${commission.id}/${direction}`,
         body,
