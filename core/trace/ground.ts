@@ -1,6 +1,6 @@
 /** The ground of a picture: which ink it is, and leaving it out. */
 import { NOTHING, type Cells } from './cells';
-import { findRegions, sidesOf } from './regions';
+import { findRegions, sidesOf, type Regions } from './regions';
 
 /** Which ink is the ground: the one that has most of the picture's border, or null when the border is mostly transparent. */
 export function findGround({ widthPx: w, heightPx: h, first }: Cells): number | null {
@@ -27,10 +27,20 @@ export function dropAll({ first, second, plains: { plain, busy } }: Cells, ink: 
 }
 
 /** Leaves an ink out where it reaches the picture's border, and in what is mixed with it there; what other inks enclose stays. */
-export function dropOutside({ widthPx: w, heightPx: h, first, second, plains: { busy } }: Cells, ink: number): void {
-  const { of, label, atBorder } = findRegions(first, w, h);
+export function dropOutside(cells: Cells, ink: number): void {
+  const regions = findRegions(cells.first, cells.widthPx, cells.heightPx);
+  dropAreas(cells, ink, regions, (area) => regions.atBorder[area] === 1);
+}
+
+/** Leaves an ink out in some of its areas, and in what is mixed with it there. Areas are numbered by `findRegions` of the cells' first inks. */
+export function dropAreas(
+  { widthPx: w, first, second, plains: { busy } }: Cells,
+  ink: number,
+  { of, label }: Regions,
+  isDropped: (area: number) => boolean,
+): void {
   for (let i = 0; i < first.length; i++)
-    if (label[of[i]] === ink && atBorder[of[i]]) {
+    if (label[of[i]] === ink && isDropped(of[i])) {
       first[i] = NOTHING;
       if (second[i] === ink) second[i] = NOTHING;
     }

@@ -5,3 +5,5 @@ export { reportOf, type TraceReport } from './report';
 export { type FoundInk } from './inks';
 export { tellApart, type Apart } from './apart';
 export { NOTHING, type Cells } from './cells';
+export { dropAreas } from './ground';
+export { findRegions, type Regions } from './regions';

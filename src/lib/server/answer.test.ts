@@ -88,7 +88,7 @@ describe('a body', () => {
 });
 
 describe('an answer', () => {
-  const event = {} as never;
+  const event = { request: request(null), url: new URL('http://127.0.0.1/') } as never;
 
   it('is JSON that nobody keeps, or the response that was made', async () => {
     const made = await answer(() => ({ ok: 1 }), 201)(event);

@@ -1,0 +1,2 @@
+/** Putting a picture right before it is traced. */
+export * from './cut-out';
