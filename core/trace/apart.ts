@@ -4,6 +4,7 @@ import { meanHex } from '../vector';
 import { isAliased, wholePixels } from './aliased';
 import { calmed, NOISY, noiseOf } from './calm';
 import type { Cells } from './cells';
+import { withoutChaos } from './chaos';
 import { unmix } from './unmix';
 import { findGradients, type FoundGradients } from './gradients';
 import { findGround } from './ground';
@@ -46,10 +47,11 @@ function unclipped(ink: FoundInk): FoundInk {
  * place of what is found. With `gradients`, areas whose colours change evenly become inks of their own instead of bands of several.
  */
 export function tellApart(
-  source: Picture,
+  seenFirst: Picture,
   colours: number | 'auto',
   { palette = null, gradients = false }: { palette?: readonly string[] | null; gradients?: boolean } = {},
 ): Apart {
+  const source = withoutChaos(seenFirst);
   const plainSeen = plainsOf(source);
   const seen = flatPixels(source, plainSeen);
   const evenness = evennessOf(source, seen, plainSeen);
