@@ -306,7 +306,7 @@
       class="field mt-1 mb-3 h-11 w-full resize-none"
       maxlength="500"
       bind:value={draft.leaveOut}
-      placeholder="stars, text"></textarea>
+      placeholder="for example: stars, text"></textarea>
 
     {#if selected}
       <h2 class="mb-1 border-t border-line pt-3 text-[14px]">Candidate {selected.label}</h2>
