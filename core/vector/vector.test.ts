@@ -138,6 +138,26 @@ describe('artworks', () => {
 });
 
 describe('an artwork made compact', () => {
+  it('keeps every number to the last bit, and reads lists as they were written before', () => {
+    const number = fc.oneof(
+      fc.double({ noNaN: true, noDefaultInfinity: true }),
+      fc.integer({ min: -1e6, max: 1e6 }).map((n) => n / 1000),
+      fc.constantFrom(0, 1e-9, -1e21, 5e-324, Number.MAX_VALUE, 123456789012345680, 0.1 + 0.2),
+    );
+    const point = fc.tuple(number, number);
+    fc.assert(
+      fc.property(point, fc.array(point, { minLength: 1, maxLength: 5 }), (start, ends) => {
+        const contours = [{ start, segments: ends.map((to) => ({ kind: 'line' as const, to })) }];
+        const one: Artwork = { ...artwork, nodes: [piece('a', 'ink-1', contours)] };
+        const kept = JSON.parse(JSON.stringify(compactArtwork(one))) as { nodes: { contours: [string, string][] }[] };
+        expect(JSON.stringify(expandedArtwork(kept))).toBe(JSON.stringify(one));
+        const [[word, text]] = kept.nodes[0].contours;
+        const lists = { ...kept, nodes: [{ ...kept.nodes[0], contours: [[word, text.split(' ').map(Number)]] }] };
+        expect(JSON.stringify(expandedArtwork(lists))).toBe(JSON.stringify(one));
+      }),
+    );
+  });
+
   it('comes back as it was, and one that never was stays', () => {
     const all: Artwork = {
       ...artwork,

@@ -34,6 +34,11 @@ class States {
     return found;
   }
 
+  /** All that are remembered now, whatever is forgotten later. */
+  all(): ReadonlyMap<string, { state: unknown; bytes: number }> {
+    return new Map(this.known);
+  }
+
   clear(): void {
     this.known.clear();
     this.bytes = 0;
@@ -58,26 +63,45 @@ export const forgetStates = (): void => states.clear();
 const STATES_BYTES = 24 * 1024 * 1024;
 const states = new States();
 
-/** The state of a work at a step: the nearest whole state on the way to the root, and what each step from there on changed. */
+interface LineRow {
+  readonly id: string;
+  readonly changed: Delta | null;
+  readonly whole: string | null;
+  readonly kind: WorkKind | null;
+}
+
+/**
+ * The state of a work at a step: the nearest state on the way to the root that is remembered or kept whole, and what each step from there on changed. A whole one
+ * that was read is remembered too, since steps beside this one lead to it.
+ */
 export async function stateAt<T>(stepId: string, run: Sql = sql): Promise<T> {
   const had = states.get(stepId);
   if (had) return had.state as T;
-  const rows = await run<{ changed: Delta | null; whole: string | null; kind: WorkKind | null }>(
+  const remembered = states.all();
+  const [first, ...rest] = await run<LineRow>(
     `with recursive line as (
        select id, parent, changed, whole, 0 as depth from work_step where id = $1
        union all
-       select p.id, p.parent, p.changed, p.whole, l.depth + 1 from line l join work_step p on p.id = l.parent where l.whole is null)
-     select case when whole is null then changed end as changed, whole::text as whole,
+       select p.id, p.parent, p.changed, p.whole, l.depth + 1 from line l join work_step p on p.id = l.parent
+         where l.whole is null and l.id <> all($2::uuid[]))
+     select id, case when whole is null and id <> all($2::uuid[]) then changed end as changed,
+       case when id <> all($2::uuid[]) then whole::text end as whole,
        case when whole is not null then (select w.kind from work w join work_step s on s.work_id = w.id where s.id = line.id) end as kind
      from line order by depth desc`,
-    [stepId],
+    [stepId, [...remembered.keys()]],
   );
-  const [first, ...rest] = rows;
-  const kept = JSON.parse(first.whole!) as unknown;
-  let state = WRITTEN[first.kind!]?.read(kept) ?? kept;
+  const known = remembered.get(first.id);
+  const bytes = known?.bytes ?? first.whole!.length;
+  let state = known?.state ?? readWhole(first);
+  if (!known) states.keep(first.id, state, bytes);
   for (const { changed } of rest) state = applyDelta(state, changed!);
-  states.keep(stepId, state, first.whole!.length);
+  states.keep(stepId, state, bytes);
   return state as T;
+}
+
+function readWhole({ whole, kind }: LineRow): unknown {
+  const kept = JSON.parse(whole!) as unknown;
+  return WRITTEN[kind!]?.read(kept) ?? kept;
 }
 
 /** Adds a step to a work that is locked, and moves its head there. Gives the step's id and number. */
