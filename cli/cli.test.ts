@@ -5,6 +5,7 @@ import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { drawCandidate } from '../core/engine';
 import { blankPicture } from '../core/raster';
 import { decodePicture, encodePng } from '../node/pictures';
 
@@ -384,5 +385,73 @@ describe('what cannot be read or written', () => {
     closeSync(full);
     expect(code).toBe(1);
     expect(err).toBe('odd-quill: standard output: the disk is full\n');
+  });
+});
+
+describe('odd-quill retouch and cut-out', () => {
+  const ring = async () => {
+    const picture = drawCandidate({ prompt: 'an owl, two colours, flat, white ground', sizePx: 200 }, 0).picture;
+    await writeFile(join(folder, 'owl.png'), await encodePng(picture));
+  };
+
+  it('takes the ground off, and says what became of what is enclosed', async () => {
+    await ring();
+    const { code, out } = await run('cut-out', 'owl.png', '--out', 'cut/owl.png', '--json');
+    expect(code).toBe(0);
+    const report = JSON.parse(out) as { file: string; inner: { box: number[]; dropped: boolean }[]; ms: number };
+    expect(report).toMatchObject({ file: 'cut/owl.png', ms: expect.any(Number) as number });
+    for (const { box, dropped } of report.inner) expect([box.length, typeof dropped]).toEqual([4, 'boolean']);
+    const { widthPx, heightPx, rgba } = await decodePicture(await readFile(join(folder, 'cut/owl.png')));
+    expect([widthPx, heightPx, rgba[3]]).toEqual([200, 200, 0]);
+    expect((await run('cut-out', 'cut/owl.png', '--out', 'again.png')).out).toContain('no ground to take off');
+  });
+
+  it('makes a list of steps', async () => {
+    await ring();
+    const steps = [
+      { kind: 'cut-out' },
+      { kind: 'ground', hex: '#20346E' },
+      {
+        kind: 'cover',
+        points: [
+          [5, 5],
+          [40, 5],
+        ],
+        widthPx: 6,
+        hex: '#FF0000',
+      },
+    ];
+    await writeFile(join(folder, 'steps.json'), JSON.stringify(steps));
+    const { code, out } = await run('retouch', 'owl.png', '--steps', 'steps.json', '--out', 'done.png', '--json');
+    expect(code).toBe(0);
+    expect(JSON.parse(out)).toMatchObject({ steps: ['cut out', 'ground #20346E', 'covered with #FF0000, 6 px wide'] });
+    const { rgba } = await decodePicture(await readFile(join(folder, 'done.png')));
+    expect([
+      [...rgba.subarray(4 * (100 * 200 + 1), 4 * (100 * 200 + 1) + 4)],
+      [...rgba.subarray(4 * (5 * 200 + 20), 4 * (5 * 200 + 20) + 3)],
+    ]).toEqual([
+      [32, 52, 110, 255],
+      [255, 0, 0],
+    ]);
+  });
+
+  it('say what is wrong with what they are given, and write nothing', async () => {
+    await ring();
+    await writeFile(join(folder, 'bad.json'), '[{"kind": "cover", "points": [], "widthPx": 3}]');
+    await writeFile(join(folder, 'off.json'), '[{"kind": "cover", "points": [[-900, 1]], "widthPx": 3}]');
+    await writeFile(join(folder, 'not.json'), '{');
+    for (const [args, said] of [
+      [['cut-out', 'owl.png'], 'wants --out'],
+      [['cut-out', 'owl.png', '--out', 'x.png', '--inner', 'some'], '--inner is auto'],
+      [['cut-out', 'nothing.png', '--out', 'x.png'], 'nothing.png'],
+      [['retouch', 'owl.png', '--out', 'x.png'], 'wants --steps'],
+      [['retouch', 'owl.png', '--steps', 'bad.json', '--out', 'x.png'], 'one point or more'],
+      [['retouch', 'owl.png', '--steps', 'not.json', '--out', 'x.png'], 'is not JSON'],
+      [['retouch', 'owl.png', '--steps', 'off.json', '--out', 'x.png'], 'step 1: The stroke lies outside'],
+    ] as const) {
+      const { code, err } = await run(...args);
+      expect([code > 0, err.includes(said), err.includes('    at ')]).toEqual([true, true, false]);
+    }
+    expect(existsSync(join(folder, 'x.png'))).toBe(false);
   });
 });

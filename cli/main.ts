@@ -6,6 +6,7 @@ import { TaskError } from '../node/pool';
 import { candidatesCommand, finishesCommand } from './candidates';
 import { importCommand, shapesCommand } from './drawings';
 import { fileFault } from './outputs';
+import { cutOutCommand, retouchCommand } from './retouch';
 import { traceCommand } from './trace';
 import { UsageError } from './usage';
 
@@ -30,6 +31,13 @@ const HELP = `odd-quill: candidates, traces and drawings from the command line
 
   odd-quill shapes FILE.svg --edits FILE.json --out FILE.svg [--json]
       Makes the edits of a JSON array to it, in turn (docs/edits.md); its pieces are n1, n2 ... from the bottom.
+
+  odd-quill cut-out INPUT --out FILE.png [--inner auto|keep|drop] [--json]
+      Takes the ground off a picture, with true partial coverage at its edges; the picture keeps its size.
+      --inner                    enclosed areas of the ground's colour: told each (auto), all kept, all dropped
+
+  odd-quill retouch INPUT --steps FILE.json --out FILE.png [--json]
+      Makes the steps of a JSON array in turn (docs/retouch.md): cover, fill, cut out, ground, colours.
 
   odd-quill candidates --prompt TEXT [options]
       Draws candidates with the stand-in image engine and writes PNG files.
@@ -82,11 +90,13 @@ export async function main(args: readonly string[]): Promise<number> {
     if (command === 'trace') return await traceCommand(rest);
     if (command === 'import') return await importCommand(rest);
     if (command === 'shapes') return await shapesCommand(rest);
+    if (command === 'cut-out') return await cutOutCommand(rest);
+    if (command === 'retouch') return await retouchCommand(rest);
     if (command === 'candidates') return await candidatesCommand(rest);
     if (command === 'finishes') return await finishesCommand(rest);
     throw new UsageError(
       command === undefined
-        ? 'say what to do: trace, import, shapes, candidates or finishes'
+        ? 'say what to do: trace, import, shapes, cut-out, retouch, candidates or finishes'
         : `there is no command "${command}"`,
     );
   } catch (error) {

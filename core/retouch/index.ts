@@ -1,2 +1,3 @@
-/** Putting a picture right before it is traced. */
+/** Putting a picture right before it is traced: what one does to it, as a list of steps. */
 export * from './cut-out';
+export * from './steps';

@@ -1,0 +1,93 @@
+import { readFile } from 'node:fs/promises';
+import * as v from 'valibot';
+import {
+  cutOut,
+  retouched,
+  RetouchError,
+  StepSchema,
+  tellStep,
+  type InnerChoice,
+  type RetouchStep,
+} from '../core/retouch';
+import { decodePicture, encodePng } from '../node/pictures';
+import { writeOutput } from './outputs';
+import { readArgs, UsageError } from './usage';
+
+const INNER: readonly string[] = ['auto', 'keep', 'drop'] satisfies readonly InnerChoice[];
+
+/** One input and where its picture goes. */
+function inputAndOutput(command: string, positionals: readonly string[], out: string | undefined): [string, string] {
+  if (positionals.length !== 1) throw new UsageError(`${command} wants one picture`);
+  if (out === undefined) throw new UsageError(`${command} wants --out FILE.png: it writes over no picture`);
+  return [positionals[0], out];
+}
+
+/** `odd-quill cut-out`: the ground taken off a picture, which keeps its size. */
+export async function cutOutCommand(args: readonly string[]): Promise<number> {
+  const { values, positionals } = readArgs({
+    args: [...args],
+    allowPositionals: true,
+    options: {
+      out: { type: 'string' },
+      inner: { type: 'string', default: 'auto' },
+      json: { type: 'boolean', default: false },
+    },
+  });
+  const [input, file] = inputAndOutput('cut-out', positionals, values.out);
+  if (!INNER.includes(values.inner)) throw new UsageError('--inner is auto, keep or drop');
+  const started = performance.now();
+  const { picture, groundHex, enclosed } = cutOut(await decodePicture(await readFile(input)), {
+    inner: values.inner as InnerChoice,
+  });
+  await writeOutput(file, await encodePng(picture));
+  const inner = enclosed.map(({ box, dropped }) => ({ box, dropped }));
+  const ms = Math.round(performance.now() - started);
+  if (values.json) console.log(JSON.stringify({ file, inner, ms }));
+  else if (groundHex === null) console.log(`${file}: there was no ground to take off, ${ms} ms`);
+  else {
+    const gone = inner.filter((i) => i.dropped).length;
+    console.log(`${file}: ground ${groundHex} off, ${gone} of ${inner.length} enclosed areas too, ${ms} ms`);
+  }
+  return 0;
+}
+
+async function stepsFrom(path: string): Promise<RetouchStep[]> {
+  let read: unknown;
+  try {
+    read = JSON.parse(await readFile(path, 'utf8'));
+  } catch (error) {
+    if (error instanceof SyntaxError) throw new UsageError(`${path} is not JSON`);
+    throw error;
+  }
+  const checked = v.safeParse(v.array(StepSchema), read);
+  if (checked.success) return checked.output;
+  const [issue] = checked.issues;
+  throw new UsageError(`${path}: ${v.getDotPath(issue) ?? 'steps'}: ${issue.message}`);
+}
+
+/** `odd-quill retouch`: the steps of a JSON array, made in turn. */
+export async function retouchCommand(args: readonly string[]): Promise<number> {
+  const { values, positionals } = readArgs({
+    args: [...args],
+    allowPositionals: true,
+    options: { out: { type: 'string' }, steps: { type: 'string' }, json: { type: 'boolean', default: false } },
+  });
+  const [input, file] = inputAndOutput('retouch', positionals, values.out);
+  if (values.steps === undefined) throw new UsageError('retouch wants --steps FILE.json (docs/retouch.md)');
+  const steps = await stepsFrom(values.steps);
+  const started = performance.now();
+  let picture = await decodePicture(await readFile(input));
+  for (const [i, step] of steps.entries())
+    try {
+      picture = retouched(picture, [step]);
+    } catch (error) {
+      if (error instanceof RetouchError) throw new UsageError(`step ${i + 1}: ${error.message}`);
+      throw error;
+    }
+  await writeOutput(file, await encodePng(picture));
+  const told = steps.map(tellStep);
+  const ms = Math.round(performance.now() - started);
+  if (values.json) console.log(JSON.stringify({ file, steps: told, ms }));
+  else console.log(`${file}: ${told.join(', ') || 'no step'}, ${ms} ms`);
+  return 0;
+}
