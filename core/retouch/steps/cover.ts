@@ -12,7 +12,7 @@ const CHORD_PX = 0.02;
 function brushed(points: readonly Point[], widthPx: number): number[][] {
   const [start, ...rest] = points.filter((p, k) => k === 0 || p[0] !== points[k - 1][0] || p[1] !== points[k - 1][1]);
   if (!rest.length) return [flatten(circle(start[0], start[1], widthPx / 2), CHORD_PX)];
-  const line = { start, segments: rest.map((to) => ({ kind: 'line', to }) as const), open: true };
+  const line = { start, segments: rest.map((to) => ({ kind: 'line', to }) as const), open: true } as const;
   return strokeRings([line], { widthPx, cap: 'round', join: 'round', mitreLimit: 4 }, CHORD_PX);
 }
 
