@@ -10,15 +10,16 @@ export interface ArcGeometry {
   readonly sweepRad: number;
 }
 
-/** The circle of an arc (SVG 1.1, F.6.5); a radius too small for the chord is made just large enough. */
+/** The circle of an arc (SVG 1.1, F.6.5); a radius too small for the chord is made just large enough. One that ends where it starts goes nowhere. */
 export function arcGeometry([x0, y0]: Point, arc: ArcSegment): ArcGeometry {
   const [x1, y1] = arc.to;
   const chord = Math.hypot(x1 - x0, y1 - y0);
+  if (chord === 0) return { cx: x0 - arc.radius, cy: y0, radius: arc.radius, startRad: 0, sweepRad: 0 };
   const radius = Math.max(arc.radius, chord / 2);
   const rise = Math.sqrt(Math.max(0, radius * radius - (chord * chord) / 4));
   // The centre lies to the right of the chord, seen along it, for a lesser arc that runs clockwise.
   const side = arc.clockwise === arc.large ? -1 : 1;
-  const scale = chord > 0 ? (side * rise) / chord : 0;
+  const scale = (side * rise) / chord;
   const cx = (x0 + x1) / 2 - (y1 - y0) * scale;
   const cy = (y0 + y1) / 2 + (x1 - x0) * scale;
   const startRad = Math.atan2(y0 - cy, x0 - cx);

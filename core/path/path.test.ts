@@ -261,6 +261,16 @@ describe('places on outlines', () => {
     );
   });
 
+  it('are that place itself on an arc that ends where it starts', () => {
+    const nowhere = {
+      start: [3, 4] as const,
+      segments: [{ kind: 'arc', radius: 2, large: false, clockwise: false, to: [3, 4] } as const],
+      open: true as const,
+    };
+    expect(nearestPlace(nowhere, [3, 4])).toMatchObject({ t: 0, point: [3, 4], distancePx: 0 });
+    expect(pointAt([3, 4], nowhere.segments[0], 0.5)).toEqual([3, 4]);
+  });
+
   it('are the nearest of all', () => {
     fc.assert(
       fc.property(anyContour, anyPoint, (contour, p) => {
