@@ -97,24 +97,27 @@ const render = (svg: string, sidePx: number): Buffer =>
     .render()
     .asPng();
 
-/** The drawing as a picture, anti-aliased; worn: blurred by 0.8 px, noisy, and saved as JPEG of quality 75. */
+/** A picture worn as those are that come from a client: blurred by 0.8 px, noisy, and saved as JPEG. */
+export async function worn(png: Buffer, quality: number): Promise<Buffer> {
+  const { data, info } = await sharp(png).removeAlpha().blur(0.8).raw().toBuffer({ resolveWithObject: true });
+  const random = randomFrom(7);
+  // Sums of uniform numbers are nearly normal: a standard deviation of 4 levels.
+  for (let i = 0; i < data.length; i++)
+    data[i] = Math.max(0, Math.min(255, Math.round(data[i] + 8 * (random() + random() + random() - 1.5))));
+  const jpeg = await sharp(data, { raw: { width: info.width, height: info.height, channels: 3 } })
+    .jpeg({ quality })
+    .toBuffer();
+  return sharp(jpeg).png().toBuffer();
+}
+
+/** The drawing as a picture, anti-aliased, or worn. */
 export async function pictureOf(
   drawing: Drawing,
-  worn: boolean,
+  isWorn: boolean,
   sidePx = SIDE_PX,
 ): Promise<{ png: Buffer; picture: Picture }> {
-  let png = render(drawing.svg, sidePx);
-  if (worn) {
-    const { data, info } = await sharp(png).removeAlpha().blur(0.8).raw().toBuffer({ resolveWithObject: true });
-    const random = randomFrom(7);
-    // Sums of uniform numbers are nearly normal: a standard deviation of 4 levels.
-    for (let i = 0; i < data.length; i++)
-      data[i] = Math.max(0, Math.min(255, Math.round(data[i] + 8 * (random() + random() + random() - 1.5))));
-    const jpeg = await sharp(data, { raw: { width: info.width, height: info.height, channels: 3 } })
-      .jpeg({ quality: 75 })
-      .toBuffer();
-    png = await sharp(jpeg).png().toBuffer();
-  }
+  const clean = render(drawing.svg, sidePx);
+  const png = isWorn ? await worn(clean, 75) : clean;
   return { png, picture: await decodePicture(png) };
 }
 

@@ -6,11 +6,11 @@ import { parseArgs } from 'node:util';
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import { hexToRgb, oklabDistance, rgbToOklab } from '../core/colour';
-import { randomFrom } from '../core/engine';
-import { onGround, type Picture } from '../core/raster';
+import { onGround, stepsFrom, type Picture } from '../core/raster';
 import { cutOut } from '../core/retouch';
 import { decodePicture } from '../node/pictures';
-import { drawingsOf, type Drawing } from './drawings';
+import { drawingsOf, worn, type Drawing } from './drawings';
+import { quantile } from './quantile';
 
 const { values } = parseArgs({ options: { count: { type: 'string', default: '40' } } });
 const COUNT = Number(values.count);
@@ -27,18 +27,6 @@ const render = (svg: string, background?: string): Buffer =>
   })
     .render()
     .asPng();
-
-/** Blurred by 0.8 px, noisy, and saved as JPEG of quality 80. */
-async function worn(png: Buffer): Promise<Picture> {
-  const { data, info } = await sharp(png).removeAlpha().blur(0.8).raw().toBuffer({ resolveWithObject: true });
-  const random = randomFrom(7);
-  for (let i = 0; i < data.length; i++)
-    data[i] = Math.max(0, Math.min(255, Math.round(data[i] + 8 * (random() + random() + random() - 1.5))));
-  const jpeg = await sharp(data, { raw: { width: info.width, height: info.height, channels: 3 } })
-    .jpeg({ quality: 80 })
-    .toBuffer();
-  return decodePicture(await sharp(jpeg).png().toBuffer());
-}
 
 /** The drawing on nothing, softened as a worn picture of it is. */
 async function truthOf(drawing: Drawing, isWorn: boolean): Promise<Picture> {
@@ -59,18 +47,7 @@ function bandOf({ widthPx: w, heightPx: h, rgba }: Picture): Uint8Array {
     )
       edge[i] = 1;
   }
-  let near = edge;
-  for (let step = 0; step < BAND_PX; step++) {
-    const next = near.slice();
-    for (let i = 0; i < near.length; i++)
-      if (near[i]) {
-        const x = i % w;
-        for (const j of [x > 0 ? i - 1 : i, x + 1 < w ? i + 1 : i, i - w, i + w])
-          if (j >= 0 && j < next.length) next[j] = 1;
-      }
-    near = next;
-  }
-  return near;
+  return stepsFrom(edge, w, h, BAND_PX).map((steps) => Number(steps <= BAND_PX));
 }
 
 interface Row {
@@ -79,15 +56,13 @@ interface Row {
   /** Pixels beyond the band outside that have coverage, and inside that lost some. */
   readonly strays: number;
   readonly eaten: number;
-  readonly found: number;
-  readonly holes: number;
   readonly ms: number;
 }
 
 async function measure(drawing: Drawing, groundHex: string, isWorn: boolean): Promise<Row> {
   const truth = await truthOf(drawing, isWorn);
   const png = render(drawing.svg, groundHex);
-  const picture = isWorn ? await worn(png) : await decodePicture(png);
+  const picture = await decodePicture(isWorn ? await worn(png, 80) : png);
   const at = performance.now();
   // Which enclosed areas are holes the drawing knows.
   const isHole = (box: readonly number[]): boolean => {
@@ -119,10 +94,8 @@ async function measure(drawing: Drawing, groundHex: string, isWorn: boolean): Pr
           rgbToOklab(q[4 * i], q[4 * i + 1], q[4 * i + 2]),
         ) / laid.length;
   }
-  return { coverage: coverage / n, onto: onto / n, strays, eaten, found: 0, holes: 0, ms };
+  return { coverage: coverage / n, onto: onto / n, strays, eaten, ms };
 }
-
-const middle = (list: number[], share = 0.5) => [...list].sort((p, q) => p - q)[Math.floor(list.length * share)];
 
 for (const kind of ['single', 'many'] as const)
   for (const isWorn of [false, true]) {
@@ -131,14 +104,25 @@ for (const kind of ['single', 'many'] as const)
       rows.push(await measure(drawing, GROUNDS[k % GROUNDS.length], isWorn));
     const of = (pick: (r: Row) => number) => rows.map(pick);
     console.log(
-      `${kind}, ${isWorn ? 'worn' : 'clean'}: coverage off by ${middle(of((r) => r.coverage)).toFixed(4)} (95 %: ${middle(
+      `${kind}, ${isWorn ? 'worn' : 'clean'}: coverage off by ${quantile(
+        of((r) => r.coverage),
+        0.5,
+      ).toFixed(4)} (95 %: ${quantile(
         of((r) => r.coverage),
         0.95,
       ).toFixed(4)}), ` +
-        `on other grounds ${middle(of((r) => r.onto)).toFixed(4)} (95 %: ${middle(
+        `on other grounds ${quantile(
+          of((r) => r.onto),
+          0.5,
+        ).toFixed(4)} (95 %: ${quantile(
           of((r) => r.onto),
           0.95,
         ).toFixed(4)}), ` +
-        `strays in ${rows.filter((r) => r.strays).length}, eaten in ${rows.filter((r) => r.eaten).length} of ${rows.length}, ${Math.round(middle(of((r) => r.ms)))} ms`,
+        `strays in ${rows.filter((r) => r.strays).length}, eaten in ${rows.filter((r) => r.eaten).length} of ${rows.length}, ${Math.round(
+          quantile(
+            of((r) => r.ms),
+            0.5,
+          ),
+        )} ms`,
     );
   }

@@ -10,6 +10,7 @@ import type { Picture } from '../core/raster';
 import { trace } from '../core/trace';
 import { artworkToSvg } from '../core/export';
 import { areInksOf, drawingsOf, errorOf, OTHERWISE, pictureOf, type Drawing, type DrawingKind } from './drawings';
+import { quantile } from './quantile';
 
 const { values } = parseArgs({
   options: {
@@ -26,9 +27,6 @@ const makers: Record<string, (d: Drawing) => Promise<Picture>> = {
   worn: async (d) => (await pictureOf(d, true)).picture,
   ...OTHERWISE,
 };
-
-const quantile = (sorted: readonly number[], q: number) =>
-  sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))];
 
 for (const kind of values.kind ? [values.kind as DrawingKind] : (['single', 'many'] as const))
   for (const wear of values.as ? [values.as] : ['clean', 'worn']) {
@@ -51,8 +49,8 @@ for (const kind of values.kind ? [values.kind as DrawingKind] : (['single', 'man
     if (values.list)
       for (const r of [...rows].sort((p, q) => p.error - q.error))
         console.log(r.error.toFixed(3), r.ratio.toFixed(2), r.segments, r.ms.toFixed(0), r.name);
-    const sorted = (of: (r: (typeof rows)[number]) => number) => rows.map(of).sort((p, q) => p - q);
-    const [errors, ratios, times] = [sorted((r) => r.error), sorted((r) => r.ratio), sorted((r) => r.ms)];
+    const all = (of: (r: (typeof rows)[number]) => number) => rows.map(of);
+    const [errors, ratios, times] = [all((r) => r.error), all((r) => r.ratio), all((r) => r.ms)];
     console.log(
       `${kind}, ${wear}, ${rows.length} drawings: error ${quantile(errors, 0.5).toFixed(3)} px, 95% ${quantile(errors, 0.95).toFixed(3)}; ` +
         `segments ${quantile(ratios, 0.5).toFixed(2)} of the drawing's, 95% ${quantile(ratios, 0.95).toFixed(2)}; ` +

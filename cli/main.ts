@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { RequestError } from '../core/engine';
+import { RetouchError } from '../core/retouch';
 import { TraceOptionsError } from '../core/trace';
 import { PictureFileError } from '../node/pictures';
 import { TaskError } from '../node/pool';
@@ -102,7 +103,12 @@ export async function main(args: readonly string[]): Promise<number> {
   } catch (error) {
     const { message, path, syscall } = error as NodeJS.ErrnoException;
     console.error(`odd-quill: ${syscall ? `${path ?? syscall}: ${fileFault(error)}` : message}`);
-    if (error instanceof UsageError || error instanceof RequestError || error instanceof TraceOptionsError) {
+    if (
+      error instanceof UsageError ||
+      error instanceof RequestError ||
+      error instanceof RetouchError ||
+      error instanceof TraceOptionsError
+    ) {
       console.error('odd-quill --help lists what there is');
       return 2;
     }

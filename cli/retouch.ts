@@ -1,14 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import * as v from 'valibot';
-import {
-  cutOut,
-  retouched,
-  RetouchError,
-  StepSchema,
-  tellStep,
-  type InnerChoice,
-  type RetouchStep,
-} from '../core/retouch';
+import { cutOut, retouched, StepSchema, tellStep, type InnerChoice, type RetouchStep } from '../core/retouch';
 import { decodePicture, encodePng } from '../node/pictures';
 import { writeOutput } from './outputs';
 import { readArgs, UsageError } from './usage';
@@ -76,14 +68,7 @@ export async function retouchCommand(args: readonly string[]): Promise<number> {
   if (values.steps === undefined) throw new UsageError('retouch wants --steps FILE.json (docs/retouch.md)');
   const steps = await stepsFrom(values.steps);
   const started = performance.now();
-  let picture = await decodePicture(await readFile(input));
-  for (const [i, step] of steps.entries())
-    try {
-      picture = retouched(picture, [step]);
-    } catch (error) {
-      if (error instanceof RetouchError) throw new UsageError(`step ${i + 1}: ${error.message}`);
-      throw error;
-    }
+  const picture = retouched(await decodePicture(await readFile(input)), steps);
   await writeOutput(file, await encodePng(picture));
   const told = steps.map(tellStep);
   const ms = Math.round(performance.now() - started);

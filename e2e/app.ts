@@ -116,3 +116,12 @@ export async function until<T>(what: () => Promise<T | false | null | undefined>
   }
   throw new Error(`waited longer than ${ms} ms: ${what.toString()}`);
 }
+
+/** The bodies of what an application answers; a refusal is an error. */
+export const bodiesOf =
+  (call: ReturnType<typeof apiOf>) =>
+  async <T>(method: string, path: string, body?: unknown): Promise<T> => {
+    const answer = await call<T>(method, path, body);
+    if (answer.status >= 400) throw new Error(`${method} ${path} was answered ${answer.status}`);
+    return answer.body;
+  };

@@ -5,18 +5,21 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drawCandidate } from '../core/engine';
-import { trace, TRACE_DEFAULTS } from '../core/trace';
+import { trace } from '../core/trace';
 import { encodePng } from '../node/pictures';
 import { backup, restore } from '../scripts/backup.mjs';
-import type { Candidate, Commission, Delivery, WorkState } from '../src/lib/contract/answers';
-import { apiOf, startApp, until, type App } from './app';
+import type { Commission, Delivery } from '../src/lib/contract/answers';
+import { apiOf, bodiesOf, startApp, until, type App } from './app';
+import { bringInPicture, keepTrace } from './made';
 
 let app: App;
 let call: ReturnType<typeof apiOf>;
+let ask: ReturnType<typeof bodiesOf>;
 let folder: string;
 beforeAll(async () => {
   app = await startApp();
   call = apiOf(app.address);
+  ask = bodiesOf(call);
   folder = await mkdtemp(join(tmpdir(), 'odd-quill-backup-'));
 });
 afterAll(async () => {
@@ -28,19 +31,9 @@ afterAll(async () => {
 async function delivered(name: string): Promise<string[]> {
   const { id } = (await call<Commission>('POST', '/api/commissions', { name, notes: 'no wings' })).body;
   const picture = drawCandidate({ prompt: 'a bat over a moon', sizePx: 160 }, 0).picture;
-  const candidate = (
-    await call<Candidate>('POST', `/api/commissions/${id}/pictures?name=bat.png`, await encodePng(picture))
-  ).body;
+  const candidate = await bringInPicture(ask, id, picture);
   await call('PATCH', `/api/candidates/${candidate.id}`, { decision: 'kept' });
-  const { artwork: drawing, groundHex } = trace(picture);
-  const work = (
-    await call<WorkState>('POST', `/api/candidates/${candidate.id}/artworks`, {
-      options: TRACE_DEFAULTS,
-      groundHex,
-      drawing,
-      head: null,
-    })
-  ).body;
+  const work = await keepTrace(ask, candidate.id, trace(picture));
   const delivery = (
     await call<Delivery>('POST', `/api/works/${work.id}/deliveries`, { requestKey: `backup-${id}`, head: work.head })
   ).body;

@@ -5,12 +5,12 @@ import { dirname, join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drawCandidate } from '../core/engine';
-import { trace, TRACE_DEFAULTS } from '../core/trace';
-import { decodePicture, encodePng } from '../node/pictures';
+import { trace } from '../core/trace';
 import { passingFolder, startPostgres, type Cluster } from '../scripts/postgres.mjs';
-import type { WorkState, Candidate, Commission, Round, Wall } from '../src/lib/contract/answers';
-import { apiOf, startApp, until, type App } from './app';
+import type { WorkState, Commission, Round, Wall } from '../src/lib/contract/answers';
+import { apiOf, bodiesOf, startApp, until, type App } from './app';
 import { openBrowser } from './browser';
+import { bringInPicture, keepTrace } from './made';
 import { startFakeEngine, type FakeEngine } from './fake-engine';
 
 let cluster: Cluster;
@@ -177,21 +177,9 @@ describe('an event stream that is answered with a failure', () => {
 
 async function newArtwork(): Promise<{ commission: Commission; artwork: WorkState }> {
   const commission = await newCommission();
-  const png = await encodePng(
-    drawCandidate({ prompt: 'bat over a moon, midnight blue and lamp yellow', sizePx: 200 }, 0).picture,
-  );
-  const candidate = (await call<Candidate>('POST', `/api/commissions/${commission.id}/pictures?name=mark.png`, png))
-    .body;
-  const { artwork: drawing, groundHex } = trace(await decodePicture(png));
-  const artwork = (
-    await call<WorkState>('POST', `/api/candidates/${candidate.id}/artworks`, {
-      options: TRACE_DEFAULTS,
-      groundHex,
-      drawing,
-      head: null,
-    })
-  ).body;
-  return { commission, artwork };
+  const { picture } = drawCandidate({ prompt: 'bat over a moon, midnight blue and lamp yellow', sizePx: 200 }, 0);
+  const candidate = await bringInPicture(bodiesOf(call), commission.id, picture);
+  return { commission, artwork: await keepTrace(bodiesOf(call), candidate.id, trace(picture)) };
 }
 
 describe('two tabs on one artwork', () => {

@@ -4,12 +4,12 @@ import { createRequire } from 'node:module';
 import type { AxeResults, RunOptions } from 'axe-core';
 import type { KeyInput, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Candidate, Commission, Delivery, Round, Wall, WorkState } from '../src/lib/contract/answers';
+import type { Commission, Delivery, Round, Wall, WorkState } from '../src/lib/contract/answers';
 import { drawCandidate } from '../core/engine';
-import { trace, TRACE_DEFAULTS } from '../core/trace';
-import { encodePng } from '../node/pictures';
-import { apiOf, startApp, until, type App } from './app';
+import { trace } from '../core/trace';
+import { apiOf, bodiesOf, startApp, until, type App } from './app';
 import { openBrowser, settled } from './browser';
+import { bringInPicture, keepTrace } from './made';
 
 let app: App;
 let call: ReturnType<typeof apiOf>;
@@ -64,8 +64,7 @@ describe('every view', () => {
       { prompt: 'a bat over a moon, midnight blue and lamp yellow', sizePx: 256 },
       0,
     ).picture;
-    const bring = async (name: string) =>
-      (await call<Candidate>('POST', `/api/commissions/${id}/pictures?name=${name}`, await encodePng(picture))).body;
+    const bring = (name: string) => bringInPicture(bodiesOf(call), id, picture, name);
     const [candidate, other] = [await bring('bat.png'), await bring('aside.png')];
     await call('PATCH', `/api/candidates/${candidate.id}`, { decision: 'kept' });
     await call('PATCH', `/api/candidates/${other.id}`, { decision: 'aside' });
@@ -73,15 +72,7 @@ describe('every view', () => {
       await call<Round>('POST', `/api/commissions/${id}/rounds`, { requestKey: 'reach-round', prompt: 'an owl' })
     ).body;
     await until(async () => (await call<Round>('GET', `/api/rounds/${round.id}`)).body.state === 'done');
-    const { artwork: drawing, groundHex } = trace(picture);
-    const work = (
-      await call<WorkState>('POST', `/api/candidates/${candidate.id}/artworks`, {
-        options: TRACE_DEFAULTS,
-        groundHex,
-        drawing,
-        head: null,
-      })
-    ).body;
+    const work = await keepTrace(bodiesOf(call), candidate.id, trace(picture));
     const delivery = (
       await call<Delivery>('POST', `/api/works/${work.id}/deliveries`, {
         requestKey: 'reach-delivery',

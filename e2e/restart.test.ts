@@ -7,8 +7,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drawCandidate } from '../core/engine';
 import { encodePng } from '../node/pictures';
 import type { Candidate, Commission, Wall } from '../src/lib/contract/answers';
-import { apiOf, startApp, until, type App } from './app';
+import { apiOf, bodiesOf, startApp, until, type App } from './app';
 import { openBrowser } from './browser';
+import { bringInPicture } from './made';
 
 let app: App;
 let call: ReturnType<typeof apiOf>;
@@ -34,8 +35,8 @@ const newCommission = async () =>
   (await call<Commission>('POST', '/api/commissions', { name: `Restart ${++count}`, allowance: 50 })).body;
 const commissionOf = async (id: string) => (await call<Commission>('GET', `/api/commissions/${id}`)).body;
 const wallOf = async (id: string) => (await call<Wall>('GET', `/api/commissions/${id}/rounds`)).body;
-const bringIn = async (id: string) =>
-  (await call<Candidate>('POST', `/api/commissions/${id}/pictures?name=fox.png`, await pictureOf('a fox'))).body;
+const bringIn = (id: string) =>
+  bringInPicture(bodiesOf(call), id, drawCandidate({ prompt: 'a fox', sizePx: 160 }, 0).picture, 'fox.png');
 
 /** Opens a page of the application whose service worker is at work. */
 async function openPage(path: string): Promise<Page> {

@@ -2,3 +2,4 @@
 export * from './picture';
 export * from './cover';
 export * from './blur';
+export * from './near';

@@ -1,5 +1,5 @@
 import type { Rgb } from '../colour';
-import type { Cover, Picture } from '../raster';
+import { stepsFrom, type Cover, type Picture } from '../raster';
 
 /** How far about what is covered the colour around it is looked for, in pixels: beyond the half-covered pixels of what stands there. */
 const RIM_PX = [2, 5] as const;
@@ -17,28 +17,11 @@ export function colourAround({ widthPx: w, heightPx: h, rgba }: Picture, covered
   ];
   const [bw, bh] = [x1 - x0, y1 - y0];
   if (bw <= 0 || bh <= 0) return null;
-  /** Steps from what is covered; 255 further away. */
-  const away = new Uint8Array(bw * bh).fill(255);
-  let front: number[] = [];
+  const covers = new Uint8Array(bw * bh);
   for (let y = 0; y < covered.heightPx; y++)
     for (let x = 0; x < covered.widthPx; x++)
-      if (covered.share[y * covered.widthPx + x] > 0) {
-        const k = (y + covered.y0 - y0) * bw + x + covered.x0 - x0;
-        away[k] = 0;
-        front.push(k);
-      }
-  for (let step = 1; step <= reach; step++) {
-    const next: number[] = [];
-    for (const k of front) {
-      const x = k % bw;
-      for (const j of [x > 0 ? k - 1 : -1, x + 1 < bw ? k + 1 : -1, k - bw, k + bw < bw * bh ? k + bw : -1])
-        if (j >= 0 && away[j] === 255) {
-          away[j] = step;
-          next.push(j);
-        }
-    }
-    front = next;
-  }
+      covers[(y + covered.y0 - y0) * bw + x + covered.x0 - x0] = Number(covered.share[y * covered.widthPx + x] > 0);
+  const away = stepsFrom(covers, bw, bh, reach);
   const heaps = new Map<number, { n: number; sum: [number, number, number] }>();
   for (let k = 0; k < away.length; k++) {
     if (away[k] < RIM_PX[0] || away[k] > reach) continue;

@@ -1,8 +1,9 @@
 /** Taking the ground off a picture: what is left has true partial coverage at its edges, and sits on any other ground without a halo. */
-import type { Picture } from '../raster';
+import { stepsFrom, type Picture } from '../raster';
 import {
   dropAreas,
   findRegions,
+  neighboursOf,
   NOTHING,
   tellApart,
   type Apart,
@@ -69,7 +70,7 @@ export function cutOut(
 }
 
 /** The picture with coverage for alpha, where cells say how much of a pixel is nothing. */
-function withoutNothing({ widthPx, heightPx, rgba }: Picture, { cells, inks }: Apart): Picture {
+function withoutNothing({ widthPx, heightPx, rgba }: Picture, { cells, inks, noise }: Apart): Picture {
   const { first, second, share } = cells;
   const out = new Uint8ClampedArray(rgba);
   const paints = inks.map((ink) => ink.gradient && colourIn(ink.gradient));
@@ -90,12 +91,9 @@ function withoutNothing({ widthPx, heightPx, rgba }: Picture, { cells, inks }: A
     out[4 * i + 2] = rgb[2];
     out[4 * i + 3] = alpha;
   }
-  if (isNoisy(inks.length, cells)) calmEdges({ widthPx, heightPx, rgba: out }, cells, inks);
+  if (noise) calmEdges({ widthPx, heightPx, rgba: out }, cells, inks);
   return { widthPx, heightPx, rgba: out };
 }
-
-const isNoisy = (count: number, { doubtPx }: Cells): boolean =>
-  Array.from({ length: count - 1 }, (_, k) => doubtPx(k, k + 1)).some((doubt) => doubt > 0);
 
 /** How far from where the ground was noise is taken out, in pixels, and how many levels of a colour it may be. */
 const CALM_PX = 4;
@@ -110,29 +108,12 @@ function calmEdges(
   { first, second }: Cells,
   inks: readonly FoundInk[],
 ): void {
-  const near = new Uint8Array(first.length);
-  let front: number[] = [];
-  for (let i = 0; i < near.length; i++)
-    if (first[i] === NOTHING || second[i] === NOTHING) {
-      near[i] = 1;
-      front.push(i);
-    }
-  for (let step = 0; step < CALM_PX; step++) {
-    const next: number[] = [];
-    for (const i of front) {
-      const x = i % w;
-      for (const j of [x > 0 ? i - 1 : -1, x + 1 < w ? i + 1 : -1, i - w, i + w < w * h ? i + w : -1])
-        if (j >= 0 && !near[j]) {
-          near[j] = 1;
-          next.push(j);
-        }
-    }
-    front = next;
-    for (const i of next) {
-      const ink = inks[first[i]];
-      if (first[i] !== second[i] || !ink || ink.gradient) continue;
-      if (ink.rgb.every((v, c) => Math.abs(v - rgba[4 * i + c]) <= CALM_LEVELS)) rgba.set(ink.rgb, 4 * i);
-    }
+  const isOff = first.map((k, i) => Number(k === NOTHING || second[i] === NOTHING));
+  const steps = stepsFrom(isOff, w, h, CALM_PX);
+  for (let i = 0; i < steps.length; i++) {
+    const ink = inks[first[i]];
+    if (steps[i] === 0 || steps[i] > CALM_PX || first[i] !== second[i] || !ink || ink.gradient) continue;
+    if (ink.rgb.every((v, c) => Math.abs(v - rgba[4 * i + c]) <= CALM_LEVELS)) rgba.set(ink.rgb, 4 * i);
   }
 }
 
@@ -142,7 +123,8 @@ interface Found extends Omit<EnclosedArea, 'dropped'> {
 }
 
 /** Areas of the ground that do not reach the border, largest first, each with whether it is a hole of what it lies in. */
-function enclosedAreas({ of, label, sizePx2, atBorder }: Regions, ground: number, w: number, h: number): Found[] {
+function enclosedAreas(regions: Regions, ground: number, w: number, h: number): Found[] {
+  const { of, label, sizePx2, atBorder } = regions;
   const boxes = new Map<number, [number, number, number, number]>();
   for (let i = 0; i < of.length; i++) {
     const k = of[i];
@@ -157,31 +139,14 @@ function enclosedAreas({ of, label, sizePx2, atBorder }: Regions, ground: number
       box[3] = y;
     }
   }
-  const hosts = hostSizes({ of, label, sizePx2, atBorder }, [...boxes.keys()], w, h);
+  const neighbours = neighboursOf(regions, w, h);
+  const around = (area: number) => neighbours[area].reduce((sum, k) => sum + sizePx2[k], 0);
   return [...boxes]
     .map(([area, [x0, y0, x1, y1]]): Found => ({
       area,
       box: [x0, y0, x1 - x0 + 1, y1 - y0 + 1],
       areaPx2: sizePx2[area],
-      isHole: sizePx2[area] > HOLE_SHARE * (sizePx2[area] + (hosts.get(area) ?? 0)),
+      isHole: sizePx2[area] > HOLE_SHARE * (sizePx2[area] + around(area)),
     }))
     .sort((p, q) => q.areaPx2 - p.areaPx2);
-}
-
-/** The size of the areas that each of some areas touches, in px². */
-function hostSizes({ of, sizePx2 }: Regions, areas: readonly number[], w: number, h: number): Map<number, number> {
-  const wanted = new Set(areas);
-  const around = new Map<number, Set<number>>(areas.map((a) => [a, new Set<number>()]));
-  const touch = (p: number, q: number): void => {
-    if (p === q) return;
-    if (wanted.has(p)) around.get(p)!.add(q);
-    if (wanted.has(q)) around.get(q)!.add(p);
-  };
-  for (let y = 0; y < h; y++)
-    for (let x = 0; x < w; x++) {
-      const i = y * w + x;
-      if (x + 1 < w) touch(of[i], of[i + 1]);
-      if (y + 1 < h) touch(of[i], of[i + w]);
-    }
-  return new Map([...around].map(([area, set]) => [area, [...set].reduce((sum, k) => sum + sizePx2[k], 0)]));
 }

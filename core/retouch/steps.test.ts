@@ -5,7 +5,7 @@ import { hexToRgb } from '../colour';
 import { circle, flatten, rectangle, type Contour } from '../path';
 import { blankPicture, cover, layColour, type Picture } from '../raster';
 import { trace } from '../trace';
-import { applyStep, retouched, RetouchError, STEP_KINDS, StepSchema, tellStep, type RetouchStep } from './index';
+import { retouched, RetouchError, STEP_KINDS, StepSchema, tellStep, type RetouchStep } from './index';
 
 const SIDE = 160;
 
@@ -184,15 +184,12 @@ describe('a list of steps', () => {
     );
   });
 
-  it('goes on from what is known of it', () => {
-    const steps = [
-      { kind: 'cover', points: [[80, 80]], widthPx: 20, hex: '#FFFFFF' },
-      { kind: 'ground', hex: '#000000' },
-    ].map(stepOf);
-    const marker = blankPicture(SIDE, SIDE, [1, 2, 3]);
-    expect(retouched(picture, steps, new Map([[2, marker]]))).toBe(marker);
-    expect(retouched(picture, steps, new Map([[1, marker]])).rgba).toEqual(applyStep(marker, steps[1]).rgba);
+  it('is the picture where it is empty, and names the step that does not fit', () => {
     expect(retouched(picture, [])).toBe(picture);
+    const outside = { kind: 'cover', points: [[-500, 0]], widthPx: 9 };
+    expect(() => after(picture, { kind: 'ground', hex: '#000000' }, outside)).toThrow(
+      /^step 2: The stroke lies outside/,
+    );
   });
 
   it('tells each in a few words', () => {

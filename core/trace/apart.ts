@@ -22,6 +22,8 @@ export interface Apart {
   readonly ground: number | null;
   /** How many gradients the picture has, made inks of or not. */
   readonly gradients: number;
+  /** A standard deviation in levels; 0 where there is too little to matter. */
+  readonly noise: number;
 }
 
 /** Where fewer flat pixels than this differ from the next one, nothing changes slowly. */
@@ -90,5 +92,5 @@ export function tellApart(
   }
   // Pixels were mixed of colours as they are there.
   const clean = noise && !given ? inks.map((ink) => (ink.gradient ? ink : unclipped(ink))) : inks;
-  return { inks: clean, cells, ground: findGround(cells), gradients: found?.gradients.length ?? 0 };
+  return { inks: clean, cells, ground: findGround(cells), gradients: found?.gradients.length ?? 0, noise };
 }

@@ -6,4 +6,4 @@ export { type FoundInk } from './inks';
 export { tellApart, type Apart } from './apart';
 export { NOTHING, type Cells } from './cells';
 export { dropAreas } from './ground';
-export { findRegions, type Regions } from './regions';
+export { findRegions, neighboursOf, type Regions } from './regions';

@@ -2,17 +2,10 @@
 import { randomUUID } from 'node:crypto';
 import { setTimeout as pause } from 'node:timers/promises';
 import { drawCandidate } from '../../core/engine';
-import { trace, TRACE_DEFAULTS } from '../../core/trace';
-import { encodePng } from '../../node/pictures';
-import type {
-  ActsAnswer,
-  Candidate,
-  Commission,
-  Delivery,
-  Round,
-  Wall,
-  WorkState,
-} from '../../src/lib/contract/answers';
+import { trace } from '../../core/trace';
+import type { ActsAnswer, Commission, Delivery, Round, Wall, WorkState } from '../../src/lib/contract/answers';
+import { quantile } from '../../bench/quantile';
+import { bringInPicture, keepTrace } from '../made';
 import { clientOf } from './client';
 
 const PICTURE = drawCandidate({ prompt: 'a bat over a moon', sizePx: 128 }, 0).picture;
@@ -45,10 +38,7 @@ async function path(address: string): Promise<{ times: Timed[]; faults: readonly
     client.ask<Commission>('POST', '/api/commissions', { name: `Designer ${randomUUID()}` }),
   );
   await timed('small', () => client.ask('PATCH', `/api/commissions/${id}`, { mood: 'calm', seen: { mood: '' } }));
-  const png = await encodePng(PICTURE);
-  const own = await timed('picture', () =>
-    client.ask<Candidate>('POST', `/api/commissions/${id}/pictures?name=bat.png`, png),
-  );
+  const own = await timed('picture', () => bringInPicture(client.ask, id, PICTURE));
   const round = await timed('small', () =>
     client.ask<Round>('POST', `/api/commissions/${id}/rounds`, { requestKey: randomUUID(), prompt: 'an owl' }),
   );
@@ -56,14 +46,7 @@ async function path(address: string): Promise<{ times: Timed[]; faults: readonly
   const wall = await timed('small', () => client.ask<Wall>('GET', `/api/commissions/${id}/rounds`));
   if (wall.rounds[0].candidates.length !== 4) throw new Error('a round did not give four candidates');
   await timed('small', () => client.ask('PATCH', `/api/candidates/${own.id}`, { decision: 'kept' }));
-  const work = await timed('artwork', () =>
-    client.ask<WorkState>('POST', `/api/candidates/${own.id}/artworks`, {
-      options: TRACE_DEFAULTS,
-      groundHex: TRACED.groundHex,
-      drawing: TRACED.artwork,
-      head: null,
-    }),
-  );
+  const work = await timed('artwork', () => keepTrace(client.ask, own.id, TRACED));
   let { head } = await client.ask<WorkState>('GET', `/api/works/${work.id}`);
   for (let n = 0; n < 8; n++) {
     const edits = [
@@ -79,9 +62,6 @@ async function path(address: string): Promise<{ times: Timed[]; faults: readonly
   await timed('delivery', () => until<Delivery>(`/api/deliveries/${delivery.id}`));
   return { times, faults: client.faults };
 }
-
-const atShare = (values: readonly number[], share: number): number =>
-  [...values].sort((p, q) => p - q)[Math.min(values.length - 1, Math.floor(values.length * share))];
 
 export interface DesignersReport {
   readonly designers: number;
@@ -116,10 +96,10 @@ export async function designersAtOnce(address: string, designers = 50): Promise<
         return [
           k,
           {
-            median: atShare(values, 0.5),
-            p95: atShare(values, 0.95),
+            median: quantile(values, 0.5),
+            p95: quantile(values, 0.95),
             most: Math.max(...values),
-            alone: atShare(of(alone, k), 0.5),
+            alone: quantile(of(alone, k), 0.5),
           },
         ];
       }),

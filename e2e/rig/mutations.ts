@@ -2,7 +2,7 @@
 import { mkdir, readdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { drawCandidate } from '../../core/engine';
+import { drawCandidate, randomFrom } from '../../core/engine';
 import { encodePng } from '../../node/pictures';
 
 export type Format = 'png' | 'jpg' | 'webp' | 'svg';
@@ -12,17 +12,6 @@ export const FORMATS: readonly Format[] = ['png', 'jpg', 'webp', 'svg'];
 export const WORST = join(import.meta.dirname, '../fixtures/worst');
 
 const SVG = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><defs><linearGradient id="g"><stop stop-color="#182A5C"/><stop offset="1" stop-color="#F2C14E"/></linearGradient><clipPath id="c"><circle cx="50" cy="50" r="40"/></clipPath></defs><style>.w{fill:url(#g)}</style><g class="w" clip-path="url(#c)" transform="rotate(10 50 50)"><path d="M10 10h40v40zM20 70q10-20 30 0t30 5A9 9 0 0 1 60 60z"/><use href="#p" x="5"/></g><path id="p" d="M5 90C20 60 60 120 95 90" fill="none" stroke="#A00" stroke-width="6" stroke-dasharray="4 2"/></svg>`;
-
-/** Numbers in [0, 1) that are the same for the same seed (Mulberry32, Tommy Ettinger 2017). */
-export function chance(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 async function wholeOnes(): Promise<Record<Format, Buffer>> {
   const png = await encodePng(drawCandidate({ prompt: 'an owl, midnight blue', sizePx: 96 }, 0).picture);
@@ -130,7 +119,7 @@ export async function mutatedPictures(
   commissionId: string,
   { each = 25, seed = 1, limitMs = 30_000, keepIn = undefined as string | undefined } = {},
 ): Promise<MutationReport> {
-  const random = chance(seed);
+  const random = randomFrom(seed);
   const whole = await wholeOnes();
   const files: [string, Buffer][] = [];
   for (const format of FORMATS)

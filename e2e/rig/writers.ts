@@ -2,9 +2,9 @@
 import { randomUUID } from 'node:crypto';
 import { setTimeout as pause } from 'node:timers/promises';
 import { drawCandidate } from '../../core/engine';
-import { trace, TRACE_DEFAULTS } from '../../core/trace';
-import { encodePng } from '../../node/pictures';
+import { trace } from '../../core/trace';
 import type { ActsAnswer, Candidate, Commission, Round, WorkState } from '../../src/lib/contract/answers';
+import { bringInPicture, keepTrace } from '../made';
 import type { Client } from './client';
 
 const PICTURE = drawCandidate({ prompt: 'a bat over a moon', sizePx: 96 }, 0).picture;
@@ -68,17 +68,8 @@ export async function write(client: Client, designers: number, roundShare = 0.02
 
 async function begin(client: Client): Promise<Acknowledged> {
   const { id } = await client.ask<Commission>('POST', '/api/commissions', { name: 'Rig', allowance: 100_000 });
-  const candidate = await client.ask<Candidate>(
-    'POST',
-    `/api/commissions/${id}/pictures?name=bat.png`,
-    await encodePng(PICTURE),
-  );
-  const work = await client.ask<WorkState>('POST', `/api/candidates/${candidate.id}/artworks`, {
-    options: TRACE_DEFAULTS,
-    groundHex: TRACED.groundHex,
-    drawing: TRACED.artwork,
-    head: null,
-  });
+  const candidate = await bringInPicture(client.ask, id, PICTURE);
+  const work = await keepTrace(client.ask, candidate.id, TRACED);
   const { head } = await client.ask<WorkState>('GET', `/api/works/${work.id}`);
   return {
     commissionId: id,

@@ -24,9 +24,9 @@ export type Method = 'GET' | 'POST' | 'PATCH';
 
 /** How long to wait before asking again: a moment after the first failure, longer after the next. */
 const PAUSES_MS = [300, 700, 1500, 3000, 5000, 8000];
-export const pauseOf = (failures: number, error: ApiError): number =>
+const pauseOf = (failures: number, error: ApiError): number =>
   error.retryAfterS !== null ? error.retryAfterS * 1000 : PAUSES_MS[Math.min(failures, PAUSES_MS.length - 1)];
-export const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Asks the server once; with a key, what is asked is done once however often it is sent. Throws an ApiError. */
 export async function ask<T>(method: Method, path: string, body?: unknown, key?: string): Promise<T> {
@@ -64,18 +64,19 @@ export async function ask<T>(method: Method, path: string, body?: unknown, key?:
   );
 }
 
-/** How often something is asked for before it is given up. */
-const TRIES = 6;
-
-/** Asks for something that changes nothing, or acts that have keys; while the server or its database is away, again for some ten seconds. Throws an ApiError. */
-export async function api<T>(method: 'GET' | 'POST', path: string, body?: unknown): Promise<T> {
+/**
+ * Does something that may be asked for twice until it is answered, and tells meanwhile that nobody answers; `onFailure` hears of each time. Throws the ApiError of a
+ * refusal, which asking again does not change.
+ */
+export async function untilAnswered<T>(work: () => Promise<T>, onFailure: () => void = () => {}): Promise<T> {
   for (let failures = 0; ; failures++) {
     try {
-      const result = await ask<T>(method, path, body);
+      const answer = await work();
       if (failures) notices.drop('connection');
-      return result;
+      return answer;
     } catch (error) {
-      if (!(error instanceof ApiError) || failures >= TRIES - 1 || !error.isPassing) throw error;
+      if (!(error instanceof ApiError) || !error.isPassing) throw error;
+      onFailure();
       notices.tell(error.message, { id: 'connection' });
       await pause(pauseOf(failures, error));
     }

@@ -1,5 +1,5 @@
 import { del, get, set } from 'idb-keyval';
-import { ApiError, ask, pause, pauseOf } from './api';
+import { ask, untilAnswered } from './api';
 import { notices } from './notices.svelte';
 import { freshKey, leftBehind, nameTab, placeIn } from './tab';
 
@@ -128,20 +128,15 @@ class Outbox {
   private async run(files: boolean): Promise<void> {
     if (this.sending.has(files)) return;
     this.sending.add(files);
-    for (let failures = 0; ;) {
+    for (;;) {
       const next = this.list.find((w) => w.hasFile === files && !w.isAnswered);
       if (!next) break;
+      const send = () => ask(next.method, next.path, this.files.get(next.key) ?? next.body, next.key);
       try {
-        const answer = await ask(next.method, next.path, this.files.get(next.key) ?? next.body, next.key);
-        if (failures) notices.drop('connection');
-        failures = 0;
+        const answer = await untilAnswered(send, () => this.markLate(next.key));
         this.end(next).resolve(answer);
       } catch (error) {
-        if (error instanceof ApiError && error.isPassing) {
-          this.markLate(next.key);
-          notices.tell(error.message, { id: 'connection' });
-          await pause(pauseOf(failures++, error));
-        } else this.end(next).reject(error);
+        this.end(next).reject(error);
       }
     }
     this.sending.delete(files);

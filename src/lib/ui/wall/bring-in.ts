@@ -54,16 +54,15 @@ export async function bringInFiles(commissionId: string, files: Iterable<File>):
           what: `${file.name} brought in`,
           settle: () => invalidate('odd-quill:commission'),
         });
-        // A server that ended before it could answer tells the id of what it made, and no more.
-        if (kind === 'artworks' && !('artwork' in made)) return;
+        notices.drop('bring-in');
         if ('artwork' in made) {
           artworks.push(made.artwork);
           if (made.leftOut.length)
             told.push(
               `${file.name} is in as an artwork; left out: ${made.leftOut.map((l) => (l.count > 1 ? `${l.what} (${l.count})` : l.what)).join(', ')}`,
             );
-        } else candidates.push(made);
-        notices.drop('bring-in');
+          // Of what was brought in as a server ended, the id alone is told; it is on the wall, or the thread, all the same.
+        } else if (kind === 'pictures') candidates.push(made);
       } catch (error) {
         notices.drop('bring-in');
         notices.fail(new Error(`${file.name}: ${sentenceOf(error)}`));

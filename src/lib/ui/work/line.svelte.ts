@@ -4,15 +4,13 @@ import { browser } from '$app/environment';
 import { invalidate } from '$app/navigation';
 import { applyEdit, applyEdits, EditError, type Artwork, type Edit } from '$core/vector';
 import type { ActsAnswer, WorkState } from '$lib/contract/answers';
-import { api, ApiError } from '../api';
+import { ApiError, ask, untilAnswered } from '../api';
 import { notices } from '../notices.svelte';
 import { freshKey } from '../tab';
 import { adopt, keepWaiting, type Act } from './waiting';
 
 /** How many acts go in one request. */
 const TOGETHER = 50;
-/** Pauses while the server cannot be reached, after which it is asked again. */
-const PAUSES_MS = [1000, 2000, 4000, 8000];
 
 /** Heads that acts of this page led to: what is heard of them is no news. */
 const ownHeads = new Set<string>();
@@ -151,19 +149,13 @@ export class WorkLine {
   private async send(): Promise<void> {
     // A moment for what belongs to the same turn of the page.
     await Promise.resolve();
-    for (let failures = 0; this.acts.length;) {
+    while (this.acts.length) {
       const sent = this.acts.slice(0, TOGETHER);
+      const body = { head: this.base ?? this.state.head, acts: sent };
       try {
-        const answer = await api<ActsAnswer>('POST', `/api/works/${this.state.id}/acts`, {
-          head: this.base ?? this.state.head,
-          acts: sent,
-        });
-        failures = 0;
-        this.take(answer, sent);
+        this.take(await untilAnswered(() => ask<ActsAnswer>('POST', `/api/works/${this.state.id}/acts`, body)), sent);
       } catch (error) {
-        if (error instanceof ApiError && error.status >= 400 && error.status < 500 && error.status !== 429)
-          await this.refused(error, sent);
-        else await new Promise((resolve) => setTimeout(resolve, PAUSES_MS[Math.min(failures++, PAUSES_MS.length - 1)]));
+        await this.refused(error, sent);
       }
     }
     void invalidate('odd-quill:commission');
@@ -191,9 +183,10 @@ export class WorkLine {
   }
 
   /** The server does not do the first of what was sent: the rest is looked at again from its newest state. */
-  private async refused(error: ApiError, sent: readonly Act[]): Promise<void> {
-    const fresh = await api<WorkState>('GET', `/api/works/${this.state.id}`).catch(() => null);
-    if (error.code !== 'changed_elsewhere') {
+  private async refused(error: unknown, sent: readonly Act[]): Promise<void> {
+    const look = () => ask<WorkState>('GET', `/api/works/${this.state.id}`);
+    const fresh = await untilAnswered(look).catch(() => null);
+    if (!(error instanceof ApiError) || error.code !== 'changed_elsewhere') {
       notices.fail(error);
       if (fresh) this.state = fresh;
       this.base = this.state.head;
