@@ -83,20 +83,20 @@
         </div>
       {/if}
       <div class="mt-1 flex items-center gap-3 text-[12px]">
-        <button class="quiet" aria-pressed={marked === ink.id} onclick={() => onmark(ink.id)}
+        <button class="quiet shrink-0" aria-pressed={marked === ink.id} onclick={() => onmark(ink.id)}
           >{pieces} {pieces === 1 ? 'piece' : 'pieces'}</button
         >
         {#if inks.length > 1}
           {@const into = merging?.from === ink.id ? merging.into : ''}
           <select
-            class="min-h-6 max-w-40 bg-transparent text-muted"
+            class="min-h-6 max-w-40 min-w-0 bg-transparent text-muted"
             aria-label="Merge into another ink: {ink.name}"
             value={into}
             onchange={(e) => (merging = e.currentTarget.value ? { from: ink.id, into: e.currentTarget.value } : null)}
           >
             <option value="">Merge into …</option>
             {#each inks.filter((i) => i.id !== ink.id) as other (other.id)}<option value={other.id}
-                >{other.name} {other.hex}</option
+                >into {other.name} {other.hex}</option
               >{/each}
           </select>
           {#if into}

@@ -24,7 +24,7 @@
           </dd>
         {/each}
         <dt>Out of a field</dt>
-        <dd><kbd class="rounded-sm border border-line bg-paper px-1.5 py-0.5 font-sans text-[12px]">Esc</kbd></dd>
+        <dd><kbd class="rounded-sm border border-line bg-paper px-1.5 py-0.5 font-sans text-[12px]">Escape</kbd></dd>
         <dt>Figures and sliders, when focused</dt>
         <dd><kbd class="rounded-sm border border-line bg-paper px-1.5 py-0.5 font-sans text-[12px]">← →</kbd></dd>
       </dl>
