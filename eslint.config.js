@@ -7,8 +7,16 @@ import svelteConfig from './svelte.config.js';
 
 // Dependencies point one way: routes -> lib/server and lib/ui -> core.
 const forbid = (...patterns) => ({
-  'no-restricted-imports': ['error', { patterns: patterns.map(([group, message]) => ({ group, message })) }],
+  'no-restricted-imports': [
+    'error',
+    { patterns: patterns.map(([group, message, importNames]) => ({ group, message, importNames })) },
+  ],
 });
+const reloadOnly = [
+  ['$app/navigation'],
+  'Reloading breaks off a navigation that is under way: reload() of lib/ui/reload waits.',
+  ['invalidate', 'invalidateAll'],
+];
 const deepCore = [
   ['$core/*/*', '../core/*/*', '../../core/*/*', '../../../core/*/*'],
   "Import a core folder's index, not what lies inside it.",
@@ -66,7 +74,9 @@ export default ts.config(
   },
   {
     files: ['src/lib/ui/**', 'src/lib/workers/**'],
+    ignores: ['src/lib/ui/reload.ts'],
     rules: forbid(
+      reloadOnly,
       [['$lib/server', '$lib/server/*', '**/server/**'], 'The interface reaches the server over HTTP only.'],
       [['**/routes/**'], 'Components do not know the routes.'],
       deepCore,
@@ -82,7 +92,11 @@ export default ts.config(
   },
   {
     files: ['src/routes/**'],
-    rules: forbid([['pg', 'pg-boss', 'sharp', '@resvg/*'], 'Routes are thin: they call lib/server.'], deepCore),
+    rules: forbid(
+      [['pg', 'pg-boss', 'sharp', '@resvg/*'], 'Routes are thin: they call lib/server.'],
+      deepCore,
+      reloadOnly,
+    ),
   },
   {
     files: ['engine/**', 'cli/**'],

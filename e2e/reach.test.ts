@@ -204,6 +204,20 @@ describe('with keys alone', () => {
     await until(async () => (await call<WorkState>('GET', `/api/works/${id}`)).body.version > version);
   });
 
+  it('loses no key: one that opens something comes while the one before it is being kept', async () => {
+    const commission = (await call<Commission[]>('GET', '/api/commissions')).body.find((c) => c.name === 'Owl')!;
+    for (let i = 0; i < 6; i++) {
+      await page.goto(`${app.address}/commissions/${commission.id}`);
+      await page.waitForSelector('[data-candidate]');
+      await settled(page);
+      await press('ArrowRight', 'k');
+      // Now here, now there in what the decision takes.
+      await new Promise((resolve) => setTimeout(resolve, 6 * i));
+      await press('o');
+      await at(/candidates\/[^/]+$/);
+    }
+  });
+
   it('Escape leaves the prompt, and the candidates can be walked through', async () => {
     const commission = (await call<Commission[]>('GET', '/api/commissions')).body.find((c) => c.name === 'Owl')!;
     await page.goto(`${app.address}/commissions/${commission.id}`);

@@ -1,11 +1,12 @@
 <script lang="ts">
   import '../app.css';
-  import { afterNavigate, goto, invalidateAll, onNavigate } from '$app/navigation';
+  import { afterNavigate, goto, onNavigate } from '$app/navigation';
   import { NEW_COMMISSION } from '$lib/ui/brief/places';
   import { forget } from '$lib/ui/kept';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import { outbox, type WaitingChange } from '$lib/ui/outbox.svelte';
+  import { reload } from '$lib/ui/reload';
   import Notices from '$lib/ui/shell/Notices.svelte';
   import { giveLater } from '$lib/ui/wall/draft';
 
@@ -31,7 +32,7 @@
       `Kept now: ${what}`,
       isStarted && id ? { action: { label: 'Open it', run: () => void goto(`/commissions/${id}`) } } : {},
     );
-    void invalidateAll();
+    void reload();
   }
   $effect(() => outbox.adopt(keptLater));
 

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { invalidateAll } from '$app/navigation';
   import type { CommissionCard } from '$lib/contract/answers';
   import CommissionRow from '$lib/ui/brief/CommissionRow.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import { outbox } from '$lib/ui/outbox.svelte';
+  import { reload } from '$lib/ui/reload';
   import TopBar from '$lib/ui/shell/TopBar.svelte';
 
   const { data } = $props();
@@ -18,7 +18,7 @@
         path: `/api/commissions/${card.id}`,
         body: { ...fields, seen: { name, archived } },
         what: fields.name ? `${name} renamed` : `${name} ${fields.archived ? 'archived' : 'brought back'}`,
-        settle: invalidateAll,
+        settle: reload,
       });
       if (fields.archived)
         notices.tell(`${name} is archived`, {
@@ -26,7 +26,7 @@
         });
     } catch (error) {
       notices.fail(error);
-      await invalidateAll();
+      await reload();
     }
   }
 </script>

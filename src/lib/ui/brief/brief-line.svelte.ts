@@ -1,9 +1,9 @@
-import { invalidate } from '$app/navigation';
 import type { Brief, Commission } from '$lib/contract/answers';
 import { ApiError } from '../api';
 import { forget, keep } from '../kept';
 import { notices } from '../notices.svelte';
 import { outbox } from '../outbox.svelte';
+import { reload } from '../reload';
 import { leftBehind, placeIn } from '../tab';
 import { briefPlace } from './places';
 
@@ -144,7 +144,7 @@ export class BriefLine {
         path: `/api/commissions/${this.id}`,
         body: { [field]: value, seen: { [field]: before } },
         what: `the brief's ${FIELD_WORDS[field]}`,
-        settle: () => invalidate('odd-quill:commission'),
+        settle: () => reload('odd-quill:commission'),
       });
       this.errors = { ...this.errors, [field]: undefined };
       Object.assign(this.seen, { [field]: answer[field] ?? value });
@@ -155,7 +155,7 @@ export class BriefLine {
       const own = fields.find(([name]) => name.split('.')[0] === field);
       if (own) this.errors = { ...this.errors, [field]: own[1] };
       else notices.fail(error);
-      if (error instanceof ApiError && error.code === 'changed_elsewhere') void invalidate('odd-quill:commission');
+      if (error instanceof ApiError && error.code === 'changed_elsewhere') void reload('odd-quill:commission');
     } finally {
       if (same(this.sent[field], value)) delete this.sent[field];
     }

@@ -1,7 +1,7 @@
-import { invalidate } from '$app/navigation';
 import type { BroughtIn, Candidate, WorkState } from '$lib/contract/answers';
 import { notices } from '../notices.svelte';
 import { outbox } from '../outbox.svelte';
+import { reload } from '../reload';
 import { sentenceOf } from '$lib/workers/told';
 
 const LIMIT_MB = 40;
@@ -52,7 +52,7 @@ export async function bringInFiles(commissionId: string, files: Iterable<File>):
           path: `/api/commissions/${commissionId}/${kind}?name=${encodeURIComponent(file.name)}`,
           file,
           what: `${file.name} brought in`,
-          settle: () => invalidate('odd-quill:commission'),
+          settle: () => reload('odd-quill:commission'),
         });
         notices.drop('bring-in');
         if ('artwork' in made) {

@@ -1,7 +1,7 @@
-import { invalidate } from '$app/navigation';
 import type { Candidate, DecisionState } from '$lib/contract/answers';
 import { notices } from '../notices.svelte';
 import { outbox } from '../outbox.svelte';
+import { reload } from '../reload';
 
 const WORDS: Readonly<Record<DecisionState, string>> = {
   kept: 'kept',
@@ -26,7 +26,7 @@ export async function decide(candidate: Candidate, decision: DecisionState): Pro
       path: pathOf(candidate.id),
       body: { decision: wanted },
       what: `${candidate.label} ${WORDS[wanted]}`,
-      settle: () => invalidate('odd-quill:commission'),
+      settle: () => reload('odd-quill:commission'),
     });
   } catch (error) {
     notices.fail(error);

@@ -1,11 +1,11 @@
 // Sets and maps here are looked things up in, and never shown.
 /* eslint-disable svelte/prefer-svelte-reactivity */
 import { browser } from '$app/environment';
-import { invalidate } from '$app/navigation';
 import { applyEdit, applyEdits, EditError, type Artwork, type Edit } from '$core/vector';
 import type { ActsAnswer, WorkState } from '$lib/contract/answers';
 import { ApiError, ask, untilAnswered } from '../api';
 import { notices } from '../notices.svelte';
+import { reload } from '../reload';
 import { freshKey } from '../tab';
 import { adopt, keepWaiting, type Act } from './waiting';
 
@@ -158,7 +158,7 @@ export class WorkLine {
         await this.refused(error, sent);
       }
     }
-    void invalidate('odd-quill:commission');
+    void reload('odd-quill:commission');
   }
 
   private take(answer: ActsAnswer, sent: readonly Act[]): void {

@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { invalidate } from '$app/navigation';
-  import { navigating, page } from '$app/state';
+  import { page } from '$app/state';
   import TopBar from '$lib/ui/shell/TopBar.svelte';
   import UndoRedo from '$lib/ui/shell/UndoRedo.svelte';
   import Thread from '$lib/ui/thread/Thread.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import { outbox } from '$lib/ui/outbox.svelte';
+  import { reload } from '$lib/ui/reload';
   import { undoPlace } from '$lib/ui/shell/undo.svelte';
   import { watchCommission } from '$lib/ui/watch.svelte';
   import { isOwnHead } from '$lib/ui/work/line.svelte';
@@ -15,20 +15,10 @@
   const commission = $derived(data.commission);
   const left = $derived(commission.allowance - commission.creditsSpent - commission.creditsReserved);
 
-  // Reloading the data of a page breaks off a navigation that is under way: what is heard meanwhile waits for its end.
-  let due = $state(false);
-  let isWorkDue = false;
   async function refresh(events: readonly WatchEvent[] = []): Promise<void> {
-    isWorkDue ||= events.some((e) => e.subject === 'everything' || (e.subject === 'work' && !isOwnHead(e.head)));
-    due = navigating.to !== null;
-    if (due) return;
-    const works = isWorkDue ? [invalidate('odd-quill:work')] : [];
-    isWorkDue = false;
-    await Promise.all([invalidate('odd-quill:commission'), ...works]);
+    const isWorkDue = events.some((e) => e.subject === 'everything' || (e.subject === 'work' && !isOwnHead(e.head)));
+    await reload('odd-quill:commission', ...(isWorkDue ? (['odd-quill:work'] as const) : []));
   }
-  $effect(() => {
-    if (due && navigating.to === null) void refresh();
-  });
 
   const id = $derived(commission.id);
   $effect(() => watchCommission(id, (events) => void refresh(events)));

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { COUNT_LIMIT, creditsFor, REFERENCE_LIMIT } from '$core/credit';
   import { KINDS } from '$core/prompt';
@@ -7,6 +7,7 @@
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import { outbox } from '$lib/ui/outbox.svelte';
+  import { reload } from '$lib/ui/reload';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
   import { freshKey } from '$lib/ui/tab';
   import Frame from '$lib/ui/shell/Frame.svelte';
@@ -67,7 +68,7 @@
   });
   $effect(() => keepDraft(id, $state.snapshot(draft)));
 
-  const refresh = () => invalidate('odd-quill:commission');
+  const refresh = () => reload('odd-quill:commission');
 
   async function ask(): Promise<void> {
     if (busy) return;

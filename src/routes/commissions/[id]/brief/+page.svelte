@@ -1,12 +1,13 @@
 <script lang="ts">
   import { onDestroy, untrack } from 'svelte';
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import Allowance from '$lib/ui/brief/Allowance.svelte';
   import { BriefLine } from '$lib/ui/brief/brief-line.svelte';
   import BriefForm from '$lib/ui/brief/BriefForm.svelte';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import { outbox } from '$lib/ui/outbox.svelte';
+  import { reload } from '$lib/ui/reload';
   import Frame from '$lib/ui/shell/Frame.svelte';
 
   const { data } = $props();
@@ -38,7 +39,7 @@
         path: `/api/commissions/${id}`,
         body: { archived: !archived, seen: { archived } },
         what: `${name} ${archived ? 'brought back' : 'archived'}`,
-        settle: () => invalidate('odd-quill:commission'),
+        settle: () => reload('odd-quill:commission'),
       });
     } catch (error) {
       notices.fail(error);

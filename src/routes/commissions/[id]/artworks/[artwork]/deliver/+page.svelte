@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import { clearestGround } from '$core/judge';
   import type { Delivery } from '$lib/contract/answers';
   import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
@@ -7,6 +7,7 @@
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import { outbox } from '$lib/ui/outbox.svelte';
+  import { reload } from '$lib/ui/reload';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
   import ArtworkLayer from '$lib/ui/sheet/ArtworkLayer.svelte';
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
@@ -34,7 +35,7 @@
   });
   const noted = (text: string) => (text ? keep(place, { note: text }) : forget(place));
 
-  const refresh = () => invalidate('odd-quill:commission');
+  const refresh = () => reload('odd-quill:commission');
 
   async function deliver(): Promise<void> {
     if (busy) return;

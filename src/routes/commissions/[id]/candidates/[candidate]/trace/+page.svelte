@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy, untrack } from 'svelte';
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { TRACE_DEFAULTS, type EconomyPoint, type Trace } from '$core/trace';
   import { swatchOf } from '$core/vector';
@@ -9,6 +9,7 @@
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import { outbox } from '$lib/ui/outbox.svelte';
+  import { reload } from '$lib/ui/reload';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
   import ArtworkLayer from '$lib/ui/sheet/ArtworkLayer.svelte';
   import Divider from '$lib/ui/sheet/Divider.svelte';
@@ -139,7 +140,7 @@
       if (page.url.pathname === here) await goto(`/commissions/${data.commission.id}/artworks/${id}`);
     } catch (failure) {
       notices.fail(failure);
-      await invalidate('odd-quill:commission');
+      await reload('odd-quill:commission');
     } finally {
       keeping = false;
     }
