@@ -101,6 +101,14 @@ export class Mixtures {
       }
   }
 
+  /** Takes an ink out of those near by. */
+  forget(ink: number): void {
+    const { nearby, found } = this;
+    if (!found[ink]) return;
+    found[ink] = 0;
+    nearby.splice(nearby.indexOf(ink), 1);
+  }
+
   /** The mixture of two inks near by that comes nearest to a pixel; `further` levels count against each pixel that they lie off. */
   best(i: number, further: number, otherwise: number): Mixture {
     const { nearby, found } = this;

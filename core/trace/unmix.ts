@@ -152,6 +152,12 @@ function mixPixel(
   const o = i * 4;
   if (nearby.length < 2 && isFlat) return;
   const alpha = rgba[o + 3] / 255;
+  if (nearby.includes(NOTHING) && alpha > 0.98 && !isFlat) {
+    // What is opaque beside nothing may be mixed of two inks, as where an edge between them ends there.
+    for (const reach of NEAR_PX) if (nearby.length < 3) mixtures.lookAround(first, pure, x, y, reach, true);
+    mixtures.forget(NOTHING);
+    if (nearby.length < 2) return;
+  }
   if (nearby.includes(NOTHING) || alpha < 0.5) {
     // Against nothing, alpha is the coverage.
     if (alpha > 0.98 || alpha < 0.02) return;

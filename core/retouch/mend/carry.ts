@@ -1,0 +1,293 @@
+/** How edges that enter a hole go on in it. */
+import { crossingOf, dot, length, minus, plus, turnBetween, type Point } from '../../path';
+import { armsOf, pointsOf, type Arm } from './arms';
+import { alongBow, bowAt, bowThrough, type Bow, type FittedBow } from './bow';
+import type { Window } from './hole';
+
+/** How edges are carried on. */
+export interface CarryOptions {
+  /** Whether they keep their curvature, or go straight on. */
+  readonly bends: boolean;
+  /** Whether two that go on in each other nearly as well as others do are joined instead. */
+  readonly second: boolean;
+}
+
+/** A line through a hole, as points close together; it begins and ends a little outside. */
+export interface Wall {
+  readonly hole: number;
+  readonly points: readonly Point[];
+}
+
+/** How far off a bow points of one edge may lie, in pixels: crisp, soft. */
+const TOLERANCE_PX = { crisp: 0.14, soft: 0.4 } as const;
+
+/** Lengths of edge asked how it goes on, longest first, in pixels. */
+const ASKED_PX = [64, 40, 25, 15, 9, 5];
+
+/** Joints that cost more than this are none; the passes join the surest first, so that what is short learns from what it is joined to. */
+const PASSES = [0.12, 0.3, 1.1];
+
+/** What a joint costs where the ink on one side, or on both, is not the same. */
+const OTHER_INK = 0.22;
+
+/** A corner costs so much, and so much a radian. */
+const CORNER = { least: 0.3, perRad: 0.12, fromRad: 0.45 } as const;
+
+/** How far beyond the hole walls go on, in pixels. */
+const BEYOND_PX = 4;
+
+/** How far outside an edge that grazes a hole may still divide what lies at its rim, in pixels. */
+const GRAZE_PX = 24;
+
+/** Steps of walls, in pixels. */
+const STEP_PX = 0.5;
+
+interface Joint {
+  readonly arms: readonly [number, number];
+  readonly cost: number;
+  readonly points: readonly Point[];
+}
+
+/** The walls that edges make in the holes of a window. */
+export function carriedOn(window: Window, { bends, second }: CarryOptions): Wall[] {
+  const arms = armsOf(window);
+  const tolerance = window.prepared.soft ? TOLERANCE_PX.soft : TOLERANCE_PX.crisp;
+  const joined = new Map<number, Joint>();
+  const byFragment = new Map(arms.map((a, k) => [a.fragment, [] as number[]]));
+  arms.forEach((a, k) => byFragment.get(a.fragment)!.push(k));
+
+  /** Points from an arm outwards; where its edge is joined to another beyond its other end, that one's too. */
+  const supportOf = (k: number): Point[] => {
+    const out: Point[] = [];
+    const seen = new Set<number>();
+    let far = 0;
+    for (let at: number | undefined = k; at !== undefined && !seen.has(at) && far < ASKED_PX[0];) {
+      seen.add(at);
+      for (const p of pointsOf(arms[at], ASKED_PX[0] - far)) {
+        if (out.length) far += length(minus(p, out[out.length - 1]));
+        out.push(p);
+      }
+      const other: number | undefined = byFragment.get(arms[at].fragment)!.find((o) => o !== at);
+      const joint: Joint | undefined = other === undefined ? undefined : joined.get(other);
+      at = joint && joint.arms[joint.arms[0] === other ? 1 : 0];
+    }
+    return out;
+  };
+  const within = (points: readonly Point[], px: number): Point[] => {
+    let far = 0;
+    let k = 1;
+    for (; k < points.length && far <= px; k++) far += length(minus(points[k], points[k - 1]));
+    return points.slice(0, k);
+  };
+  /** How an arm goes into the hole, from as much of it as lies on one bow. */
+  const bowOf = (support: readonly Point[]): FittedBow & { lengthPx: number } => {
+    for (const px of ASKED_PX) {
+      const points = within(support, px);
+      const outward = bowThrough(points);
+      if (outward.rmsPx > tolerance && px !== ASKED_PX[ASKED_PX.length - 1]) continue;
+      const bow = {
+        ...outward,
+        direction: [-outward.direction[0], -outward.direction[1]] as const,
+        bend: bends ? -outward.bend : 0,
+      };
+      return { ...bow, lengthPx: Math.max(1, length(minus(points[points.length - 1], points[0]))) };
+    }
+    throw new Error('unreachable');
+  };
+
+  const isInHole = (hole: number, [x, y]: Point): boolean => {
+    const { widthPx: w, heightPx: h } = window.picture;
+    return x >= 0 && y >= 0 && x < w && y < h && window.holeOf[Math.floor(y) * w + Math.floor(x)] === hole;
+  };
+
+  /** What an edge does before it comes so near to its hole that its wall begins: where it grazes the rim, the wall is to go on as far. */
+  const before = (k: number): Point[] => {
+    const points = pointsOf(arms[k], GRAZE_PX);
+    const first = points.findIndex((p) => length(minus(p, points[0])) > BEYOND_PX);
+    return first < 0 ? [] : points.slice(first).reverse();
+  };
+
+  const walls: Wall[] = [];
+  /** What of the walls lies within their holes: outside, several may follow one edge. */
+  const inner: Wall[] = [];
+  const innerOf = (hole: number, points: readonly Point[]): Point[] => points.filter((p) => isInHole(hole, p));
+  const crosses = (hole: number, points: readonly Point[]): boolean =>
+    inner.some((w) => w.hole === hole && meetingOf(points, w.points) !== null);
+
+  for (const most of PASSES) {
+    const supports = arms.map((_, k) => (joined.has(k) ? [] : supportOf(k)));
+    const bows = supports.map((s) => (s.length >= 2 ? bowOf(s) : null));
+    const joints: Joint[] = [];
+    for (let p = 0; p < arms.length; p++)
+      for (let q = p + 1; q < arms.length; q++) {
+        if (arms[p].hole !== arms[q].hole || !bows[p] || !bows[q] || joined.has(p) || joined.has(q)) continue;
+        const joint = joinedBy(p, q);
+        if (joint && joint.cost <= most) joints.push(joint);
+      }
+    joints.sort((a, b) => a.cost - b.cost);
+    if (second && most === PASSES[PASSES.length - 1]) joints.reverse();
+    for (const joint of joints) {
+      const [p, q] = joint.arms;
+      const { hole } = arms[p];
+      const points = innerOf(hole, joint.points);
+      if (joined.has(p) || joined.has(q) || crosses(hole, points)) continue;
+      joined.set(p, joint);
+      joined.set(q, joint);
+      inner.push({ hole, points });
+      walls.push({ hole, points: [...before(p), ...joint.points, ...before(q).reverse()] });
+    }
+
+    /** The best way from one arm to another, or null where there is none. */
+    function joinedBy(p: number, q: number): Joint | null {
+      const [a, b] = [bows[p]!, bows[q]!];
+      const [left, right] = [arms[p].left === arms[q].right, arms[p].right === arms[q].left];
+      const inks = (left ? 0 : OTHER_INK) + (right ? 0 : OTHER_INK);
+      if (!left && !right) return null;
+      const gap = length(minus(b.at, a.at));
+      const one = oneBow(p, q, gap);
+      if (one) return { arms: [p, q], cost: inks + one.cost, points: one.points };
+      const toB = alongBow(a, b.at);
+      const toA = alongBow(b, a.at);
+      const ways: Joint[] = [];
+      if (toB.along > 0.3 * gap && toA.along > 0.3 * gap) {
+        const there = bowAt(a, toB.along).direction;
+        const turn = turnBetween(there, [-b.direction[0], -b.direction[1]]);
+        const doubt = tolerance * (1 / a.lengthPx + 1 / b.lengthPx);
+        const off = Math.max(0, Math.abs(toB.off) - gap * doubt) + Math.max(0, Math.abs(toA.off) - gap * doubt);
+        const cost = off / (gap + 6) + 0.45 * Math.max(0, turn - doubt);
+        ways.push({ arms: [p, q], cost: inks + 0.06 + cost, points: smoothFrom(a, b) });
+      }
+      const corner = cornerOf(a, b, gap);
+      if (corner && !inks && isInHole(arms[p].hole, corner.point))
+        ways.push({
+          arms: [p, q],
+          cost: CORNER.least + CORNER.perRad * corner.turn,
+          points: [...sampled(a, -BEYOND_PX, corner.alongA), ...sampled(b, -BEYOND_PX, corner.alongB).reverse()],
+        });
+      return ways.sort((x, y) => x.cost - y.cost)[0] ?? null;
+    }
+
+    /** One bow through both arms, from as much of them as lies on it. */
+    function oneBow(p: number, q: number, gap: number): { cost: number; points: Point[] } | null {
+      for (const px of ASKED_PX.slice(0, -1)) {
+        const [before, after] = [within(supports[p], px).reverse(), within(supports[q], px)];
+        const bow = bowThrough([...before, ...after]);
+        if (bow.rmsPx > tolerance || (!bends && bow.bend)) continue;
+        const [from, to] = [alongFrom(bow, before[before.length - 1]), alongFrom(bow, after[0])];
+        if (to <= from || to - from > 3 * gap + 8) continue;
+        const way = bowAt(bow, from).direction;
+        const end = bowAt(bow, to).direction;
+        // It has to leave one as it goes, and come to the other as that one goes.
+        if (dot(way, bows[p]!.direction) < 0.8 || dot(end, bows[q]!.direction) > -0.8) continue;
+        return {
+          cost: 0.05 * (bow.rmsPx / tolerance) + (px < 12 ? 0.12 : 0) + 0.0004 * (to - from),
+          points: sampled(bow, from - BEYOND_PX, to + BEYOND_PX),
+        };
+      }
+      return null;
+    }
+  }
+
+  // What is joined to nothing goes on until it meets a wall, and ends on that.
+  arms.forEach((arm, k) => {
+    if (joined.has(k)) return;
+    const support = supportOf(k);
+    if (support.length < 2) return;
+    const bow = bowOf(support);
+    const { widthPx: w, heightPx: h } = window.picture;
+    const reach = sampled(bow, -BEYOND_PX, Math.hypot(w, h));
+    let inside = false;
+    let outside = 0;
+    const out: Point[] = [];
+    for (const p of reach) {
+      if (isInHole(arm.hole, p)) [inside, outside] = [true, 0];
+      else outside += STEP_PX;
+      // One that grazes its hole comes into it late, and may leave it for a pixel or two.
+      if (outside > (inside ? BEYOND_PX : GRAZE_PX)) return;
+      out.push(p);
+      if (out.length < 2 || !inside) continue;
+      const met = inner.some((wall) => wall.hole === arm.hole && meetingOf(out.slice(-2), wall.points));
+      if (!met) continue;
+      walls.push({ hole: arm.hole, points: [...before(k), ...out] });
+      return;
+    }
+  });
+  return walls;
+}
+
+/** How far along a circle from its beginning, all the way round where need be: a bow through both arms begins near the first of its points. */
+function alongFrom(bow: Bow, p: Point): number {
+  const { along } = alongBow(bow, p);
+  return along < -1 && bow.bend ? along + (2 * Math.PI) / Math.abs(bow.bend) : along;
+}
+
+function sampled(bow: Bow, from: number, to: number): Point[] {
+  const n = Math.max(1, Math.ceil((to - from) / STEP_PX));
+  return Array.from({ length: n + 1 }, (_, k) => bowAt(bow, from + ((to - from) * k) / n).point);
+}
+
+/** A cubic that leaves one bow and comes to the other, with a little of both. */
+function smoothFrom(a: Bow, b: Bow): Point[] {
+  const chord = minus(b.at, a.at);
+  const gap = length(chord);
+  const turn = turnBetween(a.direction, [-b.direction[0], -b.direction[1]]);
+  const handle = gap / (3 * Math.cos(turn / 4) ** 2);
+  const [p1, p2] = [plus(a.at, a.direction, handle), plus(b.at, b.direction, handle)];
+  const n = Math.max(2, Math.ceil(gap / STEP_PX));
+  const middle = Array.from({ length: n + 1 }, (_, k): Point => {
+    const t = k / n;
+    const u = 1 - t;
+    const [w0, w1, w2, w3] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
+    return [
+      w0 * a.at[0] + w1 * p1[0] + w2 * p2[0] + w3 * b.at[0],
+      w0 * a.at[1] + w1 * p1[1] + w2 * p2[1] + w3 * b.at[1],
+    ];
+  });
+  return [...sampled(a, -BEYOND_PX, -STEP_PX), ...middle, ...sampled(b, -BEYOND_PX, -STEP_PX).reverse()];
+}
+
+/** Where two bows that go into a hole meet ahead of both, at what turn. */
+function cornerOf(
+  a: Bow,
+  b: Bow,
+  gap: number,
+): { point: Point; alongA: number; alongB: number; turn: number } | null {
+  // From their directions first, then along the bows by steps of a chord each.
+  let [alongA, alongB] = [0, 0];
+  for (let k = 0; k < 12; k++) {
+    const [p, q] = [bowAt(a, alongA), bowAt(b, alongB)];
+    const point = crossingOf(p.point, p.direction, q.point, q.direction, 0.1);
+    if (!point) return null;
+    const [da, db] = [dot(minus(point, p.point), p.direction), dot(minus(point, q.point), q.direction)];
+    alongA += da;
+    alongB += db;
+    if (Math.abs(alongA) > 4 * gap || Math.abs(alongB) > 4 * gap) return null;
+    if (Math.abs(da) + Math.abs(db) < 0.01) {
+      const turn = turnBetween(bowAt(a, alongA).direction, minus([0, 0], bowAt(b, alongB).direction));
+      const isAhead = alongA > 0 && alongB > 0 && turn > CORNER.fromRad;
+      return isAhead ? { point: bowAt(a, alongA).point, alongA, alongB, turn } : null;
+    }
+  }
+  return null;
+}
+
+/** A place where two lines of points cross, or null. */
+export function meetingOf(p: readonly Point[], q: readonly Point[]): Point | null {
+  for (let i = 1; i < p.length; i++) {
+    const [a, b] = [p[i - 1], p[i]];
+    const [x0, x1] = a[0] < b[0] ? [a[0], b[0]] : [b[0], a[0]];
+    const [y0, y1] = a[1] < b[1] ? [a[1], b[1]] : [b[1], a[1]];
+    for (let k = 1; k < q.length; k++) {
+      const [c, d] = [q[k - 1], q[k]];
+      if (Math.max(c[0], d[0]) < x0 || Math.min(c[0], d[0]) > x1) continue;
+      if (Math.max(c[1], d[1]) < y0 || Math.min(c[1], d[1]) > y1) continue;
+      const [rx, ry, sx, sy] = [b[0] - a[0], b[1] - a[1], d[0] - c[0], d[1] - c[1]];
+      const det = rx * sy - ry * sx;
+      if (Math.abs(det) < 1e-12) continue;
+      const t = ((c[0] - a[0]) * sy - (c[1] - a[1]) * sx) / det;
+      const u = ((c[0] - a[0]) * ry - (c[1] - a[1]) * rx) / det;
+      if (t >= 0 && t <= 1 && u >= 0 && u <= 1) return [a[0] + t * rx, a[1] + t * ry];
+    }
+  }
+  return null;
+}

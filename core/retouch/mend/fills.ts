@@ -1,0 +1,271 @@
+import { shrinkToFit, type Picture } from '../../raster';
+import { findSymmetry, tellApart, type Symmetry } from '../../trace';
+import { carriedOn, type Wall } from './carry';
+import { relax } from './even';
+import { facesOf, type Faces, NONE } from './faces';
+import { windowAround, type Mask, type Window } from './hole';
+import { layFaces, softnessOf } from './lay';
+import { pureOf } from './paints';
+import { patched } from './patches';
+
+/** What a fill decides. */
+export type MendWay =
+  'carried on' | 'joined otherwise' | 'mirrored' | 'straight on' | 'ground alone' | 'from patches' | 'evenly';
+
+/** One way in which a mended area may come out. */
+export interface MendFill {
+  readonly how: MendWay;
+  readonly picture: Picture;
+}
+
+export interface MendOptions {
+  /** How many fills; the first ones are the likeliest. */
+  readonly count?: number;
+  /** Decides about chance in patches. */
+  readonly seed?: number;
+}
+
+/** Fills that differ by less than this on the mean are the same, in levels. */
+const SAME_LEVELS = 0.4;
+
+/** A window with a smaller share of pixels in the middle of one ink is a texture. */
+const TEXTURED = 0.3;
+
+/** A picture is looked at for its axis at this size, in pixels. */
+const AXIS_PX = 512;
+
+/** More patches after these take other seeds. */
+const WAYS: readonly MendWay[] = [
+  'carried on',
+  'joined otherwise',
+  'mirrored',
+  'straight on',
+  'ground alone',
+  'from patches',
+  'evenly',
+];
+
+/**
+ * Fills of an area, the likeliest first, no two alike as long as there are so many: edges between flat areas are carried on into it and joined as they bend
+ * least, and the areas between take their colours; or what lies on the other side of an axis is mirrored; or patches of what is around are taken. Empty
+ * where the mask covers nothing of the picture, or all of it.
+ */
+export function* mendFills(source: Picture, mask: Mask, { count = 4, seed = 1 }: MendOptions = {}): Generator<MendFill> {
+  const window = windowAround(source, mask);
+  if (!window) return;
+  const filler = new Filler(source, mask, window);
+  const made: MendFill[] = [];
+  const alike: MendFill[] = [];
+  const ways = filler.isTextured() ? ['from patches' as const, ...WAYS.filter((w) => w !== 'from patches')] : WAYS;
+  for (const how of ways) {
+    if (made.length >= count) return;
+    const picture = filler.fill(how, seed);
+    if (!picture) continue;
+    const fill = { how, picture };
+    if (made.some((m) => filler.areAlike(m.picture, picture))) {
+      alike.push(fill);
+      continue;
+    }
+    made.push(fill);
+    yield fill;
+  }
+  // On flat colour there is but one way: the rest come out the same.
+  for (let k = 0; made.length < count; k++) {
+    const fill = alike[k] ?? { how: 'from patches', picture: filler.fill('from patches', seed + 1 + k) ?? source };
+    made.push(fill);
+    yield fill;
+  }
+}
+
+/** All the fills at once. */
+export const mended = (source: Picture, mask: Mask, options?: MendOptions): MendFill[] => [
+  ...mendFills(source, mask, options),
+];
+
+class Filler {
+  private readonly pure: Uint8Array;
+  private readonly sigma: number;
+  private carried: Picture | null = null;
+
+  constructor(
+    private readonly source: Picture,
+    private readonly mask: Mask,
+    private readonly window: Window,
+  ) {
+    this.pure = pureOf(window);
+    this.sigma = softnessOf(window);
+  }
+
+  isTextured(): boolean {
+    const { holeOf } = this.window;
+    let [known, pure] = [0, 0];
+    for (let i = 0; i < holeOf.length; i++) {
+      if (holeOf[i] >= 0) continue;
+      known++;
+      pure += this.pure[i];
+    }
+    return pure < TEXTURED * known;
+  }
+
+  /** The whole picture with its holes filled in one way, or null where that way leads nowhere. */
+  fill(how: MendWay, seed: number): Picture | null {
+    switch (how) {
+      case 'carried on':
+        return (this.carried ??= this.between(carriedOn(this.window, { bends: true, second: false })));
+      case 'joined otherwise':
+        return this.between(carriedOn(this.window, { bends: true, second: true }));
+      case 'straight on':
+        return this.between(carriedOn(this.window, { bends: false, second: false }));
+      case 'ground alone':
+        return this.alone();
+      case 'mirrored':
+        return this.mirrored();
+      case 'from patches':
+        return this.withWindow(patched(this.window.picture, this.covers(), seed));
+      case 'evenly':
+        return this.evenly();
+    }
+  }
+
+  areAlike(p: Picture, q: Picture): boolean {
+    let [sum, n] = [0, 0];
+    const { covers } = this.mask;
+    for (let i = 0; i < covers.length; i++) {
+      if (!covers[i]) continue;
+      n++;
+      for (let c = 0; c < 4; c++) sum += Math.abs(p.rgba[4 * i + c] - q.rgba[4 * i + c]);
+    }
+    return sum < 4 * SAME_LEVELS * n;
+  }
+
+  private copy(): Picture {
+    return { ...this.source, rgba: new Uint8ClampedArray(this.source.rgba) };
+  }
+
+  private covers(): Uint8Array {
+    return Uint8Array.from(this.window.holeOf, (h) => Number(h >= 0));
+  }
+
+  /** Holes with the inks that lie between walls. */
+  private between(walls: readonly Wall[]): Picture {
+    const out = this.copy();
+    this.window.holes.forEach((_, hole) => this.lay(out, hole, facesOf(this.window, hole, walls)));
+    return out;
+  }
+
+  private lay(out: Picture, hole: number, faces: Faces): void {
+    layFaces(out, this.window, hole, faces, this.pure, this.sigma);
+  }
+
+  /** Holes of the ground where they touch it, else of what they touch most: what stands in them ends at their rim. */
+  private alone(): Picture {
+    const out = this.copy();
+    const { ground } = this.window.apart;
+    this.window.holes.forEach((_, hole) => {
+      const faces = facesOf(this.window, hole, []);
+      const counts = new Map<number, number>();
+      for (const ink of faces.inks) if (ink !== NONE) counts.set(ink, (counts.get(ink) ?? 0) + 1);
+      const most = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
+      if (most === undefined) return;
+      const ink = ground !== null && counts.has(ground) ? ground : most;
+      this.lay(out, hole, { ...faces, inks: faces.inks.map((k) => (k === NONE ? k : ink)) });
+    });
+    return out;
+  }
+
+  /** What lies on the other side of an axis; where that is to be mended too, edges carried on. Null where there is no axis. */
+  private mirrored(): Picture | null {
+    const axis = axisOf(this.source, this.mask);
+    if (!axis) return null;
+    const out = this.copy();
+    const rest = this.fill('carried on', 0)!;
+    const { widthPx: w, heightPx: h, rgba } = this.source;
+    const { covers } = this.mask;
+    const [cos, sin] = [Math.cos(2 * axis.angleRad), Math.sin(2 * axis.angleRad)];
+    let taken = 0;
+    for (let i = 0; i < covers.length; i++) {
+      if (!covers[i]) continue;
+      const x = i % w;
+      const [dx, dy] = [x + 0.5 - axis.x, (i - x) / w + 0.5 - axis.y];
+      const [mx, my] = [axis.x + cos * dx + sin * dy - 0.5, axis.y + sin * dx - cos * dy - 0.5];
+      const rgbaThere = sampled(rgba, covers, w, h, mx, my);
+      if (rgbaThere) taken++;
+      out.rgba.set(rgbaThere ?? rest.rgba.subarray(4 * i, 4 * i + 4), 4 * i);
+    }
+    return taken ? out : null;
+  }
+
+  private withWindow(filled: Picture): Picture {
+    const out = this.copy();
+    const { left, top, holeOf } = this.window;
+    for (let i = 0; i < holeOf.length; i++) {
+      if (holeOf[i] < 0) continue;
+      const x = i % filled.widthPx;
+      const to = 4 * (((i - x) / filled.widthPx + top) * out.widthPx + x + left);
+      out.rgba.set(filled.rgba.subarray(4 * i, 4 * i + 4), to);
+    }
+    return out;
+  }
+
+  /** Colours that go over evenly from rim to rim: each pixel the mean of those beside it. */
+  private evenly(): Picture {
+    const { picture } = this.window;
+    const { widthPx: w, heightPx: h } = picture;
+    const start = this.fill('carried on', 0)!;
+    const values = new Float32Array(w * h * 4);
+    for (let i = 0; i < w * h; i++) {
+      const from = 4 * ((Math.floor(i / w) + this.window.top) * start.widthPx + (i % w) + this.window.left);
+      for (let c = 0; c < 4; c++) values[4 * i + c] = start.rgba[from + c];
+    }
+    relax(values, w, h, this.covers());
+    return this.withWindow({ widthPx: w, heightPx: h, rgba: Uint8ClampedArray.from(values) });
+  }
+}
+
+/** The axis of a picture without what is to be mended, on whole pixels where it is upright or level and nearly so. */
+function axisOf(source: Picture, mask: Mask): Symmetry | null {
+  const open = { ...source, rgba: new Uint8ClampedArray(source.rgba) };
+  // What is mended is on both sides as little there as on the other.
+  for (let i = 0; i < mask.covers.length; i++) if (mask.covers[i]) open.rgba[4 * i + 3] = 0;
+  const small = shrinkToFit(open, AXIS_PX);
+  const { cells, ground } = tellApart(small, 'auto');
+  const found = findSymmetry(cells, ground);
+  if (!found) return null;
+  const scale = source.widthPx / small.widthPx;
+  const nearWhole = (v: number): number => (Math.abs(2 * v - Math.round(2 * v)) < 0.6 ? Math.round(2 * v) / 2 : v);
+  const isUpright = Math.abs(Math.cos(found.angleRad)) < 1e-6;
+  const isLevel = Math.abs(Math.sin(found.angleRad)) < 1e-6;
+  return {
+    ...found,
+    x: isUpright ? nearWhole(found.x * scale) : found.x * scale,
+    y: isLevel ? nearWhole(found.y * scale) : found.y * scale,
+  };
+}
+
+/** The colour between four pixels, or null where one of them is outside or is to be mended. */
+function sampled(
+  rgba: Uint8ClampedArray,
+  covers: Uint8Array,
+  w: number,
+  h: number,
+  x: number,
+  y: number,
+): [number, number, number, number] | null {
+  const [x0, y0] = [Math.floor(x + 1e-6), Math.floor(y + 1e-6)];
+  const [tx, ty] = [Math.max(0, x - x0), Math.max(0, y - y0)];
+  const out: [number, number, number, number] = [0, 0, 0, 0];
+  for (const [dx, dy, weight] of [
+    [0, 0, (1 - tx) * (1 - ty)],
+    [1, 0, tx * (1 - ty)],
+    [0, 1, (1 - tx) * ty],
+    [1, 1, tx * ty],
+  ]) {
+    if (weight < 1e-4) continue;
+    const [px, py] = [x0 + dx, y0 + dy];
+    if (px < 0 || py < 0 || px >= w || py >= h || covers[py * w + px]) return null;
+    const i = 4 * (py * w + px);
+    for (let c = 0; c < 4; c++) out[c] += weight * rgba[i + c] * (c < 3 ? rgba[i + 3] / 255 : 1);
+  }
+  for (let c = 0; c < 3; c++) out[c] = out[3] > 0 ? (out[c] * 255) / out[3] : 0;
+  return out;
+}
