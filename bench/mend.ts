@@ -95,7 +95,8 @@ for (const kind of kinds)
         console.log(`${name}: ${told}; nearest ${rows.at(-1)!.plain.toFixed(4)}, ${Math.round(ms)} ms`);
       }
     }
-    const median = (pick: (r: (typeof rows)[number]) => number, at = 0.5): string => quantile(rows.map(pick), at).toFixed(4);
+    const median = (pick: (r: (typeof rows)[number]) => number, at = 0.5): string =>
+      quantile(rows.map(pick), at).toFixed(4);
     console.log(
       `${kind}, ${isWorn ? 'worn' : 'clean'}: first fill ${median((r) => r.first)} (90 %: ${median((r) => r.first, 0.9)}), best ${median((r) => r.best)} (90 %: ${median((r) => r.best, 0.9)}); ` +
         `nearest pixel ${median((r) => r.plain)}, harmonic ${median((r) => r.even)}; ${Math.round(Number(median((r) => r.ms)))} ms`,

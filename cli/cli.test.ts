@@ -435,6 +435,46 @@ describe('odd-quill retouch and cut-out', () => {
     ]);
   });
 
+  it('mends an area in as many ways as asked for', async () => {
+    await ring();
+    const area = blankPicture(200, 200, [0, 0, 0]);
+    for (let y = 80; y < 100; y++) for (let x = 90; x < 130; x++) area.rgba.set([255, 255, 255], 4 * (y * 200 + x));
+    await writeFile(join(folder, 'area.png'), await encodePng(area));
+    const { code, out } = await run(
+      'mend',
+      'owl.png',
+      '--area',
+      'area.png',
+      '--out',
+      'fills',
+      '--count',
+      '5',
+      '--json',
+    );
+    expect(code).toBe(0);
+    const { fills, ms } = JSON.parse(out) as { fills: { file: string; how: string }[]; ms: number };
+    expect([fills.length, fills[0].how, ms > 0]).toEqual([5, 'carried on', true]);
+    const owl = await decodePicture(await readFile(join(folder, 'owl.png')));
+    for (const { file } of fills) {
+      const filled = await decodePicture(await readFile(join(folder, file)));
+      const changed = owl.rgba.some((v, i) => v !== filled.rgba[i] && !area.rgba[i - (i % 4)]);
+      expect(changed).toBe(false);
+    }
+    await writeFile(join(folder, 'small.png'), await encodePng(blankPicture(10, 10, [255, 255, 255])));
+    await writeFile(join(folder, 'black.png'), await encodePng(blankPicture(200, 200, [0, 0, 0])));
+    await writeFile(join(folder, 'white.png'), await encodePng(blankPicture(200, 200, [255, 255, 255])));
+    for (const [mask, said] of [
+      ['small.png', 'of one size'],
+      ['black.png', 'empty'],
+      ['white.png', 'the whole picture'],
+      ['none.png', 'none.png'],
+    ] as const) {
+      const told = await run('mend', 'owl.png', '--area', mask, '--out', 'nowhere');
+      expect([told.code > 0, told.err.includes(said)]).toEqual([true, true]);
+    }
+    expect(existsSync(join(folder, 'nowhere'))).toBe(false);
+  });
+
   it('say what is wrong with what they are given, and write nothing', async () => {
     await ring();
     await writeFile(join(folder, 'bad.json'), '[{"kind": "cover", "points": [], "widthPx": 3}]');

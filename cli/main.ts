@@ -1,13 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { RequestError } from '../core/engine';
-import { RetouchError } from '../core/retouch';
+import { AreaError, RetouchError } from '../core/retouch';
 import { TraceOptionsError } from '../core/trace';
 import { PictureFileError } from '../node/pictures';
 import { TaskError } from '../node/pool';
 import { candidatesCommand, finishesCommand } from './candidates';
 import { importCommand, shapesCommand } from './drawings';
 import { fileFault } from './outputs';
-import { cutOutCommand, retouchCommand } from './retouch';
+import { cutOutCommand, mendCommand, retouchCommand } from './retouch';
 import { traceCommand } from './trace';
 import { UsageError } from './usage';
 
@@ -37,8 +37,12 @@ const HELP = `odd-quill: candidates, traces and drawings from the command line
       Takes the ground off a picture, with true partial coverage at its edges; the picture keeps its size.
       --inner                    enclosed areas of the ground's colour: told each (auto), all kept, all dropped
 
+  odd-quill mend INPUT --area MASK.png --out DIR [--count 4] [--seed N] [--json]
+      Fills an area (white in the mask) to match what is around it, in as many ways as asked for, the likeliest first.
+
   odd-quill retouch INPUT --steps FILE.json --out FILE.png [--json]
-      Makes the steps of a JSON array in turn (docs/retouch.md): cover, fill, cut out, ground, colours.
+      Makes the steps of a JSON array in turn (docs/retouch.md): cover, fill, mend, take out, cut out, ground,
+      colours, tone, frame.
 
   odd-quill candidates --prompt TEXT [options]
       Draws candidates with the stand-in image engine and writes PNG files.
@@ -92,12 +96,13 @@ export async function main(args: readonly string[]): Promise<number> {
     if (command === 'import') return await importCommand(rest);
     if (command === 'shapes') return await shapesCommand(rest);
     if (command === 'cut-out') return await cutOutCommand(rest);
+    if (command === 'mend') return await mendCommand(rest);
     if (command === 'retouch') return await retouchCommand(rest);
     if (command === 'candidates') return await candidatesCommand(rest);
     if (command === 'finishes') return await finishesCommand(rest);
     throw new UsageError(
       command === undefined
-        ? 'say what to do: trace, import, shapes, cut-out, retouch, candidates or finishes'
+        ? 'say what to do: trace, import, shapes, cut-out, mend, retouch, candidates or finishes'
         : `there is no command "${command}"`,
     );
   } catch (error) {
@@ -106,6 +111,7 @@ export async function main(args: readonly string[]): Promise<number> {
     if (
       error instanceof UsageError ||
       error instanceof RequestError ||
+      error instanceof AreaError ||
       error instanceof RetouchError ||
       error instanceof TraceOptionsError
     ) {

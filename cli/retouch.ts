@@ -1,6 +1,17 @@
 import { readFile } from 'node:fs/promises';
 import * as v from 'valibot';
-import { cutOut, retouched, StepSchema, tellStep, type InnerChoice, type RetouchStep } from '../core/retouch';
+import { join } from 'node:path';
+import {
+  cutOut,
+  maskFrom,
+  mended,
+  retouched,
+  RetouchError,
+  StepSchema,
+  tellStep,
+  type InnerChoice,
+  type RetouchStep,
+} from '../core/retouch';
 import { decodePicture, encodePng } from '../node/pictures';
 import { writeOutput } from './outputs';
 import { readArgs, UsageError } from './usage';
@@ -74,5 +85,47 @@ export async function retouchCommand(args: readonly string[]): Promise<number> {
   const ms = Math.round(performance.now() - started);
   if (values.json) console.log(JSON.stringify({ file, steps: told, ms }));
   else console.log(`${file}: ${told.join(', ') || 'no step'}, ${ms} ms`);
+  return 0;
+}
+
+/** `odd-quill mend`: an area filled to match what is around it, in as many ways as asked for. */
+export async function mendCommand(args: readonly string[]): Promise<number> {
+  const { values, positionals } = readArgs({
+    args: [...args],
+    allowPositionals: true,
+    options: {
+      area: { type: 'string' },
+      out: { type: 'string' },
+      count: { type: 'string', default: '4' },
+      seed: { type: 'string', default: '1' },
+      json: { type: 'boolean', default: false },
+    },
+  });
+  if (positionals.length !== 1) throw new UsageError('mend wants one picture');
+  if (values.area === undefined) throw new UsageError('mend wants --area MASK.png, white where it is to be mended');
+  if (values.out === undefined) throw new UsageError('mend wants --out DIR');
+  const [count, seed] = [Number(values.count), Number(values.seed)];
+  if (!Number.isInteger(count) || count < 1 || count > 16)
+    throw new UsageError('--count is a whole number from 1 to 16');
+  if (!Number.isInteger(seed) || seed < 0 || seed > 0xffffffff)
+    throw new UsageError('--seed is a whole number from 0 to 4294967295');
+  const [picture, area] = await Promise.all(
+    [positionals[0], values.area].map(async (path) => decodePicture(await readFile(path))),
+  );
+  const started = performance.now();
+  const fills = mended(picture, maskFrom(area, picture), { count, seed });
+  if (!fills.length) throw new RetouchError('The area is the whole picture: there is nothing around it to go by');
+  const ms = Math.round(performance.now() - started);
+  const written: { file: string; how: string }[] = [];
+  for (const [k, { how, picture: filled }] of fills.entries()) {
+    const file = join(values.out, `${k + 1}-${how.replaceAll(' ', '-')}.png`);
+    await writeOutput(file, await encodePng(filled));
+    written.push({ file, how });
+  }
+  if (values.json) console.log(JSON.stringify({ fills: written, ms }));
+  else {
+    for (const { file, how } of written) console.log(`${file}: ${how}`);
+    console.log(`${ms} ms`);
+  }
   return 0;
 }

@@ -39,15 +39,25 @@ const LEAST_ENCLOSED_PX2 = 20;
 /** An enclosed area that is more than this share of itself and what it lies in is a hole of that, as in a ring; less, a spot on it, as an eye is. */
 const HOLE_SHARE = 0.1;
 
+/** A place whose part goes or stays: the area of the ground's colour that it lies in, or the separate piece of the figure. */
+export interface PartChoice {
+  readonly at: readonly [number, number];
+  readonly dropped: boolean;
+}
+
+export interface CutOutOptions {
+  readonly inner?: InnerChoice;
+  /** Decides about enclosed areas one by one, by their place in the list, instead of `inner`. */
+  readonly choose?: (place: number, isHole: boolean) => boolean;
+  /** In turn, over what `inner` says. */
+  readonly parts?: readonly PartChoice[];
+}
+
 /**
  * Takes the ground off. Each pixel at an edge is told apart into ground and figure: its coverage becomes alpha, its colour that of the figure alone. A picture whose
- * border is transparent has no ground, and one of a single colour no figure: both stay as they are. `choose` decides about enclosed areas one by one, by their
- * place in the list, instead of `inner`.
+ * border is transparent has no ground, and one of a single colour no figure: both stay as they are.
  */
-export function cutOut(
-  source: Picture,
-  { inner = 'auto', choose }: { inner?: InnerChoice; choose?: (place: number, isHole: boolean) => boolean } = {},
-): CutOut {
+export function cutOut(source: Picture, { inner = 'auto', choose, parts = [] }: CutOutOptions = {}): CutOut {
   const apart = tellApart(source, 'auto', { gradients: true });
   const { cells, ground, inks } = apart;
   if (ground === null || inks.length < 2) return { picture: source, groundHex: null, enclosed: [] };
@@ -55,18 +65,59 @@ export function cutOut(
   const regions = findRegions(cells.first, widthPx, heightPx);
   const areas = enclosedAreas(regions, ground, widthPx, heightPx);
   const enclosed = areas.map(({ area, isHole, ...told }, place) => {
-    const dropped = choose ? choose(place, isHole) : inner === 'auto' ? isHole : inner === 'drop';
+    const asked = parts.filter(({ at }) => areaAt(regions, at, widthPx, heightPx) === area).at(-1);
+    const dropped = asked?.dropped ?? (choose ? choose(place, isHole) : inner === 'auto' ? isHole : inner === 'drop');
     return { area, ...told, dropped };
   });
+  const gone = piecesAt(cells, ground, parts);
   const goes = new Uint8Array(regions.label.length);
   for (let k = 0; k < goes.length; k++) goes[k] = regions.atBorder[k];
   for (const { area, dropped } of enclosed) goes[area] = dropped ? 1 : 0;
   dropAreas(cells, ground, regions, (area) => goes[area] === 1);
+  const picture = withoutNothing(source, apart);
+  if (gone) dropPieces(picture, gone);
   return {
-    picture: withoutNothing(source, apart),
+    picture,
     groundHex: inks[ground].hex,
     enclosed: enclosed.map(({ area: _, ...told }) => told),
   };
+}
+
+const areaAt = ({ of }: Regions, [x, y]: readonly [number, number], w: number, h: number): number =>
+  x >= 0 && y >= 0 && x < w && y < h ? of[Math.floor(y) * w + Math.floor(x)] : -1;
+
+/** How far from a piece its own edge reaches, in pixels. */
+const FRINGE_PX = 4;
+
+/** 1 for each pixel of the separate pieces that are to go, 2 for those of the others, 0 for the ground; null where none goes. */
+function piecesAt(
+  { first, widthPx: w, heightPx: h }: Cells,
+  ground: number,
+  parts: readonly PartChoice[],
+): Uint8Array | null {
+  const figure = first.map((k) => Number(k !== ground && k !== NOTHING));
+  const pieces = findRegions(figure, w, h);
+  const goes = new Uint8Array(pieces.label.length);
+  for (const { at, dropped } of parts) {
+    const piece = areaAt(pieces, at, w, h);
+    if (piece >= 0 && pieces.label[piece] === 1) goes[piece] = Number(dropped);
+  }
+  return goes.includes(1) ? figure.map((f, i) => (f ? 2 - goes[pieces.of[i]] : 0)) : null;
+}
+
+/** Takes pieces away with their edges, up to half way to what stays; in place. */
+function dropPieces({ widthPx: w, heightPx: h, rgba }: Picture, pieces: Uint8Array): void {
+  const [near, other] = [1, 2].map((kind) =>
+    stepsFrom(
+      pieces.map((k) => Number(k === kind)),
+      w,
+      h,
+      FRINGE_PX,
+    ),
+  );
+  for (let i = 0; i < pieces.length; i++)
+    if (pieces[i] === 1 || (pieces[i] === 0 && near[i] <= FRINGE_PX && near[i] < other[i]))
+      rgba.fill(0, 4 * i, 4 * i + 4);
 }
 
 /** The picture with coverage for alpha, where cells say how much of a pixel is nothing. */

@@ -25,6 +25,14 @@ export interface Symmetry {
   readonly share: number;
 }
 
+/** Which axes are looked for. */
+export interface AxisWanted {
+  /** The share of the figure that has to be alike on both sides. */
+  readonly least?: number;
+  /** The direction that the axis has to have, nearly. */
+  readonly angleRad?: number | null;
+}
+
 /** Less of a figure than this in its mirror image is no symmetry. */
 const LEAST_SHARE = 0.94;
 
@@ -32,7 +40,11 @@ const LEAST_SHARE = 0.94;
  * The axis about which what is not ground is nearly symmetrical, or null. The axis of such a figure goes through its middle of mass, which
  * coverage gives to a fraction of a pixel; upright, level and the axes of inertia are tried.
  */
-export function findSymmetry(cells: Cells, ground: number | null): Symmetry | null {
+export function findSymmetry(
+  cells: Cells,
+  ground: number | null,
+  { least = LEAST_SHARE, angleRad = null }: AxisWanted = {},
+): Symmetry | null {
   const { widthPx: w, heightPx: h, first, second, share, plains } = cells;
   const isFigure = (k: number): boolean => k !== NOTHING && k !== ground;
   let [mass, sx, sy] = [0, 0, 0];
@@ -89,10 +101,11 @@ export function findSymmetry(cells: Cells, ground: number | null): Symmetry | nu
     [main, 0],
     [main + Math.PI / 2, 0],
   ] as const) {
-    if (!leans && bonus === 0) continue;
+    // Where little has to be alike, a slanting one is found anywhere.
+    if (bonus === 0 && (!leans || least < LEAST_SHARE)) continue;
+    if (angleRad !== null && Math.abs(Math.sin(angle - angleRad)) > 0.1) continue;
     const found = shareOf(angle);
-    if (found >= LEAST_SHARE && (!best || found + bonus > best.share))
-      best = { x: cx, y: cy, angleRad: angle, share: found };
+    if (found >= least && (!best || found + bonus > best.share)) best = { x: cx, y: cy, angleRad: angle, share: found };
   }
   return best;
 }

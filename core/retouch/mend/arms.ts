@@ -13,7 +13,8 @@ export interface Arm {
   readonly fragment: Fragment;
   /** Whether it is the last end of the fragment's points that enters. */
   readonly isLast: boolean;
-  readonly hole: number;
+  /** The group of the hole that it enters. */
+  readonly group: number;
   /** Inks to the left and to the right, going into the hole. */
   readonly left: number;
   readonly right: number;
@@ -57,7 +58,8 @@ function stretchesOf({ map: { chains }, routes }: Prepared): Stretch[] {
   return routes.list.flatMap(({ chains: list, closed, located: { points }, joints }) => {
     if (closed && list.every(isEdge)) return [];
     const n = points.length / 2;
-    const from = (k: number): number => (closed ? joints[(k + list.length - 1) % list.length] : k === 0 ? 0 : joints[k - 1]);
+    const from = (k: number): number =>
+      closed ? joints[(k + list.length - 1) % list.length] : k === 0 ? 0 : joints[k - 1];
     const to = (k: number): number => (closed ? joints[k] : k === list.length - 1 ? n : joints[k]);
     const start = closed ? list.findIndex((c) => !isEdge(c)) : 0;
     const out: { chains: number[]; points: Point[] }[] = [];
@@ -95,7 +97,13 @@ export function armsOf(window: Window): Arm[] {
       if (hole < 0) continue;
       // Seen into the hole: the chain's way, or against it.
       const isAlong = isLast === signed >= 0;
-      arms.push({ fragment, isLast, hole, left: isAlong ? left : right, right: isAlong ? right : left });
+      arms.push({
+        fragment,
+        isLast,
+        group: window.groups[hole],
+        left: isAlong ? left : right,
+        right: isAlong ? right : left,
+      });
     }
   }
   return arms;

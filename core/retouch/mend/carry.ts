@@ -12,9 +12,9 @@ export interface CarryOptions {
   readonly second: boolean;
 }
 
-/** A line through a hole, as points close together; it begins and ends a little outside. */
+/** A line through the holes of a group, as points close together; it begins and ends a little outside. */
 export interface Wall {
-  readonly hole: number;
+  readonly group: number;
   readonly points: readonly Point[];
 }
 
@@ -38,6 +38,10 @@ const BEYOND_PX = 4;
 
 /** How far outside an edge that grazes a hole may still divide what lies at its rim, in pixels. */
 const GRAZE_PX = 24;
+
+/** How far beyond a hole an edge is asked for again, and how far to each side of it, in pixels. */
+const OUT_PX = 1.5;
+const SIDE_PX = 1.6;
 
 /** Steps of walls, in pixels. */
 const STEP_PX = 0.5;
@@ -95,9 +99,9 @@ export function carriedOn(window: Window, { bends, second }: CarryOptions): Wall
     throw new Error('unreachable');
   };
 
-  const isInHole = (hole: number, [x, y]: Point): boolean => {
+  const isInHole = (group: number, [x, y]: Point): boolean => {
     const { widthPx: w, heightPx: h } = window.picture;
-    return x >= 0 && y >= 0 && x < w && y < h && window.holeOf[Math.floor(y) * w + Math.floor(x)] === hole;
+    return x >= 0 && y >= 0 && x < w && y < h && window.groupOf[Math.floor(y) * w + Math.floor(x)] === group;
   };
 
   /** What an edge does before it comes so near to its hole that its wall begins: where it grazes the rim, the wall is to go on as far. */
@@ -110,9 +114,9 @@ export function carriedOn(window: Window, { bends, second }: CarryOptions): Wall
   const walls: Wall[] = [];
   /** What of the walls lies within their holes: outside, several may follow one edge. */
   const inner: Wall[] = [];
-  const innerOf = (hole: number, points: readonly Point[]): Point[] => points.filter((p) => isInHole(hole, p));
-  const crosses = (hole: number, points: readonly Point[]): boolean =>
-    inner.some((w) => w.hole === hole && meetingOf(points, w.points) !== null);
+  const innerOf = (group: number, points: readonly Point[]): Point[] => points.filter((p) => isInHole(group, p));
+  const crosses = (group: number, points: readonly Point[]): boolean =>
+    inner.some((w) => w.group === group && meetingOf(points, w.points) !== null);
 
   for (const most of PASSES) {
     const supports = arms.map((_, k) => (joined.has(k) ? [] : supportOf(k)));
@@ -120,7 +124,7 @@ export function carriedOn(window: Window, { bends, second }: CarryOptions): Wall
     const joints: Joint[] = [];
     for (let p = 0; p < arms.length; p++)
       for (let q = p + 1; q < arms.length; q++) {
-        if (arms[p].hole !== arms[q].hole || !bows[p] || !bows[q] || joined.has(p) || joined.has(q)) continue;
+        if (arms[p].group !== arms[q].group || !bows[p] || !bows[q] || joined.has(p) || joined.has(q)) continue;
         const joint = joinedBy(p, q);
         if (joint && joint.cost <= most) joints.push(joint);
       }
@@ -128,13 +132,13 @@ export function carriedOn(window: Window, { bends, second }: CarryOptions): Wall
     if (second && most === PASSES[PASSES.length - 1]) joints.reverse();
     for (const joint of joints) {
       const [p, q] = joint.arms;
-      const { hole } = arms[p];
-      const points = innerOf(hole, joint.points);
-      if (joined.has(p) || joined.has(q) || crosses(hole, points)) continue;
+      const { group } = arms[p];
+      const points = innerOf(group, joint.points);
+      if (joined.has(p) || joined.has(q) || crosses(group, points)) continue;
       joined.set(p, joint);
       joined.set(q, joint);
-      inner.push({ hole, points });
-      walls.push({ hole, points: [...before(p), ...joint.points, ...before(q).reverse()] });
+      inner.push({ group, points });
+      walls.push({ group, points: [...before(p), ...joint.points, ...before(q).reverse()] });
     }
 
     /** The best way from one arm to another, or null where there is none. */
@@ -158,7 +162,7 @@ export function carriedOn(window: Window, { bends, second }: CarryOptions): Wall
         ways.push({ arms: [p, q], cost: inks + 0.06 + cost, points: smoothFrom(a, b) });
       }
       const corner = cornerOf(a, b, gap);
-      if (corner && !inks && isInHole(arms[p].hole, corner.point))
+      if (corner && !inks && isInHole(arms[p].group, corner.point))
         ways.push({
           arms: [p, q],
           cost: CORNER.least + CORNER.perRad * corner.turn,
@@ -188,30 +192,40 @@ export function carriedOn(window: Window, { bends, second }: CarryOptions): Wall
     }
   }
 
-  // What is joined to nothing goes on until it meets a wall, and ends on that.
+  // What is joined to nothing goes on until it meets a wall and ends on that, or comes out again where the same inks meet.
   arms.forEach((arm, k) => {
     if (joined.has(k)) return;
     const support = supportOf(k);
     if (support.length < 2) return;
     const bow = bowOf(support);
-    const { widthPx: w, heightPx: h } = window.picture;
-    const reach = sampled(bow, -BEYOND_PX, Math.hypot(w, h));
     let inside = false;
     let outside = 0;
     const out: Point[] = [];
-    for (const p of reach) {
-      if (isInHole(arm.hole, p)) [inside, outside] = [true, 0];
+    for (const p of sampled(bow, -BEYOND_PX, Math.hypot(window.picture.widthPx, window.picture.heightPx))) {
+      if (isInHole(arm.group, p)) [inside, outside] = [true, 0];
       else outside += STEP_PX;
-      // One that grazes its hole comes into it late, and may leave it for a pixel or two.
-      if (outside > (inside ? BEYOND_PX : GRAZE_PX)) return;
       out.push(p);
-      if (out.length < 2 || !inside) continue;
-      const met = inner.some((wall) => wall.hole === arm.hole && meetingOf(out.slice(-2), wall.points));
-      if (!met) continue;
-      walls.push({ hole: arm.hole, points: [...before(k), ...out] });
-      return;
+      // One that grazes its hole comes into it late, and may leave it for a pixel or two.
+      if (inside && outside > 0 && parts(out, arm)) break;
+      if (outside > (inside ? OUT_PX : GRAZE_PX)) return;
+      if (inside && out.length > 1 && inner.some((w) => w.group === arm.group && meetingOf(out.slice(-2), w.points)))
+        break;
     }
+    walls.push({ group: arm.group, points: [...before(k), ...out] });
   });
+
+  /** Whether the last of a line's points has an arm's inks on its two sides. */
+  function parts(points: readonly Point[], { left, right }: Arm): boolean {
+    const { widthPx: w, heightPx: h } = window.picture;
+    const end = points[points.length - 1];
+    const d = minus(end, points[points.length - 2]);
+    const inkAt = (side: 1 | -1): number => {
+      const far = (side * SIDE_PX) / (length(d) || 1);
+      const [x, y] = [Math.floor(end[0] - far * d[1]), Math.floor(end[1] + far * d[0])];
+      return x >= 0 && y >= 0 && x < w && y < h ? window.apart.cells.first[y * w + x] : -1;
+    };
+    return inkAt(-1) === left && inkAt(1) === right;
+  }
   return walls;
 }
 
@@ -247,11 +261,7 @@ function smoothFrom(a: Bow, b: Bow): Point[] {
 }
 
 /** Where two bows that go into a hole meet ahead of both, at what turn. */
-function cornerOf(
-  a: Bow,
-  b: Bow,
-  gap: number,
-): { point: Point; alongA: number; alongB: number; turn: number } | null {
+function cornerOf(a: Bow, b: Bow, gap: number): { point: Point; alongA: number; alongB: number; turn: number } | null {
   // From their directions first, then along the bows by steps of a chord each.
   let [alongA, alongB] = [0, 0];
   for (let k = 0; k < 12; k++) {

@@ -54,7 +54,7 @@ export function facesOf(window: Window, holeNumber: number, walls: readonly Wall
   const segments: (readonly [Point, Point])[] = [];
   const wallAt = new Int32Array(across * down).fill(-1);
   for (const wall of walls) {
-    if (wall.hole !== holeNumber) continue;
+    if (wall.group !== window.groups[holeNumber]) continue;
     const points = wall.points.map(([x, y]): Point => [(x - x0) * fineness, (y - y0) * fineness]);
     for (let k = 1; k < points.length; k++) {
       const number = segments.push([points[k - 1], points[k]]) - 1;

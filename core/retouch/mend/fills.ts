@@ -1,5 +1,6 @@
-import { shrinkToFit, type Picture } from '../../raster';
-import { findSymmetry, tellApart, type Symmetry } from '../../trace';
+import type { Picture } from '../../raster';
+import type { Symmetry } from '../../trace';
+import { axisOf } from '../figure';
 import { carriedOn, type Wall } from './carry';
 import { relax } from './even';
 import { facesOf, type Faces, NONE } from './faces';
@@ -8,9 +9,17 @@ import { layFaces, softnessOf } from './lay';
 import { pureOf } from './paints';
 import { patched } from './patches';
 
-/** What a fill decides. */
-export type MendWay =
-  'carried on' | 'joined otherwise' | 'mirrored' | 'straight on' | 'ground alone' | 'from patches' | 'evenly';
+/** What a fill decides, the likeliest first. */
+export const MEND_WAYS = [
+  'carried on',
+  'joined otherwise',
+  'mirrored',
+  'straight on',
+  'ground alone',
+  'from patches',
+  'evenly',
+] as const;
+export type MendWay = (typeof MEND_WAYS)[number];
 
 /** One way in which a mended area may come out. */
 export interface MendFill {
@@ -31,32 +40,24 @@ const SAME_LEVELS = 0.4;
 /** A window with a smaller share of pixels in the middle of one ink is a texture. */
 const TEXTURED = 0.3;
 
-/** A picture is looked at for its axis at this size, in pixels. */
-const AXIS_PX = 512;
-
-/** More patches after these take other seeds. */
-const WAYS: readonly MendWay[] = [
-  'carried on',
-  'joined otherwise',
-  'mirrored',
-  'straight on',
-  'ground alone',
-  'from patches',
-  'evenly',
-];
-
 /**
  * Fills of an area, the likeliest first, no two alike as long as there are so many: edges between flat areas are carried on into it and joined as they bend
  * least, and the areas between take their colours; or what lies on the other side of an axis is mirrored; or patches of what is around are taken. Empty
  * where the mask covers nothing of the picture, or all of it.
  */
-export function* mendFills(source: Picture, mask: Mask, { count = 4, seed = 1 }: MendOptions = {}): Generator<MendFill> {
+export function* mendFills(
+  source: Picture,
+  mask: Mask,
+  { count = 4, seed = 1 }: MendOptions = {},
+): Generator<MendFill> {
   const window = windowAround(source, mask);
   if (!window) return;
   const filler = new Filler(source, mask, window);
   const made: MendFill[] = [];
   const alike: MendFill[] = [];
-  const ways = filler.isTextured() ? ['from patches' as const, ...WAYS.filter((w) => w !== 'from patches')] : WAYS;
+  const ways = filler.isTextured()
+    ? ['from patches' as const, ...MEND_WAYS.filter((w) => w !== 'from patches')]
+    : MEND_WAYS;
   for (const how of ways) {
     if (made.length >= count) return;
     const picture = filler.fill(how, seed);
@@ -75,6 +76,12 @@ export function* mendFills(source: Picture, mask: Mask, { count = 4, seed = 1 }:
     made.push(fill);
     yield fill;
   }
+}
+
+/** One fill by what it decides, or null where that leads nowhere, or the mask covers nothing or all. */
+export function mendWith(source: Picture, mask: Mask, how: MendWay, seed = 1): Picture | null {
+  const window = windowAround(source, mask);
+  return window && new Filler(source, mask, window).fill(how, seed);
 }
 
 /** All the fills at once. */
@@ -175,20 +182,17 @@ class Filler {
 
   /** What lies on the other side of an axis; where that is to be mended too, edges carried on. Null where there is no axis. */
   private mirrored(): Picture | null {
-    const axis = axisOf(this.source, this.mask);
+    const axis = axisWithout(this.source, this.mask);
     if (!axis) return null;
     const out = this.copy();
     const rest = this.fill('carried on', 0)!;
     const { widthPx: w, heightPx: h, rgba } = this.source;
     const { covers } = this.mask;
-    const [cos, sin] = [Math.cos(2 * axis.angleRad), Math.sin(2 * axis.angleRad)];
     let taken = 0;
     for (let i = 0; i < covers.length; i++) {
       if (!covers[i]) continue;
-      const x = i % w;
-      const [dx, dy] = [x + 0.5 - axis.x, (i - x) / w + 0.5 - axis.y];
-      const [mx, my] = [axis.x + cos * dx + sin * dy - 0.5, axis.y + sin * dx - cos * dy - 0.5];
-      const rgbaThere = sampled(rgba, covers, w, h, mx, my);
+      const [mx, my] = mirrored(axis, (i % w) + 0.5, Math.floor(i / w) + 0.5);
+      const rgbaThere = sampled(rgba, covers, w, h, mx - 0.5, my - 0.5);
       if (rgbaThere) taken++;
       out.rgba.set(rgbaThere ?? rest.rgba.subarray(4 * i, 4 * i + 4), 4 * i);
     }
@@ -222,24 +226,35 @@ class Filler {
   }
 }
 
-/** The axis of a picture without what is to be mended, on whole pixels where it is upright or level and nearly so. */
-function axisOf(source: Picture, mask: Mask): Symmetry | null {
-  const open = { ...source, rgba: new Uint8ClampedArray(source.rgba) };
-  // What is mended is on both sides as little there as on the other.
-  for (let i = 0; i < mask.covers.length; i++) if (mask.covers[i]) open.rgba[4 * i + 3] = 0;
-  const small = shrinkToFit(open, AXIS_PX);
-  const { cells, ground } = tellApart(small, 'auto');
-  const found = findSymmetry(cells, ground);
-  if (!found) return null;
-  const scale = source.widthPx / small.widthPx;
-  const nearWhole = (v: number): number => (Math.abs(2 * v - Math.round(2 * v)) < 0.6 ? Math.round(2 * v) / 2 : v);
-  const isUpright = Math.abs(Math.cos(found.angleRad)) < 1e-6;
-  const isLevel = Math.abs(Math.sin(found.angleRad)) < 1e-6;
-  return {
-    ...found,
-    x: isUpright ? nearWhole(found.x * scale) : found.x * scale,
-    y: isLevel ? nearWhole(found.y * scale) : found.y * scale,
-  };
+/** Rounds in which the axis is looked for: what is mended on one side is left out on the other too, as soon as it is known where that is. */
+const AXIS_ROUNDS = 3;
+
+/** The axis of a picture without what is to be mended, or null. */
+function axisWithout(source: Picture, { covers }: Mask): Symmetry | null {
+  const { widthPx: w, heightPx: h } = source;
+  let axis: Symmetry | null = null;
+  for (let round = 0; round < AXIS_ROUNDS; round++) {
+    const open = { ...source, rgba: new Uint8ClampedArray(source.rgba) };
+    for (let i = 0; i < covers.length; i++) {
+      if (!covers[i]) continue;
+      open.rgba[4 * i + 3] = 0;
+      if (!axis) continue;
+      const [x, y] = mirrored(axis, (i % w) + 0.5, Math.floor(i / w) + 0.5).map(Math.floor);
+      if (x >= 0 && y >= 0 && x < w && y < h) open.rgba[4 * (y * w + x) + 3] = 0;
+    }
+    const found = axisOf(open, axis ? { angleRad: axis.angleRad } : { least: LOOSE });
+    if (!found) return null;
+    axis = found;
+  }
+  return axis;
+}
+
+/** Before the other side of what is mended is left out, so much alike is enough. */
+const LOOSE = 0.7;
+
+function mirrored({ x, y, angleRad }: Symmetry, px: number, py: number): [number, number] {
+  const [cos, sin] = [Math.cos(2 * angleRad), Math.sin(2 * angleRad)];
+  return [x + cos * (px - x) + sin * (py - y), y + sin * (px - x) - cos * (py - y)];
 }
 
 /** The colour between four pixels, or null where one of them is outside or is to be mended. */

@@ -32,11 +32,21 @@ export interface Window {
   readonly holes: readonly Hole[];
   /** Number of the hole of each pixel, or -1. */
   readonly holeOf: Int32Array;
+  /** Number of the group of each pixel, or -1: holes so near that of an edge between them nothing can be told. */
+  readonly groupOf: Int32Array;
+  /** The group of each hole. */
+  readonly groups: readonly number[];
   readonly apart: Apart;
   readonly prepared: Prepared;
   /** The ink that stands for nothing, in a picture with transparent parts. */
   readonly clear: number | null;
 }
+
+/** Holes so near each other are looked at as one, half way, in pixels: in a crisp and in a soft picture. */
+const NEAR_PX = { crisp: 2, soft: 4 } as const;
+
+/** A stand-in that no ink is so near to, in levels, is hardly there. */
+const IS_STAND_IN = 40;
 
 /** Colours that transparent parts are given while a picture is told apart; the one furthest from those it has is taken. */
 const STAND_INS = [
@@ -89,7 +99,9 @@ export function windowAround(source: Picture, mask: Mask): Window | null {
   const apart = tellApart(picture, 'auto', { gradients: true });
   takeIntoGradients(picture, apart);
   const clear = standIn && nearestInk(apart, standIn);
-  return { left, top, picture, ...holesOf(covers, w, h), apart, prepared: prepare(apart.cells), clear };
+  const prepared = prepare(apart.cells);
+  const near = prepared.soft ? NEAR_PX.soft : NEAR_PX.crisp;
+  return { left, top, picture, ...holesOf(covers, w, h), ...groupsOf(covers, w, h, near), apart, prepared, clear };
 }
 
 /** Pixels within so many levels of a gradient's colour there are of it, and as much more as there is noise. */
@@ -133,9 +145,23 @@ function layUnder({ rgba }: Picture, covers: Uint8Array, rgb: readonly [number, 
   }
 }
 
-function nearestInk({ inks }: Apart, rgb: readonly [number, number, number]): number {
+function nearestInk({ inks }: Apart, rgb: readonly [number, number, number]): number | null {
   const away = inks.map((ink) => (ink.gradient ? Infinity : Math.hypot(...ink.rgb.map((v, c) => v - rgb[c]))));
-  return away.indexOf(Math.min(...away));
+  const least = Math.min(...away);
+  return least > IS_STAND_IN ? null : away.indexOf(least);
+}
+
+/** Holes that nearly touch, as groups. */
+function groupsOf(covers: Uint8Array, w: number, h: number, nearPx: number): Pick<Window, 'groupOf' | 'groups'> {
+  const { covers: grown } = grownMask({ widthPx: w, heightPx: h, covers }, nearPx);
+  const { holes, holeOf } = holesOf(covers, w, h);
+  const { holeOf: groupOf } = holesOf(grown, w, h);
+  const groups = holes.map(() => -1);
+  for (let i = 0; i < holeOf.length; i++) {
+    if (holeOf[i] >= 0) groups[holeOf[i]] = groupOf[i];
+    else groupOf[i] = -1;
+  }
+  return { groupOf, groups };
 }
 
 /** The connected parts of a mask, also those that touch at a corner only. */

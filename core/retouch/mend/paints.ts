@@ -113,7 +113,13 @@ function evenPaint(samples: readonly Sample[], rgba: Uint8ClampedArray, order: 1
   return (x, y) => {
     const terms = termsOf((x - mx) * scale, (y - my) * scale, order);
     return [0, 1, 2].map((c) =>
-      Math.max(0, Math.min(255, terms.reduce((sum, t, k) => sum + t * by[k][n + c], 0))),
+      Math.max(
+        0,
+        Math.min(
+          255,
+          terms.reduce((sum, t, k) => sum + t * by[k][n + c], 0),
+        ),
+      ),
     ) as unknown as Rgb;
   };
 }

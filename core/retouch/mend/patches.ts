@@ -121,7 +121,12 @@ function goodPlaces({ w, h, hole }: Level): Uint8Array {
 }
 
 /** For each pixel whose patch touches the hole, a place to take its patch from; -1 elsewhere. Null where there is none to take. */
-function startField(level: Level, coarse: Level | null, field: Int32Array | null, random: () => number): Int32Array | null {
+function startField(
+  level: Level,
+  coarse: Level | null,
+  field: Int32Array | null,
+  random: () => number,
+): Int32Array | null {
   const good = goodPlaces(level);
   const places: number[] = [];
   for (let i = 0; i < good.length; i++) if (good[i]) places.push(i);

@@ -8,7 +8,7 @@ export class RetouchError extends Error {}
 /** One kind of step: how it is written, what it makes of a picture, and how the list tells it. */
 export interface StepKind<S extends v.GenericSchema> {
   readonly schema: S;
-  /** The picture after it, of a size of its own where the step changes that; the one given stays as it is. Throws a RetouchError. */
+  /** The picture after it, of a size of its own where the step changes that; the one given stays as it is. Throws a RetouchError or an AreaError. */
   readonly apply: (picture: Picture, step: v.InferOutput<S>) => Picture;
   /** What it does, in the words of the list. */
   readonly tell: (step: v.InferOutput<S>) => string;
@@ -22,11 +22,6 @@ export const hex = v.pipe(
   v.check((text) => readHex(text) !== null, 'a colour is written like #1D2E4E'),
   v.transform((text) => readHex(text)!),
 );
-
-const coordinate = v.pipe(v.number(), v.minValue(-100_000), v.maxValue(100_000));
-
-/** A place in the picture, in pixels from its left and upper edge. */
-export const point = v.tuple([coordinate, coordinate]);
 
 export const copyOf = ({ widthPx, heightPx, rgba }: Picture): Picture => ({
   widthPx,

@@ -4,8 +4,8 @@ import { recoloured } from '../recolour';
 import { defineStep, RetouchError } from './define';
 
 /** What is darker than this, or lighter than that, and has hardly any hue, is meant for black or white: lightness and chroma in OKLCH. */
-const DARK = { below: 0.32, chroma: 0.045 } as const;
-const LIGHT = { above: 0.93, chroma: 0.025 } as const;
+export const DARK = { below: 0.32, chroma: 0.045 } as const;
+export const LIGHT = { above: 0.93, chroma: 0.025 } as const;
 
 /** Near-black to true black and near-white to true white, whichever is asked for, for all that is near. */
 export const trueEnds = defineStep({

@@ -1,0 +1,61 @@
+/** What a picture's figure is: its box, its ground's colour, its axis. */
+import { shrinkToFit, type Picture } from '../raster';
+import { findSymmetry, NOTHING, tellApart, type AxisWanted, type Symmetry } from '../trace';
+
+/** A picture is looked at for its axis at this size, in pixels. */
+const AXIS_PX = 512;
+
+/** The commonest colour of a picture's border, as four bytes. */
+export function groundOf({ widthPx: w, heightPx: h, rgba }: Picture): readonly [number, number, number, number] {
+  const counts = new Map<number, number>();
+  const count = (i: number): void => {
+    const key = rgba[4 * i + 3] < 128 ? -1 : (rgba[4 * i] << 16) | (rgba[4 * i + 1] << 8) | rgba[4 * i + 2];
+    counts.set(key, (counts.get(key) ?? 0) + 1);
+  };
+  for (let x = 0; x < w; x++) {
+    count(x);
+    count((h - 1) * w + x);
+  }
+  for (let y = 0; y < h; y++) {
+    count(y * w);
+    count(y * w + w - 1);
+  }
+  const [most] = [...counts].reduce((p, q) => (q[1] > p[1] ? q : p));
+  return most < 0 ? [0, 0, 0, 0] : [most >> 16, (most >> 8) & 255, most & 255, 255];
+}
+
+/** Left, top, width and height of all that is not ground, in pixels; null where there is nothing else. */
+export function figureBox(picture: Picture): readonly [number, number, number, number] | null {
+  const { widthPx: w } = picture;
+  const { cells, ground, inks } = tellApart(picture, 'auto');
+  if (ground !== null && inks.length < 2) return null;
+  let [x0, y0, x1, y1] = [Infinity, Infinity, -1, -1];
+  for (let i = 0; i < cells.first.length; i++) {
+    const ink = cells.first[i];
+    if (ink === NOTHING || ink === ground) continue;
+    const x = i % w;
+    const y = (i - x) / w;
+    x0 = Math.min(x0, x);
+    x1 = Math.max(x1, x);
+    if (y < y0) y0 = y;
+    y1 = y;
+  }
+  return y1 < 0 ? null : [x0, y0, x1 + 1 - x0, y1 + 1 - y0];
+}
+
+/** The axis that a picture is nearly the same on both sides of, on whole or half pixels where it is upright or level and nearly so; or null. */
+export function axisOf(source: Picture, wanted?: AxisWanted): Symmetry | null {
+  const small = shrinkToFit(source, AXIS_PX);
+  const { cells, ground } = tellApart(small, 'auto');
+  const found = findSymmetry(cells, ground, wanted);
+  if (!found) return null;
+  const scale = source.widthPx / small.widthPx;
+  const nearHalf = (v: number): number => (Math.abs(2 * v - Math.round(2 * v)) < 0.6 ? Math.round(2 * v) / 2 : v);
+  const isUpright = Math.abs(Math.cos(found.angleRad)) < 1e-6;
+  const isLevel = Math.abs(Math.sin(found.angleRad)) < 1e-6;
+  return {
+    ...found,
+    x: isUpright ? nearHalf(found.x * scale) : found.x * scale,
+    y: isLevel ? nearHalf(found.y * scale) : found.y * scale,
+  };
+}
