@@ -2,6 +2,7 @@ import type { CandidateRequest, Recipe, SketchKept } from '../core/engine';
 import type { SvgRead } from '../core/import';
 import type { PackageAbout } from '../core/package';
 import type { Picture } from '../core/raster';
+import type { EnclosedArea, EntryFault, InnerChoice, MendWay, RetouchEntry } from '../core/retouch';
 import type { Trace, TraceOptions } from '../core/trace';
 import type { Artwork } from '../core/vector';
 import type { PackedFile } from './packing';
@@ -24,6 +25,19 @@ export interface Tasks {
   trace: { input: { picture: Picture; options: Partial<TraceOptions> }; output: Trace };
   /** An SVG file's text as an artwork. */
   readSvg: { input: string; output: SvgRead };
+  /** A list made of a picture, passing over what does not fit. */
+  retouch: {
+    input: { picture: Picture; entries: readonly RetouchEntry[] };
+    output: { png: Uint8Array; widthPx: number; heightPx: number; faults: readonly EntryFault[] };
+  };
+  mend: {
+    input: { picture: Picture; area: Picture; count: number; seed: number };
+    output: readonly { how: MendWay; png: Uint8Array }[];
+  };
+  cutOut: {
+    input: { picture: Picture; inner: InnerChoice };
+    output: { png: Uint8Array; groundHex: string | null; inner: readonly EnclosedArea[] };
+  };
   pack: { input: { artwork: Artwork; about: PackageAbout }; output: { zip: Uint8Array; files: PackedFile[] } };
 }
 

@@ -3,6 +3,7 @@ import { parentPort } from 'node:worker_threads';
 import { drawCandidate, finishExample } from '../core/engine';
 import { readSvg } from '../core/import';
 import { shrinkToFit, type Picture } from '../core/raster';
+import { cutOut, Maker, maskFrom, mended } from '../core/retouch';
 import { trace } from '../core/trace';
 import { packArtwork } from './packing';
 import { encodePng } from './pictures';
@@ -24,6 +25,19 @@ const run: Run = {
   example: async ({ finish }) => encodePng(finishExample(finish)),
   trace: async ({ picture, options }, onProgress) => trace(picture, options, { onProgress }),
   readSvg: async (text) => readSvg(text),
+  async retouch({ picture, entries }, onProgress) {
+    const made = new Maker(picture).make(entries, (k, of) => onProgress(k / of));
+    const { widthPx, heightPx } = made.picture;
+    return { png: await encodePng(made.picture), widthPx, heightPx, faults: made.faults };
+  },
+  async mend({ picture, area, count, seed }) {
+    const fills = mended(picture, maskFrom(area, picture), { count, seed });
+    return Promise.all(fills.map(async ({ how, picture: filled }) => ({ how, png: await encodePng(filled) })));
+  },
+  async cutOut({ picture, inner }) {
+    const cut = cutOut(picture, { inner });
+    return { png: await encodePng(cut.picture), groundHex: cut.groundHex, inner: cut.enclosed };
+  },
   pack: async ({ artwork, about }) => packArtwork(artwork, about),
 };
 

@@ -9,7 +9,9 @@ const CHORD_PX = 0.02;
 const CURVE_CHORD_PX = 0.05;
 
 /** The area makes no sense; the message says why. */
-export class AreaError extends Error {}
+export class AreaError extends Error {
+  override readonly name = 'AreaError';
+}
 
 const coordinate = v.pipe(v.number(), v.minValue(-100_000), v.maxValue(100_000));
 

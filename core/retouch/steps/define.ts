@@ -3,7 +3,9 @@ import { readHex } from '../../colour';
 import type { Picture } from '../../raster';
 
 /** A step that cannot be made of this picture; the message says why. */
-export class RetouchError extends Error {}
+export class RetouchError extends Error {
+  override readonly name = 'RetouchError';
+}
 
 /** One kind of step: how it is written, what it makes of a picture, and how the list tells it. */
 export interface StepKind<S extends v.GenericSchema> {

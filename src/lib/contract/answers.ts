@@ -2,6 +2,7 @@
 import type { FoundFigure, Kind, PromptParts, Settled } from '$core/prompt';
 import type { PackageAbout } from '$core/package';
 import type { TraceOptions } from '$core/trace';
+import type { EntryFault, Retouched } from '$core/retouch';
 import type { Artwork, Edit } from '$core/vector';
 
 /** Every refusal has this shape. */
@@ -159,19 +160,21 @@ export interface WorkStep {
   readonly number: number;
   readonly parent: string | null;
   /** What it was: edits of what was there, or what made it anew. */
-  readonly kind: 'trace' | 'edits' | 'brought-in' | 'blank' | 'copy';
+  readonly kind: 'trace' | 'retouch' | 'edits' | 'brought-in' | 'blank' | 'copy';
   readonly told: string;
   readonly createdAt: string;
 }
 
-export interface WorkState {
+/** A work of an artwork's drawing, or of another kind's state. */
+export interface WorkState<State = Artwork> {
   readonly id: string;
   readonly commissionId: string;
   readonly kind: WorkKind;
   readonly name: string;
   readonly head: string;
   readonly version: number;
-  readonly drawing: Artwork;
+  /** What it is at its head: an artwork's drawing, a retouched picture's list. */
+  readonly drawing: State;
   /** The candidate that it was made from; null for what was brought in, copied or begun from nothing. */
   readonly candidateId: string | null;
   readonly groundHex: string | null;
@@ -184,7 +187,7 @@ export interface WorkState {
 }
 
 /** What acts on a work led to. */
-export interface ActsAnswer {
+export interface ActsAnswer<State = Artwork> {
   readonly head: string;
   readonly version: number;
   readonly canUndo: boolean;
@@ -192,7 +195,7 @@ export interface ActsAnswer {
   /** The steps that acts of this request led to, newest first. */
   readonly added: readonly WorkStep[];
   /** The state at the head; null where the acts were edits alone, which whoever sent them has made already. */
-  readonly drawing: Artwork | null;
+  readonly drawing: State | null;
   /** The act that could not be done; neither were those after it, while those before it were. */
   readonly refused: { readonly key: string; readonly code: string; readonly message: string } | null;
 }
@@ -201,6 +204,17 @@ export interface ActsAnswer {
 export interface BroughtIn {
   readonly artwork: WorkState;
   readonly leftOut: readonly { readonly what: string; readonly count: number }[];
+}
+
+/** A retouched picture: its list of steps. */
+export type RetouchedState = WorkState<Retouched>;
+
+/** The picture that a list made at a step of its history, and which of its steps did not fit. */
+export interface RetouchedPicture {
+  readonly pictureId: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly faults: readonly EntryFault[];
 }
 
 export type { Edit };

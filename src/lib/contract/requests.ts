@@ -2,7 +2,8 @@
 import * as v from 'valibot';
 import { COUNT_LIMIT, REFERENCE_LIMIT, SIZE_MOST_PX } from '$core/credit';
 import { KINDS } from '$core/prompt';
-import { ArtworkSchema, EditSchema, isStorable, STORABLE } from '$core/vector';
+import { ENTRIES_MOST, ListEditSchema, StepSchema, type ListEdit } from '$core/retouch';
+import { ArtworkSchema, EditSchema, isStorable, STORABLE, type Edit } from '$core/vector';
 
 /** Text that can be stored: what a database or a page cannot hold is refused where it is written. */
 const storable = <S extends v.GenericSchema<unknown, string>>(schema: S) =>
@@ -159,16 +160,24 @@ export const TraceSettings = v.object({
   gradients: v.optional(v.boolean()),
 });
 
-/** A trace that is to be kept: the first makes the candidate's artwork, later ones are versions of it. */
+/** A trace that is to be kept: the first makes the artwork of a candidate or a retouched picture, later ones are versions of it. */
 export const TraceKeep = v.object({
   options: TraceSettings,
   groundHex: v.nullable(hex),
   drawing: ArtworkSchema,
   /** The artwork's head as it was seen, or null when there was none. */
   head: v.nullable(uuid),
-  /** Makes another artwork of the candidate, beside those it has. */
+  /** Of a retouched picture: the step whose picture was traced; its head when left out. */
+  stepId: v.optional(uuid),
+  /** Makes another artwork of the same source, beside those it has. */
   another: v.optional(v.boolean(), false),
 });
+
+/** An edit of an artwork, or of a retouched picture's list. */
+const AnyEdit = v.variant('kind', [EditSchema as never, ListEditSchema]) as unknown as v.GenericSchema<
+  unknown,
+  Edit | ListEdit
+>;
 
 const acted = { key };
 
@@ -182,11 +191,7 @@ export const WorkActs = v.object({
           kind: v.literal('edit'),
           ...acted,
           /** Edits that belong together become one step. */
-          edits: v.pipe(
-            v.array(EditSchema),
-            v.minLength(1, 'one edit or more'),
-            v.maxLength(1000, 'at most 1000 edits'),
-          ),
+          edits: v.pipe(v.array(AnyEdit), v.minLength(1, 'one edit or more'), v.maxLength(1000, 'at most 1000 edits')),
         }),
         v.object({ kind: v.literal('undo'), ...acted }),
         v.object({ kind: v.literal('redo'), ...acted }),
@@ -209,7 +214,7 @@ export const ArtworkStart = v.object({
   overCandidateId: v.optional(uuid),
 });
 
-/** Which step of an artwork is copied; its head when left out. */
+/** Which step of a work is copied; its head when left out. */
 export const CopyStart = v.object({ stepId: v.optional(uuid) });
 
 export const DeliveryStart = v.object({
@@ -217,3 +222,14 @@ export const DeliveryStart = v.object({
   head: v.pipe(v.string(), v.uuid()),
   note: v.optional(text(300), ''),
 });
+
+/** What is done to a picture that is sent along, in turn. */
+export const RetouchSteps = v.pipe(v.array(StepSchema), v.maxLength(ENTRIES_MOST, `at most ${ENTRIES_MOST} steps`));
+
+/** A retouched picture begun: from a candidate, with steps at once where those are known. */
+export const RetouchStart = v.object({
+  steps: v.optional(RetouchSteps, []),
+});
+
+/** A colour kept with the commission, or no longer. */
+export const ColourPicked = v.object({ hex, kept: v.optional(v.boolean(), true) });

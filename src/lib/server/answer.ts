@@ -2,7 +2,7 @@ import type { RequestEvent } from '@sveltejs/kit';
 import * as v from 'valibot';
 import { sql } from './database';
 import { KEY_HEADER, once } from './once';
-import { readBody } from './pictures';
+import { readBody, UPLOAD_LIMIT_BYTES } from './pictures';
 import { asProblem, Problem, problemResponse } from './problem';
 
 const JSON_LIMIT_BYTES = 16 * 1024 * 1024;
@@ -53,12 +53,36 @@ export function parse<T extends v.GenericSchema>(schema: T, value: unknown): v.I
 
 /** A JSON body by a schema. */
 export async function bodyOf<T extends v.GenericSchema>(schema: T, request: Request): Promise<v.InferOutput<T>> {
-  const text = (await readBody(request, JSON_LIMIT_BYTES)).toString('utf8');
-  let value: unknown;
+  return parse(schema, jsonOf(await readBody(request, JSON_LIMIT_BYTES)));
+}
+
+/** Bytes as JSON; throws a 400 Problem where they are none. */
+export function jsonOf(bytes: Uint8Array): unknown {
   try {
-    value = JSON.parse(text);
+    return JSON.parse(Buffer.from(bytes).toString('utf8'));
   } catch {
     throw new Problem(400, 'bad_json', 'The request is not JSON');
   }
-  return parse(schema, value);
+}
+
+/** The parts of a form by their names, each as bytes; throws a 400 Problem where one is missing. */
+export async function formOf<N extends string>(request: Request, names: readonly N[]): Promise<Record<N, Uint8Array>> {
+  const type = request.headers.get('content-type') ?? '';
+  if (!/^multipart\/form-data\b/i.test(type))
+    throw new Problem(415, 'no_form', `The request is to be a form (multipart/form-data) of ${names.join(' and ')}`);
+  // Read with its limit first: a form may be of any size.
+  const body = await readBody(request, 2 * UPLOAD_LIMIT_BYTES);
+  let form: FormData;
+  try {
+    form = await new Response(new Uint8Array(body), { headers: { 'content-type': type } }).formData();
+  } catch {
+    throw new Problem(400, 'bad_form', 'The form cannot be read: it was cut off, or is none');
+  }
+  const parts = {} as Record<N, Uint8Array>;
+  for (const name of names) {
+    const part = form.get(name);
+    if (part === null) throw new Problem(400, 'bad_form', `The form has no part ${name}`, { [name]: 'missing' });
+    parts[name] = typeof part === 'string' ? new TextEncoder().encode(part) : new Uint8Array(await part.arrayBuffer());
+  }
+  return parts;
 }

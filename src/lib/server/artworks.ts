@@ -8,71 +8,74 @@ import { TaskError } from '../../../node/pool';
 import { getCandidate, shownName } from './candidates';
 import { getCommission } from './commissions';
 import { computed } from './computing';
-import { transaction, type Sql } from './database';
+import { sql, transaction, type Sql } from './database';
 import { Problem } from './problem';
 import { addStep, stateAt, type StepSource } from './work-history';
+import { freeName, newWork } from './work-kinds';
 import { getStep, getWork, lockWork, movedOn, workRow } from './works';
 
 export const getArtwork = (id: string): Promise<WorkState> => getWork(id, 'artwork');
 
 /** Makes an artwork with its first step. */
-async function newArtwork(
+const newArtwork = (
   tx: Sql,
   commissionId: string,
   name: string,
   first: { asked: object; told: string; state: Artwork; sources?: readonly StepSource[] },
-): Promise<string> {
-  const [{ id }] = await tx<{ id: string }>(
-    `insert into work (commission_id, kind, name) values ($1, 'artwork', $2) returning id`,
-    [commissionId, name],
-  );
-  await addStep(tx, id, null, { ...first, isOrigin: true });
-  return id;
-}
+): Promise<string> => newWork(tx, 'artwork', commissionId, name, first);
 
-/** A name that no other artwork of the commission has: numbered, where it must be. */
-async function freeName(tx: Sql, commissionId: string, wanted: string): Promise<string> {
-  const rows = await tx<{ name: string }>('select name from work where commission_id = $1', [commissionId]);
-  const taken = new Set(rows.map((r) => r.name));
-  if (!taken.has(wanted)) return wanted;
-  let n = 2;
-  while (taken.has(`${wanted} (${n})`)) n++;
-  return `${wanted} (${n})`;
+/** What is traced: a candidate, or a retouched picture at one of its steps. */
+type TraceSource = { readonly candidateId: string } | { readonly workId: string };
+
+/** What a trace is of: how it is named, which row lets one tab through after the other, and how an artwork made from it is known. */
+async function sourceOf(source: TraceSource, stepId: string | undefined) {
+  if ('candidateId' in source) {
+    const { commissionId, label } = await getCandidate(source.candidateId);
+    const { name } = await getCommission(commissionId);
+    return {
+      commissionId,
+      name: `${name} ${label}`,
+      source: { role: 'traced', candidateId: source.candidateId } as StepSource,
+      lock: 'select 1 from candidate where id = $1 for update',
+      isFrom: 'r.candidate_id = $1',
+      id: source.candidateId,
+    };
+  }
+  const { id, commission_id, name, head } = await workRow(source.workId, 'retouched');
+  if (stepId) await getStep(id, stepId);
+  return {
+    commissionId: commission_id,
+    name: name.replace(/, retouched/, ''),
+    source: { role: 'traced', stepId: stepId ?? head } as StepSource,
+    lock: 'select 1 from work where id = $1 for update',
+    isFrom: 'r.source_step_id in (select id from work_step where work_id = $1)',
+    id,
+  };
 }
 
 /**
- * Keeps a trace of a candidate. Without a head it makes an artwork; with one it becomes a new version of that. A second tab that keeps a first trace too
- * gets 409, unless it asks for another artwork of the same candidate.
+ * Keeps a trace of a candidate or of a retouched picture. Without a head it makes an artwork; with one it becomes a new version of that. A second tab that keeps a first
+ * trace too gets 409, unless it asks for another artwork of the same source.
  */
-export async function keepTrace(candidateId: string, kept: v.InferOutput<typeof TraceKeep>): Promise<WorkState> {
-  const candidate = await getCandidate(candidateId);
-  const { name } = await getCommission(candidate.commissionId);
+export async function keepTrace(from: TraceSource, kept: v.InferOutput<typeof TraceKeep>): Promise<WorkState> {
+  const { commissionId, name, source, lock, isFrom, id: sourceId } = await sourceOf(from, kept.stepId);
   const drawing = kept.drawing as Artwork;
   if (!drawing.nodes.length)
     throw new Problem(422, 'nothing_traced', 'The trace has no piece in it, so there is nothing to keep');
   const asked = { kind: 'trace', options: kept.options, groundHex: kept.groundHex };
-  const sources = [{ role: 'traced', candidateId }];
+  const sources = [source];
   const id = await transaction(async (tx) => {
-    // Two tabs may keep a first trace at once: the candidate's row lets one through after the other.
-    await tx('select 1 from candidate where id = $1 for update', [candidateId]);
+    // Two tabs may keep a first trace at once: the source's row lets one through after the other.
+    await tx(lock, [sourceId]);
     const [known] = await tx<{ id: string }>(
       `select w.id from work w join work_step s on s.work_id = w.id join work_source r on r.step_id = s.id
-       where w.kind = 'artwork' and r.candidate_id = $1 and ($2::uuid is null or w.head = $2) order by w.created_at limit 1`,
-      [candidateId, kept.head],
+       where w.kind = 'artwork' and ${isFrom} and ($2::uuid is null or w.head = $2) order by w.created_at limit 1`,
+      [sourceId, kept.head],
     );
     if (kept.head === null) {
       if (known && !kept.another) throw movedOn();
-      return newArtwork(
-        tx,
-        candidate.commissionId,
-        await freeName(tx, candidate.commissionId, `${name} ${candidate.label}`),
-        {
-          asked,
-          told: 'traced',
-          state: drawing,
-          sources,
-        },
-      );
+      const first = { asked, told: 'traced', state: drawing, sources };
+      return newArtwork(tx, commissionId, await freeName(tx, commissionId, name), first);
     }
     if (!known) throw movedOn();
     const work = await lockWork(tx, known.id);
@@ -87,6 +90,16 @@ export async function keepTrace(candidateId: string, kept: v.InferOutput<typeof 
     return work.id;
   });
   return getArtwork(id);
+}
+
+/** The artwork that was traced first from a retouched picture, or null. */
+export async function artworkOf(retouchedId: string): Promise<WorkState | null> {
+  const [known] = await sql<{ id: string }>(
+    `select w.id from work w join work_step s on s.work_id = w.id join work_source r on r.step_id = s.id
+     join work_step f on f.id = r.source_step_id where w.kind = 'artwork' and f.work_id = $1 order by w.created_at limit 1`,
+    [retouchedId],
+  );
+  return known ? getArtwork(known.id) : null;
 }
 
 /** Makes an artwork of an SVG file; what the file has and an artwork cannot is named. Throws a 422 Problem when it cannot be read. */
@@ -168,19 +181,19 @@ export async function startArtwork(
   return getArtwork(id);
 }
 
-/** A copy of an artwork as it stands at its head, or at another of its steps, with a history of its own. */
-export async function copyArtwork(id: string, stepId?: string): Promise<WorkState> {
-  const work = await workRow(id, 'artwork');
+/** A copy of a work as it stands at its head, or at another of its steps, with a history of its own. */
+export async function copyWork(id: string, stepId?: string): Promise<WorkState> {
+  const work = await workRow(id);
   const from = stepId ?? work.head;
   const { number, drawing } = await getStep(id, from);
   const copy = await transaction(async (tx) => {
     await tx('select 1 from commission where id = $1 for update', [work.commission_id]);
-    return newArtwork(tx, work.commission_id, await freeName(tx, work.commission_id, work.name), {
+    return newWork(tx, work.kind, work.commission_id, await freeName(tx, work.commission_id, work.name), {
       asked: { kind: 'copy' },
       told: `copied from ${work.name}, version ${number}`,
       state: drawing,
       sources: [{ role: 'copied', stepId: from }],
     });
   });
-  return getArtwork(copy);
+  return getWork(copy);
 }

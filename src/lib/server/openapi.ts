@@ -11,6 +11,8 @@ interface Operation {
   readonly isBodyOptional?: boolean;
   /** Media types of a body of bytes. */
   readonly files?: readonly string[];
+  /** Parts of a form, and what each of them is. */
+  readonly form?: Readonly<Record<string, string>>;
   readonly query?: Readonly<Record<string, string>>;
   /** Status and what it means. */
   readonly answers: Readonly<Record<number, string>>;
@@ -42,6 +44,34 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     answers: {
       200: '{svg, widthPx, heightPx, inks: [{hex, pieces, gradient?}], segments, corners, certainty, symmetry: {x, y, angleDeg, share} or null, gradients, fit: {meanPx, maxPx}, bytes, ms}',
       413: 'Too large',
+      422: 'Not a picture',
+    },
+  },
+  'POST /api/mend': {
+    summary: 'Fill an area of a picture to match what is around it; the work of `odd-quill mend`',
+    form: { picture: 'The picture', area: 'A picture of the same size, white where it is to be mended' },
+    query: { count: 'How many fills, 1 to 16; 4 when left out', seed: 'Decides about chance in patches' },
+    answers: {
+      200: '{fills: [{how, png}], ms}, the likeliest first; `png` in base64',
+      400: 'Not such a form',
+      422: 'Not a picture, or an area that is empty, of another size, or all there is',
+    },
+  },
+  'POST /api/cut-out': {
+    summary: 'Take the ground off a picture; the work of `odd-quill cut-out`',
+    files: PICTURE_TYPES,
+    query: { inner: 'Enclosed areas of its colour: "auto", "keep" or "drop"' },
+    answers: {
+      200: '{png, groundHex, inner: [{box: [x, y, w, h], dropped}], ms}; `png` in base64',
+      422: 'Not a picture',
+    },
+  },
+  'POST /api/retouch': {
+    summary: 'Make the steps of a list of a picture (docs/retouch.md); the work of `odd-quill retouch`',
+    form: { picture: 'The picture', steps: 'The steps, as a JSON array' },
+    answers: {
+      200: '{png, widthPx, heightPx, faults: [{id, message}], ms}; `png` in base64; a step that does not fit is passed over, its place in the list its id',
+      400: 'Not such a form, or steps that are none',
       422: 'Not a picture',
     },
   },
@@ -165,6 +195,36 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
       503: 'Too much is being computed: ask again after the time that is said',
     },
   },
+  'POST /api/candidates/{id}/retouched': {
+    summary: 'Begin a retouched picture of it; a candidate can have several',
+    body: requests.RetouchStart,
+    answers: { 201: 'The retouched picture: its `drawing` is the list' },
+  },
+  'GET /api/commissions/{id}/colours': {
+    summary: 'Colours that were picked and kept with it',
+    answers: { 200: 'A list of hex colours' },
+  },
+  'POST /api/commissions/{id}/colours': {
+    summary: 'Keep a picked colour, or drop it',
+    body: requests.ColourPicked,
+    answers: { 200: 'All that are kept' },
+  },
+  'POST /api/works/{id}/artworks': {
+    summary: 'Keep a trace of a retouched picture, as of a candidate',
+    body: requests.TraceKeep,
+    answers: { 201: 'The artwork', 409: 'The artwork was changed since it was read', 422: 'The drawing is not one' },
+  },
+  'GET /api/works/{id}/picture': {
+    summary: 'Which picture a retouched picture is, and what of its list did not fit',
+    query: { step: 'One of its steps; its head when left out' },
+    answers: { 200: '{pictureId, widthPx, heightPx, faults}', 503: 'Too much is being computed' },
+  },
+  'GET /api/works/{id}/picture.png': {
+    summary: 'A retouched picture as PNG',
+    query: { step: 'One of its steps; its head when left out' },
+    answers: { 200: 'The PNG', 503: 'Too much is being computed' },
+    gives: 'image/png',
+  },
   'GET /api/works/{id}': { summary: 'A work as it stands, and its steps', answers: { 200: 'The work' } },
   'GET /api/works/{id}/steps/{step}': { summary: 'The state of one of its steps', answers: { 200: 'The state' } },
   'GET /api/works/{id}/drawing.svg': {
@@ -183,7 +243,7 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     },
   },
   'POST /api/works/{id}/copies': {
-    summary: 'Copy an artwork, or one of its steps, to one with a history of its own',
+    summary: 'Copy a work, or one of its steps, to one with a history of its own',
     body: requests.CopyStart,
     answers: { 201: 'The copy' },
   },
@@ -265,6 +325,7 @@ function operationObject(
     body,
     isBodyOptional = false,
     files = [],
+    form = null,
     query = {},
     answers,
     gives = 'application/json',
@@ -296,14 +357,24 @@ function operationObject(
   const content = {
     ...(body ? { 'application/json': { schema: schemaOf(body, stem, shared) } } : {}),
     ...Object.fromEntries(files.map((type) => [type, { schema: {} }])),
+    ...(form ? { 'multipart/form-data': { schema: formSchema(form) } } : {}),
   };
   return {
     summary,
     ...(parameters.length ? { parameters } : {}),
-    ...(body || files.length ? { requestBody: { required: !isBodyOptional, content } } : {}),
+    ...(body || files.length || form ? { requestBody: { required: !isBodyOptional, content } } : {}),
     responses: { ...responses, default: { description: 'A refusal', content: problem } },
   };
 }
+
+/** The parts of a form, all of them wanted, as files. */
+const formSchema = (form: Readonly<Record<string, string>>): object => ({
+  type: 'object',
+  required: Object.keys(form),
+  properties: Object.fromEntries(
+    Object.entries(form).map(([name, description]) => [name, { type: 'string', format: 'binary', description }]),
+  ),
+});
 
 /** The API as an OpenAPI 3.1 document. */
 export function openApi(): Record<string, unknown> {

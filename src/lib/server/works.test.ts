@@ -9,7 +9,7 @@ import { randomUUID } from 'node:crypto';
 import type { Edit } from '$core/vector';
 import type { WorkState } from '../contract/answers';
 import { CommissionStart, DeliveryStart, TraceKeep, WorkActs } from '../contract/requests';
-import { bringInSvg, copyArtwork, getArtwork, keepTrace, startArtwork } from './artworks';
+import { bringInSvg, copyWork, getArtwork, keepTrace, startArtwork } from './artworks';
 import { bringIn, getCandidate } from './candidates';
 import { startCommission } from './commissions';
 import { closeDatabase, sql } from './database';
@@ -43,7 +43,7 @@ afterAll(async () => {
 const newCandidate = async () => (await bringIn(commissionId, await encodePng(picture), 'mark.png')).id;
 const keep = (candidateId: string, head: string | null = null, more: object = {}) =>
   keepTrace(
-    candidateId,
+    { candidateId },
     v.parse(TraceKeep, { options: TRACE_DEFAULTS, groundHex: '#FFFFFF', drawing: traced.artwork, head, ...more }),
   );
 type Act = v.InferOutput<typeof WorkActs>['acts'][number];
@@ -143,7 +143,9 @@ describe('artworks', () => {
       v.parse(TraceKeep, { options: TRACE_DEFAULTS, groundHex: null, drawing, head: null });
     const strange = { ...traced.artwork, nodes: [{ ...traced.artwork.nodes[0], inkId: 'ink-99' }] };
     expect(() => kept(strange)).toThrow(/does not have/);
-    await expect(keepTrace(await newCandidate(), kept({ ...traced.artwork, nodes: [] }))).rejects.toMatchObject({
+    await expect(
+      keepTrace({ candidateId: await newCandidate() }, kept({ ...traced.artwork, nodes: [] })),
+    ).rejects.toMatchObject({
       code: 'nothing_traced',
     });
     expect((await getArtwork(artwork.id)).version).toBe(1);
@@ -157,12 +159,12 @@ describe('artworks', () => {
 
   it('come from a copy of another, from nothing, and from an SVG, and stand on the thread under what they came from', async () => {
     const from = await recolour(await keep(await newCandidate()), '#ABCDEF');
-    const copy = await copyArtwork(from.id);
+    const copy = await copyWork(from.id);
     expect(copy.drawing).toEqual(from.drawing);
     expect(copy.steps).toHaveLength(1);
     await recolour(copy, '#000000');
     expect((await getArtwork(from.id)).drawing.inks[0].hex).toBe('#ABCDEF');
-    const old = await copyArtwork(from.id, from.steps[1].id);
+    const old = await copyWork(from.id, from.steps[1].id);
     expect(old.drawing).toEqual(traced.artwork);
 
     const blank = await startArtwork(commissionId, { name: 'redrawn', widthPx: 512, heightPx: 512 });
@@ -188,7 +190,7 @@ describe('artworks', () => {
     expect(traceBranch.works[0].works.map((w) => w.id)).toEqual([copy.id, old.id]);
     for (const id of [blank.id, artwork.id]) expect(branches.find((b) => b.works[0]?.id === id)?.candidate).toBeNull();
     // A copy of what was copied hangs under its copy.
-    const third = await copyArtwork(copy.id);
+    const third = await copyWork(copy.id);
     expect(
       (await threadOf(commissionId)).branches.flatMap((b) => b.works).find((w) => w.id === from.id)!.works[0].works[0]
         .id,

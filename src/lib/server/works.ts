@@ -1,6 +1,7 @@
-import type * as v from 'valibot';
+import * as v from 'valibot';
 import { DeltaError } from '$core/history';
-import { applyEdits, EditError, type Artwork, type Edit } from '$core/vector';
+import { editedListBy, ListEditError, ListEditSchema, type ListEdit, type Retouched } from '$core/retouch';
+import { applyEdits, EditError, EditSchema, type Artwork, type Edit } from '$core/vector';
 import type { ActsAnswer, WorkKind, WorkState, WorkStep } from '../contract/answers';
 import type { WorkActs } from '../contract/requests';
 import { isUuid } from './commissions';
@@ -8,16 +9,38 @@ import { sql, transaction, type Row, type Sql } from './database';
 import { Problem, unknown } from './problem';
 import { addStep, stateAt } from './work-history';
 
+type AnyEdit = Edit | ListEdit;
+
+interface Editing {
+  readonly edit: v.GenericSchema;
+  readonly apply: (state: never, edits: readonly never[]) => { state: unknown; told: string };
+}
+
 /**
- * What each kind of work makes of edits that belong together. Retouched pictures and lockups come in here with their stations; history, branches, heads and
- * the rest of this file are the same for all.
+ * What each kind of work makes of edits that belong together. Lockups come in here with their station; history, branches, heads and the rest of this file are the
+ * same for all.
  */
-const EDITS: Partial<Record<WorkKind, (state: unknown, edits: readonly Edit[]) => { state: unknown; told: string }>> = {
-  artwork(state, edits) {
-    const { artwork, told } = applyEdits(state as Artwork, edits);
-    return { state: artwork, told };
+const EDITS: Partial<Record<WorkKind, Editing>> = {
+  artwork: {
+    edit: EditSchema,
+    apply(state: Artwork, edits: readonly Edit[]) {
+      const { artwork, told } = applyEdits(state, edits);
+      return { state: artwork, told };
+    },
+  },
+  retouched: {
+    edit: ListEditSchema,
+    apply: (state: Retouched, edits: readonly ListEdit[]) => editedListBy(state, edits),
   },
 };
+
+/** The state of a work after edits. Throws a 422 Problem where they are none of its kind, and what the kind itself throws. */
+function edited(kind: WorkKind, state: unknown, edits: readonly AnyEdit[]): { state: unknown; told: string } {
+  const editing = EDITS[kind];
+  if (!editing || !edits.every((e) => v.is(editing.edit, e)))
+    throw new Problem(422, 'bad_edit', `That is nothing that can be done to a work of the kind ${kind}`);
+  return editing.apply(state as never, edits as readonly never[]);
+}
 
 interface WorkRow {
   readonly id: string;
@@ -118,10 +141,8 @@ async function doAct(tx: Sql, work: WorkRow, head: string, act: Act): Promise<st
   switch (act.kind) {
     case 'edit': {
       const state = await stateAt(head, tx);
-      const apply = EDITS[work.kind];
-      if (!apply) throw new Problem(422, 'bad_edit', `A ${work.kind} cannot be edited in this way`);
       try {
-        const after = apply(state, act.edits);
+        const after = edited(work.kind, state, act.edits);
         const { id } = await addStep(
           tx,
           work.id,
@@ -130,7 +151,7 @@ async function doAct(tx: Sql, work: WorkRow, head: string, act: Act): Promise<st
         );
         return id;
       } catch (error) {
-        if (error instanceof EditError || error instanceof DeltaError)
+        if (error instanceof EditError || error instanceof ListEditError || error instanceof DeltaError)
           throw new Problem(422, 'bad_edit', `That cannot be done: ${error.message}`);
         throw error;
       }

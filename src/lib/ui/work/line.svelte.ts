@@ -1,7 +1,8 @@
 // Sets and maps here are looked things up in, and never shown.
 /* eslint-disable svelte/prefer-svelte-reactivity */
 import { browser } from '$app/environment';
-import { applyEdit, applyEdits, EditError, type Artwork, type Edit } from '$core/vector';
+import { editedListBy, ListEditError, type ListEdit, type Retouched } from '$core/retouch';
+import { applyEdits, EditError, type Artwork, type Edit } from '$core/vector';
 import type { ActsAnswer, WorkState } from '$lib/contract/answers';
 import { ApiError, ask, untilAnswered } from '../api';
 import { notices } from '../notices.svelte';
@@ -16,18 +17,35 @@ const TOGETHER = 50;
 const ownHeads = new Set<string>();
 export const isOwnHead = (head: string | undefined): boolean => head !== undefined && ownHeads.has(head);
 
+/** How edits change works of a kind. */
+interface LineKind<State, E> {
+  /** The state after edits that belong together; throws what `isRefusal` knows where they do not fit it. */
+  readonly apply: (state: State, edits: readonly E[]) => State;
+  readonly isRefusal: (error: unknown) => boolean;
+}
+
+const ARTWORK: LineKind<Artwork, Edit> = {
+  apply: (state, edits) => applyEdits(state, edits).artwork,
+  isRefusal: (error) => error instanceof EditError,
+};
+
+const RETOUCHED: LineKind<Retouched, ListEdit> = {
+  apply: (state, edits) => editedListBy(state, edits).state,
+  isRefusal: (error) => error instanceof ListEditError,
+};
+
 /** A state with the edits of acts on top. Undo takes back the edit before it; one that goes further back is seen once the server answers. */
-function withActs(state: Artwork, acts: readonly Act[]): Artwork {
+function withActs<State, E>(kind: LineKind<State, E>, state: State, acts: readonly Act[]): State {
   const states = [state];
   for (const act of acts) {
     if (act.kind === 'undo') {
       if (states.length > 1) states.pop();
     } else if (act.kind === 'edit') {
       try {
-        states.push(applyEdits(states[states.length - 1], act.edits).artwork);
+        states.push(kind.apply(states[states.length - 1], act.edits as E[]));
       } catch (error) {
         // Kept by a page of before, and made against another state: the server will say so.
-        if (!(error instanceof EditError)) throw error;
+        if (!kind.isRefusal(error)) throw error;
       }
     }
   }
@@ -39,12 +57,12 @@ function withActs(state: Artwork, acts: readonly Act[]): Artwork {
  * are sent in their order, several together where they come fast, and are kept in the browser until they are answered, so that neither a network that goes
  * away nor a closed tab loses one.
  */
-export class WorkLine {
+export class WorkLine<State = Artwork, E = Edit> {
   /** The newest state heard of. */
-  state = $state.raw() as WorkState;
+  state = $state.raw() as WorkState<State>;
   private acts = $state.raw<readonly Act[]>([]);
   /** An edit that is being tried out, while a control moves. */
-  tried = $state.raw<Edit | null>(null);
+  tried = $state.raw<E | null>(null);
 
   /** Whether acts wait to be kept. */
   get isWaiting(): boolean {
@@ -55,10 +73,10 @@ export class WorkLine {
    * What is to be shown. Worked out when it is asked for, and remembered by whoever shows it: a derived value of this class would belong to the page that
    * made it first, and end with that.
    */
-  get drawing(): Artwork {
-    const drawing = withActs(this.state.drawing, this.acts);
+  get drawing(): State {
+    const drawing = withActs(this.kind, this.state.drawing, this.acts);
     try {
-      return this.tried ? applyEdit(drawing, this.tried) : drawing;
+      return this.tried ? this.kind.apply(drawing, [this.tried]) : drawing;
     } catch {
       return drawing;
     }
@@ -66,7 +84,10 @@ export class WorkLine {
 
   private sending: Promise<void> | null = null;
 
-  constructor(state: WorkState) {
+  constructor(
+    state: WorkState<State>,
+    private readonly kind: LineKind<State, E>,
+  ) {
     this.state = this.fromPage = state;
     if (browser)
       void adopt(state.id).then((left) => {
@@ -85,24 +106,24 @@ export class WorkLine {
   private base: string | null = null;
 
   /** A state that came with the page's data; while acts wait, their answer tells better. */
-  hear(state: WorkState): void {
+  hear(state: WorkState<State>): void {
     // The same data again, with other data of the page that is new: this line knows better by now.
     if (state === this.fromPage) return;
     this.fromPage = state;
     if (!this.acts.length) this.state = state;
   }
-  private fromPage: WorkState;
+  private fromPage: WorkState<State>;
 
   /** Makes edits that belong together. One that cannot be made is told, and nothing happens. */
-  edit(...edits: readonly Edit[]): void {
+  edit(...edits: readonly E[]): void {
     this.tried = null;
     try {
-      applyEdits(this.drawing, edits);
+      this.kind.apply(this.drawing, edits);
     } catch (error) {
       notices.fail(error);
       return;
     }
-    this.add([{ kind: 'edit', key: freshKey(), edits: [...edits] }]);
+    this.add([{ kind: 'edit', key: freshKey(), edits: [...edits] as never[] }]);
   }
   undo(): void {
     this.add([{ kind: 'undo', key: freshKey() }]);
@@ -153,7 +174,10 @@ export class WorkLine {
       const sent = this.acts.slice(0, TOGETHER);
       const body = { head: this.base ?? this.state.head, acts: sent };
       try {
-        this.take(await untilAnswered(() => ask<ActsAnswer>('POST', `/api/works/${this.state.id}/acts`, body)), sent);
+        this.take(
+          await untilAnswered(() => ask<ActsAnswer<State>>('POST', `/api/works/${this.state.id}/acts`, body)),
+          sent,
+        );
       } catch (error) {
         await this.refused(error, sent);
       }
@@ -161,11 +185,11 @@ export class WorkLine {
     void reload('odd-quill:commission');
   }
 
-  private take(answer: ActsAnswer, sent: readonly Act[]): void {
+  private take(answer: ActsAnswer<State>, sent: readonly Act[]): void {
     const { drawing, refused, added, head, version, canUndo, canRedo } = answer;
     ownHeads.add(head);
     const until = refused ? sent.findIndex((a) => a.key === refused.key) : sent.length;
-    const after = drawing ?? withActs(this.state.drawing, sent.slice(0, until));
+    const after = drawing ?? withActs(this.kind, this.state.drawing, sent.slice(0, until));
     const known = new Set(added.map((s) => s.id));
     this.state = {
       ...this.state,
@@ -184,7 +208,7 @@ export class WorkLine {
 
   /** The server does not do the first of what was sent: the rest is looked at again from its newest state. */
   private async refused(error: unknown, sent: readonly Act[]): Promise<void> {
-    const look = () => ask<WorkState>('GET', `/api/works/${this.state.id}`);
+    const look = () => ask<WorkState<State>>('GET', `/api/works/${this.state.id}`);
     const fresh = await untilAnswered(look).catch(() => null);
     if (!(error instanceof ApiError) || error.code !== 'changed_elsewhere') {
       notices.fail(error);
@@ -195,7 +219,7 @@ export class WorkLine {
     }
     const done = new Set((error.fields.done ?? '').split(','));
     const lost = this.acts.filter((a) => !done.has(a.key));
-    const edits = lost.flatMap((a) => (a.kind === 'edit' ? [a.edits] : []));
+    const edits = lost.flatMap((a) => (a.kind === 'edit' ? [a.edits as E[]] : []));
     notices.fail(error, {
       label: 'Make my change',
       run: () =>
@@ -208,13 +232,17 @@ export class WorkLine {
   }
 }
 
-const lines = new Map<string, WorkLine>();
+const lines = new Map<string, WorkLine<never, never>>();
 
 /** The line of a work: one for as long as the page lives, so that what waits goes on being sent from any screen. */
-export function lineOf(state: WorkState): WorkLine {
+function oneLine<State, E>(state: WorkState<State>, kind: LineKind<State, E>): WorkLine<State, E> {
   // On the server there is nothing to send, and nothing may be shared between requests.
-  if (!browser) return new WorkLine(state);
-  let line = lines.get(state.id);
-  if (!line) lines.set(state.id, (line = new WorkLine(state)));
+  if (!browser) return new WorkLine(state, kind);
+  let line = lines.get(state.id) as WorkLine<State, E> | undefined;
+  if (!line) lines.set(state.id, (line = new WorkLine(state, kind)) as never);
   return line;
 }
+
+export const lineOf = (state: WorkState): WorkLine => oneLine(state, ARTWORK);
+export const retouchingLineOf = (state: WorkState<Retouched>): WorkLine<Retouched, ListEdit> =>
+  oneLine(state, RETOUCHED);

@@ -4,6 +4,6 @@ import { keepTrace } from '$lib/server/artworks';
 import type { RequestEvent } from './$types';
 
 export const POST = answer(
-  async ({ params, request }: RequestEvent) => keepTrace(params.id, await bodyOf(TraceKeep, request)),
+  async ({ params, request }: RequestEvent) => keepTrace({ candidateId: params.id }, await bodyOf(TraceKeep, request)),
   201,
 );
