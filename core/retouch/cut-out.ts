@@ -18,6 +18,8 @@ export interface EnclosedArea {
   /** Left, top, width and height in pixels. */
   readonly box: readonly [number, number, number, number];
   readonly areaPx2: number;
+  /** A place in it. */
+  readonly at: readonly [number, number];
   /** Whether it goes with the ground. */
   readonly dropped: boolean;
 }
@@ -177,14 +179,17 @@ interface Found extends Omit<EnclosedArea, 'dropped'> {
 function enclosedAreas(regions: Regions, ground: number, w: number, h: number): Found[] {
   const { of, label, sizePx2, atBorder } = regions;
   const boxes = new Map<number, [number, number, number, number]>();
+  const places = new Map<number, readonly [number, number]>();
   for (let i = 0; i < of.length; i++) {
     const k = of[i];
     if (label[k] !== ground || atBorder[k] || sizePx2[k] < LEAST_ENCLOSED_PX2) continue;
     const x = i % w;
     const y = (i - x) / w;
     const box = boxes.get(k);
-    if (!box) boxes.set(k, [x, y, x, y]);
-    else {
+    if (!box) {
+      boxes.set(k, [x, y, x, y]);
+      places.set(k, [x + 0.5, y + 0.5]);
+    } else {
       if (x < box[0]) box[0] = x;
       if (x > box[2]) box[2] = x;
       box[3] = y;
@@ -197,6 +202,7 @@ function enclosedAreas(regions: Regions, ground: number, w: number, h: number): 
       area,
       box: [x0, y0, x1 - x0 + 1, y1 - y0 + 1],
       areaPx2: sizePx2[area],
+      at: places.get(area)!,
       isHole: sizePx2[area] > HOLE_SHARE * (sizePx2[area] + around(area)),
     }))
     .sort((p, q) => q.areaPx2 - p.areaPx2);

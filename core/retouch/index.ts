@@ -6,4 +6,5 @@ export * from './list';
 export * from './mend';
 export * from './noticed';
 export * from './palette';
+export * from './part';
 export * from './steps';

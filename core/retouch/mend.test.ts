@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { hexToRgb } from '../colour';
 import { circle, flatten, rectangle, type Contour } from '../path';
 import { blankPicture, blurred, cover, layColour, type Picture } from '../raster';
-import { grownMask, mended, mendFills, mendWith, MEND_WAYS, type Mask } from './index';
+import { grownMask, maskOf, mended, mendFills, mendWith, MEND_WAYS, type Mask } from './index';
 import { alongBow, bowAt, bowThrough } from './mend/bow';
 
 const SIDE = 220;
@@ -69,7 +69,7 @@ describe('a hole', () => {
       drawn([
         ['#182A5C', circle(108, 110, 60)],
         ['#F2C14E', circle(108, 110, 38)],
-        ['#B5402A', rectangle(0, 96, SIDE, 124)],
+        ['#B5402A', rectangle(0, 86, SIDE, 134)],
       ]),
     ],
     [
@@ -83,6 +83,18 @@ describe('a hole', () => {
       expect(off(fill.picture, picture, HOLE)).toBeLessThan(1.2);
       expect(isSameOutside(fill.picture, picture, HOLE)).toBe(true);
     });
+
+  it('that runs along an edge, and holds half of its pixels, takes up the edge where it left it', () => {
+    const picture = drawn([
+      ['#182A5C', circle(110, 60, 90)],
+      ['#F2EBDC', circle(110, 60, 70)],
+      ['#F2C14E', circle(110, 240, 95)],
+    ]);
+    const points = Array.from({ length: 21 }, (_, k) => [60 + 5 * k, 128 - Math.abs(k - 10)] as [number, number]);
+    const mask = maskOf([{ by: 'brush', points, widthPx: 15 }], picture);
+    const [fill] = mended(scribbled(picture, mask), mask, { count: 1 });
+    expect(off(fill.picture, picture, mask)).toBeLessThan(1.2);
+  });
 
   it('takes the softness of the edges about it', () => {
     const soft = blurred(drawn([['#182A5C', circle(108, 150, 72)]]), 1.2);

@@ -21,25 +21,25 @@ export interface Arm {
 }
 
 /** Points nearer to the hole than this are spoilt by it, in pixels, in a crisp and in a soft picture. */
-const SPOILT_PX = { crisp: 1.3, soft: 2.6 } as const;
+const SPOILT_PX = { crisp: 0.8, soft: 2 } as const;
 
 /** The most of an edge that is asked how it goes on, in pixels. */
 const REACH_PX = 64;
 
-/** The number of a hole beside a corner of pixels, or -1. */
-function holeBeside({ holeOf, picture: { widthPx: w, heightPx: h } }: Window, x: number, y: number): number {
+/** The group of holes beside a corner of pixels, or -1. */
+function groupBeside({ groupOf, picture: { widthPx: w, heightPx: h } }: Window, x: number, y: number): number {
   for (let v = y - 1; v <= y; v++)
     for (let u = x - 1; u <= x; u++)
-      if (u >= 0 && v >= 0 && u < w && v < h && holeOf[v * w + u] >= 0) return holeOf[v * w + u];
+      if (u >= 0 && v >= 0 && u < w && v < h && groupOf[v * w + u] >= 0) return groupOf[v * w + u];
   return -1;
 }
 
-function isNearHole({ holeOf, picture: { widthPx: w, heightPx: h } }: Window, [x, y]: Point, px: number): boolean {
+function isNearHole({ groupOf, picture: { widthPx: w, heightPx: h } }: Window, [x, y]: Point, px: number): boolean {
   const r = Math.ceil(px);
   const [cx, cy] = [Math.floor(x), Math.floor(y)];
   for (let v = Math.max(0, cy - r); v <= Math.min(h - 1, cy + r); v++)
     for (let u = Math.max(0, cx - r); u <= Math.min(w - 1, cx + r); u++)
-      if (holeOf[v * w + u] >= 0 && Math.hypot(u + 0.5 - x, v + 0.5 - y) < px + 0.5) return true;
+      if (groupOf[v * w + u] >= 0 && Math.hypot(u + 0.5 - x, v + 0.5 - y) < px + 0.5) return true;
   return false;
 }
 
@@ -93,14 +93,14 @@ export function armsOf(window: Window): Arm[] {
       const signed = stretch.chains[isLast ? stretch.chains.length - 1 : 0];
       const { corners, left, right } = chains[chainOf(signed)];
       const k = isLast === signed >= 0 ? corners.length - 2 : 0;
-      const hole = holeBeside(window, corners[k], corners[k + 1]);
-      if (hole < 0) continue;
+      const group = groupBeside(window, corners[k], corners[k + 1]);
+      if (group < 0) continue;
       // Seen into the hole: the chain's way, or against it.
       const isAlong = isLast === signed >= 0;
       arms.push({
         fragment,
         isLast,
-        group: window.groups[hole],
+        group,
         left: isAlong ? left : right,
         right: isAlong ? right : left,
       });

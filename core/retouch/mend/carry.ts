@@ -39,6 +39,9 @@ const BEYOND_PX = 4;
 /** How far outside an edge that grazes a hole may still divide what lies at its rim, in pixels. */
 const GRAZE_PX = 24;
 
+/** An edge that was not so far in a hole has only grazed it, in pixels. */
+const DEEP_PX = 4;
+
 /** How far beyond a hole an edge is asked for again, and how far to each side of it, in pixels. */
 const OUT_PX = 1.5;
 const SIDE_PX = 1.6;
@@ -57,7 +60,7 @@ export function carriedOn(window: Window, { bends, second }: CarryOptions): Wall
   const arms = armsOf(window);
   const tolerance = window.prepared.soft ? TOLERANCE_PX.soft : TOLERANCE_PX.crisp;
   const joined = new Map<number, Joint>();
-  const byFragment = new Map(arms.map((a, k) => [a.fragment, [] as number[]]));
+  const byFragment = new Map(arms.map((a) => [a.fragment, [] as number[]]));
   arms.forEach((a, k) => byFragment.get(a.fragment)!.push(k));
 
   /** Points from an arm outwards; where its edge is joined to another beyond its other end, that one's too. */
@@ -198,16 +201,16 @@ export function carriedOn(window: Window, { bends, second }: CarryOptions): Wall
     const support = supportOf(k);
     if (support.length < 2) return;
     const bow = bowOf(support);
-    let inside = false;
+    let inside = 0;
     let outside = 0;
     const out: Point[] = [];
     for (const p of sampled(bow, -BEYOND_PX, Math.hypot(window.picture.widthPx, window.picture.heightPx))) {
-      if (isInHole(arm.group, p)) [inside, outside] = [true, 0];
+      if (isInHole(arm.group, p)) [inside, outside] = [inside + STEP_PX, 0];
       else outside += STEP_PX;
       out.push(p);
       // One that grazes its hole comes into it late, and may leave it for a pixel or two.
-      if (inside && outside > 0 && parts(out, arm)) break;
-      if (outside > (inside ? OUT_PX : GRAZE_PX)) return;
+      if (inside >= DEEP_PX && outside > 0 && parts(out, arm)) break;
+      if (outside > (inside >= DEEP_PX ? OUT_PX : GRAZE_PX)) return;
       if (inside && out.length > 1 && inner.some((w) => w.group === arm.group && meetingOf(out.slice(-2), w.points)))
         break;
     }

@@ -32,7 +32,10 @@ export interface Window {
   readonly holes: readonly Hole[];
   /** Number of the hole of each pixel, or -1. */
   readonly holeOf: Int32Array;
-  /** Number of the group of each pixel, or -1: holes so near that of an edge between them nothing can be told. */
+  /**
+   * Number of the group of each pixel, or -1: holes so near that of an edge between them nothing can be told, with the pixels at their rim that are mixed of who
+   * knows what.
+   */
   readonly groupOf: Int32Array;
   /** The group of each hole. */
   readonly groups: readonly number[];
@@ -43,7 +46,7 @@ export interface Window {
 }
 
 /** Holes so near each other are looked at as one, half way, in pixels: in a crisp and in a soft picture. */
-const NEAR_PX = { crisp: 2, soft: 4 } as const;
+const NEAR_PX = { crisp: 3, soft: 4.6 } as const;
 
 /** A stand-in that no ink is so near to, in levels, is hardly there. */
 const IS_STAND_IN = 40;
@@ -99,9 +102,19 @@ export function windowAround(source: Picture, mask: Mask): Window | null {
   const apart = tellApart(picture, 'auto', { gradients: true });
   takeIntoGradients(picture, apart);
   const clear = standIn && nearestInk(apart, standIn);
+  const unknown = withMixed(picture, covers, apart);
   const prepared = prepare(apart.cells);
   const near = prepared.soft ? NEAR_PX.soft : NEAR_PX.crisp;
-  return { left, top, picture, ...holesOf(covers, w, h), ...groupsOf(covers, w, h, near), apart, prepared, clear };
+  return {
+    left,
+    top,
+    picture,
+    ...holesOf(covers, w, h),
+    ...groupsOf(covers, unknown, w, h, near),
+    apart,
+    prepared,
+    clear,
+  };
 }
 
 /** Pixels within so many levels of a gradient's colour there are of it, and as much more as there is noise. */
@@ -151,15 +164,49 @@ function nearestInk({ inks }: Apart, rgb: readonly [number, number, number]): nu
   return least > IS_STAND_IN ? null : away.indexOf(least);
 }
 
-/** Holes that nearly touch, as groups. */
-function groupsOf(covers: Uint8Array, w: number, h: number, nearPx: number): Pick<Window, 'groupOf' | 'groups'> {
+/** Pixels so near a hole, and so far from the colour of their ink, in levels, are mixed of what nobody can tell: one half of it may lie in the hole. */
+const RIM_PX = 2;
+const MIXED_LEVELS = 8;
+
+/** Makes nothing of the mixed pixels about the holes; gives the holes with them. */
+function withMixed(
+  { widthPx: w, heightPx: h, rgba }: Picture,
+  covers: Uint8Array,
+  { cells, inks, noise }: Apart,
+): Uint8Array {
+  const { first, second, share } = cells;
+  const near = stepsFrom(covers, w, h, RIM_PX);
+  const out = new Uint8Array(covers);
+  const paints = inks.map(({ gradient }) => gradient && colourIn(gradient));
+  for (let i = 0; i < out.length; i++) {
+    if (near[i] === 0 || near[i] > RIM_PX) continue;
+    const ink = first[i];
+    const x = i % w;
+    const rgb = ink === NOTHING ? null : (paints[ink]?.(x + 0.5, (i - x) / w + 0.5) ?? inks[ink].rgb);
+    if (rgb && share[i] > 0.97 && rgb.every((v, c) => Math.abs(v - rgba[4 * i + c]) < MIXED_LEVELS + 4 * noise))
+      continue;
+    out[i] = 1;
+    first[i] = second[i] = NOTHING;
+    share[i] = 1;
+  }
+  return out;
+}
+
+/** Holes that nearly touch, as groups, with what is unknown at their rims. */
+function groupsOf(
+  covers: Uint8Array,
+  unknown: Uint8Array,
+  w: number,
+  h: number,
+  nearPx: number,
+): Pick<Window, 'groupOf' | 'groups'> {
   const { covers: grown } = grownMask({ widthPx: w, heightPx: h, covers }, nearPx);
   const { holes, holeOf } = holesOf(covers, w, h);
   const { holeOf: groupOf } = holesOf(grown, w, h);
   const groups = holes.map(() => -1);
   for (let i = 0; i < holeOf.length; i++) {
     if (holeOf[i] >= 0) groups[holeOf[i]] = groupOf[i];
-    else groupOf[i] = -1;
+    else if (!unknown[i]) groupOf[i] = -1;
   }
   return { groupOf, groups };
 }

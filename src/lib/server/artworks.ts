@@ -41,11 +41,12 @@ async function sourceOf(source: TraceSource, stepId: string | undefined) {
       id: source.candidateId,
     };
   }
-  const { id, commission_id, name, head } = await workRow(source.workId, 'retouched');
+  const { id, commission_id, name: own, head } = await workRow(source.workId, 'retouched');
+  const { name } = await getCommission(commission_id);
   if (stepId) await getStep(id, stepId);
   return {
     commissionId: commission_id,
-    name: name.replace(/, retouched/, ''),
+    name: `${name} ${own.replace(/ retouched\b/, '')}`,
     source: { role: 'traced', stepId: stepId ?? head } as StepSource,
     lock: 'select 1 from work where id = $1 for update',
     isFrom: 'r.source_step_id in (select id from work_step where work_id = $1)',

@@ -18,13 +18,20 @@ import { getWork, workRow } from './works';
 export const getRetouched = async (id: string): Promise<RetouchedState> =>
   (await getWork(id, 'retouched')) as unknown as RetouchedState;
 
+/** A retouched picture of a commission. Throws a 404 Problem. */
+export async function retouchedOf(commissionId: string, id: string): Promise<RetouchedState> {
+  const retouched = await getRetouched(id);
+  if (retouched.commissionId !== commissionId)
+    throw new Problem(404, 'unknown_picture', 'This commission has no such retouched picture');
+  return retouched;
+}
+
 /** Begins a retouched picture of a candidate; a candidate can have several. */
 export async function startRetouching(
   candidateId: string,
   { steps }: v.InferOutput<typeof RetouchStart>,
 ): Promise<RetouchedState> {
   const candidate = await getCandidate(candidateId);
-  const { name } = await getCommission(candidate.commissionId);
   const state: Retouched = {
     pictureId: candidate.pictureId,
     widthPx: candidate.widthPx,
@@ -37,7 +44,7 @@ export async function startRetouching(
       tx,
       'retouched',
       candidate.commissionId,
-      await freeName(tx, candidate.commissionId, `${name} ${candidate.label}, retouched`),
+      await freeName(tx, candidate.commissionId, `${candidate.label} retouched`),
       {
         asked: { kind: 'retouch' },
         told: steps.length ? `begun with ${steps.length} ${steps.length === 1 ? 'step' : 'steps'}` : 'begun',

@@ -1,6 +1,7 @@
 import type { ProofSheet } from '$core/judge';
 import type { EconomyPoint, Trace, TraceOptions } from '$core/trace';
-import type { ProofSource, Reply } from './messages';
+import type { EnclosedArea } from '$core/retouch';
+import type { FillShown, Look, MadePicture, ProofSource, Reply, RetouchResult, RetouchWant } from './messages';
 
 export interface WorkHooks<T> {
   readonly onResult: (result: T) => void;
@@ -84,3 +85,15 @@ export const traceWorker = () => new Latest<{ want: 'trace'; href: string; optio
 /** A worker that finds economy curves; one of its own, so that it never keeps a trace waiting. */
 export const economyWorker = () =>
   new Latest<{ want: 'economy'; href: string; options: TraceOptions }, readonly EconomyPoint[]>(newTracer);
+
+const newRetoucher = <R extends RetouchResult>() =>
+  new Latest<RetouchWant, R>(() => new Worker(new URL('./retouch.worker.ts', import.meta.url), { type: 'module' }));
+
+/** A worker that makes the pictures of lists. */
+export const makingWorker = () => newRetoucher<MadePicture>();
+/** One that looks at them for what is worth a look; of its own, so that it keeps no picture waiting. */
+export const lookingWorker = () => newRetoucher<Look>();
+/** One that finds the fills of a mend. */
+export const fillsWorker = () => newRetoucher<readonly FillShown[]>();
+/** One that finds what a cut-out encloses. */
+export const enclosedWorker = () => newRetoucher<readonly EnclosedArea[]>();

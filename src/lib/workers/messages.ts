@@ -1,10 +1,22 @@
 import type { ProofSheet } from '$core/judge';
+import type { Picture } from '$core/raster';
+import type {
+  EnclosedArea,
+  EntryFault,
+  MendWay,
+  Noticed,
+  PaletteColour,
+  RetouchEntry,
+  RetouchStep,
+} from '$core/retouch';
 import type { EconomyPoint, Trace, TraceOptions } from '$core/trace';
 import type { Artwork } from '$core/vector';
 
-/** A mark to be judged: a picture by its address, or an artwork. */
+/** A mark to be judged: a picture by its address or its pixels, or an artwork. */
 export type ProofSource =
-  { readonly kind: 'picture'; readonly href: string } | { readonly kind: 'artwork'; readonly artwork: Artwork };
+  | { readonly kind: 'picture'; readonly href: string }
+  | { readonly kind: 'pixels'; readonly picture: Picture }
+  | { readonly kind: 'artwork'; readonly artwork: Artwork };
 
 export interface ProofRequest {
   readonly id: number;
@@ -20,6 +32,52 @@ export interface TraceRequest {
   /** Shared with the page: not 0 at index 0 means that nobody wants the result any more. */
   readonly stop: Int32Array | null;
 }
+
+/** What is asked about a picture and a list of steps on it. */
+export type RetouchWant =
+  /** The picture that the list makes. */
+  | { readonly want: 'make'; readonly href: string; readonly entries: readonly RetouchEntry[] }
+  /** What is worth a look in that, and its colours. */
+  | { readonly want: 'look'; readonly href: string; readonly entries: readonly RetouchEntry[] }
+  /** The fills of a mend that comes after the list. */
+  | {
+      readonly want: 'fills';
+      readonly href: string;
+      readonly entries: readonly RetouchEntry[];
+      readonly step: RetouchStep & { kind: 'mend' };
+      readonly count: number;
+    }
+  /** What a cut-out that comes after the list encloses. */
+  | {
+      readonly want: 'enclosed';
+      readonly href: string;
+      readonly entries: readonly RetouchEntry[];
+      readonly step: RetouchStep & { kind: 'cut-out' };
+    };
+
+export type RetouchRequest = RetouchWant & { readonly id: number; readonly stop: Int32Array | null };
+
+export interface MadePicture {
+  readonly bitmap: ImageBitmap;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly faults: readonly EntryFault[];
+  /** The same, small enough to be judged. */
+  readonly small: Picture;
+}
+
+export interface Look {
+  readonly noticed: readonly Noticed[];
+  readonly palette: readonly PaletteColour[];
+}
+
+/** One way in which a mend may come out, seen small: the area and a little around it. */
+export interface FillShown {
+  readonly how: MendWay;
+  readonly picture: Picture;
+}
+
+export type RetouchResult = MadePicture | Look | readonly FillShown[] | readonly EnclosedArea[];
 
 export type Reply<T> =
   | { readonly id: number; readonly what: 'progress'; readonly done: number }

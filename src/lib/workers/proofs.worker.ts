@@ -9,7 +9,11 @@ const reply = (message: ProofReply) => postMessage(message);
 self.onmessage = async ({ data: { id, source } }: MessageEvent<ProofRequest>) => {
   try {
     const picture =
-      source.kind === 'picture' ? await loadPicture(source.href) : renderArtwork(source.artwork, JUDGED_SIDE_PX);
+      source.kind === 'picture'
+        ? await loadPicture(source.href)
+        : source.kind === 'pixels'
+          ? source.picture
+          : renderArtwork(source.artwork, JUDGED_SIDE_PX);
     reply({ id, what: 'result', result: proofsOf(picture) });
   } catch (error) {
     reply({ id, what: 'error', message: sentenceOf(error) });

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import { keys } from '../keys.svelte';
-  import { fitView, pointUnder, zoomAbout, type View } from './view';
+  import { fitView, pointUnder, zoomAbout, type DrawGesture, type View } from './view';
 
   /** The work on its ground, on a neutral mat, with one zoom and one pan for all its layers. */
   interface Props {
@@ -16,8 +16,10 @@
     onpick?: (point: [number, number]) => void;
     /** While given, a drag marks a box of the work, in its pixels, instead of moving the sheet; told as it grows. */
     onmark?: (box: { x: number; y: number; width: number; height: number }) => void;
+    /** While given, presses and drags with the main button draw on the work instead of moving the sheet; with Alt, or the middle button, they still move it. */
+    ondraw?: (gesture: DrawGesture) => void;
   }
-  const { width, height, label, ground, layers, foot, onpick, onmark }: Props = $props();
+  const { width, height, label, ground, layers, foot, onpick, onmark, ondraw }: Props = $props();
 
   let element = $state<HTMLDivElement>();
   const size = $state({ width: 0, height: 0 });
@@ -56,14 +58,30 @@
 
   let drag = $state<{ x: number; y: number; moved: boolean; from: [number, number] | null } | null>(null);
 
+  let drawing = false;
+  const draw = (what: DrawGesture['what'], event: PointerEvent): void =>
+    ondraw?.({ what, point: pointUnder(view, ...at(event)), shift: event.shiftKey });
+
   function down(event: PointerEvent): void {
     if (event.button > 1) return;
     const [x, y] = at(event);
+    if (ondraw && event.button === 0 && !event.altKey) {
+      drawing = true;
+      element!.setPointerCapture(event.pointerId);
+      draw('down', event);
+      return;
+    }
     drag = { x, y, moved: false, from: onmark && event.button === 0 && !event.altKey ? pointUnder(view, x, y) : null };
     element!.setPointerCapture(event.pointerId);
   }
 
   function move(event: PointerEvent): void {
+    if (drawing || (ondraw && !drag)) {
+      // All that the pointer went through since the last frame: a fast stroke is as round as a slow one.
+      const all = drawing ? (event.getCoalescedEvents?.() ?? []) : [];
+      for (const one of all.length ? all : [event]) draw(drawing ? 'drag' : 'hover', one);
+      return;
+    }
     if (!drag) return;
     const [x, y] = at(event);
     const moved = drag.moved || Math.hypot(x - drag.x, y - drag.y) > 3;
@@ -82,6 +100,11 @@
   }
 
   function up(event: PointerEvent): void {
+    if (drawing) {
+      drawing = false;
+      draw('up', event);
+      return;
+    }
     if (drag && !drag.moved) onpick?.(pointUnder(view, ...at(event)));
     drag = null;
   }
@@ -99,7 +122,7 @@
     bind:this={element}
     bind:clientWidth={size.width}
     bind:clientHeight={size.height}
-    class="relative min-h-0 flex-1 touch-none overflow-hidden {onmark
+    class="relative min-h-0 flex-1 touch-none overflow-hidden {onmark || ondraw
       ? 'cursor-crosshair'
       : drag?.moved
         ? 'cursor-grabbing'
@@ -112,7 +135,8 @@
     onpointerdown={down}
     onpointermove={move}
     onpointerup={up}
-    onpointercancel={() => (drag = null)}
+    onpointercancel={(e) => (drawing ? up(e) : (drag = null))}
+    onpointerleave={(e) => !drawing && draw('leave', e)}
   >
     <div
       class="absolute shadow-[0_1px_3px_rgb(0_0_0/0.25)] {ground === null ? 'nothing' : ''}"

@@ -5,6 +5,13 @@ export interface View {
   readonly y: number;
 }
 
+/** What a pointer does on a work that is drawn on; the point is in pixels of the work. */
+export interface DrawGesture {
+  readonly what: 'down' | 'drag' | 'up' | 'hover' | 'leave';
+  readonly point: [number, number];
+  readonly shift: boolean;
+}
+
 export const ZOOM_LEAST = 0.02;
 export const ZOOM_MOST = 64;
 

@@ -12,10 +12,11 @@
   const { thread, commissionId, path }: Props = $props();
 
   const base = $derived(`/commissions/${commissionId}`);
-  const drawing = (w: ThreadWork) => `/api/works/${w.id}/drawing.svg?step=${w.head}`;
+  const drawing = (w: ThreadWork) =>
+    `/api/works/${w.id}/${w.kind === 'retouched' ? 'picture.png' : 'drawing.svg'}?step=${w.head}`;
   const picture = (id: string) => `/api/pictures/${id}`;
   const candidateOf = (b: ThreadBranch) => (b.candidate ? `${base}/candidates/${b.candidate.id}` : null);
-  const workOf = (w: ThreadWork) => `${base}/artworks/${w.id}`;
+  const workOf = (w: ThreadWork) => `${base}/${w.kind === 'retouched' ? 'retouched' : 'artworks'}/${w.id}`;
 
   const all = (works: readonly ThreadWork[]): ThreadWork[] => works.flatMap((w) => [w, ...all(w.works)]);
   /** The works from a branch's root down to the one that the page is at, or else to the first end. */
@@ -91,34 +92,35 @@
             picture={picture(active.candidate.pictureId)}
             current={path === href}
           />
-          <div class="h-3.5 w-px bg-muted"></div>
-          <Knot
-            href="{href}/trace"
-            label="trace"
-            picture={line.length ? drawing(line[0]) : undefined}
-            waiting={!line.length}
-            current={path === `${href}/trace`}
-          />
+          {#if line[0]?.kind !== 'retouched'}{@render traced(href, line[0])}{/if}
         {/if}
         {#each line as work, k (work.id)}
           {#if k > 0 || active.candidate}<div class="h-3.5 w-px bg-muted"></div>{/if}
           <Knot
             href={workOf(work)}
-            label={k > 0 ? `copy · v${work.version}` : `inks · v${work.version}`}
-            title={work.name}
+            label={work.kind === 'retouched'
+              ? 'retouched'
+              : k > 0 && line[k - 1].kind === work.kind
+                ? `copy · v${work.version}`
+                : `inks · v${work.version}`}
+            title="{work.name} · v{work.version}"
             picture={drawing(work)}
             current={path === workOf(work)}
           />
-          {#if k + 1 === line.length || path.startsWith(`${workOf(work)}/`)}
-            <div class="h-3.5 w-px bg-muted"></div>
-            <Knot
-              href="{workOf(work)}/deliver"
-              label={work.deliveries ? 'delivered' : 'deliver'}
-              picture={work.deliveries ? drawing(work) : undefined}
-              waiting={!work.deliveries}
-              current={path === `${workOf(work)}/deliver`}
-            />
-          {/if}
+          {#if work.kind === 'retouched'}{#if line[k + 1]?.kind !== 'retouched'}{@render traced(
+                workOf(work),
+                line[k + 1],
+              )}{/if}{:else}
+            {#if k + 1 === line.length || path.startsWith(`${workOf(work)}/`)}
+              <div class="h-3.5 w-px bg-muted"></div>
+              <Knot
+                href="{workOf(work)}/deliver"
+                label={work.deliveries ? 'delivered' : 'deliver'}
+                picture={work.deliveries ? drawing(work) : undefined}
+                waiting={!work.deliveries}
+                current={path === `${workOf(work)}/deliver`}
+              />
+            {/if}{/if}
         {/each}
       </div>
       {#if forked}
@@ -144,3 +146,14 @@
     </div>
   {/if}
 </nav>
+
+{#snippet traced(href: string, artwork: ThreadWork | undefined)}
+  <div class="h-3.5 w-px bg-muted"></div>
+  <Knot
+    href="{href}/trace"
+    label="trace"
+    picture={artwork ? drawing(artwork) : undefined}
+    waiting={!artwork}
+    current={path === `${href}/trace`}
+  />
+{/snippet}

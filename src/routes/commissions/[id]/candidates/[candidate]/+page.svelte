@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { creditsFor, SIZE_MOST_PX } from '$core/credit';
-  import type { Round } from '$lib/contract/answers';
+  import type { RetouchedState, Round } from '$lib/contract/answers';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import { outbox } from '$lib/ui/outbox.svelte';
@@ -78,12 +78,32 @@
     };
   }
 
+  async function retouch(): Promise<void> {
+    if (busy) return;
+    busy = true;
+    const here = page.url.pathname;
+    try {
+      const { id } = await outbox.send<RetouchedState>({
+        method: 'POST',
+        path: `/api/candidates/${candidate.id}/retouched`,
+        body: {},
+        what: `${candidate.label} to be retouched`,
+      });
+      if (page.url.pathname === here) await goto(`${base}/retouched/${id}`);
+    } catch (error) {
+      notices.fail(error);
+    } finally {
+      busy = false;
+    }
+  }
+
   const trace = () => goto(`${base}/candidates/${candidate.id}/trace`);
   $effect(() =>
     keys.add([
       { press: 'k', label: 'Keep it, or take that back', run: () => void decide(candidate, 'kept') },
       { press: 'a', label: 'Set it aside, or bring it back', run: () => void decide(candidate, 'aside') },
       { press: 'Mod+Enter', label: 'Trace this candidate', run: () => void trace() },
+      { press: 'u', label: 'Retouch it', run: () => void retouch() },
       { press: 'r', label: 'Mark an area to redo', run: () => (marking ? (marking = false) : startMarking()) },
       { press: 'Escape', label: 'Back to the wall', run: () => void (marking ? (marking = false) : goto(base)) },
     ]),
@@ -164,6 +184,7 @@
         </div>
       {:else}
         <div class="flex flex-wrap gap-2">
+          <button class="button" disabled={busy} onclick={retouch}>Retouch it</button>
           <button class="button" onclick={startMarking}>Redo an area</button>
           {#each [2, 4] as factor (factor)}
             {#if candidate.enlarges && longPx * factor <= SIZE_MOST_PX}
