@@ -1,7 +1,7 @@
 /** Areas of a picture that something is done to: brushed, outlined, or a box. */
 import * as v from 'valibot';
-import { circle, flatten, parsePath, strokeRings, type Point } from '../path';
-import { cover, coverUnion, type Cover, type Picture } from '../raster';
+import { circle, flatten, parsePath, strokeArea, type Area as Rings, type Point } from '../path';
+import { cover, type Cover, type Picture } from '../raster';
 import { grownMask, type Mask } from './mend';
 
 /** How far what is covered may lie from the round brush's true edge, and chords of curves from those, in pixels. */
@@ -40,16 +40,16 @@ export const AreaSchema = v.variant('by', [
 export type Area = v.InferOutput<typeof AreaSchema>;
 
 /** What a round brush covers along a line of points, as rings; a single place is a dot. */
-function brushed(points: readonly Point[], widthPx: number): number[][] {
+function brushed(points: readonly Point[], widthPx: number): Rings {
   const [start, ...rest] = points.filter((p, k) => k === 0 || p[0] !== points[k - 1][0] || p[1] !== points[k - 1][1]);
   if (!rest.length) return [flatten(circle(start[0], start[1], widthPx / 2), CHORD_PX)];
   const line = { start, segments: rest.map((to) => ({ kind: 'line', to }) as const), open: true } as const;
-  return strokeRings([line], { widthPx, cap: 'round', join: 'round', mitreLimit: 4 }, CHORD_PX);
+  return strokeArea([line], { widthPx, cap: 'round', join: 'round', mitreLimit: 4 }, CHORD_PX);
 }
 
 /** What a brush covers of a picture, or null where it lies outside. */
 export const coverOfBrush = (points: readonly Point[], widthPx: number, picture: Picture): Cover | null =>
-  coverUnion(brushed(points, widthPx), picture.widthPx, picture.heightPx);
+  cover(brushed(points, widthPx), picture.widthPx, picture.heightPx);
 
 /** What an outline covers of a picture, path data as in SVG; null where it lies outside. Throws an AreaError. */
 export function coverOfOutline(outline: string, picture: Picture): Cover | null {

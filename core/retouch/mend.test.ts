@@ -139,7 +139,7 @@ describe('a hole', () => {
       picture.rgba.set([v, v * 0.8, 90, 255], 4 * i);
     }
     const mask = boxes([90, 90, 26, 26]);
-    const [p, q] = [1, 1].map((seed) => mendWith(scribbled(picture, mask), mask, 'from patches', seed)!);
+    const [p, q] = [1, 1].map((seed) => mendWith(scribbled(picture, mask), mask, 'from patches', { seed })!);
     expect(p.rgba).toEqual(q.rgba);
     // A flat fill would be off by some 30 levels.
     expect(off(p, picture, mask)).toBeLessThan(12);

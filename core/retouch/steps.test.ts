@@ -48,6 +48,13 @@ describe('covering', () => {
     expect(clean.rgba).toEqual(drawn([['#182A5C', rectangle(0, 0, SIDE, 80)]]).rgba);
   });
 
+  it('leaves no seam where a stroke bends', () => {
+    const points = Array.from({ length: 30 }, (_, k) => [20 + 4 * k, 80 + 20 * Math.sin(k / 4)]);
+    const out = after(drawn([]), { kind: 'cover', points, widthPx: 16, hex: '#000000' });
+    for (const [x, y] of points)
+      for (let v = -4; v <= 4; v++) expect(at(out, Math.floor(x), Math.floor(y + v))).toEqual([0, 0, 0, 255]);
+  });
+
   it('has an edge that is covered as a renderer does it', () => {
     const one = after(blankPicture(SIDE, SIDE, [255, 255, 255]), {
       kind: 'cover',
@@ -185,6 +192,21 @@ describe('mending and taking out', () => {
     expect(at(piece, 25, 25)).toEqual([255, 255, 255, 255]);
     expect(() => after(bars, { kind: 'take-out', at: [[150, 10]] })).toThrow('nothing but the ground');
     expect(() => after(bars, { kind: 'take-out', at: [[-4, 10]] })).toThrow('outside');
+  });
+
+  it('leaves what stood on a part as large as it was', () => {
+    const lamp = drawn([
+      ['#182A5C', rectangle(40, 40, 80, 80)],
+      ['#FFFFFF', circle(80, 80, 30)],
+      ['#F2C14E', circle(80, 80, 8)],
+    ]);
+    const out = after(lamp, { kind: 'take-out', at: [[80, 60]] });
+    expect([at(out, 80, 80), at(out, 80, 66), at(out, 80, 94), at(out, 66, 80)]).toEqual([
+      [242, 193, 78, 255],
+      [24, 42, 92, 255],
+      [24, 42, 92, 255],
+      [24, 42, 92, 255],
+    ]);
   });
 
   it('says what is wrong with an area', () => {

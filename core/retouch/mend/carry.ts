@@ -42,6 +42,9 @@ const GRAZE_PX = 24;
 /** An edge that was not so far in a hole has only grazed it, in pixels. */
 const DEEP_PX = 4;
 
+/** Between two holes of a group lies no more than this, in pixels. */
+const GAP_PX = 10;
+
 /** How far beyond a hole an edge is asked for again, and how far to each side of it, in pixels. */
 const OUT_PX = 1.5;
 const SIDE_PX = 1.6;
@@ -203,16 +206,25 @@ export function carriedOn(window: Window, { bends, second }: CarryOptions): Wall
     const bow = bowOf(support);
     let inside = 0;
     let outside = 0;
+    /** How much of it leads to where it came out between its inks. */
+    let leftAt: number | null = null;
     const out: Point[] = [];
     for (const p of sampled(bow, -BEYOND_PX, Math.hypot(window.picture.widthPx, window.picture.heightPx))) {
-      if (isInHole(arm.group, p)) [inside, outside] = [inside + STEP_PX, 0];
-      else outside += STEP_PX;
+      if (isInHole(arm.group, p)) {
+        inside += STEP_PX;
+        outside = 0;
+        leftAt = null;
+      } else outside += STEP_PX;
       out.push(p);
-      // One that grazes its hole comes into it late, and may leave it for a pixel or two.
-      if (inside >= DEEP_PX && outside > 0 && parts(out, arm)) break;
-      if (outside > (inside >= DEEP_PX ? OUT_PX : GRAZE_PX)) return;
-      if (inside && out.length > 1 && inner.some((w) => w.group === arm.group && meetingOf(out.slice(-2), w.points)))
+      const isDeep = inside >= DEEP_PX;
+      if (isDeep && outside > 0 && leftAt === null && outside <= OUT_PX && parts(out, arm)) leftAt = out.length;
+      // One that grazes its hole comes into it late; one that came out may go into the next hole of the group.
+      if (outside > (isDeep ? GAP_PX : GRAZE_PX)) {
+        if (leftAt === null) return;
+        out.length = leftAt;
         break;
+      }
+      if (isDeep && inner.some((w) => w.group === arm.group && meetingOf(out.slice(-2), w.points))) break;
     }
     walls.push({ group: arm.group, points: [...before(k), ...out] });
   });

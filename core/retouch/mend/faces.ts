@@ -29,9 +29,9 @@ export const NONE = 255;
 
 /**
  * Gives every part of a hole its ink: from the pixels at its rim inwards, nearest first, and never through a wall. What lies on a wall goes to the side of
- * it that its middle is on.
+ * it that its middle is on. Without `islands`, what stands alone in a hole gives it nothing of its inks.
  */
-export function facesOf(window: Window, holeNumber: number, walls: readonly Wall[]): Faces {
+export function facesOf(window: Window, holeNumber: number, walls: readonly Wall[], islands = true): Faces {
   const hole: Hole = window.holes[holeNumber];
   const { widthPx: w, heightPx: h } = window.picture;
   const { first, share } = window.apart.cells;
@@ -89,6 +89,7 @@ export function facesOf(window: Window, holeNumber: number, walls: readonly Wall
       for (let x = 0; x < widthPx; x++) {
         if (inside[y * widthPx + x] !== 2) continue;
         const i = (y + y0) * w + x + x0;
+        if (!islands && least > 0 && window.isIsland[i]) continue;
         if (share[i] < least || first[i] === NONE || (least > 0 && crossed[y * widthPx + x])) continue;
         // Where less is known, the pixel's middle alone.
         const [from, to] = least === PURE ? [0, fineness] : [fineness >> 1, (fineness >> 1) + 1];

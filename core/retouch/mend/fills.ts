@@ -32,6 +32,8 @@ export interface MendOptions {
   readonly count?: number;
   /** Decides about chance in patches. */
   readonly seed?: number;
+  /** Whether what stands alone in the area spreads into it; not so where a part that it stood on is taken out. */
+  readonly islands?: boolean;
 }
 
 /** Fills that differ by less than this on the mean are the same, in levels. */
@@ -48,11 +50,11 @@ const TEXTURED = 0.3;
 export function* mendFills(
   source: Picture,
   mask: Mask,
-  { count = 4, seed = 1 }: MendOptions = {},
+  { count = 4, seed = 1, islands = true }: MendOptions = {},
 ): Generator<MendFill> {
   const window = windowAround(source, mask);
   if (!window) return;
-  const filler = new Filler(source, mask, window);
+  const filler = new Filler(source, mask, window, islands);
   const made: MendFill[] = [];
   const alike: MendFill[] = [];
   const ways = filler.isTextured()
@@ -79,9 +81,14 @@ export function* mendFills(
 }
 
 /** One fill by what it decides, or null where that leads nowhere, or the mask covers nothing or all. */
-export function mendWith(source: Picture, mask: Mask, how: MendWay, seed = 1): Picture | null {
+export function mendWith(
+  source: Picture,
+  mask: Mask,
+  how: MendWay,
+  { seed = 1, islands = true }: MendOptions = {},
+): Picture | null {
   const window = windowAround(source, mask);
-  return window && new Filler(source, mask, window).fill(how, seed);
+  return window && new Filler(source, mask, window, islands).fill(how, seed);
 }
 
 /** All the fills at once. */
@@ -98,6 +105,7 @@ class Filler {
     private readonly source: Picture,
     private readonly mask: Mask,
     private readonly window: Window,
+    private readonly islands: boolean,
   ) {
     this.pure = pureOf(window);
     this.sigma = softnessOf(window);
@@ -156,7 +164,7 @@ class Filler {
   /** Holes with the inks that lie between walls. */
   private between(walls: readonly Wall[]): Picture {
     const out = this.copy();
-    this.window.holes.forEach((_, hole) => this.lay(out, hole, facesOf(this.window, hole, walls)));
+    this.window.holes.forEach((_, hole) => this.lay(out, hole, facesOf(this.window, hole, walls, this.islands)));
     return out;
   }
 
@@ -169,7 +177,7 @@ class Filler {
     const out = this.copy();
     const { ground } = this.window.apart;
     this.window.holes.forEach((_, hole) => {
-      const faces = facesOf(this.window, hole, []);
+      const faces = facesOf(this.window, hole, [], this.islands);
       const counts = new Map<number, number>();
       for (const ink of faces.inks) if (ink !== NONE) counts.set(ink, (counts.get(ink) ?? 0) + 1);
       const most = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];

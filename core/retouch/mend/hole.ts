@@ -1,5 +1,5 @@
 import { blankPicture, stepsFrom, type Picture } from '../../raster';
-import { NOTHING, prepare, tellApart, type Apart, type Prepared } from '../../trace';
+import { NOTHING, prepare, sidesOf, tellApart, type Apart, type Prepared } from '../../trace';
 import { colourIn } from '../../vector';
 
 /** Where a picture is to be mended: 1 a pixel, row by row. */
@@ -37,6 +37,8 @@ export interface Window {
    * knows what.
    */
   readonly groupOf: Int32Array;
+  /** 1 for pixels that holes shut off from the rest. */
+  readonly isIsland: Uint8Array;
   /** The group of each hole. */
   readonly groups: readonly number[];
   readonly apart: Apart;
@@ -111,6 +113,7 @@ export function windowAround(source: Picture, mask: Mask): Window | null {
     picture,
     ...holesOf(covers, w, h),
     ...groupsOf(covers, unknown, w, h, near),
+    isIsland: islandsOf(covers, w, h),
     apart,
     prepared,
     clear,
@@ -189,6 +192,27 @@ function withMixed(
     first[i] = second[i] = NOTHING;
     share[i] = 1;
   }
+  return out;
+}
+
+/** What holes surround: all that no way leads to from the window's border. */
+function islandsOf(covers: Uint8Array, w: number, h: number): Uint8Array {
+  const out = covers.map((c) => 1 - c);
+  const stack: number[] = [];
+  const visit = (i: number): void => {
+    if (!out[i]) return;
+    out[i] = 0;
+    stack.push(i);
+  };
+  for (let x = 0; x < w; x++) {
+    visit(x);
+    visit((h - 1) * w + x);
+  }
+  for (let y = 0; y < h; y++) {
+    visit(y * w);
+    visit(y * w + w - 1);
+  }
+  while (stack.length) for (const j of sidesOf(stack.pop()!, w, out.length)) visit(j);
   return out;
 }
 

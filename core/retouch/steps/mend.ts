@@ -18,7 +18,7 @@ export const mend = defineStep({
   apply(picture, { areas, growPx, how, seed }) {
     const mask = maskOf(areas, picture, growPx);
     if (how) {
-      const filled = mendWith(picture, mask, how, seed);
+      const filled = mendWith(picture, mask, how, { seed });
       if (filled) return filled;
     }
     for (const fill of mendFills(picture, mask, { count: 1, seed })) return fill.picture;

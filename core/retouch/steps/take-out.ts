@@ -21,10 +21,10 @@ export const takeOut = defineStep({
   apply(picture, { at, part, how }) {
     const mask = grownMask(partsAt(picture, at, part), EDGE_PX);
     if (how) {
-      const filled = mendWith(picture, mask, how);
+      const filled = mendWith(picture, mask, how, { islands: false });
       if (filled) return filled;
     }
-    for (const fill of mendFills(picture, mask, { count: 1 })) return fill.picture;
+    for (const fill of mendFills(picture, mask, { count: 1, islands: false })) return fill.picture;
     throw new RetouchError('The part is the whole picture: nothing would be left');
   },
   tell: ({ at, part, what }) =>

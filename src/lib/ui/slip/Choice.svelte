@@ -15,7 +15,7 @@
   <div class="flex rounded-sm border border-line">
     {#each options as option (option.value)}
       <label
-        class="px-2.5 py-[3px] not-first:border-l not-first:border-line has-checked:bg-active has-checked:text-on-active has-focus-visible:outline-2 has-focus-visible:outline-offset-2 has-focus-visible:outline-active"
+        class="px-2.5 py-[3px] whitespace-nowrap not-first:border-l not-first:border-line has-checked:bg-active has-checked:text-on-active has-focus-visible:outline-2 has-focus-visible:outline-offset-2 has-focus-visible:outline-active"
         title={option.hint}
       >
         <input
