@@ -2,7 +2,17 @@
  * The demo data: two made-up commissions, made by the application itself from seeds, over its own API. A database that has a
  * commission already is left alone.
  */
-import type { ActsAnswer, Candidate, Commission, Delivery, Round, Wall, WorkState } from '../src/lib/contract/answers';
+import type {
+  ActsAnswer,
+  Candidate,
+  Commission,
+  Delivery,
+  Round,
+  Wall,
+  RetouchedState,
+  WorkState,
+} from '../src/lib/contract/answers';
+import { noticedIn } from '../core/retouch';
 import { TRACE_DEFAULTS, trace } from '../core/trace';
 import type { Edit } from '../core/vector';
 import { decodePicture } from '../node/pictures';
@@ -168,6 +178,16 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
     });
   }
 
+  /** Retouches a candidate by what is noticed in it and puts right at one press, and makes it square about its figure. */
+  async function retouch({ id, pictureId }: Candidate): Promise<void> {
+    const noticed = noticedIn(await decodePicture(await pictureOf(pictureId)));
+    const steps = noticed.flatMap((n) => (n.isSmall && n.step ? [n.step] : []));
+    const { id: work } = await call<RetouchedState>('POST', `/api/candidates/${id}/retouched`, {
+      steps: [...steps, { kind: 'crop', box: null, margin: 0.1 }, { kind: 'square' }],
+    });
+    await call('GET', `/api/works/${work}/picture`);
+  }
+
   /** Makes edits, each a step of its own, and gives the head after them. */
   const edit = async ({ id, head }: WorkState, changes: readonly Edit[]): Promise<string> =>
     (
@@ -208,6 +228,7 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
   const wall: (readonly Candidate[])[] = [];
   for (const [i, asked] of JUNIPER_ROUNDS.entries()) wall.push(await makeRound(juniper.id, i + 1, asked, sketchId));
   await traceOf(wall[1][0]);
+  await retouch(wall[wall.length - 1].find((k) => k.id !== wall[1][0].id)!);
 
   const noctule = await call<Commission>('POST', '/api/commissions', NOCTULE);
   const made: (readonly Candidate[])[] = [];
@@ -222,5 +243,6 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
   if (yellow) changes.push({ kind: 'ink-colour', inkId: yellow, hex: '#F4C552' });
   const head = changes.length ? await edit(mark, changes) : mark.head;
   await deliver(mark.id, head, 'for the enamel signs');
+  await retouch(made[4][0]);
   tell('the demo data is in place');
 }

@@ -12,8 +12,9 @@ const cards = await get<CommissionCard[]>('/api/commissions');
 const noctule = cards.find((c) => c.name.startsWith('Noctule'))!;
 const juniper = cards.find((c) => c.name.startsWith('Juniper'))!;
 const thread = await get<Thread>(`/api/commissions/${noctule.id}/thread`);
-const branch = thread.branches.find((b) => b.candidate && b.works.length)!;
-const [candidate, work] = [branch.candidate!, branch.works[0]];
+const branch = thread.branches.find((b) => b.candidate && b.works.some((w) => w.kind === 'artwork'))!;
+const [candidate, work] = [branch.candidate!, branch.works.find((w) => w.kind === 'artwork')!];
+const retouched = thread.branches.flatMap((b) => b.works).find((w) => w.kind === 'retouched')!;
 const base = `/commissions/${noctule.id}`;
 const { rounds } = await get<Wall>(`/api/commissions/${juniper.id}/rounds`);
 const fromSketch = rounds.flatMap((r) => r.candidates).find((c) => c.sketch)!;
@@ -51,6 +52,23 @@ const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promi
     name: 'redo',
     path: `/commissions/${juniper.id}/candidates/${fromSketch.id}`,
     then: (page) => pressed(page, 'r'),
+  },
+  {
+    name: 'retouch',
+    path: `${base}/retouched/${retouched.id}`,
+    then: async (page) => {
+      await page.waitForSelector('[data-made]');
+      await page.keyboard.press('m');
+      const { x, y, width, height } = await page.$eval('[data-made]', (e) => e.getBoundingClientRect().toJSON());
+      const at = (u: number, v: number) => [x + u * width, y + v * height] as const;
+      await page.mouse.move(...at(0.36, 0.56));
+      await page.mouse.down();
+      await page.mouse.move(...at(0.5, 0.6), { steps: 8 });
+      await page.mouse.move(...at(0.64, 0.56), { steps: 8 });
+      await page.mouse.up();
+      await page.waitForSelector('[data-fills=ready]');
+      await page.waitForSelector('[data-noticed=ready]');
+    },
   },
   { name: 'trace', path: `${base}/candidates/${candidate.id}/trace` },
   {
