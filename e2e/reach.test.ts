@@ -4,7 +4,7 @@ import { createRequire } from 'node:module';
 import type { AxeResults, RunOptions } from 'axe-core';
 import type { KeyInput, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Commission, Delivery, Round, Wall, WorkState } from '../src/lib/contract/answers';
+import type { Commission, Delivery, RetouchedState, Round, Wall, WorkState } from '../src/lib/contract/answers';
 import { drawCandidate } from '../core/engine';
 import { trace } from '../core/trace';
 import { apiOf, bodiesOf, startApp, until, type App } from './app';
@@ -80,6 +80,7 @@ describe('every view', () => {
       })
     ).body;
     await until(async () => (await call<Delivery>('GET', `/api/deliveries/${delivery.id}`)).body.state === 'done');
+    const retouched = (await call<RetouchedState>('POST', `/api/candidates/${candidate.id}/retouched`, {})).body;
     const root = `/commissions/${id}`;
     views = [
       ['commissions', '/'],
@@ -91,6 +92,10 @@ describe('every view', () => {
       ['keys', root, () => page.click('[aria-label="? Keys on this screen"]')],
       ['candidate', `${root}/candidates/${candidate.id}`],
       ['redo', `${root}/candidates/${candidate.id}`, () => page.keyboard.press('r')],
+      ...['c', 'o', 'm', 'u', 't', 'l', 'g', 's'].map(
+        (key) =>
+          [`retouch ${key}`, `${root}/retouched/${retouched.id}`, () => page.keyboard.press(key as KeyInput)] as const,
+      ),
       ['trace', `${root}/candidates/${candidate.id}/trace`],
       ['artwork', `${root}/artworks/${work.id}`, () => page.keyboard.press('n')],
       ['delivery', `${root}/artworks/${work.id}/deliver`],

@@ -70,6 +70,17 @@ const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promi
       await page.waitForSelector('[data-noticed=ready]');
     },
   },
+  {
+    name: 'retouch-cut-out',
+    path: `${base}/retouched/${retouched.id}`,
+    then: async (page) => {
+      await page.waitForSelector('[data-made]');
+      await page.keyboard.press('u');
+      await page.evaluate(() => document.querySelector<HTMLElement>('[data-act=cut-out] button')!.click());
+      await page.waitForSelector('[data-enclosed]');
+      await page.waitForSelector('[data-noticed=ready]');
+    },
+  },
   { name: 'trace', path: `${base}/candidates/${candidate.id}/trace` },
   {
     name: 'trace-points',

@@ -8,6 +8,33 @@ const weights = (t: number): readonly [number, number, number, number] => [
   (t - 1) * t * t * 0.5,
 ];
 
+const SAME_AT = [
+  [1, 0],
+  [0, 1],
+  [1, 1],
+  [-1, -1],
+  [2, -1],
+  [-1, 2],
+  [2, 2],
+] as const;
+
+/** Where all about a place are of one colour, as most places of a drawing are, the index of one; else -1. */
+function flatAt(rgba: Uint8ClampedArray, w: number, h: number, x0: number, y0: number): number {
+  if (x0 < 1 || y0 < 1 || x0 + 2 >= w || y0 + 2 >= h) return -1;
+  const i = 4 * (y0 * w + x0);
+  for (let k = 0; k < SAME_AT.length; k++) {
+    const j = i + 4 * (SAME_AT[k][1] * w + SAME_AT[k][0]);
+    if (
+      rgba[i] !== rgba[j] ||
+      rgba[i + 1] !== rgba[j + 1] ||
+      rgba[i + 2] !== rgba[j + 2] ||
+      rgba[i + 3] !== rgba[j + 3]
+    )
+      return -1;
+  }
+  return i;
+}
+
 /** The colour of a picture at a place between its pixels, whose middles lie at halves; beyond its border it is `outside`. */
 export function sampleCubic(
   { widthPx: w, heightPx: h, rgba }: Picture,
@@ -24,6 +51,8 @@ export function sampleCubic(
     const i = 4 * (y0 * w + x0);
     return [rgba[i], rgba[i + 1], rgba[i + 2], rgba[i + 3]];
   }
+  const flat = flatAt(rgba, w, h, x0, y0);
+  if (flat >= 0) return [rgba[flat], rgba[flat + 1], rgba[flat + 2], rgba[flat + 3]];
   const [wx, wy] = [weights(tx), weights(ty)];
   let [r, g, b, a] = [0, 0, 0, 0];
   for (let v = -1; v < 3; v++)

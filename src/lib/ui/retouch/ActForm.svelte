@@ -93,7 +93,7 @@
       />
     {/if}
     {#if act === 'pick' || (act === 'colours' && picked.length)}
-      <h3 class="mb-1 text-[12px]">Picked for this commission</h3>
+      <h2 class="mb-1 text-[12px]">Picked for this commission</h2>
       <ul class="mb-2 flex flex-wrap gap-1.5" data-picked>
         {#each picked as hex (hex)}
           <li>

@@ -30,7 +30,7 @@
     >True white</button
   >
 </div>
-<h3 class="mb-1 text-[12px]">Colours of the picture</h3>
+<h2 class="mb-1 text-[12px]">Colours of the picture</h2>
 <ul class="mb-2 max-h-36 overflow-y-auto" data-palette>
   {#each palette as { hex, share, isGround } (hex)}
     <li class="flex min-h-7 items-center gap-2">
