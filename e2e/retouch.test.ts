@@ -55,6 +55,10 @@ async function newPage(): Promise<Page> {
 }
 
 const click = (name: string, on = page) => on.locator(`::-p-aria([name="${name}"])`).click();
+const fillIn = async (name: string, value: string) => {
+  await page.locator(`::-p-aria([name="${name}"][role="textbox"])`).fill(value);
+  await page.keyboard.press('Tab');
+};
 const workId = () => /retouched\/([0-9a-f-]+)/.exec(page.url())![1];
 const work = async () => (await call<RetouchedState>('GET', `/api/works/${workId()}`)).body;
 const kinds = async () => (await work()).drawing.entries.map((e) => e.step.kind);
@@ -146,6 +150,28 @@ describe('retouching', () => {
     expect(entries.slice(-2).map((e) => (e.step.kind === 'cover' ? e.step.points.length : 0))).toEqual([1, 2]);
     await page.$$eval('[data-entry] button[aria-label^="Hide"]', (list) => (list.at(-1) as HTMLElement).click());
     await until(async () => (await work()).drawing.entries.at(-1)!.hidden);
+  });
+
+  it('changes a chosen stroke, mirrors about an axis that is drawn, and takes both back', async () => {
+    const before = await kinds();
+    await page.$$eval('[data-entry] button[aria-pressed]', (list) => (list.at(-2) as HTMLElement).click());
+    await page.waitForSelector('[data-act=cover]');
+    await fillIn('Width', '40');
+    await until(async () =>
+      (await work()).drawing.entries.some((e) => e.step.kind === 'cover' && e.step.widthPx === 40),
+    );
+    await page.locator('[data-undo=undo]:not(:disabled)').click();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('s');
+    await click('Draw an axis');
+    await drag([200, 380], [200, 40]);
+    await until(async () => (await kinds()).at(-1) === 'mirror');
+    const { step } = (await work()).drawing.entries.at(-1)!;
+    expect(step.kind === 'mirror' && Math.abs(step.axis!.x - 200) < 2).toBe(true);
+    await quiet();
+    await page.locator('[data-undo=undo]:not(:disabled)').click();
+    await until(async () => (await kinds()).length === before.length);
+    await quiet();
   });
 
   it('cuts the ground off, and each enclosed area goes or stays', async () => {

@@ -77,6 +77,7 @@ export function cutOut(source: Picture, { inner = 'auto', choose, parts = [] }: 
   for (const { area, dropped } of enclosed) goes[area] = dropped ? 1 : 0;
   dropAreas(cells, ground, regions, (area) => goes[area] === 1);
   const picture = withoutNothing(source, apart);
+  if (apart.noise) dropCrumbs(picture);
   if (gone) dropPieces(picture, gone);
   return {
     picture,
@@ -146,6 +147,19 @@ function withoutNothing({ widthPx, heightPx, rgba }: Picture, { cells, inks, noi
   }
   if (noise) calmEdges({ widthPx, heightPx, rgba: out }, cells, inks);
   return { widthPx, heightPx, rgba: out };
+}
+
+/** In a noisy picture what stands alone and is smaller than this is noise, in px²; what is fainter, in levels of alpha, holds nothing together. */
+const CRUMB_PX2 = 12;
+const FAINT = 12;
+
+/** Takes away what is left of noise on the ground, in place. */
+function dropCrumbs({ widthPx, heightPx, rgba }: Picture): void {
+  const has = new Uint8Array(widthPx * heightPx);
+  for (let i = 0; i < has.length; i++) has[i] = Number(rgba[4 * i + 3] > FAINT);
+  const { of, label, sizePx2 } = findRegions(has, widthPx, heightPx);
+  for (let i = 0; i < has.length; i++)
+    if (label[of[i]] === 1 && sizePx2[of[i]] < CRUMB_PX2) rgba.fill(0, 4 * i, 4 * i + 4);
 }
 
 /** How far from where the ground was noise is taken out, in pixels, and how many levels of a colour it may be. */

@@ -273,6 +273,19 @@ describe('the frame', () => {
     expect(sum / off.rgba.length).toBeLessThan(1);
   });
 
+  it('is turned so that its axis stands upright', () => {
+    const arrow = drawn([
+      ['#182A5C', rectangle(70, 40, 20, 90)],
+      ['#182A5C', circle(80, 40, 26)],
+    ]);
+    const leaning = after(arrow, { kind: 'turn', degrees: 11 });
+    const upright = after(leaning, { kind: 'turn', degrees: null });
+    let sum = 0;
+    for (let i = 0; i < arrow.rgba.length; i++) sum += Math.abs(arrow.rgba[i] - upright.rgba[i]);
+    expect(sum / arrow.rgba.length).toBeLessThan(2.5);
+    expect(tellStep(stepOf({ kind: 'turn', degrees: null }))).toBe('turned by its axis');
+  });
+
   it('has one half mirrored onto the other, about an axis found or given', () => {
     const lopsided = drawn([
       ['#182A5C', circle(80, 80, 50)],

@@ -2,17 +2,18 @@
 import * as v from 'valibot';
 import { blankPicture, type Picture } from '../../raster';
 import { BoxSchema } from '../area';
-import { figureBox, groundOf } from '../figure';
+import { axisOf, figureBox, groundOf } from '../figure';
 import { sampleCubic } from '../sample';
 import { defineStep, RetouchError } from './define';
 
-/** Turned about its middle, clockwise; it keeps its size, and what comes in at the corners is of the ground. */
+/** Turned about its middle, clockwise, or so that its axis stands upright or lies level; it keeps its size, and what comes in at the corners is of the ground. */
 export const turn = defineStep({
   schema: v.object({
     kind: v.literal('turn'),
-    degrees: v.pipe(v.number(), v.minValue(-180, '-180 or more'), v.maxValue(180, '180 or less')),
+    degrees: v.nullable(v.pipe(v.number(), v.minValue(-180, '-180 or more'), v.maxValue(180, '180 or less'))),
   }),
-  apply(picture, { degrees }) {
+  apply(picture, { degrees: asked }) {
+    const degrees = asked ?? byAxis(picture);
     const { widthPx: w, heightPx: h } = picture;
     const out = blankPicture(w, h);
     const ground = groundOf(picture);
@@ -27,8 +28,16 @@ export const turn = defineStep({
       }
     return out;
   },
-  tell: ({ degrees }) => `turned by ${degrees.toFixed(1)}°`,
+  tell: ({ degrees }) => (degrees === null ? 'turned by its axis' : `turned by ${degrees.toFixed(1)}°`),
 });
+
+/** By how much a picture is to be turned so that its axis stands upright or lies level, whichever is nearer. Throws a RetouchError. */
+function byAxis(picture: Picture): number {
+  const axis = axisOf(picture);
+  if (!axis) throw new RetouchError('No axis was found that the two halves nearly agree about: turn by degrees');
+  const degrees = (axis.angleRad * 180) / Math.PI;
+  return 90 * Math.round(degrees / 90) - degrees;
+}
 
 /** A margin is a share of the figure's longer side. */
 const margin = v.optional(v.pipe(v.number(), v.minValue(0), v.maxValue(10)), 0.08);

@@ -14,21 +14,37 @@
     retouching: Retouching;
     grounds: Commission['grounds'];
     picked: readonly string[];
+    artworks: readonly { readonly id: string; readonly name: string }[];
     ondrop: (hex: string) => void;
   }
-  const { retouching, grounds, picked, ondrop }: Props = $props();
+  const { retouching, grounds, picked, artworks, ondrop }: Props = $props();
   const { brush } = $derived(retouching);
   const act = $derived(retouching.act);
   const mend = $derived(retouching.stepOf('mend'));
+
+  /** A stroke that is chosen takes the brush as it is now. */
+  function recover(): void {
+    const step = retouching.stepOf('cover');
+    if (step) retouching.put({ ...step, ...brush });
+  }
 </script>
 
 {#if act}
   <section class="mb-4 border border-line bg-paper px-3 pt-3 pb-1" aria-label="The act that is on" data-act={act}>
     {#if act === 'cover'}
-      <Figure label="Width" bind:value={brush.widthPx} min={1} max={500} unit="px" />
-      <BrushColour bind:hex={brush.hex} {picked} />
+      <Figure label="Width" bind:value={brush.widthPx} min={1} max={500} unit="px" onsettle={recover} />
+      <BrushColour
+        bind:hex={
+          () => brush.hex,
+          (hex) => {
+            brush.hex = hex;
+            recover();
+          }
+        }
+        {picked}
+      />
       <label class="mb-2 flex items-center gap-2"
-        ><input type="checkbox" bind:checked={brush.oneSide} /> Stay on one side of an edge</label
+        ><input type="checkbox" bind:checked={brush.oneSide} onchange={recover} /> Stay on one side of an edge</label
       >
       <p class="mb-2 text-[12px] text-muted">Shift goes on straight from the last stroke.</p>
     {:else if act === 'outline'}
@@ -75,7 +91,7 @@
     {:else if act === 'cut-out'}
       <CutOutForm {retouching} />
     {:else if act === 'colours'}
-      <ColoursForm {retouching} {grounds} {picked} />
+      <ColoursForm {retouching} {grounds} {picked} {artworks} />
     {:else if act === 'ground'}
       <GroundForm {retouching} {grounds} />
     {:else if act === 'straighten'}

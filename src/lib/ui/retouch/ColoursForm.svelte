@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { RetouchStep } from '$core/retouch';
-  import type { Commission } from '$lib/contract/answers';
+  import type { Commission, WorkState } from '$lib/contract/answers';
+  import { ask } from '../api';
+  import { notices } from '../notices.svelte';
   import Figure from '../slip/Figure.svelte';
   import type { Retouching } from './retouching.svelte';
 
@@ -9,10 +11,25 @@
     retouching: Retouching;
     grounds: Commission['grounds'];
     picked: readonly string[];
+    /** Whose colours may be taken. */
+    artworks: readonly { readonly id: string; readonly name: string }[];
   }
-  const { retouching, grounds, picked }: Props = $props();
+  const { retouching, grounds, picked, artworks }: Props = $props();
   const palette = $derived(retouching.look?.palette ?? []);
   const given = $derived([...new Set([...grounds.map((g) => g.hex), ...picked])]);
+
+  /** All colours to the inks of an artwork. */
+  async function likeWork(list: HTMLSelectElement): Promise<void> {
+    const id = list.value;
+    list.value = '';
+    try {
+      const { drawing, name } = await ask<WorkState>('GET', `/api/works/${id}`);
+      const hexes = [...new Set(drawing.inks.map((i) => i.hex))];
+      retouching.add({ kind: 'palette', hexes: [...hexes, '#FFFFFF'], of: name });
+    } catch (error) {
+      notices.fail(error);
+    }
+  }
 
   type Tone = RetouchStep & { kind: 'tone' };
   const PLAIN: Tone = { kind: 'tone', brightness: 0, contrast: 0, saturation: 0, warmth: 0 };
@@ -53,6 +70,15 @@
     class="quiet mb-2"
     onclick={() => retouching.add({ kind: 'palette', hexes: given, of: 'the commission' })}
     title={given.join(', ')}>All to the commission's {given.length} colours</button
+  >
+{/if}
+{#if artworks.length}
+  <label class="mb-3 flex items-center justify-between gap-2"
+    >All to those of
+    <select class="field w-36" value="" onchange={(e) => void likeWork(e.currentTarget)}>
+      <option value="" disabled>an artwork</option>
+      {#each artworks as { id, name } (id)}<option value={id}>{name}</option>{/each}
+    </select></label
   >
 {/if}
 {#each TONES as name (name)}

@@ -42,7 +42,7 @@
   {/if}
 {/if}
 <Choice
-  label="Sheet"
+  label="By"
   bind:value={retouching.strokes}
   options={[
     { value: 'parts', label: 'parts', hint: 'A press on a part takes it away, or brings it back' },

@@ -53,6 +53,8 @@
         stroke="#a3211d"
         stroke-width={px}
       />
+    {:else if retouching.isDrawingAxis && retouching.stroke.length === 2}
+      <path d={line(retouching.stroke)} stroke="#a3211d" stroke-width={1.5 * px} stroke-dasharray="{6 * px} {4 * px}" />
     {:else if retouching.isBrushing && retouching.stroke.length}
       <path
         d={line(retouching.stroke)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Choice from '../slip/Choice.svelte';
   import Figure from '../slip/Figure.svelte';
   import type { Retouching } from './retouching.svelte';
 
@@ -6,6 +7,7 @@
   const { retouching }: { retouching: Retouching } = $props();
   const turn = $derived(retouching.stepOf('turn')?.degrees ?? 0);
   const crop = $derived(retouching.stepOf('crop'));
+  const mirror = $derived(retouching.stepOf('mirror'));
 </script>
 
 <Figure
@@ -18,16 +20,40 @@
   onsettle={(degrees) => retouching.settleTurn(degrees)}
 />
 <div class="mb-3 grid grid-cols-2 gap-2">
-  <button class="button" onclick={() => retouching.add({ kind: 'mirror', axis: null, keep: 'left' })}
-    >Mirror the left</button
-  >
-  <button class="button" onclick={() => retouching.add({ kind: 'mirror', axis: null, keep: 'right' })}
-    >Mirror the right</button
-  >
+  <button class="button" onclick={() => retouching.add({ kind: 'turn', degrees: null })}>By its axis</button>
+  <button class="button" onclick={() => retouching.add({ kind: 'square' })}>Make square</button>
   <button class="button" onclick={() => retouching.add({ kind: 'crop', box: null, margin: 0.08 })}>Cut to figure</button
   >
-  <button class="button" onclick={() => retouching.add({ kind: 'square' })}>Make square</button>
+  <button
+    class="button"
+    aria-pressed={retouching.frame === 'box'}
+    onclick={() => (retouching.frame = retouching.frame === 'box' ? 'none' : 'box')}>Cut to a box</button
+  >
+  <button class="button" onclick={() => retouching.add({ kind: 'mirror', axis: null, keep: 'left' })}>Mirror</button>
+  <button
+    class="button"
+    aria-pressed={retouching.frame === 'axis'}
+    onclick={() => (retouching.frame = retouching.frame === 'axis' ? 'none' : 'axis')}>Draw an axis</button
+  >
 </div>
+{#if retouching.frame !== 'none'}
+  <p class="mb-2 text-[12px] text-muted" role="status">
+    {retouching.frame === 'box'
+      ? 'Drag a box on the sheet.'
+      : 'Drag a line on the sheet: one half is mirrored about it.'}
+  </p>
+{/if}
+{#if mirror}
+  <Choice
+    label="The half that stays"
+    value={mirror.keep}
+    options={[
+      { value: 'left', label: 'left' },
+      { value: 'right', label: 'right' },
+    ]}
+    onsettle={(keep) => retouching.put({ ...mirror, keep: keep as 'left' | 'right' })}
+  />
+{/if}
 {#if crop && !crop.box}
   <Figure
     label="Margin"

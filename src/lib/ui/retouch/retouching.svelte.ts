@@ -48,6 +48,8 @@ export class Retouching {
   /** What strokes on a cut-out do. */
   strokes = $state<'parts' | 'back' | 'away'>('parts');
   pickPx = $state<1 | 3 | 5>(1);
+  /** What is drawn on the sheet for the frame: nothing, an axis to mirror about, or a box to cut to. */
+  frame = $state<'none' | 'axis' | 'box'>('none');
   /** The entry whose form is open. */
   chosen = $state<string | null>(null);
 
@@ -206,11 +208,15 @@ export class Retouching {
     const kind = this.entry?.step.kind;
     const act = kind && ACT_OF[kind];
     if (act) this.act = act;
+    // The brush is what the chosen stroke was made with.
+    const cover = this.stepOf('cover');
+    if (cover) this.brush = { widthPx: cover.widthPx, hex: cover.hex, oneSide: cover.oneSide };
   }
 
   toggle(act: ActName): void {
     this.act = this.act === act ? null : act;
     this.chosen = null;
+    this.frame = 'none';
     this.leave();
   }
 
@@ -235,6 +241,7 @@ export class Retouching {
       act === 'mend' ||
       act === 'take-out' ||
       act === 'pick' ||
+      (act === 'straighten' && this.frame !== 'none') ||
       act === 'cut-out'
     );
   }
@@ -242,7 +249,10 @@ export class Retouching {
     return this.act === 'outline' || (this.act === 'mend' && this.areaBy === 'outline');
   }
   get isBoxing(): boolean {
-    return this.act === 'mend' && this.areaBy === 'box';
+    return (this.act === 'mend' && this.areaBy === 'box') || (this.act === 'straighten' && this.frame === 'box');
+  }
+  get isDrawingAxis(): boolean {
+    return this.act === 'straighten' && this.frame === 'axis';
   }
   get isBrushing(): boolean {
     const { act } = this;
@@ -259,10 +269,12 @@ export class Retouching {
     }
     if (this.isOutlining) return this.drawOutline(what, point);
     if (what === 'hover' || what === 'leave') return;
-    if (this.isBoxing) {
+    if (this.isBoxing || this.isDrawingAxis) {
       if (what === 'down') this.stroke = [point, point];
       else this.stroke = [this.stroke[0] ?? point, point];
-      if (what === 'up') this.finishBox();
+      if (what !== 'up') return;
+      if (this.isBoxing) this.finishBox();
+      else this.finishAxis();
     } else if (this.isBrushing) {
       if (what === 'down') this.stroke = shift && this.last ? [this.last, point] : [point];
       else if (what === 'drag') this.stroke = [...this.stroke, point];
@@ -290,7 +302,19 @@ export class Retouching {
       this.stroke = [];
       return;
     }
-    this.mend({ by: 'box', box: [Math.min(ax, bx), Math.min(ay, by), w, h] });
+    const box: [number, number, number, number] = [Math.min(ax, bx), Math.min(ay, by), w, h];
+    if (this.act === 'mend') this.mend({ by: 'box', box });
+    else this.add({ kind: 'crop', box, margin: 0 });
+    this.frame = 'none';
+  }
+
+  private finishAxis(): void {
+    const [[ax, ay], [bx, by]] = this.stroke;
+    this.stroke = [];
+    if (Math.hypot(bx - ax, by - ay) < 4) return;
+    this.frame = 'none';
+    const axis = { x: (ax + bx) / 2, y: (ay + by) / 2, angleRad: Math.atan2(by - ay, bx - ax) };
+    this.add({ kind: 'mirror', axis, keep: 'left' });
   }
 
   private drawOutline(what: DrawGesture['what'], point: Point): void {

@@ -20,7 +20,7 @@
   import Frame from '$lib/ui/shell/Frame.svelte';
   import { undoPlace } from '$lib/ui/shell/undo.svelte';
   import { retouchingLineOf } from '$lib/ui/work/line.svelte';
-  import type { RetouchedState } from '$lib/contract/answers';
+  import type { RetouchedState, ThreadWork } from '$lib/contract/answers';
 
   const { data } = $props();
   const line = $derived(retouchingLineOf(data.retouched));
@@ -68,6 +68,9 @@
           : Number(/^M\S+ (\S+?)[A-Z]/.exec(area.outline)?.[1] ?? 0);
     return y > made.heightPx / 2;
   });
+
+  const all = (works: readonly ThreadWork[]): ThreadWork[] => works.flatMap((w) => [w, ...all(w.works)]);
+  const artworks = $derived(data.thread.branches.flatMap((b) => all(b.works)).filter((w) => w.kind === 'artwork'));
 
   let before = $state(false);
   let isPicking = $state(false);
@@ -249,7 +252,13 @@
         >
       {/each}
     </div>
-    <ActForm {retouching} grounds={data.commission.grounds} {picked} ondrop={(hex) => void keepColour(hex, false)} />
+    <ActForm
+      {retouching}
+      grounds={data.commission.grounds}
+      {picked}
+      {artworks}
+      ondrop={(hex) => void keepColour(hex, false)}
+    />
     <button class="quiet mb-3" aria-pressed={retouching.act === 'pick'} onclick={() => retouching.toggle('pick')}
       >Pick colours off the picture, or hold I</button
     >
