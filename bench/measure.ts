@@ -1,6 +1,6 @@
 /** What is measured of candidates, for tests and figures alike. */
 import { hexToOklab, oklabDistance, rgbToOklab } from '../core/colour';
-import type { Picture } from '../core/raster';
+import { outsideOf, type Picture } from '../core/raster';
 
 /** Mean absolute difference of two pictures of one size, 0..255. */
 export function differenceOf(p: Picture, q: Picture): number {
@@ -34,32 +34,8 @@ export function inkedMask({ rgba, widthPx, heightPx }: Picture, least = 36): Uin
 }
 
 /** The mask with what it encloses filled. */
-export function filledMask(mask: Uint8Array, w: number, h: number): Uint8Array {
-  const outside = new Uint8Array(w * h);
-  const stack: number[] = [];
-  const visit = (i: number): void => {
-    if (!mask[i] && !outside[i]) {
-      outside[i] = 1;
-      stack.push(i);
-    }
-  };
-  for (let x = 0; x < w; x++) {
-    visit(x);
-    visit((h - 1) * w + x);
-  }
-  for (let y = 0; y < h; y++) {
-    visit(y * w);
-    visit(y * w + w - 1);
-  }
-  while (stack.length) {
-    const i = stack.pop()!;
-    if (i % w > 0) visit(i - 1);
-    if (i % w < w - 1) visit(i + 1);
-    if (i >= w) visit(i - w);
-    if (i < w * (h - 1)) visit(i + w);
-  }
-  return outside.map((v) => 1 - v);
-}
+export const filledMask = (mask: Uint8Array, w: number, h: number): Uint8Array =>
+  outsideOf(w, h, (i) => mask[i] !== 0).map((v) => 1 - v);
 
 export function intersectionOverUnion(a: Uint8Array, b: Uint8Array): number {
   let [both, either] = [0, 0];

@@ -29,3 +29,37 @@ export function stepsFrom(marked: ArrayLike<number>, widthPx: number, heightPx: 
   }
   return steps;
 }
+
+/** Calls for each pixel at the border of a window, by its number; those of the corners twice. */
+export function alongBorder(widthPx: number, heightPx: number, visit: (i: number) => void): void {
+  for (let x = 0; x < widthPx; x++) {
+    visit(x);
+    visit((heightPx - 1) * widthPx + x);
+  }
+  for (let y = 0; y < heightPx; y++) {
+    visit(y * widthPx);
+    visit(y * widthPx + widthPx - 1);
+  }
+}
+
+/** 1 for each pixel of a window that a way over sides leads to from its border, without one that `isWall`. */
+export function outsideOf(widthPx: number, heightPx: number, isWall: (i: number) => boolean): Uint8Array {
+  const n = widthPx * heightPx;
+  const outside = new Uint8Array(n);
+  const stack: number[] = [];
+  const visit = (i: number): void => {
+    if (outside[i] || isWall(i)) return;
+    outside[i] = 1;
+    stack.push(i);
+  };
+  alongBorder(widthPx, heightPx, visit);
+  while (stack.length) {
+    const i = stack.pop()!;
+    const x = i % widthPx;
+    if (x > 0) visit(i - 1);
+    if (x + 1 < widthPx) visit(i + 1);
+    if (i >= widthPx) visit(i - widthPx);
+    if (i + widthPx < n) visit(i + widthPx);
+  }
+  return outside;
+}

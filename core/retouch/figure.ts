@@ -1,5 +1,5 @@
 /** What a picture's figure is: its box, its ground's colour, its axis. */
-import { shrinkToFit, type Picture } from '../raster';
+import { alongBorder, shrinkToFit, type Picture } from '../raster';
 import { findSymmetry, NOTHING, tellApart, type AxisWanted, type Symmetry } from '../trace';
 
 /** A picture is looked at for its axis at this size, in pixels. */
@@ -12,14 +12,7 @@ export function groundOf({ widthPx: w, heightPx: h, rgba }: Picture): readonly [
     const key = rgba[4 * i + 3] < 128 ? -1 : (rgba[4 * i] << 16) | (rgba[4 * i + 1] << 8) | rgba[4 * i + 2];
     counts.set(key, (counts.get(key) ?? 0) + 1);
   };
-  for (let x = 0; x < w; x++) {
-    count(x);
-    count((h - 1) * w + x);
-  }
-  for (let y = 0; y < h; y++) {
-    count(y * w);
-    count(y * w + w - 1);
-  }
+  alongBorder(w, h, count);
   const [most] = [...counts].reduce((p, q) => (q[1] > p[1] ? q : p));
   return most < 0 ? [0, 0, 0, 0] : [most >> 16, (most >> 8) & 255, most & 255, 255];
 }

@@ -1,4 +1,4 @@
-import type { Cover, Picture } from '../raster';
+import { outsideOf, type Cover, type Picture } from '../raster';
 import { findRegions, sidesOf, tellApart } from '../trace';
 import { part } from './part';
 
@@ -24,7 +24,8 @@ export function sideOf(picture: Picture, at: readonly [number, number], covered:
   const regions = findRegions(cells.first, w, h);
   const home = regions.of[py * w + px];
   const ink = cells.first[py * w + px];
-  const isHome = enclosedBy(regions.of, home, w, h);
+  // The area and all that it encloses.
+  const isHome = outsideOf(w, h, (i) => regions.of[i] === home).map((o) => 1 - o);
   const side = new Float32Array(covered.share.length);
   for (let y = 0; y < covered.heightPx; y++)
     for (let x = 0; x < covered.widthPx; x++) {
@@ -36,25 +37,4 @@ export function sideOf(picture: Picture, at: readonly [number, number], covered:
       else if (isEdge && cells.second[i] === ink) side[y * covered.widthPx + x] = 1 - cells.share[i];
     }
   return side;
-}
-
-/** 1 for the pixels of an area, and for all that it encloses within the window. */
-function enclosedBy(of: Int32Array, area: number, w: number, h: number): Uint8Array {
-  const outside = new Uint8Array(of.length);
-  const stack: number[] = [];
-  const visit = (i: number): void => {
-    if (outside[i] || of[i] === area) return;
-    outside[i] = 1;
-    stack.push(i);
-  };
-  for (let x = 0; x < w; x++) {
-    visit(x);
-    visit((h - 1) * w + x);
-  }
-  for (let y = 0; y < h; y++) {
-    visit(y * w);
-    visit(y * w + w - 1);
-  }
-  while (stack.length) for (const j of sidesOf(stack.pop()!, w, of.length)) visit(j);
-  return outside.map((o) => 1 - o);
 }

@@ -1,18 +1,12 @@
 /** The ground of a picture: which ink it is, and leaving it out. */
+import { alongBorder } from '../raster';
 import { NOTHING, type Cells } from './cells';
 import { findRegions, sidesOf, type Regions } from './regions';
 
 /** Which ink is the ground: the one that has most of the picture's border, or null when the border is mostly transparent. */
 export function findGround({ widthPx: w, heightPx: h, first }: Cells): number | null {
   const votes = new Float64Array(256);
-  for (let x = 0; x < w; x++) {
-    votes[first[x]]++;
-    votes[first[(h - 1) * w + x]]++;
-  }
-  for (let y = 0; y < h; y++) {
-    votes[first[y * w]]++;
-    votes[first[y * w + w - 1]]++;
-  }
+  alongBorder(w, h, (i) => votes[first[i]]++);
   const most = votes.indexOf(Math.max(...votes));
   return most === NOTHING ? null : most;
 }

@@ -1,5 +1,5 @@
-import { blankPicture, stepsFrom, type Picture } from '../../raster';
-import { NOTHING, prepare, sidesOf, tellApart, type Apart, type Prepared } from '../../trace';
+import { blankPicture, outsideOf, stepsFrom, type Picture } from '../../raster';
+import { NOTHING, prepare, tellApart, type Apart, type Prepared } from '../../trace';
 import { colourIn } from '../../vector';
 
 /** Where a picture is to be mended: 1 a pixel, row by row. */
@@ -196,25 +196,8 @@ function withMixed(
 }
 
 /** What holes surround: all that no way leads to from the window's border. */
-function islandsOf(covers: Uint8Array, w: number, h: number): Uint8Array {
-  const out = covers.map((c) => 1 - c);
-  const stack: number[] = [];
-  const visit = (i: number): void => {
-    if (!out[i]) return;
-    out[i] = 0;
-    stack.push(i);
-  };
-  for (let x = 0; x < w; x++) {
-    visit(x);
-    visit((h - 1) * w + x);
-  }
-  for (let y = 0; y < h; y++) {
-    visit(y * w);
-    visit(y * w + w - 1);
-  }
-  while (stack.length) for (const j of sidesOf(stack.pop()!, w, out.length)) visit(j);
-  return out;
-}
+const islandsOf = (covers: Uint8Array, w: number, h: number): Uint8Array =>
+  outsideOf(w, h, (i) => covers[i] === 1).map((outside, i) => Number(!outside && !covers[i]));
 
 /** Holes that nearly touch, as groups, with what is unknown at their rims. */
 function groupsOf(
