@@ -8,6 +8,7 @@ import sharp from 'sharp';
 import { hexToRgb, oklabDistance, rgbToOklab } from '../core/colour';
 import { onGround, stepsFrom, type Picture } from '../core/raster';
 import { cutOut } from '../core/retouch';
+import { findRegions } from '../core/trace';
 import { decodePicture } from '../node/pictures';
 import { drawingsOf, worn, type Drawing } from './drawings';
 import { quantile } from './quantile';
@@ -57,7 +58,43 @@ interface Row {
   readonly strays: number;
   readonly eaten: number;
   readonly ms: number;
+  /** Holes of the drawing from LEAST_HOLE_PX2 up, and how many of them were found. */
+  readonly holes: number;
+  readonly found: number;
+  /** Areas that were listed, and how many of those `auto` chose for as the drawing is. */
+  readonly listed: number;
+  readonly right: number;
 }
+
+/** Holes smaller than this are not asked for. */
+const LEAST_HOLE_PX2 = 150;
+
+/** Boxes of what a drawing encloses that is transparent. */
+function holesOf({ widthPx: w, heightPx: h, rgba }: Picture): (readonly number[])[] {
+  const { of, label, sizePx2, atBorder } = findRegions(
+    Uint8Array.from({ length: w * h }, (_, i) => Number(rgba[4 * i + 3] < 128)),
+    w,
+    h,
+  );
+  const boxes = new Map<number, [number, number, number, number]>();
+  for (let i = 0; i < of.length; i++) {
+    const k = of[i];
+    if (label[k] !== 1 || atBorder[k] || sizePx2[k] < LEAST_HOLE_PX2) continue;
+    const [x, y] = [i % w, Math.floor(i / w)];
+    const box = boxes.get(k);
+    if (!box) boxes.set(k, [x, y, x, y]);
+    else {
+      box[0] = Math.min(box[0], x);
+      box[2] = Math.max(box[2], x);
+      box[3] = y;
+    }
+  }
+  return [...boxes.values()].map(([x0, y0, x1, y1]) => [x0, y0, x1 - x0 + 1, y1 - y0 + 1]);
+}
+
+/** Whether two boxes are nearly one. */
+const isSameBox = (p: readonly number[], q: readonly number[]): boolean =>
+  p.every((v, k) => Math.abs(v - q[k]) <= Math.max(3, 0.1 * Math.max(p[2], p[3])));
 
 async function measure(drawing: Drawing, groundHex: string, isWorn: boolean): Promise<Row> {
   const truth = await truthOf(drawing, isWorn);
@@ -74,6 +111,9 @@ async function measure(drawing: Drawing, groundHex: string, isWorn: boolean): Pr
   };
   const first = cutOut(picture);
   const ms = performance.now() - at;
+  const holes = holesOf(truth);
+  const found = holes.filter((hole) => first.enclosed.some(({ box }) => isSameBox(hole, box))).length;
+  const right = first.enclosed.filter(({ box, dropped }) => isHole(box) === dropped).length;
   const { picture: cut } = cutOut(picture, { choose: (place) => isHole(first.enclosed[place].box) });
   const band = bandOf(truth);
   let [coverage, onto, n, strays, eaten] = [0, 0, 0, 0, 0];
@@ -94,7 +134,8 @@ async function measure(drawing: Drawing, groundHex: string, isWorn: boolean): Pr
           rgbToOklab(q[4 * i], q[4 * i + 1], q[4 * i + 2]),
         ) / laid.length;
   }
-  return { coverage: coverage / n, onto: onto / n, strays, eaten, ms };
+  const told = { holes: holes.length, found, listed: first.enclosed.length, right };
+  return { coverage: coverage / n, onto: onto / n, strays, eaten, ms, ...told };
 }
 
 for (const kind of ['single', 'many'] as const)
@@ -103,6 +144,7 @@ for (const kind of ['single', 'many'] as const)
     for (const [k, drawing] of drawingsOf(kind, COUNT, 5).entries())
       rows.push(await measure(drawing, GROUNDS[k % GROUNDS.length], isWorn));
     const of = (pick: (r: Row) => number) => rows.map(pick);
+    const sum = (pick: (r: Row) => number) => of(pick).reduce((a, b) => a + b, 0);
     console.log(
       `${kind}, ${isWorn ? 'worn' : 'clean'}: coverage off by ${quantile(
         of((r) => r.coverage),
@@ -118,7 +160,7 @@ for (const kind of ['single', 'many'] as const)
           of((r) => r.onto),
           0.95,
         ).toFixed(4)}), ` +
-        `strays in ${rows.filter((r) => r.strays).length}, eaten in ${rows.filter((r) => r.eaten).length} of ${rows.length}, ${Math.round(
+        `strays in ${rows.filter((r) => r.strays).length}, eaten in ${rows.filter((r) => r.eaten).length} of ${rows.length}; ${sum((r) => r.found)} of ${sum((r) => r.holes)} holes found, auto right for ${sum((r) => r.right)} of ${sum((r) => r.listed)} areas; ${Math.round(
           quantile(
             of((r) => r.ms),
             0.5,

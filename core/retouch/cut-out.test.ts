@@ -93,6 +93,7 @@ describe('what a figure encloses', () => {
           [NAVY, circle(100, 100, 80)],
           ['#FFFFFF', circle(70, 80, 9)],
           ['#FFFFFF', circle(130, 80, 9)],
+          [LAMP, circle(100, 120, 12)],
         ],
         '#FFFFFF',
       ),
@@ -101,6 +102,17 @@ describe('what a figure encloses', () => {
     expect([...face.picture.rgba.subarray(4 * (80 * SIDE + 70), 4 * (80 * SIDE + 70) + 4)]).toEqual([
       255, 255, 255, 255,
     ]);
+  });
+
+  it('is all holes in a figure of one colour, and on a ground that nobody paints with', () => {
+    const eyes = (hex: string) =>
+      [
+        [NAVY, circle(100, 100, 80)],
+        [hex, circle(70, 80, 9)],
+      ] as const;
+    expect(cutOut(drawn(eyes('#FFFFFF'), '#FFFFFF')).enclosed.map((e) => e.dropped)).toEqual([true]);
+    const two = [...eyes('#DDE7EE'), [LAMP, circle(100, 120, 12)]] as const;
+    expect(cutOut(drawn(two, '#DDE7EE')).enclosed.map((e) => e.dropped)).toEqual([true]);
   });
 
   it('is listed with where it is, and kept or dropped as is said', () => {

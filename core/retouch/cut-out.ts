@@ -41,6 +41,23 @@ const LEAST_ENCLOSED_PX2 = 20;
 /** An enclosed area that is more than this share of itself and what it lies in is a hole of that, as in a ring; less, a spot on it, as an eye is. */
 const HOLE_SHARE = 0.1;
 
+/** White and black, within so many levels, are colours that a figure has spots of. */
+const PAINTED_LEVELS = 8;
+
+/**
+ * Whether all that a figure encloses are holes: where it has one colour, or stands on a ground of a colour that nobody would have painted it with as well.
+ */
+function isPierced({ cells, inks, ground }: Apart): boolean {
+  const { rgb } = inks[ground!];
+  const isWhite = rgb.every((v) => v >= 255 - PAINTED_LEVELS);
+  const isBlack = rgb.every((v) => v <= PAINTED_LEVELS);
+  if (!isWhite && !isBlack) return true;
+  const seen = new Set(cells.first);
+  seen.delete(ground!);
+  seen.delete(NOTHING);
+  return seen.size <= 1;
+}
+
 /** A place whose part goes or stays: the area of the ground's colour that it lies in, or the separate piece of the figure. */
 export interface PartChoice {
   readonly at: readonly [number, number];
@@ -66,7 +83,9 @@ export function cutOut(source: Picture, { inner = 'auto', choose, parts = [] }: 
   const { widthPx, heightPx } = source;
   const regions = findRegions(cells.first, widthPx, heightPx);
   const areas = enclosedAreas(regions, ground, widthPx, heightPx);
-  const enclosed = areas.map(({ area, isHole, ...told }, place) => {
+  const pierced = isPierced(apart);
+  const enclosed = areas.map(({ area, isHole: isLarge, ...told }, place) => {
+    const isHole = isLarge || pierced;
     const asked = parts.filter(({ at }) => areaAt(regions, at, widthPx, heightPx) === area).at(-1);
     const dropped = asked?.dropped ?? (choose ? choose(place, isHole) : inner === 'auto' ? isHole : inner === 'drop');
     return { area, ...told, dropped };
