@@ -12,7 +12,7 @@ import type {
   RetouchedState,
   WorkState,
 } from '../src/lib/contract/answers';
-import { noticedIn } from '../core/retouch';
+import { lookAt } from '../core/retouch';
 import { TRACE_DEFAULTS, trace } from '../core/trace';
 import type { Edit } from '../core/vector';
 import { decodePicture } from '../node/pictures';
@@ -180,7 +180,7 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
 
   /** Retouches a candidate by what is noticed in it and puts right at one press, and makes it square about its figure. */
   async function retouch({ id, pictureId }: Candidate): Promise<void> {
-    const noticed = noticedIn(await decodePicture(await pictureOf(pictureId)));
+    const { noticed } = lookAt(await decodePicture(await pictureOf(pictureId)));
     const steps = noticed.flatMap((n) => (n.isSmall && n.step ? [n.step] : []));
     const { id: work } = await call<RetouchedState>('POST', `/api/candidates/${id}/retouched`, {
       steps: [...steps, { kind: 'crop', box: null, margin: 0.1 }, { kind: 'square' }],

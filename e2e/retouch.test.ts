@@ -129,6 +129,12 @@ describe('retouching', () => {
     );
     expect(names[0]).toBe('carried on');
     expect(names).toHaveLength(4);
+    await click('four more');
+    await page.waitForFunction(
+      () =>
+        document.querySelector('[data-fills=ready]') &&
+        document.querySelectorAll('[data-fills] button[aria-pressed]').length === 8,
+    );
     await page.$$eval('[data-fills] button[aria-pressed]', (list) => (list[1] as HTMLElement).click());
     await until(async () => {
       const step = (await work()).drawing.entries.at(-1)!.step;
@@ -150,6 +156,28 @@ describe('retouching', () => {
     expect(entries.slice(-2).map((e) => (e.step.kind === 'cover' ? e.step.points.length : 0))).toEqual([1, 2]);
     await page.$$eval('[data-entry] button[aria-label^="Hide"]', (list) => (list.at(-1) as HTMLElement).click());
     await until(async () => (await work()).drawing.entries.at(-1)!.hidden);
+  });
+
+  it('loses nothing of a stroke that is drawn while the one before it is being laid', async () => {
+    const before = (await kinds()).length;
+    await page.mouse.move(...(await at(40, 370)));
+    await page.mouse.down();
+    await page.mouse.move(...(await at(90, 370)), { steps: 5 });
+    await page.mouse.up();
+    // At once the next, slowly: the first is laid meanwhile.
+    await page.mouse.move(...(await at(200, 370)));
+    await page.mouse.down();
+    for (let x = 210; x <= 300; x += 10) {
+      await page.mouse.move(...(await at(x, 370)));
+      await new Promise((resolve) => setTimeout(resolve, 60));
+    }
+    await page.mouse.up();
+    await until(async () => (await kinds()).length === before + 2);
+    const { step } = (await work()).drawing.entries.at(-1)!;
+    expect(step.kind === 'cover' && [step.points[0][0], step.points.at(-1)![0]].map(Math.round)).toEqual([200, 300]);
+    for (let k = 0; k < 2; k++) await page.locator('[data-undo=undo]:not(:disabled)').click();
+    await until(async () => (await kinds()).length === before);
+    await quiet();
   });
 
   it('changes a chosen stroke, mirrors about an axis that is drawn, and takes both back', async () => {

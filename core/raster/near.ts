@@ -63,3 +63,20 @@ export function outsideOf(widthPx: number, heightPx: number, isWall: (i: number)
   }
   return outside;
 }
+
+/** Left, top, width and height, in pixels. */
+export type Box = readonly [number, number, number, number];
+
+/** The smallest box about all pixels of a window that something holds of, by their numbers; null where it holds of none. */
+export function boxWhere(widthPx: number, heightPx: number, holds: (i: number) => boolean): Box | null {
+  let [x0, y0, x1, y1] = [widthPx, heightPx, -1, -1];
+  for (let y = 0, i = 0; y < heightPx; y++)
+    for (let x = 0; x < widthPx; x++, i++) {
+      if (!holds(i)) continue;
+      if (x < x0) x0 = x;
+      if (x > x1) x1 = x;
+      if (y < y0) y0 = y;
+      y1 = y;
+    }
+  return y1 < 0 ? null : [x0, y0, x1 + 1 - x0, y1 + 1 - y0];
+}

@@ -1,6 +1,6 @@
 /** What a picture's figure is: its box, its ground's colour, its axis. */
-import { alongBorder, shrinkToFit, type Picture } from '../raster';
-import { findSymmetry, NOTHING, tellApart, type AxisWanted, type Symmetry } from '../trace';
+import { alongBorder, boxWhere, shrinkToFit, type Box, type Picture } from '../raster';
+import { findSymmetry, NOTHING, tellApart, type Apart, type AxisWanted, type Symmetry } from '../trace';
 
 /** A picture is looked at for its axis at this size, in pixels. */
 const AXIS_PX = 512;
@@ -18,22 +18,15 @@ export function groundOf({ widthPx: w, heightPx: h, rgba }: Picture): readonly [
 }
 
 /** Left, top, width and height of all that is not ground, in pixels; null where there is nothing else. */
-export function figureBox(picture: Picture): readonly [number, number, number, number] | null {
-  const { widthPx: w } = picture;
-  const { cells, ground, inks } = tellApart(picture, 'auto');
+export function figureBox({ cells: { first, widthPx, heightPx }, ground, inks }: Apart): Box | null {
   if (ground !== null && inks.length < 2) return null;
-  let [x0, y0, x1, y1] = [Infinity, Infinity, -1, -1];
-  for (let i = 0; i < cells.first.length; i++) {
-    const ink = cells.first[i];
-    if (ink === NOTHING || ink === ground) continue;
-    const x = i % w;
-    const y = (i - x) / w;
-    x0 = Math.min(x0, x);
-    x1 = Math.max(x1, x);
-    if (y < y0) y0 = y;
-    y1 = y;
-  }
-  return y1 < 0 ? null : [x0, y0, x1 + 1 - x0, y1 + 1 - y0];
+  return boxWhere(widthPx, heightPx, (i) => first[i] !== NOTHING && first[i] !== ground);
+}
+
+/** Where a point comes to lie on the other side of an axis. */
+export function acrossAxis({ x, y, angleRad }: Omit<Symmetry, 'share'>, px: number, py: number): [number, number] {
+  const [cos, sin] = [Math.cos(2 * angleRad), Math.sin(2 * angleRad)];
+  return [x + cos * (px - x) + sin * (py - y), y + sin * (px - x) - cos * (py - y)];
 }
 
 /** The axis that a picture is nearly the same on both sides of, on whole or half pixels where it is upright or level and nearly so; or null. */

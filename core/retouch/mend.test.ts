@@ -143,6 +143,23 @@ describe('a hole', () => {
     expect(p.rgba).toEqual(q.rgba);
     // A flat fill would be off by some 30 levels.
     expect(off(p, picture, mask)).toBeLessThan(12);
+    // In such surroundings that is the likeliest.
+    expect(mended(scribbled(picture, mask), mask, { count: 1 })[0].how).toBe('from patches');
+  });
+
+  it('of a cut-out figure has no colour that the figure does not have, in whatever way it is filled', () => {
+    const picture = drawn([['#182A5C', circle(108, 150, 72)]], null);
+    for (const { how, picture: filled } of mended(scribbled(picture, HOLE), HOLE, { count: 6 }))
+      for (let i = 0; i < HOLE.covers.length; i++) {
+        if (!HOLE.covers[i] || filled.rgba[4 * i + 3] < 8) continue;
+        const [r, g, b] = filled.rgba.subarray(4 * i, 4 * i + 3);
+        expect([how, Math.abs(r - 24) < 12, Math.abs(g - 42) < 12, Math.abs(b - 92) < 12]).toEqual([
+          how,
+          true,
+          true,
+          true,
+        ]);
+      }
   });
 });
 
@@ -153,10 +170,12 @@ describe('fills', () => {
   ]);
 
   it('are as many as asked for, and differ in what they decide', () => {
-    for (const count of [1, 4, 6]) {
+    for (const count of [1, 4, 8]) {
       const fills = mended(scribbled(picture, HOLE), HOLE, { count });
       expect(fills).toHaveLength(count);
       for (const f of fills) expect(MEND_WAYS).toContain(f.how);
+      // What the picture's list keeps of each tells it from the others.
+      expect(new Set(fills.map((f) => `${f.how} ${f.seed}`)).size).toBe(count);
     }
     const four = mended(scribbled(picture, HOLE), HOLE, { count: 4 });
     expect(new Set(four.map((f) => f.how)).size).toBe(4);

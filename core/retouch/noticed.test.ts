@@ -3,7 +3,9 @@ import { hexToRgb } from '../colour';
 import { randomFrom } from '../engine';
 import { circle, flatten, rectangle, type Contour } from '../path';
 import { blankPicture, blurred, cover, layColour, type Picture } from '../raster';
-import { meanAt, noticedIn, paletteOf, withStep } from './index';
+import { lookAt, meanAt, withStep } from './index';
+
+const noticedIn = (picture: Picture) => lookAt(picture).noticed;
 
 const SIDE = 200;
 function drawn(shapes: readonly (readonly [string, Contour])[], ground = '#FFFFFF'): Picture {
@@ -83,7 +85,7 @@ describe('colours of a picture', () => {
   ]);
 
   it('come with their shares, commonest first', () => {
-    expect(paletteOf(picture)).toEqual([
+    expect(lookAt(picture).palette).toEqual([
       { hex: '#FFFFFF', share: expect.closeTo(0.7, 2), isGround: true },
       { hex: '#182A5C', share: expect.closeTo(0.25, 2), isGround: false },
       { hex: '#F2C14E', share: expect.closeTo(0.05, 2), isGround: false },

@@ -3,6 +3,7 @@ import { oklabToOklch } from '../colour';
 import type { Picture } from '../raster';
 import { findRegions, NOTHING, prepare, tellApart, type Apart } from '../trace';
 import { axisOf, figureBox } from './figure';
+import { paletteOf, type PaletteColour } from './palette';
 import type { RetouchStep } from './steps';
 import { DARK, LIGHT } from './steps/true-ends';
 
@@ -30,9 +31,17 @@ const ALIKE = { from: 0.94, to: 0.995 } as const;
 /** Noisier than this, in levels, is told. */
 const NOISY_LEVELS = 1;
 
-export function noticedIn(picture: Picture): Noticed[] {
-  const apart = tellApart(picture, 'auto');
-  return [...nearEnds(apart), ...strays(picture, apart), ...worn(apart), ...halves(picture), ...place(picture)];
+/** What is noticed in a picture, and its palette, from one look at it. */
+export function lookAt(picture: Picture): { noticed: Noticed[]; palette: PaletteColour[] } {
+  const apart = tellApart(picture, 'auto', { gradients: true });
+  const noticed = [
+    ...nearEnds(apart),
+    ...strays(picture, apart),
+    ...worn(apart),
+    ...halves(picture),
+    ...place(picture, apart),
+  ];
+  return { noticed, palette: paletteOf(apart) };
 }
 
 function nearEnds({ inks, ground }: Apart): Noticed[] {
@@ -130,8 +139,8 @@ function halves(picture: Picture): Noticed[] {
 /** Further from the middle than this share of the picture's side is told. */
 const OFF_CENTRE = 0.04;
 
-function place(picture: Picture): Noticed[] {
-  const box = figureBox(picture);
+function place(picture: Picture, apart: Apart): Noticed[] {
+  const box = figureBox(apart);
   if (!box) return [];
   const [x, y, w, h] = box;
   const [dx, dy] = [x + w / 2 - picture.widthPx / 2, y + h / 2 - picture.heightPx / 2];

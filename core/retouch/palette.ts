@@ -1,6 +1,6 @@
 import { oklabToHex, rgbToHex, rgbToOklab } from '../colour';
 import type { Picture } from '../raster';
-import { NOTHING, tellApart } from '../trace';
+import { NOTHING, type Apart } from '../trace';
 
 /** A colour of a picture and how much of what is not transparent it covers, 0..1. */
 export interface PaletteColour {
@@ -10,8 +10,7 @@ export interface PaletteColour {
 }
 
 /** The colours of a picture with their shares, commonest first; a gradient counts as its mean. */
-export function paletteOf(picture: Picture): PaletteColour[] {
-  const { inks, cells, ground } = tellApart(picture, 'auto', { gradients: true });
+export function paletteOf({ inks, cells, ground }: Apart): PaletteColour[] {
   const covered = new Float64Array(256);
   for (let i = 0; i < cells.first.length; i++) {
     covered[cells.first[i]] += cells.share[i];

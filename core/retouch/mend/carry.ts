@@ -4,14 +4,6 @@ import { armsOf, pointsOf, type Arm } from './arms';
 import { alongBow, bowAt, bowThrough, type Bow, type FittedBow } from './bow';
 import type { Window } from './hole';
 
-/** How edges are carried on. */
-export interface CarryOptions {
-  /** Whether they keep their curvature, or go straight on. */
-  readonly bends: boolean;
-  /** Whether two that go on in each other nearly as well as others do are joined instead. */
-  readonly second: boolean;
-}
-
 /** A line through the holes of a group, as points close together; it begins and ends a little outside. */
 export interface Wall {
   readonly group: number;
@@ -58,8 +50,8 @@ interface Joint {
   readonly points: readonly Point[];
 }
 
-/** The walls that edges make in the holes of a window. */
-export function carriedOn(window: Window, { bends, second }: CarryOptions): Wall[] {
+/** The walls that edges make in the holes of a window; with `bends` they keep their curvature, else they go straight on. */
+export function carriedOn(window: Window, bends: boolean): Wall[] {
   const arms = armsOf(window);
   const tolerance = window.prepared.soft ? TOLERANCE_PX.soft : TOLERANCE_PX.crisp;
   const joined = new Map<number, Joint>();
@@ -135,7 +127,6 @@ export function carriedOn(window: Window, { bends, second }: CarryOptions): Wall
         if (joint && joint.cost <= most) joints.push(joint);
       }
     joints.sort((a, b) => a.cost - b.cost);
-    if (second && most === PASSES[PASSES.length - 1]) joints.reverse();
     for (const joint of joints) {
       const [p, q] = joint.arms;
       const { group } = arms[p];

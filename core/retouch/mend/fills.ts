@@ -1,6 +1,8 @@
 import type { Picture } from '../../raster';
 import type { Symmetry } from '../../trace';
-import { axisOf } from '../figure';
+import { acrossAxis, axisOf } from '../figure';
+import { part } from '../part';
+import { sampleCubic } from '../sample';
 import { carriedOn, type Wall } from './carry';
 import { relax } from './even';
 import { facesOf, type Faces, NONE } from './faces';
@@ -10,20 +12,14 @@ import { pureOf } from './paints';
 import { patched } from './patches';
 
 /** What a fill decides, the likeliest first. */
-export const MEND_WAYS = [
-  'carried on',
-  'joined otherwise',
-  'mirrored',
-  'straight on',
-  'ground alone',
-  'from patches',
-  'evenly',
-] as const;
+export const MEND_WAYS = ['carried on', 'mirrored', 'straight on', 'ground alone', 'from patches', 'evenly'] as const;
 export type MendWay = (typeof MEND_WAYS)[number];
 
 /** One way in which a mended area may come out. */
 export interface MendFill {
   readonly how: MendWay;
+  /** What decided about chance; with `how` it tells fills apart. */
+  readonly seed: number;
   readonly picture: Picture;
 }
 
@@ -64,7 +60,7 @@ export function* mendFills(
     if (made.length >= count) return;
     const picture = filler.fill(how, seed);
     if (!picture) continue;
-    const fill = { how, picture };
+    const fill = { how, seed, picture };
     if (made.some((m) => filler.areAlike(m.picture, picture))) {
       alike.push(fill);
       continue;
@@ -74,7 +70,13 @@ export function* mendFills(
   }
   // On flat colour there is but one way: the rest come out the same.
   for (let k = 0; made.length < count; k++) {
-    const fill = alike[k] ?? { how: 'from patches', picture: filler.fill('from patches', seed + 1 + k) ?? source };
+    const again = seed + 1 + k;
+    const picture = alike[k] ? null : filler.fill('from patches', again);
+    const fill = alike[k] ?? {
+      how: picture ? 'from patches' : made[0].how,
+      seed: again,
+      picture: picture ?? made[0].picture,
+    };
     made.push(fill);
     yield fill;
   }
@@ -126,17 +128,15 @@ class Filler {
   fill(how: MendWay, seed: number): Picture | null {
     switch (how) {
       case 'carried on':
-        return (this.carried ??= this.between(carriedOn(this.window, { bends: true, second: false })));
-      case 'joined otherwise':
-        return this.between(carriedOn(this.window, { bends: true, second: true }));
+        return this.carriedOn();
       case 'straight on':
-        return this.between(carriedOn(this.window, { bends: false, second: false }));
+        return this.between(carriedOn(this.window, false));
       case 'ground alone':
         return this.alone();
       case 'mirrored':
         return this.mirrored();
       case 'from patches':
-        return this.withWindow(patched(this.window.picture, this.covers(), seed));
+        return this.fromPatches(seed);
       case 'evenly':
         return this.evenly();
     }
@@ -151,6 +151,22 @@ class Filler {
       for (let c = 0; c < 4; c++) sum += Math.abs(p.rgba[4 * i + c] - q.rgba[4 * i + c]);
     }
     return sum < 4 * SAME_LEVELS * n;
+  }
+
+  private carriedOn(): Picture {
+    return (this.carried ??= this.between(carriedOn(this.window, true)));
+  }
+
+  /** The window of a picture as it is, with what is transparent in it. */
+  private windowOf(picture: Picture): Picture {
+    const { left, top, picture: seen } = this.window;
+    return part(picture, left, top, left + seen.widthPx, top + seen.heightPx).picture;
+  }
+
+  private fromPatches(seed: number): Picture | null {
+    const { picture, clear } = this.window;
+    const filled = patched(picture, this.covers(), seed, clear === null ? null : this.windowOf(this.source));
+    return filled && this.withWindow(filled);
   }
 
   private copy(): Picture {
@@ -193,16 +209,19 @@ class Filler {
     const axis = axisWithout(this.source, this.mask);
     if (!axis) return null;
     const out = this.copy();
-    const rest = this.fill('carried on', 0)!;
-    const { widthPx: w, heightPx: h, rgba } = this.source;
+    const rest = this.carriedOn();
+    const { widthPx: w } = this.source;
     const { covers } = this.mask;
     let taken = 0;
     for (let i = 0; i < covers.length; i++) {
       if (!covers[i]) continue;
-      const [mx, my] = mirrored(axis, (i % w) + 0.5, Math.floor(i / w) + 0.5);
-      const rgbaThere = sampled(rgba, covers, w, h, mx - 0.5, my - 0.5);
-      if (rgbaThere) taken++;
-      out.rgba.set(rgbaThere ?? rest.rgba.subarray(4 * i, 4 * i + 4), 4 * i);
+      const [mx, my] = acrossAxis(axis, (i % w) + 0.5, Math.floor(i / w) + 0.5);
+      const isThere = isKnownAbout(this.mask, mx, my);
+      if (isThere) taken++;
+      out.rgba.set(
+        isThere ? sampleCubic(this.source, mx, my, NOTHING_THERE) : rest.rgba.subarray(4 * i, 4 * i + 4),
+        4 * i,
+      );
     }
     return taken ? out : null;
   }
@@ -219,18 +238,14 @@ class Filler {
     return out;
   }
 
-  /** Colours that go over evenly from rim to rim: each pixel the mean of those beside it. */
+  /** Colours that go over evenly from rim to rim: each pixel the mean of those beside it, by their opacity. */
   private evenly(): Picture {
-    const { picture } = this.window;
-    const { widthPx: w, heightPx: h } = picture;
-    const start = this.fill('carried on', 0)!;
-    const values = new Float32Array(w * h * 4);
-    for (let i = 0; i < w * h; i++) {
-      const from = 4 * ((Math.floor(i / w) + this.window.top) * start.widthPx + (i % w) + this.window.left);
-      for (let c = 0; c < 4; c++) values[4 * i + c] = start.rgba[from + c];
-    }
-    relax(values, w, h, this.covers());
-    return this.withWindow({ widthPx: w, heightPx: h, rgba: Uint8ClampedArray.from(values) });
+    const start = this.windowOf(this.carriedOn());
+    const values = Float32Array.from(start.rgba);
+    for (let i = 0; i < values.length; i++) if (i % 4 < 3) values[i] *= start.rgba[i - (i % 4) + 3] / 255;
+    relax(values, start.widthPx, start.heightPx, this.covers());
+    for (let i = 0; i < values.length; i++) if (i % 4 < 3) values[i] *= 255 / Math.max(1e-3, values[i - (i % 4) + 3]);
+    return this.withWindow({ ...start, rgba: Uint8ClampedArray.from(values) });
   }
 }
 
@@ -247,7 +262,7 @@ function axisWithout(source: Picture, { covers }: Mask): Symmetry | null {
       if (!covers[i]) continue;
       open.rgba[4 * i + 3] = 0;
       if (!axis) continue;
-      const [x, y] = mirrored(axis, (i % w) + 0.5, Math.floor(i / w) + 0.5).map(Math.floor);
+      const [x, y] = acrossAxis(axis, (i % w) + 0.5, Math.floor(i / w) + 0.5).map(Math.floor);
       if (x >= 0 && y >= 0 && x < w && y < h) open.rgba[4 * (y * w + x) + 3] = 0;
     }
     const found = axisOf(open, axis ? { angleRad: axis.angleRad } : { least: LOOSE });
@@ -260,35 +275,15 @@ function axisWithout(source: Picture, { covers }: Mask): Symmetry | null {
 /** Before the other side of what is mended is left out, so much alike is enough. */
 const LOOSE = 0.7;
 
-function mirrored({ x, y, angleRad }: Symmetry, px: number, py: number): [number, number] {
-  const [cos, sin] = [Math.cos(2 * angleRad), Math.sin(2 * angleRad)];
-  return [x + cos * (px - x) + sin * (py - y), y + sin * (px - x) - cos * (py - y)];
-}
+const NOTHING_THERE = [0, 0, 0, 0];
 
-/** The colour between four pixels, or null where one of them is outside or is to be mended. */
-function sampled(
-  rgba: Uint8ClampedArray,
-  covers: Uint8Array,
-  w: number,
-  h: number,
-  x: number,
-  y: number,
-): [number, number, number, number] | null {
-  const [x0, y0] = [Math.floor(x + 1e-6), Math.floor(y + 1e-6)];
-  const [tx, ty] = [Math.max(0, x - x0), Math.max(0, y - y0)];
-  const out: [number, number, number, number] = [0, 0, 0, 0];
-  for (const [dx, dy, weight] of [
-    [0, 0, (1 - tx) * (1 - ty)],
-    [1, 0, tx * (1 - ty)],
-    [0, 1, (1 - tx) * ty],
-    [1, 1, tx * ty],
-  ]) {
-    if (weight < 1e-4) continue;
-    const [px, py] = [x0 + dx, y0 + dy];
-    if (px < 0 || py < 0 || px >= w || py >= h || covers[py * w + px]) return null;
-    const i = 4 * (py * w + px);
-    for (let c = 0; c < 4; c++) out[c] += weight * rgba[i + c] * (c < 3 ? rgba[i + 3] / 255 : 1);
-  }
-  for (let c = 0; c < 3; c++) out[c] = out[3] > 0 ? (out[c] * 255) / out[3] : 0;
-  return out;
+/** Whether all that a colour between pixels is made of lies in the picture, and is not to be mended. */
+function isKnownAbout({ widthPx: w, heightPx: h, covers }: Mask, x: number, y: number): boolean {
+  const [x0, y0] = [Math.floor(x - 0.5), Math.floor(y - 0.5)];
+  const isOnPixel = Math.abs(x - 0.5 - Math.round(x - 0.5)) + Math.abs(y - 0.5 - Math.round(y - 0.5)) < 1e-6;
+  const [from, to] = isOnPixel ? [0, 0] : [-1, 2];
+  for (let v = y0 + from; v <= y0 + to; v++)
+    for (let u = x0 + from; u <= x0 + to; u++)
+      if (u < 0 || v < 0 || u >= w || v >= h || covers[v * w + u]) return false;
+  return true;
 }

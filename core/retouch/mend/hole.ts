@@ -1,4 +1,4 @@
-import { blankPicture, outsideOf, stepsFrom, type Picture } from '../../raster';
+import { blankPicture, boxWhere, outsideOf, stepsFrom, type Picture } from '../../raster';
 import { NOTHING, prepare, tellApart, type Apart, type Prepared } from '../../trace';
 import { colourIn } from '../../vector';
 
@@ -62,28 +62,13 @@ const STAND_INS = [
   [255, 0, 0],
 ] as const;
 
-/** The box of what a mask covers, or null where it covers nothing. */
-export function boxOf({ widthPx: w, covers }: Mask): readonly [number, number, number, number] | null {
-  let [x0, y0, x1, y1] = [Infinity, Infinity, -1, -1];
-  for (let i = 0; i < covers.length; i++) {
-    if (!covers[i]) continue;
-    const x = i % w;
-    const y = (i - x) / w;
-    x0 = Math.min(x0, x);
-    x1 = Math.max(x1, x);
-    if (y < y0) y0 = y;
-    y1 = y;
-  }
-  return y1 < 0 ? null : [x0, y0, x1 + 1, y1 + 1];
-}
-
 /** Looks at what is around a mask; null where that covers nothing, or everything there is. */
 export function windowAround(source: Picture, mask: Mask): Window | null {
-  const box = boxOf(mask);
+  const box = boxWhere(mask.widthPx, mask.heightPx, (i) => mask.covers[i] === 1);
   if (!box) return null;
   const [left, top] = [Math.max(0, box[0] - LOOK_PX), Math.max(0, box[1] - LOOK_PX)];
-  const w = Math.min(source.widthPx, box[2] + LOOK_PX) - left;
-  const h = Math.min(source.heightPx, box[3] + LOOK_PX) - top;
+  const w = Math.min(source.widthPx, box[0] + box[2] + LOOK_PX) - left;
+  const h = Math.min(source.heightPx, box[1] + box[3] + LOOK_PX) - top;
   const picture = blankPicture(w, h);
   const covers = new Uint8Array(w * h);
   let [known, hasClear] = [0, false];

@@ -22,8 +22,11 @@ interface Level {
   readonly hole: Uint8Array;
 }
 
-/** The same picture with its transparent pixels filled; `seed` decides about chance. */
-export function patched(picture: Picture, holes: Uint8Array, seed: number): Picture {
+/**
+ * A picture with its holes filled; `seed` decides about chance. Null where there is no patch to take. Pixels that the patches say are taken from `seen`, where that is
+ * given: the same picture with what is transparent in it, which was searched as a colour.
+ */
+export function patched(picture: Picture, holes: Uint8Array, seed: number, seen: Picture | null): Picture | null {
   const random = randomFrom(seed);
   const levels = pyramid(picture, holes);
   let field: Int32Array | null = null;
@@ -33,7 +36,7 @@ export function patched(picture: Picture, holes: Uint8Array, seed: number): Pict
     if (before) fromCoarser(level, before);
     else fillNearest(level);
     field = startField(level, before, field, random);
-    if (!field) return picture;
+    if (!field) return null;
     const rounds = Math.round(ROUNDS.fine + ((ROUNDS.coarse - ROUNDS.fine) * k) / Math.max(1, levels.length - 1));
     for (let round = 0; round < rounds; round++) {
       search(level, field, random, round % 2 === 1);
@@ -41,6 +44,7 @@ export function patched(picture: Picture, holes: Uint8Array, seed: number): Pict
     }
     before = level;
   }
+  if (seen) return takenFrom(seen, holes, field!);
   const rgba = new Uint8ClampedArray(picture.rgba);
   const [{ rgb, hole }] = levels;
   for (let i = 0; i < hole.length; i++)
@@ -49,6 +53,13 @@ export function patched(picture: Picture, holes: Uint8Array, seed: number): Pict
       rgba[4 * i + 3] = 255;
     }
   return { ...picture, rgba };
+}
+
+function takenFrom(seen: Picture, holes: Uint8Array, field: Int32Array): Picture {
+  const rgba = new Uint8ClampedArray(seen.rgba);
+  for (let i = 0; i < holes.length; i++)
+    if (holes[i]) rgba.set(seen.rgba.subarray(4 * field[i], 4 * field[i] + 4), 4 * i);
+  return { ...seen, rgba };
 }
 
 function pyramid(picture: Picture, holes: Uint8Array): Level[] {

@@ -1,6 +1,7 @@
 /** Steps that change a picture's frame: turned, cut to a box or to its figure, made square. */
 import * as v from 'valibot';
 import { blankPicture, type Picture } from '../../raster';
+import { tellApart } from '../../trace';
 import { BoxSchema } from '../area';
 import { axisOf, figureBox, groundOf } from '../figure';
 import { sampleCubic } from '../sample';
@@ -53,7 +54,7 @@ export const crop = defineStep({
       if (x1 <= x0 || y1 <= y0) throw new RetouchError('The box lies outside the picture');
       return framed(picture, x0, y0, x1 - x0, y1 - y0);
     }
-    const figure = figureBox(picture);
+    const figure = figureBox(tellApart(picture, 'auto'));
     if (!figure) throw new RetouchError('There is no figure to cut the picture to: it is of one colour');
     const by = Math.round(share * Math.max(figure[2], figure[3]));
     return framed(picture, figure[0] - by, figure[1] - by, figure[2] + 2 * by, figure[3] + 2 * by);
@@ -67,7 +68,7 @@ export const square = defineStep({
   apply(picture) {
     const { widthPx: w, heightPx: h } = picture;
     const side = Math.max(w, h);
-    const figure = figureBox(picture) ?? [0, 0, w, h];
+    const figure = figureBox(tellApart(picture, 'auto')) ?? [0, 0, w, h];
     // The figure comes to the middle as far as the picture has room for it.
     const place = (from: number, size: number, length: number): number =>
       size < side ? Math.round(from + length / 2 - side / 2) : 0;

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { axisOf } from '../figure';
+import { acrossAxis, axisOf } from '../figure';
 import { sampleCubic } from '../sample';
 import { copyOf, defineStep, RetouchError } from './define';
 
@@ -30,7 +30,7 @@ export const mirror = defineStep({
         // Positive to the right of the axis.
         const side = ux * dy - uy * dx;
         if (keep === 'right' ? side >= 0 : side <= 0) continue;
-        const [mx, my] = [x + 0.5 + 2 * side * uy, y + 0.5 - 2 * side * ux];
+        const [mx, my] = acrossAxis(about, x + 0.5, y + 0.5);
         // What would come from beyond the picture stays as it is.
         if (mx < 0 || my < 0 || mx >= w || my >= h) continue;
         out.rgba.set(sampleCubic(picture, mx, my, outside), 4 * (y * w + x));

@@ -74,6 +74,7 @@ export interface Look {
 /** One way in which a mend may come out, seen small: the area and a little around it. */
 export interface FillShown {
   readonly how: MendWay;
+  readonly seed: number;
   readonly picture: Picture;
 }
 

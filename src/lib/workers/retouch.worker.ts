@@ -1,6 +1,6 @@
 import { JUDGED_SIDE_PX } from '$core/judge';
-import { shrinkToFit, type Picture } from '$core/raster';
-import { cutOut, Maker, maskOf, mendFills, noticedIn, paletteOf, part, type RetouchEntry } from '$core/retouch';
+import { boxWhere, shrinkToFit, type Picture } from '$core/raster';
+import { cutOut, lookAt, Maker, maskOf, mendFills, part, type RetouchEntry } from '$core/retouch';
 import { loadPicture } from './load';
 import type { FillShown, Reply, RetouchRequest, RetouchResult } from './messages';
 import { sentenceOf } from './told';
@@ -42,10 +42,7 @@ self.onmessage = async ({ data }: MessageEvent<RetouchRequest>) => {
       reply({ id, what: 'result', result: { bitmap, widthPx, heightPx, faults, small } }, [bitmap]);
     } else if (data.want === 'look') {
       const { picture } = made(data.entries);
-      onProgress(0.5);
-      const palette = paletteOf(picture);
-      onProgress(0.7);
-      reply({ id, what: 'result', result: { palette, noticed: noticedIn(picture) } });
+      reply({ id, what: 'result', result: lookAt(picture) });
     } else if (data.want === 'enclosed') {
       const { picture } = made(data.entries);
       const { inner, parts } = data.step;
@@ -54,8 +51,11 @@ self.onmessage = async ({ data }: MessageEvent<RetouchRequest>) => {
       const { picture } = made(data.entries);
       const shown: FillShown[] = [];
       const mask = maskOf(data.step.areas, picture, data.step.growPx);
-      for (const { how, picture: filled } of mendFills(picture, mask, { count: data.count, seed: data.step.seed })) {
-        shown.push({ how, picture: shownFill(filled, mask.covers) });
+      for (const { how, seed, picture: filled } of mendFills(picture, mask, {
+        count: data.count,
+        seed: data.step.seed,
+      })) {
+        shown.push({ how, seed, picture: shownFill(filled, mask.covers) });
         onProgress(shown.length / data.count);
         reply({ id, what: 'coarse', result: [...shown] });
       }
@@ -70,17 +70,7 @@ self.onmessage = async ({ data }: MessageEvent<RetouchRequest>) => {
 };
 
 function shownFill(filled: Picture, covers: Uint8Array): Picture {
-  const { widthPx: w } = filled;
-  let [x0, y0, x1, y1] = [Infinity, Infinity, 0, 0];
-  for (let i = 0; i < covers.length; i++) {
-    if (!covers[i]) continue;
-    const x = i % w;
-    const y = (i - x) / w;
-    x0 = Math.min(x0, x);
-    x1 = Math.max(x1, x + 1);
-    if (y < y0) y0 = y;
-    y1 = y + 1;
-  }
-  const around = AROUND * Math.max(x1 - x0, y1 - y0, 24);
-  return shrinkToFit(part(filled, x0 - around, y0 - around, x1 + around, y1 + around).picture, SHOWN_PX);
+  const [x, y, w, h] = boxWhere(filled.widthPx, filled.heightPx, (i) => covers[i] === 1)!;
+  const around = AROUND * Math.max(w, h, 24);
+  return shrinkToFit(part(filled, x - around, y - around, x + w + around, y + h + around).picture, SHOWN_PX);
 }

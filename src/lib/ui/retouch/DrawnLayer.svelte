@@ -16,9 +16,8 @@
     points.length === 1
       ? `M${points[0][0]} ${points[0][1]}l0.001 0`
       : points.map(([x, y], k) => `${k ? 'L' : 'M'}${x} ${y}`).join('');
-  const colour = $derived(
-    retouching.act === 'cover' ? (retouching.brush.hex ?? 'rgb(128 128 128 / 0.75)') : 'rgb(163 33 29 / 0.45)',
-  );
+  const UNKNOWN = 'rgb(128 128 128 / 0.75)';
+  const colour = $derived(retouching.act === 'cover' ? (retouching.brush.hex ?? UNKNOWN) : 'rgb(163 33 29 / 0.45)');
   const pull = $derived(retouching.outline.at(-1));
   // Lines keep their width on the screen.
   const px = $derived(1 / view.zoom);
@@ -40,6 +39,15 @@
         stroke-width={1.5 * px}
         stroke-dasharray="{5 * px} {4 * px}"
         data-shown-box
+      />
+    {/each}
+    {#each retouching.laid as { points, widthPx, hex }, k (k)}
+      <path
+        d={line(points)}
+        stroke={hex ?? UNKNOWN}
+        stroke-width={widthPx}
+        stroke-linecap="round"
+        stroke-linejoin="round"
       />
     {/each}
     {#if retouching.isBoxing && retouching.stroke.length === 2}

@@ -11,15 +11,16 @@
     filling: number | null;
     count: number;
     /** The one that is taken; null for the likeliest. */
-    how: MendWay | null;
+    taken: { readonly how: MendWay | null; readonly seed: number };
     /** Whether it stands at the upper edge of the sheet. */
     above: boolean;
-    ontake: (how: MendWay) => void;
+    ontake: (fill: FillShown) => void;
     onmore: () => void;
     onclose: () => void;
   }
-  const { fills, filling, count, how, above, ontake, onmore, onclose }: Props = $props();
-  const taken = $derived(how ?? fills[0]?.how ?? null);
+  const { fills, filling, count, taken, above, ontake, onmore, onclose }: Props = $props();
+  const isTaken = (fill: FillShown, k: number): boolean =>
+    taken.how === null ? k === 0 : fill.how === taken.how && fill.seed === taken.seed;
 </script>
 
 <div
@@ -30,13 +31,13 @@
   aria-label="Fills of this mend"
   data-fills={filling === null ? 'ready' : 'filling'}
 >
-  {#each fills as fill (fill.how)}
+  {#each fills as fill, k (k)}
     <button
-      class="flex w-[96px] shrink-0 flex-col items-center gap-0.5 border-2 p-0.5 {fill.how === taken
+      class="flex w-[96px] shrink-0 flex-col items-center gap-0.5 border-2 p-0.5 {isTaken(fill, k)
         ? 'border-active'
         : 'border-transparent hover:border-line'}"
-      aria-pressed={fill.how === taken}
-      onclick={() => ontake(fill.how)}
+      aria-pressed={isTaken(fill, k)}
+      onclick={() => ontake(fill)}
     >
       <span class="flex h-[64px] items-center"
         ><Pixels
@@ -45,7 +46,7 @@
           label=""
         /></span
       >
-      <span class="text-[11px] leading-tight">{fill.how}</span>
+      <span class="text-[11px] leading-tight">{fill.how}{fill.seed === fills[0].seed ? '' : ` ${fill.seed}`}</span>
     </button>
   {/each}
   <div class="flex w-[64px] shrink-0 flex-col items-center justify-center gap-1 text-[11px]">

@@ -4,7 +4,6 @@ import {
   meanAt,
   type Area,
   type EnclosedArea,
-  type MendWay,
   type Retouched,
   type RetouchEntry,
   type RetouchStep,
@@ -38,6 +37,14 @@ type StepOf<K extends RetouchStep['kind']> = RetouchStep & { kind: K };
 
 const freshId = (): string => `s${crypto.randomUUID().slice(0, 8)}`;
 
+/** A stroke on its way into the picture. */
+export interface Laid {
+  readonly points: readonly Point[];
+  readonly widthPx: number;
+  /** Null where its colour is told from what is around, or where it paints none. */
+  readonly hex: string | null;
+}
+
 /** What happens on the retouching screen: the act that is on, what is being drawn, and what the workers found. */
 export class Retouching {
   act = $state<ActName | null>(null);
@@ -55,6 +62,8 @@ export class Retouching {
 
   /** Points of the stroke under way, or the corners of the box. */
   stroke = $state.raw<readonly Point[]>([]);
+  /** Strokes that are in the list and not yet in the picture that is shown. */
+  laid = $state.raw<readonly Laid[]>([]);
   outline = $state.raw<readonly OutlinePoint[]>([]);
   hover = $state.raw<Point | null>(null);
   /** The end of the last stroke: a press with Shift goes on from it in a straight line. */
@@ -117,12 +126,12 @@ export class Retouching {
           this.made = made;
           this.making = null;
           this.error = null;
-          this.stroke = [];
+          this.laid = [];
         },
         onError: (message) => {
           this.error = message;
           this.making = null;
-          this.stroke = [];
+          this.laid = [];
         },
       },
     );
@@ -146,7 +155,7 @@ export class Retouching {
     if (entry && step?.kind === 'mend') {
       this.filling = 0;
       this.filler.ask(
-        { want: 'fills', href, entries: this.below(entry.id), step, count: this.fillCount },
+        { want: 'fills', href, entries: this.below(entry.id), step: { ...step, seed: 1 }, count: this.fillCount },
         {
           onProgress: (done) => (this.filling = done),
           onCoarse: (fills) => (this.fills = fills),
@@ -227,9 +236,9 @@ export class Retouching {
     this.hover = null;
   }
 
-  takeFill(how: MendWay): void {
+  takeFill({ how, seed }: FillShown): void {
     const step = this.stepOf('mend');
-    if (step) this.put({ ...step, how });
+    if (step) this.put({ ...step, how, seed });
   }
 
   /** Whether presses on the sheet draw, with the act that is on. */
@@ -287,6 +296,8 @@ export class Retouching {
     if (!points.length) return;
     this.last = points[points.length - 1] as [number, number];
     const { widthPx, hex, oneSide } = this.brush;
+    this.laid = [...this.laid, { points, widthPx, hex: this.act === 'cover' ? hex : null }];
+    this.stroke = [];
     if (this.act === 'cover') this.add({ kind: 'cover', points, widthPx, hex, oneSide });
     else if (this.act === 'mend') this.mend({ by: 'brush', points, widthPx });
     else if (this.act === 'cut-out') {
@@ -298,10 +309,8 @@ export class Retouching {
   private finishBox(): void {
     const [[ax, ay], [bx, by]] = [this.stroke[0], this.stroke[1]];
     const [w, h] = [Math.abs(bx - ax), Math.abs(by - ay)];
-    if (w < 1 || h < 1) {
-      this.stroke = [];
-      return;
-    }
+    this.stroke = [];
+    if (w < 1 || h < 1) return;
     const box: [number, number, number, number] = [Math.min(ax, bx), Math.min(ay, by), w, h];
     if (this.act === 'mend') this.mend({ by: 'box', box });
     else this.add({ kind: 'crop', box, margin: 0 });

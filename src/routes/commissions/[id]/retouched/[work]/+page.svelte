@@ -49,7 +49,7 @@
   const chosenStep = $derived(JSON.stringify([retouching.chosen, retouching.fillCount, withoutHow()]));
   function withoutHow() {
     const step = retouching.entry?.step;
-    return step?.kind === 'mend' ? { ...step, how: null } : (step ?? null);
+    return step?.kind === 'mend' ? { ...step, how: null, seed: null } : (step ?? null);
   }
   $effect(() => {
     void chosenStep;
@@ -223,8 +223,8 @@
             fills={retouching.fills}
             filling={retouching.filling}
             count={retouching.fillCount}
-            how={mend.how}
-            ontake={(how) => retouching.takeFill(how)}
+            taken={mend}
+            ontake={(fill) => retouching.takeFill(fill)}
             onmore={() => (retouching.fillCount = FILLS.more)}
             onclose={() => (retouching.chosen = null)}
           />
