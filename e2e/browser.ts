@@ -45,3 +45,14 @@ export async function settled(page: Page): Promise<void> {
     { timeout: 30_000 },
   );
 }
+
+/** A page that notes whatever the browser complains of, such as a breach of the content-security policy. */
+export async function watchedPage(browser: Browser, complaints: string[]): Promise<Page> {
+  const page = await browser.newPage();
+  page.setDefaultTimeout(20_000);
+  page.on('pageerror', (error) => complaints.push(String(error)));
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) complaints.push(message.text());
+  });
+  return page;
+}

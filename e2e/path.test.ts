@@ -10,7 +10,7 @@ import { allPieces } from '../core/vector';
 import { decodePicture, encodePng } from '../node/pictures';
 import type { WorkState, Commission, CommissionCard, Delivery, Wall } from '../src/lib/contract/answers';
 import { apiOf, startApp, until, type App } from './app';
-import { openBrowser, settled } from './browser';
+import { openBrowser, settled, watchedPage } from './browser';
 
 let app: App;
 let call: ReturnType<typeof apiOf>;
@@ -19,16 +19,7 @@ let page: Page;
 let folder: string;
 const complaints: string[] = [];
 
-/** A page that notes whatever the browser complains of, such as a breach of the content-security policy. */
-async function newPage(): Promise<Page> {
-  const made = await opened.browser.newPage();
-  made.setDefaultTimeout(20_000);
-  made.on('pageerror', (error) => complaints.push(String(error)));
-  made.on('console', (message) => {
-    if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) complaints.push(message.text());
-  });
-  return made;
-}
+const newPage = (): Promise<Page> => watchedPage(opened.browser, complaints);
 
 const click = (name: string, on = page) => on.locator(`::-p-aria([name="${name}"])`).click();
 const undo = () => page.locator('[data-undo=undo]:not(:disabled)').click();

@@ -7,7 +7,7 @@ import { blankPicture, cover, layColour } from '../core/raster';
 import { decodePicture, encodePng } from '../node/pictures';
 import type { Commission, RetouchedPicture, RetouchedState, Thread } from '../src/lib/contract/answers';
 import { apiOf, bodiesOf, startApp, until, type App } from './app';
-import { openBrowser, settled } from './browser';
+import { openBrowser, settled, watchedPage } from './browser';
 import { bringInPicture } from './made';
 
 const SIDE = 400;
@@ -44,15 +44,7 @@ afterAll(async () => {
   await app.stop();
 });
 
-async function newPage(): Promise<Page> {
-  const made = await opened.browser.newPage();
-  made.setDefaultTimeout(20_000);
-  made.on('pageerror', (error) => complaints.push(String(error)));
-  made.on('console', (message) => {
-    if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) complaints.push(message.text());
-  });
-  return made;
-}
+const newPage = (): Promise<Page> => watchedPage(opened.browser, complaints);
 
 const click = (name: string, on = page) => on.locator(`::-p-aria([name="${name}"])`).click();
 const fillIn = async (name: string, value: string) => {

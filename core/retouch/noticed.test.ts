@@ -62,6 +62,13 @@ describe('what is noticed in a picture', () => {
     expect(kinds(withStep(noisy, noise!.step!))).not.toContain('noise');
   });
 
+  it('is no softness where a drawing is shaded', () => {
+    const shaded = drawn([['#182A5C', circle(100, 100, 70)]]);
+    for (let i = 0; i < shaded.rgba.length; i += 4)
+      if (shaded.rgba[i] < 30) shaded.rgba.set([24 + i / 4 / SIDE / 4, 42 + i / 4 / SIDE / 2, 92], i);
+    expect(kinds(blurred(shaded, 0))).not.toContain('soft');
+  });
+
   it('is halves that are nearly alike, and a figure off the middle', () => {
     const face = drawn([
       ['#182A5C', circle(100, 100, 70)],

@@ -106,7 +106,7 @@ function strays({ widthPx: w, heightPx: h }: Picture, { cells, ground }: Apart):
   ];
 }
 
-function worn({ noise, cells }: Apart): Noticed[] {
+function worn({ noise, cells, gradients }: Apart): Noticed[] {
   const out: Noticed[] = [];
   if (noise > NOISY_LEVELS)
     out.push({
@@ -116,7 +116,8 @@ function worn({ noise, cells }: Apart): Noticed[] {
       step: { kind: 'redraw' },
       isSmall: false,
     });
-  if (prepare(cells).soft)
+  // In shading edges go over softly because they were drawn so.
+  if (!gradients && prepare(cells).soft)
     out.push({ kind: 'soft', told: 'edges are soft', boxes: [], step: { kind: 'redraw' }, isSmall: false });
   return out;
 }

@@ -22,7 +22,7 @@
       <li class="border-b border-line {entry.id === chosen ? 'font-semibold' : ''}" data-entry={entry.id}>
         <div class="flex min-h-8 items-center gap-2">
           <button
-            class="flex min-h-6 min-w-0 flex-1 gap-2 text-left hover:underline {entry.hidden
+            class="flex min-h-6 min-w-0 flex-1 items-center gap-2 text-left hover:underline {entry.hidden
               ? 'text-muted line-through'
               : ''}"
             aria-pressed={entry.id === chosen}

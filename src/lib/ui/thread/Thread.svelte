@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Thread, ThreadBranch, ThreadWork } from '$lib/contract/answers';
+  import { placeOf } from '../work/places';
   import Knot from './Knot.svelte';
 
   /** The line of descent of a commission's concepts: small linked pictures, oldest on top; it forks where a concept did. */
@@ -16,7 +17,7 @@
     `/api/works/${w.id}/${w.kind === 'retouched' ? 'picture.png' : 'drawing.svg'}?step=${w.head}`;
   const picture = (id: string) => `/api/pictures/${id}`;
   const candidateOf = (b: ThreadBranch) => (b.candidate ? `${base}/candidates/${b.candidate.id}` : null);
-  const workOf = (w: ThreadWork) => `${base}/${w.kind === 'retouched' ? 'retouched' : 'artworks'}/${w.id}`;
+  const workOf = (w: ThreadWork) => placeOf(commissionId, w);
 
   const all = (works: readonly ThreadWork[]): ThreadWork[] => works.flatMap((w) => [w, ...all(w.works)]);
   /** The works from a branch's root down to the one that the page is at, or else to the first end. */

@@ -1,21 +1,19 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
-  import { page } from '$app/state';
   import { clearestGround } from '$core/judge';
   import { allPieces, pieceAt, swatchOf } from '$core/vector';
-  import type { WorkState } from '$lib/contract/answers';
   import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
   import InkList from '$lib/ui/artwork/InkList.svelte';
   import { keys } from '$lib/ui/keys.svelte';
-  import { notices } from '$lib/ui/notices.svelte';
-  import { outbox } from '$lib/ui/outbox.svelte';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
   import ArtworkLayer from '$lib/ui/sheet/ArtworkLayer.svelte';
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
   import { undoPlace } from '$lib/ui/shell/undo.svelte';
+  import { copyWork } from '$lib/ui/work/copy';
   import { lineOf } from '$lib/ui/work/line.svelte';
+  import { placeOf } from '$lib/ui/work/places';
 
   const { data } = $props();
 
@@ -85,23 +83,9 @@
   const shift = (by: number) => (groundAt = (groundAt + by + grounds.length + 1) % (grounds.length + 1));
   async function deliver(): Promise<void> {
     await line.settled();
-    await goto(`/commissions/${data.commission.id}/artworks/${current.id}/deliver`);
+    await goto(`${placeOf(data.commission.id, current)}/deliver`);
   }
-  async function copy(): Promise<void> {
-    try {
-      await line.settled();
-      const here = page.url.pathname;
-      const { id } = await outbox.send<WorkState>({
-        method: 'POST',
-        path: `/api/works/${current.id}/copies`,
-        body: { stepId: line.state.head },
-        what: `${current.name} copied`,
-      });
-      if (page.url.pathname === here) await goto(`/commissions/${data.commission.id}/artworks/${id}`);
-    } catch (error) {
-      notices.fail(error);
-    }
-  }
+  const copy = () => copyWork(line, data.commission.id);
 
   $effect(() =>
     keys.add([

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
-  import { page } from '$app/state';
   import type { Noticed } from '$core/retouch';
   import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
   import { keys } from '$lib/ui/keys.svelte';
@@ -19,8 +18,10 @@
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
   import { undoPlace } from '$lib/ui/shell/undo.svelte';
+  import { copyWork } from '$lib/ui/work/copy';
   import { retouchingLineOf } from '$lib/ui/work/line.svelte';
-  import type { RetouchedState, ThreadWork } from '$lib/contract/answers';
+  import { placeOf } from '$lib/ui/work/places';
+  import type { ThreadWork } from '$lib/contract/answers';
 
   const { data } = $props();
   const line = $derived(retouchingLineOf(data.retouched));
@@ -111,24 +112,10 @@
 
   async function trace(): Promise<void> {
     await line.settled();
-    await goto(`/commissions/${data.commission.id}/retouched/${current.id}/trace`);
+    await goto(`${placeOf(data.commission.id, current)}/trace`);
   }
 
-  async function copy(): Promise<void> {
-    try {
-      await line.settled();
-      const here = page.url.pathname;
-      const { id } = await outbox.send<RetouchedState>({
-        method: 'POST',
-        path: `/api/works/${current.id}/copies`,
-        body: { stepId: line.state.head },
-        what: `${current.name} copied`,
-      });
-      if (page.url.pathname === here) await goto(`/commissions/${data.commission.id}/retouched/${id}`);
-    } catch (error) {
-      notices.fail(error);
-    }
-  }
+  const copy = () => copyWork(line, data.commission.id);
 
   function escape(): void {
     if (retouching.outline.length || retouching.stroke.length) retouching.leave();
@@ -184,7 +171,7 @@
         {#if before || !made}
           <PictureLayer
             href={made ? retouching.href : `/api/works/${current.id}/picture.png?step=${current.head}`}
-            width={made ? list.widthPx : list.widthPx}
+            width={list.widthPx}
             height={list.heightPx}
             {view}
             alt={made ? 'The candidate as it was' : current.name}
@@ -208,9 +195,7 @@
         {/if}
       {/snippet}
       {#snippet foot()}
-        <button class="quiet" aria-pressed={before} onclick={() => (before = !before)}
-          >{before ? 'Before' : 'After'}</button
-        >
+        <label class="flex items-center gap-1.5"><input type="checkbox" bind:checked={before} /> Before</label>
         <span class="flex-1"></span>
         <GroundPicker grounds={data.commission.grounds} bind:at={groundAt} />
       {/snippet}
