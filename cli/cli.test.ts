@@ -495,3 +495,24 @@ describe('odd-quill retouch and cut-out', () => {
     expect(existsSync(join(folder, 'x.png'))).toBe(false);
   });
 });
+
+describe('odd-quill read-lettering', () => {
+  it('tells what pictures say, a line each, and goes on after one that is none', async () => {
+    const prompt = 'emblem of a hedgehog in a ring, named Juniper Row, green';
+    const { picture } = drawCandidate({ prompt, sizePx: 512, seed: 3, flaws: 0, leeway: 0 }, 0);
+    await writeFile(join(folder, 'emblem.png'), await encodePng(picture));
+    await writeFile(join(folder, 'plain.png'), await encodePng(blankPicture(80, 80, [250, 250, 250])));
+    await writeFile(join(folder, 'broken.png'), 'no picture');
+    const read = await run('read-lettering', 'broken.png', 'emblem.png', 'plain.png', '--asked', 'juniper row', '--json'); // prettier-ignore
+    expect([read.code, read.err.includes('broken.png')]).toEqual([1, true]);
+    const lines = read.out.trim().split('\n').map((line) => JSON.parse(line) as { input: string; found: { text: string; confidence: number; box: number[]; onArc: boolean }[]; verdict: string }); // prettier-ignore
+    expect(lines.map((l) => [l.input, l.verdict, l.found.length])).toEqual([
+      ['emblem.png', 'right', 2],
+      ['plain.png', 'none', 0],
+    ]);
+    const [{ text, confidence, box, onArc }] = lines[0].found;
+    expect([text.toLowerCase(), onArc, confidence > 0.5 && confidence <= 1, box.length]).toEqual(['juniper', true, true, 4]); // prettier-ignore
+    expect((await run('read-lettering', 'emblem.png', '--asked', 'Jupiter Row')).out).toMatch(/wrong, reads juniper row/i); // prettier-ignore
+    expect((await run('read-lettering')).code).toBe(2);
+  });
+});

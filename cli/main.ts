@@ -7,6 +7,7 @@ import { TaskError } from '../node/pool';
 import { candidatesCommand, finishesCommand } from './candidates';
 import { importCommand, shapesCommand } from './drawings';
 import { fileFault } from './outputs';
+import { readLetteringCommand } from './reading';
 import { cutOutCommand, mendCommand, retouchCommand } from './retouch';
 import { traceCommand } from './trace';
 import { UsageError } from './usage';
@@ -43,6 +44,11 @@ const HELP = `odd-quill: candidates, traces and drawings from the command line
   odd-quill retouch INPUT --steps FILE.json --out FILE.png [--json]
       Makes the steps of a JSON array in turn (docs/retouch.md): cover, fill, mend, take out, cut out, ground,
       colours, tone, frame.
+
+  odd-quill read-lettering INPUT... [--asked TEXT] [--json]
+      Finds and reads the lettering of pictures, straight and on arcs; a line for each picture.
+      --asked TEXT               what it should say: each word is right or wrong; without, a word is wrong that is
+                                 none and was read with doubt
 
   odd-quill candidates --prompt TEXT [options]
       Draws candidates with the stand-in image engine and writes PNG files.
@@ -98,11 +104,12 @@ export async function main(args: readonly string[]): Promise<number> {
     if (command === 'cut-out') return await cutOutCommand(rest);
     if (command === 'mend') return await mendCommand(rest);
     if (command === 'retouch') return await retouchCommand(rest);
+    if (command === 'read-lettering') return await readLetteringCommand(rest);
     if (command === 'candidates') return await candidatesCommand(rest);
     if (command === 'finishes') return await finishesCommand(rest);
     throw new UsageError(
       command === undefined
-        ? 'say what to do: trace, import, shapes, cut-out, mend, retouch, candidates or finishes'
+        ? 'say what to do: trace, import, shapes, cut-out, mend, retouch, read-lettering, candidates or finishes'
         : `there is no command "${command}"`,
     );
   } catch (error) {

@@ -116,6 +116,12 @@ const JUNIPER_ROUNDS: readonly DemoRound[] = [
     closeness: 85,
     keep: [0],
   },
+  {
+    prompt: 'emblem of a hedgehog in a ring, named Juniper Row, juniper green and seed brown, flat, white ground',
+    leeway: 60,
+    seed: 3,
+    keep: [1],
+  },
   { prompt: 'app icon of a hedgehog, juniper green, seed brown and cream', leeway: 55, seed: 4 },
 ];
 

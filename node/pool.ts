@@ -48,6 +48,8 @@ export class Pool {
     private readonly threadFile: string,
     private readonly size = availableParallelism(),
     private readonly limits?: ResourceLimits,
+    /** Whether its threads stand back behind all others. */
+    private readonly quiet = false,
   ) {}
 
   /** How many tasks wait for a thread. */
@@ -96,7 +98,7 @@ export class Pool {
   }
 
   private spawn(): Worker {
-    const worker = new Worker(this.threadFile, { resourceLimits: this.limits });
+    const worker = new Worker(this.threadFile, { resourceLimits: this.limits, workerData: { quiet: this.quiet } });
     worker.on('message', (reply: TaskReply) => {
       const job = this.busy.get(worker);
       if (!job) return;

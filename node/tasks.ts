@@ -2,6 +2,7 @@ import type { CandidateRequest, Recipe, SketchKept } from '../core/engine';
 import type { SvgRead } from '../core/import';
 import type { PackageAbout } from '../core/package';
 import type { Picture } from '../core/raster';
+import type { Lettering } from '../core/reading';
 import type { EnclosedArea, EntryFault, InnerChoice, MendWay, RetouchEntry } from '../core/retouch';
 import type { Trace, TraceOptions } from '../core/trace';
 import type { Artwork } from '../core/vector';
@@ -38,6 +39,7 @@ export interface Tasks {
     input: { picture: Picture; inner: InnerChoice };
     output: { png: Uint8Array; groundHex: string | null; inner: readonly EnclosedArea[] };
   };
+  readLettering: { input: { picture: Picture; asked: string | null }; output: Lettering };
   pack: { input: { artwork: Artwork; about: PackageAbout }; output: { zip: Uint8Array; files: PackedFile[] } };
 }
 

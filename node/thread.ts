@@ -1,10 +1,13 @@
 /** A worker thread: does one task at a time. */
-import { parentPort } from 'node:worker_threads';
+import { readlinkSync } from 'node:fs';
+import { setPriority } from 'node:os';
+import { parentPort, workerData } from 'node:worker_threads';
 import { drawCandidate, finishExample } from '../core/engine';
 import { readSvg } from '../core/import';
 import { shrinkToFit, type Picture } from '../core/raster';
 import { cutOut, Maker, maskFrom, mended } from '../core/retouch';
 import { trace } from '../core/trace';
+import { letteringOf } from './lettering';
 import { packArtwork } from './packing';
 import { encodePng } from './pictures';
 import type { TaskKind, TaskMessage, TaskReply, Tasks } from './tasks';
@@ -38,6 +41,7 @@ const run: Run = {
     const cut = cutOut(picture, { inner });
     return { png: await encodePng(cut.picture), groundHex: cut.groundHex, inner: cut.enclosed };
   },
+  readLettering: ({ picture, asked }) => letteringOf(picture, asked),
   pack: async ({ artwork, about }) => packArtwork(artwork, about),
 };
 
@@ -45,6 +49,18 @@ const run: Run = {
 const PREVIEW_SIDE_PX = 192;
 
 const port = parentPort!;
+
+/** How far a quiet thread stands back, and those that it starts: what nobody waits for takes no time from what somebody does. */
+const QUIET_NICENESS = 15;
+
+if ((workerData as { quiet?: boolean } | null)?.quiet) {
+  try {
+    // On Linux a thread has a number of its own, and a priority.
+    setPriority(Number(readlinkSync('/proc/thread-self').split('/').pop()), QUIET_NICENESS);
+  } catch {
+    // Elsewhere it is as any other.
+  }
+}
 
 port.on('message', async ({ kind, input, stop }: TaskMessage) => {
   const reply = (message: TaskReply) => port.postMessage(message);

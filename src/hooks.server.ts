@@ -3,6 +3,7 @@ import { stopComputing } from '$lib/server/computing';
 import { closeDatabase } from '$lib/server/database';
 import { startEvents, stopEvents } from '$lib/server/events';
 import { startJobs, stopJobs } from '$lib/server/jobs';
+import { startReading, stopReading } from '$lib/server/reading';
 import { databaseIsGone, Problem, problemResponse } from '$lib/server/problem';
 import { settings } from '$lib/server/settings';
 
@@ -13,10 +14,11 @@ export const init: ServerInit = async () => {
   });
   await startEvents();
   await startJobs();
+  startReading();
   // Called by serve.mjs before it ends: jobs come to their end or are handed back.
   Object.assign(globalThis, {
     [Symbol.for('odd-quill.stop')]: async () => {
-      await stopJobs();
+      await Promise.all([stopJobs(), stopReading()]);
       await Promise.all([stopComputing(), stopEvents()]);
       await closeDatabase();
     },

@@ -1,5 +1,5 @@
 /** Reading prompts, and comparing them. */
-export { readPrompt } from './read';
+export { letteringAsked, readPrompt } from './read';
 export {
   KINDS,
   RELATION_NAMES,

@@ -17,6 +17,16 @@ import {
 import { Reading } from './reading';
 import { type Lexicon, type PromptParts } from './words';
 
+const wantsLetters = (leftOut: readonly string[]): boolean =>
+  !leftOut.some((o) => /^(?:text|letters?|lettering|words?|type)$/.test(o));
+
+/** What a prompt wants its lettering to say; empty where it wants none. */
+export function letteringAsked(text: string, leaveOut = ''): string {
+  const reading = new Reading(text);
+  const { out } = readExclusions(reading, new Detail(reading.settled), leaveOut);
+  return wantsLetters(out) ? reading.lettering.join(' ') : '';
+}
+
 /**
  * Reads a prompt into its parts. Never throws: a text with nothing in it gives parts with nothing in them, and words that are
  * not understood are listed. `leaveOut` is the field beside the prompt; what the prompt itself excludes is added to it.
@@ -39,7 +49,6 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   const { colours, colourCount } = readColours(reading, counted);
   const found = readFigures(reading, lexicon, kind);
   addColourFigures(found, listed, colours, lexicon, reading.lettering);
-  const wantsLetters = !out.some((o) => /^(?:text|letters?|lettering|words?|type)$/.test(o));
   return {
     figures: settledFigures(reading, found, out, lexicon, kind),
     kind,
@@ -53,7 +62,7 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
     mood,
     noShading: noShading || flat,
     shape,
-    lettering: wantsLetters ? reading.lettering : [],
+    lettering: wantsLetters(out) ? reading.lettering : [],
     leaveOut: out,
     ...grid,
     notUnderstood: found.notUnderstood,

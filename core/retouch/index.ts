@@ -8,3 +8,4 @@ export * from './noticed';
 export * from './palette';
 export * from './part';
 export * from './steps';
+export { letteringNoticed, mendLettering } from './lettering';

@@ -8,7 +8,15 @@ import type { RetouchStep } from './steps';
 import { DARK, LIGHT } from './steps/true-ends';
 
 export type NoticedKind =
-  'near-black' | 'off-white' | 'strays' | 'noise' | 'soft' | 'unlike-halves' | 'off-centre' | 'lettering';
+  | 'near-black'
+  | 'off-white'
+  | 'strays'
+  | 'noise'
+  | 'soft'
+  | 'unlike-halves'
+  | 'off-centre'
+  | 'lettering'
+  | 'lettering-unasked';
 
 export interface Noticed {
   readonly kind: NoticedKind;

@@ -2,6 +2,7 @@
 import type { FoundFigure, Kind, PromptParts, Settled } from '$core/prompt';
 import type { PackageAbout } from '$core/package';
 import type { TraceOptions } from '$core/trace';
+import type { FoundLine, Verdict } from '$core/reading';
 import type { EntryFault, Retouched } from '$core/retouch';
 import type { Artwork, Edit } from '$core/vector';
 
@@ -86,7 +87,25 @@ export interface Candidate {
   readonly enlarges: boolean;
   /** For a candidate made from a sketch: the share 0..1 of it that is left, and where the sketch's picture lies, in shares of this one. */
   readonly sketch: SketchLeft | null;
+  /** What its lettering says; null until it was read. */
+  readonly lettering: CandidateLettering | null;
   readonly createdAt: string;
+}
+
+/** Lettering that was read in a candidate, held against what its prompt asked for. */
+export interface CandidateLettering {
+  readonly verdict: Verdict;
+  /** All its words; empty where there are none. */
+  readonly reads: string;
+  /** Empty where none was asked for. */
+  readonly asked: string;
+}
+
+/** Lettering of a picture, line by line. */
+export interface LetteringRead {
+  readonly asked: string;
+  readonly verdict: Verdict;
+  readonly lines: readonly FoundLine[];
 }
 
 export interface SketchLeft {

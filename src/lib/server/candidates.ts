@@ -1,5 +1,6 @@
 import type { Candidate, DecisionState, SketchLeft, Wall } from '../contract/answers';
 import { change } from './changes';
+import { knownLettering, letteringTold } from './lettering';
 import { getCommission, isUuid } from './commissions';
 import { sql, transaction, type Row } from './database';
 import { reencode, storePicture } from './pictures';
@@ -13,7 +14,9 @@ const SELECT = `
       where w.kind = 'artwork' and r.candidate_id = k.id order by w.created_at limit 1) as artwork_id
   from candidate k join picture p on p.id = k.picture_id left join round r on r.id = k.round_id`;
 
-function candidateFrom(row: Row): Candidate {
+type Known = Awaited<ReturnType<typeof knownLettering>>;
+
+function candidateFrom(row: Row, known: Known): Candidate {
   const position = row.position as number;
   return {
     id: row.id as string,
@@ -33,19 +36,29 @@ function candidateFrom(row: Row): Candidate {
       row.sketch && row.sketch_picture_id
         ? { ...(row.sketch as Omit<SketchLeft, 'pictureId'>), pictureId: row.sketch_picture_id as string }
         : null,
+    lettering: letteringTold(
+      known(row.picture_id as string, (row.lettering_asked as string | null) ?? ''),
+      row.lettering_asked as string | null,
+    ),
     createdAt: (row.created_at as Date).toISOString(),
   };
 }
 
+async function candidatesFrom(rows: readonly Row[]): Promise<Candidate[]> {
+  const known = await knownLettering(rows.map((r) => r.picture_id as string));
+  return rows.map((row) => candidateFrom(row, known));
+}
+
 export async function listCandidates(commissionId: string): Promise<Candidate[]> {
   const rows = await sql(`${SELECT} where k.commission_id = $1 order by k.created_at, k.position`, [commissionId]);
-  return rows.map(candidateFrom);
+  return candidatesFrom(rows);
 }
 
 export async function getCandidate(id: string): Promise<Candidate & { commissionId: string }> {
   const [row] = isUuid(id) ? await sql(`${SELECT} where k.id = $1`, [id]) : [];
   if (!row) throw unknown('candidate');
-  return { ...candidateFrom(row), commissionId: row.commission_id as string };
+  const [candidate] = await candidatesFrom([row]);
+  return { ...candidate, commissionId: row.commission_id as string };
 }
 
 /** Everything on the wall of a commission, newest first. */
@@ -88,7 +101,8 @@ export async function bringIn(commissionId: string, file: Uint8Array, fileName: 
   const [{ id }] = await transaction(async (tx) => {
     const picture = await storePicture(tx, png, widthPx, heightPx);
     return tx<{ id: string }>(
-      'insert into candidate (commission_id, position, picture_id, file_name) values ($1, 0, $2, $3) returning id',
+      `insert into candidate (commission_id, position, picture_id, file_name, lettering_asked)
+       values ($1, 0, $2, $3, '') returning id`,
       [commissionId, picture.id, shownName(fileName)],
     );
   });

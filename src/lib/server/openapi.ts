@@ -75,6 +75,27 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
       422: 'Not a picture',
     },
   },
+  'POST /api/read-lettering': {
+    summary: 'Find and read the lettering of a picture; the work of `odd-quill read-lettering`',
+    files: PICTURE_TYPES,
+    query: { asked: 'What it should say; left out, a word is wrong that is none and was read with doubt' },
+    answers: {
+      200: '{found: [{text, confidence, box: [x, y, w, h], onArc}], verdict: "none", "right" or "wrong", ms}; an entry a word, `confidence` 0 to 1, boxes upright in pixels',
+      422: 'Not a picture',
+      503: 'Recognition does not work on this machine, or too many wait',
+    },
+  },
+  'GET /api/candidates/{id}/lettering': {
+    summary: 'The lettering of a candidate, held against what its prompt asked for; read once, then known',
+    answers: {
+      200: '{asked, verdict, lines: [{words, outline, asked, isRight}]}; `outline` is path data about its letters, in pixels',
+      503: 'Recognition does not work on this machine',
+    },
+  },
+  'GET /api/works/{id}/lettering': {
+    summary: 'The lettering of a retouched picture as it is now, held against what its candidate was asked for',
+    answers: { 200: '{asked, verdict, lines}', 503: 'Recognition does not work on this machine' },
+  },
   'POST /api/candidates': {
     summary: 'Ask the image engine for candidates that belong to no commission; the work of `odd-quill candidates`',
     body: requests.CandidatesRequest,

@@ -116,7 +116,7 @@ export const pickedColours = async (commissionId: string): Promise<string[]> =>
   ).map((r) => r.hex);
 
 /** What goes wrong with a picture that was sent along, as a refusal. */
-async function refusing<T>(work: () => Promise<T>): Promise<T> {
+export async function refusing<T>(work: () => Promise<T>): Promise<T> {
   try {
     return await work();
   } catch (error) {

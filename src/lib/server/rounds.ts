@@ -1,7 +1,7 @@
 import { randomInt } from 'node:crypto';
 import type * as v from 'valibot';
 import { creditsFor, SIZE_MOST_PX } from '$core/credit';
-import type { PromptParts } from '$core/prompt';
+import { letteringAsked, type PromptParts } from '$core/prompt';
 import type { Round, RoundReference, RoundState, RoundWay } from '../contract/answers';
 import type { RoundStart } from '../contract/requests';
 import { getCommission, isUuid } from './commissions';
@@ -412,8 +412,8 @@ export async function finishRound(
     for (const p of pictures) {
       const { id } = await storePicture(tx, p.png, p.widthPx, p.heightPx);
       await tx(
-        `insert into candidate (commission_id, round_id, position, picture_id, seed, recipe, sketch, grows, enlarges, prompt, ratio)
-         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+        `insert into candidate (commission_id, round_id, position, picture_id, seed, recipe, sketch, grows, enlarges, prompt, ratio, lettering_asked)
+         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
         [
           round.commissionId,
           round.id,
@@ -426,6 +426,7 @@ export async function finishRound(
           p.enlarges,
           parent ? parent.prompt : round.prompt,
           parent ? parent.ratio : round.ratio,
+          letteringAsked(parent ? (parent.prompt ?? '') : round.prompt, round.leaveOut),
         ],
       );
     }

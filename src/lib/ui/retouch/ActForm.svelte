@@ -66,6 +66,11 @@
       {#if retouching.areaBy === 'brush'}
         <Figure label="Width" bind:value={brush.widthPx} min={1} max={500} unit="px" />
       {/if}
+      {#if retouching.lettering?.lines.length}
+        <button class="button mb-2" onclick={() => retouching.mendLettering()}
+          >The lettering: {retouching.lettering.lines.flatMap((l) => l.words.map((w) => w.text)).join(' ')}</button
+        >
+      {/if}
       {#if mend}
         <Figure
           label="Grown by"

@@ -5,10 +5,12 @@
   interface Props {
     noticed: readonly Noticed[];
     looking: boolean;
+    /** Why something cannot be looked for, in a sentence. */
+    off?: string | null;
     onshow: (noticed: Noticed | null) => void;
     onright: (noticed: readonly Noticed[]) => void;
   }
-  const { noticed, looking, onshow, onright }: Props = $props();
+  const { noticed, looking, off = null, onshow, onright }: Props = $props();
   const small = $derived(noticed.filter((n) => n.isSmall && n.step));
 </script>
 
@@ -41,4 +43,5 @@
   {:else}
     <p class="text-muted">{looking ? 'Looking at the picture' : 'Nothing was noticed that wants putting right'}</p>
   {/if}
+  {#if off}<p class="mt-1 text-[12px] text-muted" data-off>{off}</p>{/if}
 </section>

@@ -1,15 +1,20 @@
 import { onDestroy } from 'svelte';
 import type { Point } from '$core/path';
 import {
+  letteringNoticed,
   meanAt,
+  mendLettering,
   type Area,
   type EnclosedArea,
+  type Noticed,
   type Retouched,
   type RetouchEntry,
   type RetouchStep,
 } from '$core/retouch';
+import type { LetteringRead } from '$lib/contract/answers';
 import { enclosedWorker, fillsWorker, lookingWorker, makingWorker } from '$lib/workers/client';
 import type { FillShown, Look, MadePicture } from '$lib/workers/messages';
+import { ApiError, ask } from '../api';
 import type { DrawGesture } from '../sheet/view';
 import type { retouchingLineOf } from '../work/line.svelte';
 import { curveThrough, type OutlinePoint } from './outline';
@@ -31,6 +36,9 @@ export const ACTS: readonly { readonly name: ActName; readonly label: string; re
 
 /** How many fills are shown at first, and after asking for more. */
 export const FILLS = { first: 4, more: 8 } as const;
+
+/** How long after a change the lettering is read again. */
+const READ_AFTER_MS = 900;
 
 type Line = ReturnType<typeof retouchingLineOf>;
 type StepOf<K extends RetouchStep['kind']> = RetouchStep & { kind: K };
@@ -77,6 +85,13 @@ export class Retouching {
   making = $state<number | null>(0);
   filling = $state<number | null>(null);
   looking = $state(true);
+  /** What its lettering says, as the server read it; null before the first reading. */
+  lettering = $state.raw<LetteringRead | null>(null);
+  /** Why lettering cannot be read, in a sentence. */
+  letteringOff = $state<string | null>(null);
+  private readings = 0;
+  /** Whether the picture as it was has none. */
+  private hasNone = false;
   error = $state<string | null>(null);
   fillCount = $state<number>(FILLS.first);
 
@@ -135,6 +150,7 @@ export class Retouching {
         },
       },
     );
+    void this.read();
     this.looking = true;
     this.looker.ask(
       { want: 'look', href, entries },
@@ -146,6 +162,43 @@ export class Retouching {
         onError: () => (this.looking = false),
       },
     );
+  }
+
+  /** Has the lettering read, a moment after the last change, once that is kept; where the picture has none as it was, nothing that one does makes any. */
+  private async read(): Promise<void> {
+    const mine = ++this.readings;
+    const isBare = this.state.entries.every((e) => e.hidden);
+    if (this.hasNone && !isBare) return;
+    if (this.lettering) await new Promise((resolve) => setTimeout(resolve, READ_AFTER_MS));
+    await this.line.settled();
+    if (mine !== this.readings) return;
+    try {
+      const read = await ask<LetteringRead>('GET', `/api/works/${this.line.state.id}/lettering`);
+      if (mine !== this.readings) return;
+      this.lettering = read;
+      this.letteringOff = null;
+      if (isBare) this.hasNone = read.lines.length === 0;
+    } catch (error) {
+      // The rest works without; what passes by itself is asked again at the next change.
+      if (error instanceof ApiError && error.code === 'no_recognition') this.letteringOff = error.message;
+    }
+  }
+
+  /** What is worth a look: the lettering first. */
+  get noticed(): readonly Noticed[] {
+    const { lettering, made, state } = this;
+    const side = Math.max(made?.widthPx ?? state.widthPx, made?.heightPx ?? state.heightPx);
+    return [
+      ...(lettering ? letteringNoticed(lettering.lines, lettering.asked, side) : []),
+      ...(this.look?.noticed ?? []),
+    ];
+  }
+
+  /** Marks all lettering that was found as one area to be mended. */
+  mendLettering(): void {
+    const { lettering, made } = this;
+    if (lettering?.lines.length && made)
+      this.add(mendLettering(lettering.lines, Math.max(made.widthPx, made.heightPx)));
   }
 
   /** Finds what the chosen entry lets one choose from. */

@@ -17,6 +17,14 @@
   const aspect = $derived(candidate.widthPx / candidate.heightPx);
   const sliver = $derived(candidate.decision === 'aside' && !selected);
   const height = $derived(HEIGHT[candidate.decision === 'aside' && selected ? 'undecided' : candidate.decision]);
+  /** Lettering that is not what was asked for; a picture that was brought in was asked nothing. */
+  const misread = $derived(
+    candidate.lettering?.reads &&
+      candidate.roundId &&
+      (candidate.lettering.verdict === 'wrong' || !candidate.lettering.asked)
+      ? candidate.lettering
+      : null,
+  );
   const words = $derived({ kept: 'kept', aside: 'aside', undecided: '' }[candidate.decision]);
 </script>
 
@@ -33,7 +41,7 @@
     onclick={onpick}
     ondblclick={onopen}
     aria-pressed={selected}
-    aria-label="Candidate {candidate.label}{words ? `, ${words}` : ''}"
+    aria-label="Candidate {candidate.label}{words ? `, ${words}` : ''}{misread ? `, reads ${misread.reads}` : ''}"
   >
     <img
       src="/api/pictures/{candidate.pictureId}"
@@ -47,7 +55,11 @@
     class="pointer-events-none absolute bottom-0 left-0 max-w-full truncate bg-white/85 px-1.5 py-0.5 text-[11px] text-neutral-600"
     >{sliver
       ? 'aside'
-      : `${words ? `${words} · ` : ''}${candidate.label}${candidate.sketch ? ` · ${Math.round(candidate.sketch.kept * 100)}% of the sketch` : ''}`}</span
+      : `${words ? `${words} · ` : ''}${candidate.label}${candidate.sketch ? ` · ${Math.round(candidate.sketch.kept * 100)}% of the sketch` : ''}`}{#if misread && !sliver}<span
+        class="ml-1 text-danger"
+        title={misread.asked ? `asked: ${misread.asked}` : 'no lettering was asked for'}
+        data-reads>· reads <em>{misread.reads}</em></span
+      >{/if}</span
   >
   {#if !sliver}
     <span

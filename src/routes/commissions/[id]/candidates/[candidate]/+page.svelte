@@ -2,7 +2,9 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { creditsFor, SIZE_MOST_PX } from '$core/credit';
-  import type { RetouchedState, Round } from '$lib/contract/answers';
+  import { letteringNoticed, type RetouchStep } from '$core/retouch';
+  import type { LetteringRead, RetouchedState, Round } from '$lib/contract/answers';
+  import { ask as askServer } from '$lib/ui/api';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import { outbox } from '$lib/ui/outbox.svelte';
@@ -78,7 +80,17 @@
     };
   }
 
-  async function retouch(): Promise<void> {
+  /** Begins a retouched picture with what puts the lettering right. */
+  async function withoutLettering(): Promise<void> {
+    try {
+      const { lines, asked } = await askServer<LetteringRead>('GET', `/api/candidates/${candidate.id}/lettering`);
+      await retouch(letteringNoticed(lines, asked, longPx).flatMap((n) => n.step ?? []));
+    } catch (error) {
+      notices.fail(error);
+    }
+  }
+
+  async function retouch(steps: readonly RetouchStep[] = []): Promise<void> {
     if (busy) return;
     busy = true;
     const here = page.url.pathname;
@@ -86,7 +98,7 @@
       const { id } = await outbox.send<RetouchedState>({
         method: 'POST',
         path: `/api/candidates/${candidate.id}/retouched`,
-        body: {},
+        body: { steps },
         what: `${candidate.label} to be retouched`,
       });
       if (page.url.pathname === here) await goto(`${base}/retouched/${id}`);
@@ -152,6 +164,16 @@
       >
       <a class="button flex items-center" href={base}>Back to the wall</a>
     </div>
+    {#if candidate.lettering?.reads && (candidate.lettering.verdict === 'wrong' || !candidate.lettering.asked)}
+      <section class="mb-3 flex items-center gap-2 border-t border-line pt-3" aria-label="Lettering">
+        <span class="flex-1"
+          >Reads <em>{candidate.lettering.reads}</em>{candidate.lettering.asked
+            ? `, asked ${candidate.lettering.asked}`
+            : '; no lettering was asked for'}</span
+        >
+        <button class="quiet text-text!" disabled={busy} onclick={withoutLettering}>put right</button>
+      </section>
+    {/if}
     {#if candidate.sketch}
       <section class="mb-3 border-t border-line pt-3" aria-label="Sketch">
         <p class="mb-2 flex items-baseline gap-2">
@@ -184,7 +206,7 @@
         </div>
       {:else}
         <div class="flex flex-wrap gap-2">
-          <button class="button" disabled={busy} onclick={retouch}>Retouch it</button>
+          <button class="button" disabled={busy} onclick={() => retouch()}>Retouch it</button>
           <button class="button" onclick={startMarking}>Redo an area</button>
           {#each [2, 4] as factor (factor)}
             {#if candidate.enlarges && longPx * factor <= SIZE_MOST_PX}

@@ -220,7 +220,8 @@
   {#snippet slip()}
     {#if retouching.error}<p class="mb-3 text-danger" role="alert">{retouching.error}</p>{/if}
     <NoticedList
-      noticed={retouching.look?.noticed ?? []}
+      noticed={retouching.noticed}
+      off={retouching.letteringOff}
       looking={retouching.looking}
       onshow={(one) => (shown = one)}
       onright={putRight}
