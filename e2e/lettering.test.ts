@@ -95,7 +95,9 @@ describe('an application whose recognition does not start', () => {
       await page.waitForSelector('[data-off]');
       expect(await page.$eval('[data-off]', (e) => e.textContent)).toMatch(/recognition does not start/);
       await page.waitForSelector('[data-noticed=ready]');
-      await page.locator('::-p-aria([name^="Put right: ground is off white"])').click();
+      await page.keyboard.press('c');
+      const box = await page.$eval('[data-made]', (e) => e.getBoundingClientRect().toJSON() as DOMRect);
+      await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
       await until(async () => (await askBare<RetouchedState>('GET', `/api/works/${work.id}`)).drawing.entries.length);
     } finally {
       await bare.stop();

@@ -194,6 +194,28 @@ describe('retouching', () => {
     await quiet();
   });
 
+  it('takes out what is outlined, and mends what lay behind', async () => {
+    const before = await kinds();
+    await page.keyboard.press('t');
+    await page.locator('[data-act=take-out] ::-p-text(outlined)').click();
+    for (const [x, y] of [
+      [150, 140],
+      [250, 140],
+      [250, 180],
+      [150, 180],
+    ])
+      await page.mouse.click(...(await at(x, y)));
+    await page.keyboard.press('Enter');
+    await until(async () => (await kinds()).length === before.length + 1);
+    const { step } = (await work()).drawing.entries.at(-1)!;
+    expect(step).toMatchObject({ kind: 'mend', what: 'an outlined part', areas: [{ by: 'outline' }] });
+    await quiet();
+    await page.locator('[data-undo=undo]:not(:disabled)').click();
+    await until(async () => (await kinds()).length === before.length);
+    await page.keyboard.press('t');
+    await quiet();
+  });
+
   it('cuts the ground off, and each enclosed area goes or stays', async () => {
     await page.keyboard.press('u');
     await click('Take the ground off');

@@ -13,3 +13,4 @@ export * from './recognise';
 export * from './polygon';
 export * from './room';
 export * from './stroke';
+export * from './combine';

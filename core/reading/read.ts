@@ -1,7 +1,7 @@
 /** Lettering found in a picture, read, and held against what was asked for. */
 import type { Box, Picture } from '../raster';
 import { tellApart } from '../trace';
-import { hullOf, partsOf, type Part } from './parts';
+import { hullOf, middleOf, partsOf, type Part } from './parts';
 import { findRows, type Row } from './rows';
 import { lettersOf, runOf, wordsOf, type AskedRun } from './spelling';
 import { stripOf, type Strip, type StripLook, type StripSource } from './strip';
@@ -186,6 +186,13 @@ function isLettering({ row, look, agreeing, looks, run }: RowRead, isWord: ReadO
 const isSure = ({ look, agreeing, looks }: RowRead): boolean =>
   look.confidence > 0.85 && agreeing / looks >= 0.6 && look.letters.length >= 4;
 
+/** Whether letters lie in a row's parts. */
+const holdsAny = ({ parts }: Row, letters: readonly Part[]): boolean =>
+  letters.some((t) => {
+    const [x, y] = middleOf(t);
+    return parts.some((p) => x > p.x0 && x < p.x1 && y > p.y0 && y < p.y1);
+  });
+
 /** A reading's words, with the parts of the picture that are each of them. */
 function wordsIn({ look, row, run }: RowRead, words: readonly string[]): FoundWord[] {
   const { strip, recognised } = look;
@@ -273,10 +280,13 @@ export async function readLettering(picture: Picture, options: ReadOptions): Pro
     if (one && isLettering(one, isWord)) read.push(one);
     else if (one && one.look.letters.length > 2) unread++;
   }
+  // A banner with letters cut out of it reads as they do.
+  const letters = read.filter((one) => one.row.parts.length > 2).flatMap((one) => one.row.parts);
+  const own = read.filter((one) => one.row.parts.length > 2 || !holdsAny(one.row, letters));
   const said = new Set<number>();
-  for (const { run } of read) if (run?.isSame) for (let k = run.from; k < run.to; k++) said.add(k);
+  for (const { run } of own) if (run?.isSame) for (let k = run.from; k < run.to; k++) said.add(k);
   const isSaid = words.length > 0 && said.size === words.length;
-  const sure = read.filter((one) => !isSaid || one.run?.isSame || (isSure(one) && (one.run?.likeness ?? 0) < 0.5));
+  const sure = own.filter((one) => !isSaid || one.run?.isSame || (isSure(one) && (one.run?.likeness ?? 0) < 0.5));
   const lines = sure.flatMap((one): FoundLine[] => {
     const found = wordsIn(one, words);
     if (!found.length) return [];

@@ -402,20 +402,11 @@ export function findRows(parts: readonly Part[], widthPx: number, heightPx: numb
     if (rows.length === MOST_ROWS) break;
     const shared = row.parts.filter((p) => taken.has(p)).length;
     if (shared > 0 || row.score < 1.5) continue;
-    if (row.parts.length < LEAST_LETTERS && (holdsAny(row, taken) || ++joined > JOINED.most)) continue;
+    if (row.parts.length < LEAST_LETTERS && ++joined > JOINED.most) continue;
     for (const p of row.parts) taken.add(p);
     rows.push(row);
   }
   return rows;
-}
-
-/** Whether letters lie in a row's parts: a banner with letters cut out of it would read the same once more. */
-function holdsAny({ parts }: Row, taken: ReadonlySet<Part>): boolean {
-  for (const t of taken) {
-    const [x, y] = middleOf(t);
-    if (parts.some((p) => x > p.x0 && x < p.x1 && y > p.y0 && y < p.y1)) return true;
-  }
-  return false;
 }
 
 /** Where lettering on arcs may have its middle: those of large round parts, and the picture's. */

@@ -33,6 +33,13 @@ const replaced = <T>(list: readonly T[], at: number, ...by: readonly T[]): T[] =
   ...list.slice(at + 1),
 ];
 
+/** A piece with other contours, whose points all get numbers that none had before; the non-zero rule holds of them. */
+export function withContours({ rule: _rule, ...piece }: Piece, contours: readonly Contour[]): Piece {
+  let { next } = numbersOf({ ...piece, ...(_rule ? { rule: _rule } : {}) });
+  const of = contours.map((c) => Array.from({ length: pointCount(c) }, () => next++));
+  return { ...piece, contours, numbers: { next, of } };
+}
+
 /** A piece with one contour put in place of another, its points keeping their numbers; what the contour loses is given in its stead. */
 function withContour(
   piece: Piece,

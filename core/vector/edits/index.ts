@@ -3,6 +3,7 @@ import * as v from 'valibot';
 import type { Artwork } from '../artwork';
 import { artworkFault } from '../schema';
 import { addInk } from './add-ink';
+import { cutApart, fillHoles, intersect, subtract, trimHidden, unite } from './combine';
 import { EditError, type EditKind } from './define';
 import { duplicateNode } from './duplicate-nodes';
 import { gradientStop } from './gradient-stop';
@@ -44,6 +45,12 @@ const KINDS = {
   'add-point': addPoint,
   'remove-point': removePoint,
   'cut-point': cutPoint,
+  unite,
+  subtract,
+  intersect,
+  'cut-apart': cutApart,
+  'fill-holes': fillHoles,
+  'trim-hidden': trimHidden,
   'set-guide': setGuide,
   'remove-guide': removeGuide,
 } as const;
@@ -75,7 +82,13 @@ export function applyEdit(artwork: Artwork, edit: Edit): Artwork {
 }
 
 /** Edits that could make two of one id. */
-const TOUCHES_IDS: ReadonlySet<Edit['kind']> = new Set(['add-ink', 'group-nodes', 'duplicate-node', 'move-nodes']);
+const TOUCHES_IDS: ReadonlySet<Edit['kind']> = new Set([
+  'add-ink',
+  'group-nodes',
+  'duplicate-node',
+  'move-nodes',
+  'cut-apart',
+]);
 
 /** What an edit did, in the words of the history. */
 export const describeEdit = (before: Artwork, edit: Edit): string => kindOf(edit).tell(before, edit);

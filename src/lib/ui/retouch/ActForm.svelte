@@ -90,9 +90,14 @@
         options={[
           { value: 'colour', label: 'a part', hint: 'A part of one colour' },
           { value: 'piece', label: 'a piece', hint: 'A separate piece with all its colours' },
+          { value: 'outline', label: 'outlined', hint: 'What lies in an outline that you draw' },
         ]}
+        onsettle={() => retouching.leave()}
       />
-      <p class="mb-2 text-[12px] text-muted">What lay behind it is mended.</p>
+      <p class="mb-2 text-[12px] text-muted">
+        {retouching.part === 'outline' ? 'Press from point to point; drag to bend; Enter closes it. ' : ''}What lay
+        behind it is mended.
+      </p>
     {:else if act === 'cut-out'}
       <CutOutForm {retouching} />
     {:else if act === 'colours'}

@@ -59,7 +59,7 @@ export class Retouching {
   brush = $state({ widthPx: 24, hex: null as string | null, oneSide: false });
   /** How an area to be mended is drawn. */
   areaBy = $state<Area['by']>('brush');
-  part = $state<'colour' | 'piece'>('colour');
+  part = $state<'colour' | 'piece' | 'outline'>('colour');
   /** What strokes on a cut-out do. */
   strokes = $state<'parts' | 'back' | 'away'>('parts');
   pickPx = $state<1 | 3 | 5>(1);
@@ -308,7 +308,11 @@ export class Retouching {
     );
   }
   get isOutlining(): boolean {
-    return this.act === 'outline' || (this.act === 'mend' && this.areaBy === 'outline');
+    return (
+      this.act === 'outline' ||
+      (this.act === 'mend' && this.areaBy === 'outline') ||
+      (this.act === 'take-out' && this.part === 'outline')
+    );
   }
   get isBoxing(): boolean {
     return (this.act === 'mend' && this.areaBy === 'box') || (this.act === 'straighten' && this.frame === 'box');
@@ -403,11 +407,12 @@ export class Retouching {
     const outline = curveThrough(this.outline, true);
     this.outline = [];
     if (this.act === 'mend') this.mend({ by: 'outline', outline });
+    else if (this.act === 'take-out') this.mend({ by: 'outline', outline }, 'an outlined part');
     else this.add({ kind: 'fill', outline, hex: this.brush.hex });
   }
 
-  private mend(area: Area): void {
-    this.add({ kind: 'mend', areas: [area], growPx: 0, how: null, seed: 1, what: '' });
+  private mend(area: Area, what = ''): void {
+    this.add({ kind: 'mend', areas: [area], growPx: 0, how: null, seed: 1, what });
   }
 
   private cutOutStep(): StepOf<'cut-out'> {
@@ -416,7 +421,8 @@ export class Retouching {
 
   private press(point: Point): void {
     const at: [number, number] = [point[0], point[1]];
-    if (this.act === 'take-out') this.add({ kind: 'take-out', at: [at], part: this.part, how: null, what: '' });
+    if (this.act === 'take-out' && this.part !== 'outline')
+      this.add({ kind: 'take-out', at: [at], part: this.part, how: null, what: '' });
     else if (this.act === 'cut-out') this.dropPart(at, null);
   }
 
