@@ -109,7 +109,7 @@ function contourOf({ curves, places }: Arrangement, loop: readonly Way[]): Conto
     runs.pop();
   }
   const segments = runs.map((run) => segmentOf(curves[run.curve], run, places));
-  const contour: Contour = { start: places[runs[0].from], segments: straightened(places[runs[0].from], segments) };
+  const contour = begunAtCorner(places[runs[0].from], straightened(places[runs[0].from], segments));
   return isThin(contour) ? null : contour;
 }
 
@@ -147,6 +147,16 @@ function straightened(start: Point, segments: readonly Segment[]): Segment[] {
     }
   }
   return out;
+}
+
+/** A closed outline that does not begin in the middle of a line. */
+function begunAtCorner(start: Point, segments: readonly Segment[]): Contour {
+  const [first] = segments;
+  const last = segments[segments.length - 1];
+  const before = segments[segments.length - 2];
+  if (segments.length > 2 && first.kind === 'line' && last.kind === 'line' && isBetween(before.to, start, first.to))
+    return { start: before.to, segments: segments.slice(0, -1) };
+  return { start, segments };
 }
 
 function isBetween(p: Point, q: Point, r: Point): boolean {

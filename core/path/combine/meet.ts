@@ -1,6 +1,6 @@
 /** Where two stretches meet: where they cross or touch, and where they run on one another. */
 import type { Point } from '../point';
-import { nearestOn, type Curve, type Stretch } from './curve';
+import { nearestOn, whereAt, type Curve, type Stretch } from './curve';
 
 /** A place that two stretches share, by the parameter of each. */
 export interface Meeting {
@@ -13,7 +13,9 @@ export const TOUCH_PX = 1e-3;
 /** Boxes smaller than this are left to Newton, and smaller than the second are a place. */
 const [SMALL_PX, POINT_PX] = [0.05, 1e-7];
 /** More boxes than this at one time are stretches that nearly run on one another. */
-const MOST_BOXES = 400;
+const MOST_BOXES = 48;
+/** So many places are looked at along such stretches. */
+const LOOKS = 32;
 
 interface Span {
   readonly t0: number;
@@ -99,16 +101,67 @@ export function meetings(a: Stretch, b: Stretch): Meeting[] {
           add({ t: (p.t0 + p.t1) / 2, u: (q.t0 + q.t1) / 2 });
           continue;
         }
-        if (!found && pairs.length > MOST_BOXES / 4) {
-          // They graze each other: one place stands for all.
-          add({ t: (p.t0 + p.t1) / 2, u: (q.t0 + q.t1) / 2 });
-          continue;
-        }
       }
       if (sp >= sq) for (const h of halves(a.curve, p)) next.push([h, q]);
       else for (const h of halves(b.curve, q)) next.push([p, h]);
     }
-    pairs = next.length > MOST_BOXES ? next.filter((_, k) => k % Math.ceil(next.length / MOST_BOXES) === 0) : next;
+    if (next.length > MOST_BOXES) {
+      for (const m of alongside(a, b)) add(m);
+      return out;
+    }
+    pairs = next;
+  }
+  return out;
+}
+
+/** Where two stretches that nearly run on one another cross: by how far one is beyond the other, along the axis on which they share more. */
+function alongside(a: Stretch, b: Stretch): Meeting[] {
+  const shared = ([0, 1] as const).map((axis) => {
+    const lo = Math.max(Math.min(a.p0[axis], a.p1[axis]), Math.min(b.p0[axis], b.p1[axis]));
+    const hi = Math.min(Math.max(a.p0[axis], a.p1[axis]), Math.max(b.p0[axis], b.p1[axis]));
+    return { axis, lo, hi };
+  });
+  const { axis, lo, hi } = shared[0].hi - shared[0].lo >= shared[1].hi - shared[1].lo ? shared[0] : shared[1];
+  if (!(hi > lo)) return [];
+  const other = axis === 0 ? 1 : 0;
+  const at = (value: number): { t: number; u: number; beyond: number } => {
+    const [t, u] = [whereAt(a, axis, value), whereAt(b, axis, value)];
+    return { t, u, beyond: a.curve.at(t)[other] - b.curve.at(u)[other] };
+  };
+  const out: Meeting[] = [];
+  /** The crossing between two values where it is on either side. */
+  const cross = (from: number, to: number, isBeyond: boolean): void => {
+    let [p, q] = [from, to];
+    for (let turn = 0; turn < 60; turn++) {
+      const middle = (p + q) / 2;
+      if (at(middle).beyond > 0 === isBeyond) p = middle;
+      else q = middle;
+    }
+    const { t, u } = at((p + q) / 2);
+    out.push({ t, u });
+  };
+  const values = Array.from({ length: LOOKS + 1 }, (_, k) => lo + (k / LOOKS) * (hi - lo));
+  const beyond = values.map((value) => at(value).beyond);
+  for (let k = 1; k <= LOOKS; k++)
+    if (beyond[k - 1] > 0 !== beyond[k] > 0) cross(values[k - 1], values[k], beyond[k - 1] > 0);
+  // Where they come near and part again on one side, they may have crossed twice between two looks.
+  for (let k = 1; k < LOOKS; k++) {
+    const [before, here, after] = [beyond[k - 1], beyond[k], beyond[k + 1]];
+    if (before > 0 !== here > 0 || here > 0 !== after > 0) continue;
+    if (Math.abs(here) > Math.abs(before) || Math.abs(here) > Math.abs(after)) continue;
+    let [p, q] = [values[k - 1], values[k + 1]];
+    for (let turn = 0; turn < 40; turn++) {
+      const [m, n] = [p + (q - p) / 3, q - (q - p) / 3];
+      const [fm, fn] = [at(m).beyond, at(n).beyond];
+      const over = fm > 0 !== here > 0 ? m : fn > 0 !== here > 0 ? n : null;
+      if (over !== null) {
+        cross(values[k - 1], over, here > 0);
+        cross(over, values[k + 1], here <= 0);
+        break;
+      }
+      if (Math.abs(fm) < Math.abs(fn)) q = n;
+      else p = m;
+    }
   }
   return out;
 }

@@ -1,0 +1,96 @@
+/** Uniting, subtracting and intersecting what outlines enclose: curves stay curves, arcs arcs, and points do not multiply. */
+import type { Contour } from '../outline';
+import { arrange, type Enclosed } from './arrange';
+import { linked, OpenEnd, type Way } from './link';
+import { sidesOf } from './wind';
+
+/** What of areas is meant: all that any of them encloses; the first without the others; what all enclose. */
+export type Combination = 'unite' | 'subtract' | 'intersect';
+
+/** The areas could not be combined, though nothing is wrong with them as far as one sees. */
+export class CombineError extends Error {
+  override readonly name = 'CombineError';
+}
+
+const isIn = (winding: number, rule: Enclosed['rule']): boolean =>
+  rule === 'evenodd' ? winding % 2 !== 0 : winding !== 0;
+
+const MEANS: Readonly<Record<Combination, (inside: readonly boolean[]) => boolean>> = {
+  unite: (inside) => inside.some(Boolean),
+  subtract: ([first, ...rest]) => first && !rest.some(Boolean),
+  intersect: (inside) => inside.every(Boolean),
+};
+
+const NOT_TOLD = 'these outlines meet in a way that cannot be told apart';
+
+/** How much coarser places are taken each time that an outline did not close. */
+const SLACKS = [1, 4, 0.25, 20];
+
+/**
+ * Contours around what a combination of areas encloses, by the non-zero rule, each with that to its right; none where it is nothing. The outlines are cut wherever they
+ * meet, edges that run on one another are made one, each is kept that has what is meant on one side only, and those are put together again along the curves that
+ * they were cut from. Throws a CombineError.
+ */
+export function combined(how: Combination, areas: readonly Enclosed[]): Contour[] {
+  return combinedBy(areas, MEANS[how]);
+}
+
+/** Contours around all that a rule holds of, which is told which of the areas a place is in. Throws a CombineError. */
+export function combinedBy(areas: readonly Enclosed[], means: (inside: readonly boolean[]) => boolean): Contour[] {
+  for (const slack of SLACKS) {
+    const arrangement = arrange(areas, slack);
+    const sides = sidesOf(arrangement, areas.length);
+    const holds = (windings: Int32Array): boolean => means(areas.map(({ rule }, k) => isIn(windings[k], rule)));
+    const ways = arrangement.edges.flatMap((edge, k): Way[] => {
+      const [left, right] = [holds(sides[k].left), holds(sides[k].right)];
+      return left === right ? [] : [{ edge, isBack: left }];
+    });
+    try {
+      return linked(arrangement, ways);
+    } catch (error) {
+      if (!(error instanceof OpenEnd)) throw error;
+    }
+  }
+  throw new CombineError(NOT_TOLD);
+}
+
+/** What of areas lies in just some of them: which, by number, and contours around it. */
+export interface Region {
+  readonly within: readonly number[];
+  readonly contours: readonly Contour[];
+}
+
+/** Areas cut apart along one another's outlines: for each set of them that anything is in and nothing else, that, fewest first. Throws a CombineError. */
+export function cutApart(areas: readonly Enclosed[]): Region[] {
+  for (const slack of SLACKS) {
+    const arrangement = arrange(areas, slack);
+    const sides = sidesOf(arrangement, areas.length).map(({ left, right }) => ({
+      left: setOf(left, areas),
+      right: setOf(right, areas),
+    }));
+    const sets = new Set(sides.flatMap(({ left, right }) => [left, right]));
+    sets.delete('');
+    try {
+      return [...sets]
+        .map((set) => ({
+          within: set.split(' ').map(Number),
+          contours: linked(
+            arrangement,
+            arrangement.edges.flatMap((edge, k): Way[] => {
+              const [left, right] = [sides[k].left === set, sides[k].right === set];
+              return left === right ? [] : [{ edge, isBack: left }];
+            }),
+          ),
+        }))
+        .filter((r) => r.contours.length)
+        .sort((p, q) => p.within.length - q.within.length || p.within[0] - q.within[0]);
+    } catch (error) {
+      if (!(error instanceof OpenEnd)) throw error;
+    }
+  }
+  throw new CombineError(NOT_TOLD);
+}
+
+/** The numbers of the areas that a place is in, in order. */
+const setOf = (windings: Int32Array, areas: readonly Enclosed[]): string =>
+  areas.flatMap(({ rule }, k) => (isIn(windings[k], rule) ? [k] : [])).join(' ');
