@@ -15,7 +15,7 @@ import {
   type Contour,
   type Point,
 } from '../index';
-import { combined, cutApart, type Combination, type Enclosed } from './index';
+import { combined, cutApart, offsetOf, type Combination, type Enclosed } from './index';
 
 const area = (...contours: Contour[]): Enclosed => ({ contours });
 const sizeOf = (contours: readonly Contour[]): number =>
@@ -141,5 +141,52 @@ describe('cutting apart', () => {
     const regions = cutApart([box(0, 0, 10, 10), box(5, 0, 10, 10), box(5, 5, 20, 10)]);
     const sizes = Object.fromEntries(regions.map(({ within, contours }) => [within.join(''), sizeOf(contours)]));
     expect(sizes).toEqual({ 0: 50, 1: 25, 2: 150, 12: 25, '01': 25, '012': 25 });
+  });
+});
+
+describe('growing and shrinking', () => {
+  const size = (e: Enclosed, by: number, join: 'round' | 'mitre' | 'bevel' = 'round') => sizeOf(offsetOf(e, by, join));
+
+  it('gives known areas, by how corners are made', () => {
+    const r = box(0, 0, 20, 10);
+    expect(size(r, 2, 'mitre')).toBeCloseTo(24 * 14, 6);
+    expect(size(r, 2, 'bevel')).toBeCloseTo(200 + 120 + 8, 6);
+    expect(size(r, 2)).toBeCloseTo(200 + 120 + 4 * Math.PI, 1);
+    expect(size(r, -2)).toBeCloseTo(96, 6);
+    expect(offsetOf(r, -5.1)).toEqual([]);
+    expect(pointsOf(offsetOf(r, 2, 'mitre'))).toBe(4);
+  });
+
+  it('keeps circles circles, and rings rings until they close', () => {
+    expect(kindsOf(offsetOf(disc(0, 0, 10), 3))).toBe('aa');
+    expect(offsetOf(disc(0, 0, 10), 3)[0].segments).toMatchObject([{ radius: 13 }, { radius: 13 }]);
+    expect(offsetOf(disc(0, 0, 10), -10.5)).toEqual([]);
+    const ring: Enclosed = { contours: [circleOfArcs(0, 0, 20), circleOfArcs(0, 0, 10)], rule: 'evenodd' };
+    expect(size(ring, 4)).toBeCloseTo((24 * 24 - 36) * Math.PI, 0);
+    expect(size(ring, 12)).toBeCloseTo(32 * 32 * Math.PI, 0);
+    expect(size(ring, -4.9)).toBeCloseTo((15.1 ** 2 - 14.9 ** 2) * Math.PI, 1);
+    expect(offsetOf(ring, -5.1)).toEqual([]);
+  });
+
+  it('lies at the distance everywhere, and nowhere within it', () => {
+    const blob = parsePath('M10 50C10 10 50 20 60 40S110 30 100 70S40 60 30 90S10 70 10 50Z')[0];
+    const outline = flatten(blob, 0.002);
+    const far = (x: number, y: number): number => {
+      let least = Infinity;
+      for (let i = 0, j = outline.length - 2; i < outline.length; j = i, i += 2) {
+        const [dx, dy] = [outline[i] - outline[j], outline[i + 1] - outline[j + 1]];
+        const t = Math.max(0, Math.min(1, ((x - outline[j]) * dx + (y - outline[j + 1]) * dy) / (dx * dx + dy * dy)));
+        least = Math.min(least, Math.hypot(outline[j] + t * dx - x, outline[j + 1] + t * dy - y));
+      }
+      return least;
+    };
+    for (const by of [-6, -2, 1, 5, 15]) {
+      const made = offsetOf(area(blob), by);
+      expect(made.length).toBeGreaterThan(0);
+      for (const c of made) {
+        const p = flatten(c, 0.01);
+        for (let i = 0; i < p.length; i += 2) expect(Math.abs(far(p[i], p[i + 1]) - Math.abs(by))).toBeLessThan(0.06);
+      }
+    }
   });
 });

@@ -1,4 +1,5 @@
 /** Uniting, subtracting and intersecting what outlines enclose: curves stay curves, arcs arcs, and points do not multiply. */
+import { mapContour } from '../contour';
 import type { Contour } from '../outline';
 import { arrange, type Enclosed } from './arrange';
 import { linked, OpenEnd, type Way } from './link';
@@ -24,7 +25,16 @@ const MEANS: Readonly<Record<Combination, (inside: readonly boolean[]) => boolea
 const NOT_TOLD = 'these outlines meet in a way that cannot be told apart';
 
 /** How much coarser places are taken each time that an outline did not close. */
-const SLACKS = [1, 4, 0.25, 20];
+const SLACKS = [1, 4, 0.25, 20, 1, 4];
+/** After so many attempts areas are moved a little against each other: less than anybody sees, and enough to tell them apart. */
+const FIRM = 4;
+const SHIFT_PX = [0.0037, 0.0023] as const;
+
+const shifted = (areas: readonly Enclosed[]): Enclosed[] =>
+  areas.map(({ contours, rule }, k) => ({
+    contours: contours.map((c) => mapContour([1, 0, 0, 1, k * SHIFT_PX[0], k * SHIFT_PX[1]], c)),
+    rule,
+  }));
 
 /**
  * Contours around what a combination of areas encloses, by the non-zero rule, each with that to its right; none where it is nothing. The outlines are cut wherever they
@@ -37,8 +47,8 @@ export function combined(how: Combination, areas: readonly Enclosed[]): Contour[
 
 /** Contours around all that a rule holds of, which is told which of the areas a place is in. Throws a CombineError. */
 export function combinedBy(areas: readonly Enclosed[], means: (inside: readonly boolean[]) => boolean): Contour[] {
-  for (const slack of SLACKS) {
-    const arrangement = arrange(areas, slack);
+  for (const [attempt, slack] of SLACKS.entries()) {
+    const arrangement = arrange(attempt < FIRM ? areas : shifted(areas), slack);
     const sides = sidesOf(arrangement, areas.length);
     const holds = (windings: Int32Array): boolean => means(areas.map(({ rule }, k) => isIn(windings[k], rule)));
     const ways = arrangement.edges.flatMap((edge, k): Way[] => {
@@ -62,8 +72,8 @@ export interface Region {
 
 /** Areas cut apart along one another's outlines: for each set of them that anything is in and nothing else, that, fewest first. Throws a CombineError. */
 export function cutApart(areas: readonly Enclosed[]): Region[] {
-  for (const slack of SLACKS) {
-    const arrangement = arrange(areas, slack);
+  for (const [attempt, slack] of SLACKS.entries()) {
+    const arrangement = arrange(attempt < FIRM ? areas : shifted(areas), slack);
     const sides = sidesOf(arrangement, areas.length).map(({ left, right }) => ({
       left: setOf(left, areas),
       right: setOf(right, areas),

@@ -4,7 +4,7 @@ import { partOf } from '../cut';
 import type { Contour, Segment } from '../outline';
 import { cross, dot, minus, plus, unit, type Point } from '../point';
 import type { Enclosed } from './arrange';
-import { curveOf, nearestOn, type Curve } from './curve';
+import { curveOf, nearestOn, stretchesOf, type Curve } from './curve';
 import { combined } from './combined';
 
 /** How outer corners are made. */
@@ -197,19 +197,15 @@ export function areasFor(area: Enclosed, left: number, join: OffsetJoin = 'round
     const one = contour && positive(contour);
     if (one) band.push(one);
   };
-  for (const { start, segments } of outline) {
-    const curves: Curve[] = [];
-    let from = start;
-    for (const segment of segments) {
-      curves.push(curveOf(from, segment));
-      from = segment.to;
-    }
+  for (const contour of outline) {
+    const curves = curvesOf(contour);
     const parts = curves.map((curve) => besides(curve, left));
     curves.forEach((curve, k) => {
       const next = (k + 1) % curves.length;
       const [before, after] = [directionAt(curve, 1), directionAt(curves[next], 0)];
       const isSmooth = Math.abs(cross(before, after)) < SMOOTH && dot(before, after) > 0;
-      if (isSmooth) meet(parts[k], parts[next], curve.segment.to, before, after, left);
+      const [ends, begins] = [parts[k][parts[k].length - 1], parts[next][0]];
+      if (isSmooth && ends.outer && begins.outer) meet(parts[k], parts[next], curve.segment.to, before, after, left);
       else add(corner(curve.segment.to, before, after, left, join));
     });
     curves.forEach((curve, k) => parts[k].forEach((part) => add(swept(curve, part, left))));
@@ -225,7 +221,32 @@ export function offsetOf(area: Enclosed, byPx: number, join: OffsetJoin = 'round
   // What is enclosed lies to the right.
   const [outline, band] = areasFor(area, byPx, join);
   if (byPx === 0 || !outline.contours.length) return [...outline.contours];
-  return combined(byPx > 0 ? 'unite' : 'subtract', [outline, band]);
+  const made = combined(byPx > 0 ? 'unite' : 'subtract', [outline, band]);
+  return made.filter((c) => !isCrack(c, outline.contours, Math.abs(byPx)));
+}
+
+/** Whether a small outline has most of its places within the distance: a crack between what normals cover and what those beside them do. */
+function isCrack(contour: Contour, outline: readonly Contour[], distancePx: number): boolean {
+  const points = flatten(contour, 0.05);
+  if (Math.abs(signedArea(points)) > distancePx * distancePx) return false;
+  const stretches = outline.flatMap(curvesOf).flatMap((curve) => stretchesOf(curve));
+  const step = 2 * Math.max(1, Math.floor(points.length / 48));
+  let [within, all] = [0, 0];
+  for (let i = 0; i < points.length; i += step, all++)
+    if (stretches.some((s) => nearestOn(s, [points[i], points[i + 1]]).distancePx < CRACK * distancePx)) within++;
+  return within > 0.3 * all;
+}
+
+/** Places nearer than this share of the distance are within it. */
+const CRACK = 0.97;
+
+function curvesOf({ start, segments }: Contour): Curve[] {
+  let from = start;
+  return segments.map((segment) => {
+    const curve = curveOf(from, segment);
+    from = segment.to;
+    return curve;
+  });
 }
 
 /** Has the outer lines of two parts that go on smoothly end in one place. */

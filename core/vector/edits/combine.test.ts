@@ -106,3 +106,37 @@ describe('combining pieces', () => {
     expect(refused({ kind: 'fill-holes', nodes: 'all' })).toMatch(/no holes/);
   });
 });
+
+describe('growing and shrinking', () => {
+  it('moves outlines by a distance on the sheet, whatever group they lie in', () => {
+    const grown = edit({ kind: 'offset', nodes: ['n1'], byPx: 5, join: 'mitre' });
+    expect(size(grown, 'n1')).toBe(2500);
+    const disc = edit({ kind: 'offset', nodes: ['n3'], byPx: -4, join: 'round' });
+    expect(size(disc, 'n3')).toBeCloseTo(256 * Math.PI, 0);
+    const { node } = findNode(disc, 'n3')!;
+    expect(node.kind === 'piece' && node.contours[0].segments).toMatchObject([{ kind: 'arc', radius: 8 }, {}]);
+    expect(size(edit({ kind: 'offset', nodes: 'all', byPx: 1, join: 'bevel' }), 'n4')).toBe(144 - 2);
+    expect(describeEdit(artwork, { kind: 'offset', nodes: 'all', byPx: -2, join: 'round' })).toBe('all pieces shrunk by 2 px'); // prettier-ignore
+  });
+
+  it('is even on the sheet where a piece is squeezed', () => {
+    const squeezed = applyEdit(artwork, { kind: 'node-transform', nodeIds: ['n4'], by: [3, 0, 0, 1, 0, 0] });
+    expect(size(applyEdit(squeezed, { kind: 'offset', nodes: ['n4'], byPx: 2, join: 'mitre' }), 'n4')).toBeCloseTo(34 * 14); // prettier-ignore
+  });
+
+  it('refuses what would lose a piece', () => {
+    expect(refused({ kind: 'offset', nodes: 'all', byPx: -6, join: 'round' })).toBe(
+      'nothing would be left of one piece',
+    );
+    expect(refused({ kind: 'offset', nodes: ['n1'], byPx: 0, join: 'round' })).toMatch(/other than 0/);
+  });
+
+  it('puts a border behind everything, in an ink, with or without holes', () => {
+    const ring = { ...artwork, nodes: [pieceOf('r', 'a', [circleOfArcs(50, 50, 30), circleOfArcs(50, 50, 10)], { rule: 'evenodd' })] } as Artwork; // prettier-ignore
+    const border = (holes: boolean) => applyEdit(ring, { kind: 'border', nodes: 'all', byPx: 4, join: 'round', inkId: 'b', pieceId: 'edge', holes }); // prettier-ignore
+    expect(ids(border(true))).toEqual(['edge', 'r']);
+    expect(size(border(true), 'edge')).toBeCloseTo((34 * 34 - 36) * Math.PI, 0);
+    expect(size(border(false), 'edge')).toBeCloseTo(34 * 34 * Math.PI, 0);
+    expect(refused({ kind: 'border', nodes: 'all', byPx: 4, join: 'round', inkId: 'b', pieceId: 'n1', holes: true })).toMatch(/id already/); // prettier-ignore
+  });
+});

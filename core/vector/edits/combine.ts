@@ -57,7 +57,7 @@ function within(placed: Placed): Placed<Piece>[] {
 }
 
 /** From one piece's coordinates to another's; null where they are the same. */
-function mapInto({ map }: Placed, target: Placed): Affine | null {
+function mapInto({ map }: Pick<Placed, 'map'>, target: Pick<Placed, 'map'>): Affine | null {
   const back = inverse(target.map);
   must(back, 'a piece is squeezed flat, so nothing can be made of it');
   const by = compose(map, back);
@@ -65,7 +65,7 @@ function mapInto({ map }: Placed, target: Placed): Affine | null {
 }
 
 /** What a piece encloses, in the coordinates of another. */
-export function enclosedBy(placed: Placed<Piece>, target: Placed): Enclosed {
+export function enclosedBy(placed: Placed<Piece>, target: Pick<Placed, 'map'>): Enclosed {
   const { contours, rule, inkId } = placed.node;
   must(inkId !== null || contours.some((c) => !c.open), 'a line that is open encloses nothing');
   const by = mapInto(placed, target);
@@ -73,7 +73,7 @@ export function enclosedBy(placed: Placed<Piece>, target: Placed): Enclosed {
 }
 
 /** Does something with outlines; what cannot be done is an edit that does not fit. */
-function told<T>(work: () => T): T {
+export function told<T>(work: () => T): T {
   try {
     return work();
   } catch (error) {

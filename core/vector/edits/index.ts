@@ -11,6 +11,7 @@ import { removeGuide, setGuide } from './guides';
 import { inkColour } from './ink-colour';
 import { inkName } from './ink-name';
 import { mergeInks } from './merge-inks';
+import { border, offset } from './offset';
 import { nodeEffects, nodeHidden, nodeLocked, nodeName, nodeOpacity, nodeTransform } from './node-look';
 import { groupNodes, moveNodes, ungroup } from './order';
 import { pieceInk } from './piece-ink';
@@ -51,6 +52,8 @@ const KINDS = {
   'cut-apart': cutApart,
   'fill-holes': fillHoles,
   'trim-hidden': trimHidden,
+  offset,
+  border,
   'set-guide': setGuide,
   'remove-guide': removeGuide,
 } as const;
