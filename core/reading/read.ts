@@ -3,7 +3,7 @@ import type { Box, Picture } from '../raster';
 import { tellApart } from '../trace';
 import { hullOf, middleOf, partsOf, type Part } from './parts';
 import { findRows, type Row } from './rows';
-import { lettersOf, runOf, wordsOf, type AskedRun } from './spelling';
+import { lettersOf, likeness, runOf, wordsOf, type AskedRun } from './spelling';
 import { stripOf, type Strip, type StripLook, type StripSource } from './strip';
 
 /** What recognition makes of a strip: its letters from left to right, spaces left out, with where they are in it in pixels and how sure they are, 0..1. */
@@ -130,7 +130,7 @@ async function readRow(source: StripSource, row: Row, { recognise, asked }: Read
       const top = bestOf(looks, words);
       if (top.run?.isSame && (top.look.letters.length > 2 || top.agreeing > 1)) return { ...top, row };
       // What says nothing after two looks seldom says anything after more.
-      if (k === 1 && !looks.some((l) => l.letters.length > 1)) break;
+      if (k === 1 && isHopeless(looks, top.run)) break;
       if (k > 0 && !words.length && top.agreeing > 1 && top.look.confidence > SURE) break;
     }
     const top: RowRead = { ...bestOf(looks, words), row };
@@ -138,6 +138,15 @@ async function readRow(source: StripSource, row: Row, { recognise, asked }: Read
     if (worthOf(best) > 1.2) break;
   }
   return best;
+}
+
+/** Whether two looks say so different things, and none of what was asked, that more of them will not help. */
+function isHopeless(looks: readonly Look[], run: AskedRun | null): boolean {
+  if (!looks.some((l) => l.letters.length > 1)) return true;
+  const [a, b] = looks;
+  // One that says nothing says nothing against the other.
+  if (a.letters.length < 2 || b.letters.length < 2) return a.letters.length + b.letters.length < 4;
+  return likeness(a.letters, b.letters) < 0.5 && (run?.likeness ?? 0) < 0.45;
 }
 
 /** The reading that most of the others agree with, or that says what was asked. */
@@ -179,7 +188,7 @@ function isLettering({ row, look, agreeing, looks, run }: RowRead, isWord: ReadO
   if (!/\p{L}{2}/u.test(look.text) || (SHAPES.test(letters) && letters.length < 6)) return false;
   const isKnown = words.some((w) => w.length > 3 && isWord(w));
   if (isKnown && confidence > (joined ? 0.85 : 0.6) && agreeing > 1) return true;
-  return !joined && confidence > 0.7 && agreeing / looks >= 0.5 && letters.length >= 4;
+  return !joined && confidence > 0.7 && agreeing > 1 && agreeing / looks >= 0.5 && letters.length >= 4;
 }
 
 /** Whether a line that is none of what was asked for is surely there, beside lines that are all of it. */

@@ -41,9 +41,9 @@ const OFF = 0.42;
 const LEAST_PX = 7;
 /** Fewer letters than this in a line are chance. */
 const LEAST_LETTERS = 3;
-const MOST_ROWS = 24;
+const MOST_ROWS = 14;
 /** What a word whose letters hang together looks like, and how likely any such part is to be one. */
-const JOINED = { leastPx: 12, ratio: 1.5, filled: [0.12, 0.8], score: 1.6, most: 5 } as const;
+const JOINED = { leastPx: 12, ratio: 1.5, filled: [0.12, 0.8], score: 1.6, most: 3 } as const;
 /** How much less even a likely course may be, as a share of the height. */
 const LIKELIER = 0.012;
 /** An arc turns by less than this from a letter to the next, in radians, and by more than the second over all, or it is a line. */

@@ -10,6 +10,8 @@ const MARGIN_PX = 22;
 const LONGEST_PX = 4000;
 /** Pieces smaller than this share of a letter's height squared are bits of letters. */
 const CRUMB = 0.03;
+/** Each pixel of a strip is the mean of so many places across and down, at most. */
+const FINEST = 3;
 /** Less ink than this at a pixel is noise. */
 const FAINT = 0.12;
 /** How much further than its letters a strip is looked at, as a share of their height: for the hairline of a last one. */
@@ -108,7 +110,7 @@ function inkedBy(
     return { d, square: d[0] ** 2 + d[1] ** 2 + d[2] ** 2 };
   });
   const isMixed = apart.inks[ink].gradient === undefined && grounds.every((g) => g.square > 900);
-  return (x: number, y: number): number => {
+  const told = (x: number, y: number): number => {
     if (x < 0 || y < 0 || x >= w || y >= h) return 0;
     const i = y * w + x;
     if (isForeign(i)) return 0;
@@ -126,6 +128,30 @@ function inkedBy(
     }
     return best < FAINT ? 0 : best;
   };
+  // A row is looked at several times, and each look asks for most pixels several times.
+  const reach = 2 * Math.max(...row.parts.map((p) => Math.max(p.x1 - p.x0, p.y1 - p.y0)));
+  const x0 = Math.max(0, Math.floor(Math.min(...row.parts.map((p) => p.x0)) - reach));
+  const y0 = Math.max(0, Math.floor(Math.min(...row.parts.map((p) => p.y0)) - reach));
+  const wide = Math.min(w, Math.ceil(Math.max(...row.parts.map((p) => p.x1)) + reach)) - x0;
+  const high = Math.min(h, Math.ceil(Math.max(...row.parts.map((p) => p.y1)) + reach)) - y0;
+  const known = new Float32Array(wide * high).fill(-1);
+  return (x: number, y: number): number => {
+    const [u, v] = [x - x0, y - y0];
+    if (u < 0 || v < 0 || u >= wide || v >= high) return told(x, y);
+    const k = v * wide + u;
+    if (known[k] < 0) known[k] = told(x, y);
+    return known[k];
+  };
+}
+
+type Inked = ReturnType<typeof inkedBy>;
+const inkedOf = new WeakMap<Row, Inked>();
+
+/** What is inked of a row, made at its first look. */
+function remembered(row: Row, make: () => Inked): Inked {
+  const known = inkedOf.get(row) ?? make();
+  inkedOf.set(row, known);
+  return known;
 }
 
 /** The inks that lie around a row's letters. */
@@ -158,7 +184,7 @@ export function stripOf(source: StripSource, row: Row, turned: boolean, look: St
   const own = new Set([...row.parts, ...beside].map((p) => p.region));
   // Hairlines are mixtures all through, and belong to no part: all of the ink is seen that is not of something else.
   const small = new Set(all.filter((p) => p.ink === ink && p.sizePx2 < CRUMB * letterPx * letterPx).map((p) => p.region)); // prettier-ignore
-  const inked = inkedBy(source, row, own, small);
+  const inked = remembered(row, () => inkedBy(source, row, own, small));
   const between = (x: number, y: number): number => {
     const [fx, fy] = [x - 0.5, y - 0.5];
     const [ix, iy] = [Math.floor(fx), Math.floor(fy)];
@@ -200,7 +226,7 @@ export function stripOf(source: StripSource, row: Row, turned: boolean, look: St
   };
   const ink01 = new Float32Array(widthPx * heightPx);
   // Where letters are made smaller, each pixel is the mean of several places.
-  const fine = Math.max(1, Math.min(6, Math.ceil(1 / scale)));
+  const fine = Math.max(1, Math.min(FINEST, Math.ceil(1 / scale)));
   for (let u = 0; u < widthPx; u++)
     for (let a = 0; a < fine; a++) {
       const right = unspread(u + (a + 0.5) / fine - MARGIN_PX);
