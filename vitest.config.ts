@@ -22,6 +22,8 @@ export default defineConfig({
             'scripts/**/*.test.ts',
           ],
           testTimeout: 60_000,
+          // On two cores it would be one.
+          maxWorkers: 2,
         },
       },
       {

@@ -26,7 +26,7 @@ const { values } = parseArgs({
 const pairs = Number(values.pairs);
 const random = randomFrom(Number(values.seed));
 
-const { ClipType, Clipper, IntPoint, PolyFillType, PolyType } = ClipperLib;
+const { ClipType, Clipper, PolyFillType, PolyType } = ClipperLib;
 type Ring = ClipperLib.Path;
 
 /** Polygons of so many points that they are the outlines, to a hundred-thousandth of a pixel. */
@@ -34,10 +34,10 @@ const SCALE = 1e5;
 const rings = ({ contours }: Enclosed): Ring[] =>
   contours.map((c) => {
     const p = flatten(c, 0.0003);
-    return Array.from(
-      { length: p.length / 2 },
-      (_, k) => new IntPoint(Math.round(p[2 * k] * SCALE), Math.round(p[2 * k + 1] * SCALE)),
-    );
+    return Array.from({ length: p.length / 2 }, (_, k) => ({
+      X: Math.round(p[2 * k] * SCALE),
+      Y: Math.round(p[2 * k + 1] * SCALE),
+    }));
   });
 
 const TYPES = { unite: ClipType.ctUnion, subtract: ClipType.ctDifference, intersect: ClipType.ctIntersection } as const;

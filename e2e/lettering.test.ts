@@ -18,7 +18,7 @@ let ask: ReturnType<typeof bodiesOf>;
 const complaints: string[] = [];
 
 beforeAll(async () => {
-  app = await startApp();
+  app = await startApp({ env: { ODD_QUILL_READING: 'always' } });
   ask = bodiesOf(apiOf(app.address));
   opened = await openBrowser();
   page = await watchedPage(opened.browser, complaints);

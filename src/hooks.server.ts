@@ -14,7 +14,7 @@ export const init: ServerInit = async () => {
   });
   await startEvents();
   await startJobs();
-  startReading();
+  if (settings.readsByItself()) startReading();
   // Called by serve.mjs before it ends: jobs come to their end or are handed back.
   Object.assign(globalThis, {
     [Symbol.for('odd-quill.stop')]: async () => {

@@ -19,6 +19,8 @@ export const settings = {
   roundTimeoutMs: (): number => Number(text('ODD_QUILL_ROUND_TIMEOUT_MS') ?? 180_000),
   /** How long what is computed on request may take, its wait included. */
   computeTimeoutMs: (): number => Number(text('ODD_QUILL_COMPUTE_TIMEOUT_MS') ?? 60_000),
+  /** Whether the lettering of new candidates is read by itself, or only where somebody looks at it. */
+  readsByItself: (): boolean => text('ODD_QUILL_READING') !== 'asked',
   /** Names by which the application may be called, besides loopback's. */
   hostNames: (): string[] => (text('ODD_QUILL_HOST_NAMES') ?? '').split(',').filter(Boolean),
   root: (): string => text('ODD_QUILL_ROOT') ?? process.cwd(),
