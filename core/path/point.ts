@@ -59,6 +59,48 @@ export function straightThrough(points: readonly Point[], weights?: ArrayLike<nu
   return { middle: [mx, my], direction: [Math.cos(angle), Math.sin(angle)] };
 }
 
+/** The circle nearest to points (Taubin 1991), as its middle and radius; null where they lie on a line. */
+export function circleThrough(points: readonly Point[]): { middle: Point; radius: number } | null {
+  const n = points.length;
+  const [mx, my] = [points.reduce((s, p) => s + p[0], 0) / n, points.reduce((s, p) => s + p[1], 0) / n];
+  let [xx, yy, xy, xz, yz, zz] = [0, 0, 0, 0, 0, 0];
+  for (const p of points) {
+    const [x, y] = [p[0] - mx, p[1] - my];
+    const z = x * x + y * y;
+    xx += x * x;
+    yy += y * y;
+    xy += x * y;
+    xz += x * z;
+    yz += y * z;
+    zz += z * z;
+  }
+  [xx, yy, xy, xz, yz, zz] = [xx / n, yy / n, xy / n, xz / n, yz / n, zz / n];
+  const mz = xx + yy;
+  const cov = xx * yy - xy * xy;
+  const varz = zz - mz * mz;
+  // Newton's way to the least root of the characteristic polynomial, from zero.
+  const a3 = 4 * mz;
+  const a2 = -3 * mz * mz - zz;
+  const a1 = varz * mz + 4 * cov * mz - xz * xz - yz * yz;
+  const a0 = xz * (xz * yy - yz * xy) + yz * (yz * xx - xz * xy) - varz * cov;
+  let root = 0;
+  let value = a0;
+  for (let k = 0; k < 30; k++) {
+    const slope = a1 + root * (2 * a2 + root * 3 * a3);
+    const next = root - value / slope;
+    if (!Number.isFinite(next) || next === root) break;
+    const there = a0 + next * (a1 + next * (a2 + next * a3));
+    if (Math.abs(there) >= Math.abs(value)) break;
+    [root, value] = [next, there];
+  }
+  const det = root * root - root * mz + cov;
+  if (Math.abs(det) < 1e-12 * mz * mz) return null;
+  const cx = (xz * (yy - root) - yz * xy) / det / 2;
+  const cy = (yz * (xx - root) - xz * xy) / det / 2;
+  const radius = Math.sqrt(cx * cx + cy * cy + mz);
+  return Number.isFinite(radius) ? { middle: [cx + mx, cy + my], radius } : null;
+}
+
 /** How far a point lies from a line, positive to the right of it. */
 export const offLine = (p: Point, { middle, direction }: Straight): number => cross(direction, minus(p, middle));
 

@@ -1,22 +1,7 @@
 /** Parts of like height in a row or on an arc: where lettering may be. */
-import { middleOf, reachOf, type Part } from './parts';
-
-/**
- * The line that letters stand along. Along an arc they stand upright outwards or, like lettering along the lower half of a ring, inwards.
- */
-export type Course =
-  /** Through a point in a direction, in which it is read. */
-  | { readonly kind: 'line'; readonly x: number; readonly y: number; readonly angleRad: number }
-  | { readonly kind: 'arc'; readonly x: number; readonly y: number; readonly radiusPx: number };
-
-/** A part seen along a course: how far along it begins and ends, and how far off it reaches, in pixels; off is to the right of the direction, or outwards. */
-interface Seen {
-  readonly part: Part;
-  readonly from: number;
-  readonly to: number;
-  readonly lo: number;
-  readonly hi: number;
-}
+import type { Point } from '../path';
+import { arcAlong, lineAlong, pointOn, seenAlong, type Course, type Seen } from './course';
+import { middleOf, type Part } from './parts';
 
 export interface Row {
   readonly course: Course;
@@ -53,43 +38,6 @@ const median = (values: readonly number[]): number => {
   const sorted = [...values].sort((a, b) => a - b);
   return sorted[sorted.length >> 1];
 };
-
-/** How high a part is across a course, and how wide along it, in pixels. */
-export function extentOn(part: Part, course: Course): { heightPx: number; widthPx: number } {
-  const { lo, hi, from, to } = seenAlong(part, course);
-  return { heightPx: hi - lo, widthPx: to - from };
-}
-
-/** A part along a course. */
-function seenAlong(part: Part, course: Course): Seen {
-  const [x, y] = middleOf(part);
-  if (course.kind === 'line') {
-    const { angleRad: t } = course;
-    const [cos, sin] = [Math.cos(t), Math.sin(t)];
-    const along = (x - course.x) * cos + (y - course.y) * sin;
-    const off = -(x - course.x) * sin + (y - course.y) * cos;
-    return {
-      part,
-      from: along - reachOf(part, t + Math.PI),
-      to: along + reachOf(part, t),
-      lo: off - reachOf(part, t - Math.PI / 2),
-      hi: off + reachOf(part, t + Math.PI / 2),
-    };
-  }
-  const t = Math.atan2(y - course.y, x - course.x);
-  const r = Math.hypot(x - course.x, y - course.y);
-  const back = reachOf(part, t - Math.PI / 2);
-  const on = reachOf(part, t + Math.PI / 2);
-  const scale = course.radiusPx / Math.max(r, 1);
-  const along = t * course.radiusPx;
-  return {
-    part,
-    from: along - back * scale,
-    to: along + on * scale,
-    lo: r - reachOf(part, t + Math.PI) - course.radiusPx,
-    hi: r + reachOf(part, t) - course.radiusPx,
-  };
-}
 
 /** Runs of parts along a course, without gaps too wide for a line of lettering. */
 function runsAlong(course: Course, parts: readonly Part[], heightPx: number): Seen[][] {
@@ -153,61 +101,6 @@ function rowFrom(course: Course, run: readonly Seen[]): Row {
   };
 }
 
-type Dot = readonly [number, number];
-
-/** The circle that points lie nearest to (Kåsa 1976), its middle and radius; null for points on a line. */
-function circleThrough(points: readonly Dot[]): { x: number; y: number; radiusPx: number } | null {
-  const n = points.length;
-  const mx = points.reduce((s, p) => s + p[0], 0) / n;
-  const my = points.reduce((s, p) => s + p[1], 0) / n;
-  let [uu, uv, vv, uuu, vvv, uvv, vuu] = [0, 0, 0, 0, 0, 0, 0];
-  for (const [px, py] of points) {
-    const [u, v] = [px - mx, py - my];
-    uu += u * u;
-    uv += u * v;
-    vv += v * v;
-    uuu += u * u * u;
-    vvv += v * v * v;
-    uvv += u * v * v;
-    vuu += v * u * u;
-  }
-  const det = uu * vv - uv * uv;
-  if (Math.abs(det) < 1e-9 * (uu + vv) ** 2) return null;
-  const a = (uuu + uvv) / 2;
-  const b = (vvv + vuu) / 2;
-  const u = (a * vv - b * uv) / det;
-  const v = (b * uu - a * uv) / det;
-  return { x: u + mx, y: v + my, radiusPx: Math.sqrt(u * u + v * v + (uu + vv) / n) };
-}
-
-/** The line that points lie nearest to, in the direction that is read: to the right, or upwards. */
-function lineThrough(points: readonly Dot[]): { x: number; y: number; angleRad: number } {
-  const n = points.length;
-  const x = points.reduce((s, p) => s + p[0], 0) / n;
-  const y = points.reduce((s, p) => s + p[1], 0) / n;
-  let [uu, uv, vv] = [0, 0, 0];
-  for (const [px, py] of points) {
-    uu += (px - x) ** 2;
-    uv += (px - x) * (py - y);
-    vv += (py - y) ** 2;
-  }
-  let angleRad = Math.atan2(2 * uv, uu - vv) / 2;
-  if (angleRad > 1.3) angleRad -= Math.PI;
-  return { x, y, angleRad };
-}
-
-/** Where a part ends off a course, as a point. */
-function endOf(seen: Seen, course: Course, which: 'lo' | 'hi'): Dot {
-  const along = (seen.from + seen.to) / 2;
-  if (course.kind === 'line') {
-    const [cos, sin] = [Math.cos(course.angleRad), Math.sin(course.angleRad)];
-    return [course.x + along * cos - seen[which] * sin, course.y + along * sin + seen[which] * cos];
-  }
-  const t = along / course.radiusPx;
-  const r = course.radiusPx + seen[which];
-  return [course.x + r * Math.cos(t), course.y + r * Math.sin(t)];
-}
-
 /** How uneven a run stands along a course: how far its letters' ends lie off their medians, as a mean share of the height; what hangs or rises counts no more than a little. */
 function unevenness(course: Course, run: readonly Seen[]): number {
   const seen = run.map((s) => seenAlong(s.part, course));
@@ -230,21 +123,21 @@ function centred(course: Course, run: readonly Seen[]): Course {
 }
 
 /** The course that a run's letters stand on most evenly, of those laid along their one side, their other, and their middles, and those about middles that are likely. */
-function better(course: Course, run: readonly Seen[], middles: readonly Dot[]): Course {
+function better(course: Course, run: readonly Seen[], middles: readonly Point[]): Course {
   const heightPx = median(run.map((s) => s.hi - s.lo));
   const along = (which: 'lo' | 'hi'): Course[] => {
     const mid = median(run.map((s) => s[which]));
     // What hangs below the line or rises above it is left out of it.
     const even = run.filter((s) => Math.abs(s[which] - mid) < 0.14 * heightPx);
     if (even.length < LEAST_LETTERS) return [];
-    const ends = even.map((s) => endOf(s, course, which));
+    const ends = even.map((s) => pointOn(course, (s.from + s.to) / 2, s[which]));
     if (course.kind === 'line') {
-      const line = lineThrough(ends);
+      const line = lineAlong(ends);
       const flip = Math.cos(line.angleRad - course.angleRad) < 0 ? Math.PI : 0;
-      return [{ kind: 'line', x: line.x, y: line.y, angleRad: line.angleRad + flip }];
+      return [{ ...line, angleRad: line.angleRad + flip }];
     }
-    const circle = circleThrough(ends);
-    return circle ? [{ kind: 'arc', ...circle }] : [];
+    const arc = arcAlong(ends);
+    return arc ? [arc] : [];
   };
   const candidates = [course, ...along('lo'), ...along('hi')];
   const about =
@@ -261,7 +154,7 @@ function better(course: Course, run: readonly Seen[], middles: readonly Dot[]): 
 }
 
 /** Rows along a course that parts suggest. */
-function rowsAlong(first: Course, parts: readonly Part[], heightPx: number, middles: readonly Dot[]): Row[] {
+function rowsAlong(first: Course, parts: readonly Part[], heightPx: number, middles: readonly Point[]): Row[] {
   return runsAlong(first, parts, heightPx).flatMap((run) => {
     let [course, best] = [first, run];
     for (let turn = 0; turn < 3; turn++) {
@@ -280,7 +173,7 @@ function rowsAlong(first: Course, parts: readonly Part[], heightPx: number, midd
 }
 
 /** Straight level rows: what stands beside what, at about one height. */
-function levelRows(parts: readonly Part[], middles: readonly Dot[]): Row[] {
+function levelRows(parts: readonly Part[], middles: readonly Point[]): Row[] {
   const tall = parts.filter((p) => p.y1 - p.y0 >= LEAST_PX).sort((p, q) => p.x0 - q.x0);
   const group = tall.map((_, k) => k);
   const root = (k: number): number => (group[k] === k ? k : (group[k] = root(group[k])));
@@ -320,7 +213,7 @@ function joinedRow(members: readonly Part[]): Row[] {
 }
 
 /** Sloping rows and arcs, suggested by parts that follow each other. */
-function courseRows(parts: readonly Part[], middles: readonly Dot[]): Row[] {
+function courseRows(parts: readonly Part[], middles: readonly Point[]): Row[] {
   const some = parts.filter((p) => Math.max(p.x1 - p.x0, p.y1 - p.y0) >= LEAST_PX);
   const at = some.map(middleOf);
   const size = some.map((p) => Math.max(p.x1 - p.x0, p.y1 - p.y0));
@@ -376,12 +269,11 @@ function courseRows(parts: readonly Part[], middles: readonly Dot[]): Row[] {
           [before, last] = [last, next];
         }
         const dots = chain.map((c) => at[c]);
-        const circle = circleThrough(dots);
+        const arc = arcAlong(dots);
         const heightPx = median(chain.map((c) => size[c]));
         const extent = Math.hypot(dots[0][0] - at[last][0], dots[0][1] - at[last][1]);
-        if (circle && circle.radiusPx < 12 * extent && circle.radiusPx > 0.8 * heightPx)
-          suggest({ kind: 'arc', ...circle }, heightPx);
-        else suggest({ kind: 'line', ...lineThrough(dots) }, heightPx);
+        const isArc = arc && arc.radiusPx < 12 * extent && arc.radiusPx > 0.8 * heightPx;
+        suggest(isArc ? arc : lineAlong(dots), heightPx);
       }
   return out;
 }
@@ -410,9 +302,9 @@ export function findRows(parts: readonly Part[], widthPx: number, heightPx: numb
 }
 
 /** Where lettering on arcs may have its middle: those of large round parts, and the picture's. */
-function roundMiddles(parts: readonly Part[], widthPx: number, heightPx: number): Dot[] {
+function roundMiddles(parts: readonly Part[], widthPx: number, heightPx: number): Point[] {
   const side = Math.min(widthPx, heightPx);
-  const out: Dot[] = [[widthPx / 2, heightPx / 2]];
+  const out: Point[] = [[widthPx / 2, heightPx / 2]];
   for (const part of parts) {
     const [w, h] = [part.x1 - part.x0, part.y1 - part.y0];
     if (w < 0.25 * side || Math.abs(w - h) > 0.03 * w) continue;

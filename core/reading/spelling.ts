@@ -1,4 +1,5 @@
 /** What was read, held against what was asked for. */
+import { distance as editsBetween } from 'fastest-levenshtein';
 
 /** Letters and figures alone, without accents, as they are written; recognition knows no accents, and points come and go. */
 export const lettersOf = (text: string): string =>
@@ -36,18 +37,6 @@ export function readsAs(asked: string, read: string): boolean {
   };
   const strokes = read.replace(/[|!£€$@]/g, (c) => READ_AS[c]);
   return want.length > 0 && (matches([...lettersOf(read)]) || matches([...lettersOf(strokes)]));
-}
-
-/** How many letters differ, are too many or too few (Levenshtein 1966). */
-export function editsBetween(a: string, b: string): number {
-  let row = Array.from({ length: b.length + 1 }, (_, k) => k);
-  for (let i = 1; i <= a.length; i++) {
-    const next = [i];
-    for (let j = 1; j <= b.length; j++)
-      next[j] = Math.min(row[j] + 1, next[j - 1] + 1, row[j - 1] + Number(a[i - 1] !== b[j - 1]));
-    row = next;
-  }
-  return row[b.length];
 }
 
 /** How alike two lines are, 0..1. */

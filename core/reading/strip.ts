@@ -2,7 +2,8 @@
 import type { Picture } from '../raster';
 import type { Apart } from '../trace';
 import { middleOf, type Part, type Parts } from './parts';
-import { extentOn, type Course, type Row } from './rows';
+import { placeOn, pointOn, seenAlong } from './course';
+import type { Row } from './rows';
 
 /** The margin about the letters of a strip, in pixels. */
 const MARGIN_PX = 22;
@@ -33,7 +34,7 @@ function piecesBeside(row: Row, all: readonly Part[]): Part[] {
   const high = row.hi - row.lo;
   return all.filter((p) => {
     if (p.ink !== ink || inRow.has(p)) return false;
-    const { along, off } = placeOn(row.course, middleOf(p), row);
+    const { along, off } = placeOn(row.course, middleOf(p), (row.from + row.to) / 2);
     const most = Math.max(p.x1 - p.x0, p.y1 - p.y0);
     return (
       most < 0.75 * high &&
@@ -43,31 +44,6 @@ function piecesBeside(row: Row, all: readonly Part[]): Part[] {
       off < row.hi + 0.45 * high
     );
   });
-}
-
-/** Where a point is on a row's course, in pixels along it and off it. */
-function placeOn(course: Course, [x, y]: readonly [number, number], row: Row): { along: number; off: number } {
-  const [dx, dy] = [x - course.x, y - course.y];
-  if (course.kind === 'line') {
-    const [cos, sin] = [Math.cos(course.angleRad), Math.sin(course.angleRad)];
-    return { along: dx * cos + dy * sin, off: -dx * sin + dy * cos };
-  }
-  const r = course.radiusPx;
-  const mid = (row.from + row.to) / 2;
-  const round = 2 * Math.PI * r;
-  const along = Math.atan2(dy, dx) * r;
-  return { along: along + round * Math.round((mid - along) / round), off: Math.hypot(dx, dy) - r };
-}
-
-/** The point of a picture that is so far along a course and off it. */
-function pointOn(course: Course, along: number, off: number): [number, number] {
-  if (course.kind === 'line') {
-    const [cos, sin] = [Math.cos(course.angleRad), Math.sin(course.angleRad)];
-    return [course.x + along * cos - off * sin, course.y + along * sin + off * cos];
-  }
-  const t = along / course.radiusPx;
-  const r = course.radiusPx + off;
-  return [course.x + r * Math.cos(t), course.y + r * Math.sin(t)];
 }
 
 /** How a strip is drawn: what reads badly one way may read well another. */
@@ -96,14 +72,13 @@ function inkedBy(
   own: ReadonlySet<number>,
   small: ReadonlySet<number>,
 ) {
-  // prettier-ignore
   const { widthPx: w, heightPx: h, rgba } = picture;
   const { first, second, share } = apart.cells;
   const { ink } = row.parts[0];
   const isForeign = (i: number): boolean => first[i] === ink && !own.has(of[i]) && !small.has(of[i]);
   const k = apart.inks[ink].rgb;
-  /** From the ink's colour to each other's, where they differ enough to tell. */
   const around = new Set(groundsOf(apart, row));
+  /** From the ink's colour to each ground's. */
   const grounds = [...around].map((g) => {
     const { rgb } = apart.inks[g];
     const d = [rgb[0] - k[0], rgb[1] - k[1], rgb[2] - k[2]] as const;
@@ -179,7 +154,7 @@ export function stripOf(source: StripSource, row: Row, turned: boolean, look: St
   const all = source.parts.parts;
   const beside = piecesBeside(row, all);
   const { ink } = row.parts[0];
-  const heights = row.parts.map((p) => extentOn(p, course).heightPx).sort((a, b) => a - b);
+  const heights = row.parts.map((p) => heightOf(seenAlong(p, course))).sort((a, b) => a - b);
   const letterPx = heights[Math.floor(heights.length * 0.7)];
   const own = new Set([...row.parts, ...beside].map((p) => p.region));
   // Hairlines are mixtures all through, and belong to no part: all of the ink is seen that is not of something else.
@@ -194,7 +169,10 @@ export function stripOf(source: StripSource, row: Row, turned: boolean, look: St
       (inked(ix, iy + 1) * (1 - tx) + inked(ix + 1, iy + 1) * tx) * ty
     );
   };
-  const placed = [...row.parts, ...beside].map((part) => ({ part, ...placeOn(course, middleOf(part), row) }));
+  const placed = [...row.parts, ...beside].map((part) => ({
+    part,
+    ...placeOn(course, middleOf(part), (row.from + row.to) / 2),
+  }));
   const reach = (p: Part): number => Math.max(p.x1 - p.x0, p.y1 - p.y0) / 2;
   const lo = Math.min(row.lo, ...placed.slice(row.parts.length).map((p) => p.off - reach(p.part)));
   const hi = Math.max(row.hi, ...placed.slice(row.parts.length).map((p) => p.off + reach(p.part)));
@@ -205,7 +183,8 @@ export function stripOf(source: StripSource, row: Row, turned: boolean, look: St
   const flip = (course.kind === 'arc') !== turned;
   const spans = placed
     .map(({ part, along }) => {
-      const half = (scale * look.stretch * extentOn(part, course).widthPx) / 2;
+      const seen = seenAlong(part, course);
+      const half = (scale * look.stretch * (seen.to - seen.from)) / 2;
       const at = scale * look.stretch * (turned ? end - along : along - start);
       return { part, from: at - half, to: at + half };
     })
@@ -249,6 +228,8 @@ export function stripOf(source: StripSource, row: Row, turned: boolean, look: St
     }),
   };
 }
+
+const heightOf = ({ lo, hi }: { lo: number; hi: number }): number => hi - lo;
 
 const greyOf = (ink01: Float32Array): Uint8Array =>
   Uint8Array.from(ink01, (v) => 255 - Math.round(255 * Math.min(1, v)));

@@ -1,9 +1,9 @@
 /** Uniting, subtracting and intersecting what outlines enclose: curves stay curves, arcs arcs, and points do not multiply. */
 import { mapContour } from '../contour';
 import type { Contour } from '../outline';
-import { arrange, type Enclosed } from './arrange';
+import { arrange, type Arrangement, type Enclosed } from './arrange';
 import { linked, OpenEnd, type Way } from './link';
-import { sidesOf } from './wind';
+import { sidesOf, type Sides } from './wind';
 
 /** What of areas is meant: all that any of them encloses; the first without the others; what all enclose. */
 export type Combination = 'unite' | 'subtract' | 'intersect';
@@ -21,8 +21,6 @@ const MEANS: Readonly<Record<Combination, (inside: readonly boolean[]) => boolea
   subtract: ([first, ...rest]) => first && !rest.some(Boolean),
   intersect: (inside) => inside.every(Boolean),
 };
-
-const NOT_TOLD = 'these outlines meet in a way that cannot be told apart';
 
 /** How much coarser places are taken each time that an outline did not close. */
 const SLACKS = [1, 4, 0.25, 20, 1, 4];
@@ -45,24 +43,37 @@ export function combined(how: Combination, areas: readonly Enclosed[]): Contour[
   return combinedBy(areas, MEANS[how]);
 }
 
-/** Contours around all that a rule holds of, which is told which of the areas a place is in. Throws a CombineError. */
-export function combinedBy(areas: readonly Enclosed[], means: (inside: readonly boolean[]) => boolean): Contour[] {
+/** Does something with areas cut along one another, again with coarser places, and moved, where an outline does not close. Throws a CombineError. */
+function toldApart<T>(areas: readonly Enclosed[], work: (arrangement: Arrangement, sides: readonly Sides[]) => T): T {
   for (const [attempt, slack] of SLACKS.entries()) {
     const arrangement = arrange(attempt < FIRM ? areas : shifted(areas), slack);
-    const sides = sidesOf(arrangement, areas.length);
-    const holds = (windings: Int32Array): boolean => means(areas.map(({ rule }, k) => isIn(windings[k], rule)));
-    const ways = arrangement.edges.flatMap((edge, k): Way[] => {
-      const [left, right] = [holds(sides[k].left), holds(sides[k].right)];
-      return left === right ? [] : [{ edge, isBack: left }];
-    });
     try {
-      return linked(arrangement, ways);
+      return work(arrangement, sidesOf(arrangement, areas.length));
     } catch (error) {
       if (!(error instanceof OpenEnd)) throw error;
     }
   }
-  throw new CombineError(NOT_TOLD);
+  throw new CombineError('these outlines meet in a way that cannot be told apart');
 }
+
+/** Contours along the edges that have what is meant on one side only. Throws an OpenEnd. */
+function around(
+  arrangement: Arrangement,
+  sides: readonly Sides[],
+  isMeant: (windings: Int32Array) => boolean,
+): Contour[] {
+  const ways = arrangement.edges.flatMap((edge, k): Way[] => {
+    const [left, right] = [isMeant(sides[k].left), isMeant(sides[k].right)];
+    return left === right ? [] : [{ edge, isBack: left }];
+  });
+  return linked(arrangement, ways);
+}
+
+/** Contours around all that a rule holds of, which is told which of the areas a place is in. Throws a CombineError. */
+export const combinedBy = (areas: readonly Enclosed[], means: (inside: readonly boolean[]) => boolean): Contour[] =>
+  toldApart(areas, (arrangement, sides) =>
+    around(arrangement, sides, (windings) => means(areas.map(({ rule }, k) => isIn(windings[k], rule)))),
+  );
 
 /** What of areas lies in just some of them: which, by number, and contours around it. */
 export interface Region {
@@ -71,35 +82,18 @@ export interface Region {
 }
 
 /** Areas cut apart along one another's outlines: for each set of them that anything is in and nothing else, that, fewest first. Throws a CombineError. */
-export function cutApart(areas: readonly Enclosed[]): Region[] {
-  for (const [attempt, slack] of SLACKS.entries()) {
-    const arrangement = arrange(attempt < FIRM ? areas : shifted(areas), slack);
-    const sides = sidesOf(arrangement, areas.length).map(({ left, right }) => ({
-      left: setOf(left, areas),
-      right: setOf(right, areas),
-    }));
-    const sets = new Set(sides.flatMap(({ left, right }) => [left, right]));
+export const cutApart = (areas: readonly Enclosed[]): Region[] =>
+  toldApart(areas, (arrangement, sides) => {
+    const sets = new Set(sides.flatMap(({ left, right }) => [setOf(left, areas), setOf(right, areas)]));
     sets.delete('');
-    try {
-      return [...sets]
-        .map((set) => ({
-          within: set.split(' ').map(Number),
-          contours: linked(
-            arrangement,
-            arrangement.edges.flatMap((edge, k): Way[] => {
-              const [left, right] = [sides[k].left === set, sides[k].right === set];
-              return left === right ? [] : [{ edge, isBack: left }];
-            }),
-          ),
-        }))
-        .filter((r) => r.contours.length)
-        .sort((p, q) => p.within.length - q.within.length || p.within[0] - q.within[0]);
-    } catch (error) {
-      if (!(error instanceof OpenEnd)) throw error;
-    }
-  }
-  throw new CombineError(NOT_TOLD);
-}
+    return [...sets]
+      .map((set) => ({
+        within: set.split(' ').map(Number),
+        contours: around(arrangement, sides, (windings) => setOf(windings, areas) === set),
+      }))
+      .filter((r) => r.contours.length)
+      .sort((p, q) => p.within.length - q.within.length || p.within[0] - q.within[0]);
+  });
 
 /** The numbers of the areas that a place is in, in order. */
 const setOf = (windings: Int32Array, areas: readonly Enclosed[]): string =>

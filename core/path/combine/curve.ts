@@ -108,12 +108,13 @@ export function stretchesOf(curve: Curve, cuts: readonly number[] = []): Stretch
   return out;
 }
 
-/** The parameter at which a stretch, which turns back nowhere, has a coordinate (0 for x, 1 for y) of a value between those of its ends. */
+/** The parameter at which a stretch, which turns back nowhere, has a coordinate (0 for x, 1 for y) of a value; an end where it is beyond that. */
 export function whereAt({ curve, t0, t1, p0, p1 }: Stretch, axis: 0 | 1, value: number): number {
-  if (curve.segment.kind === 'line') return t0 + ((value - p0[axis]) / (p1[axis] - p0[axis] || 1)) * (t1 - t0);
+  const share = Math.max(0, Math.min(1, (value - p0[axis]) / (p1[axis] - p0[axis] || 1)));
+  if (curve.segment.kind === 'line') return t0 + share * (t1 - t0);
   let [lo, hi] = [t0, t1];
   const rises = p1[axis] > p0[axis];
-  let t = t0 + ((value - p0[axis]) / (p1[axis] - p0[axis] || 1)) * (t1 - t0);
+  let t = t0 + share * (t1 - t0);
   for (let turn = 0; turn < 60; turn++) {
     if (!(t > lo && t < hi)) t = (lo + hi) / 2;
     const off = curve.at(t)[axis] - value;

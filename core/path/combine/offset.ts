@@ -4,7 +4,7 @@ import { partOf } from '../cut';
 import type { Contour, Segment } from '../outline';
 import { cross, dot, minus, plus, unit, type Point } from '../point';
 import type { Enclosed } from './arrange';
-import { curveOf, nearestOn, stretchesOf, type Curve } from './curve';
+import { curveOf, nearestOn, type Curve } from './curve';
 import { combined } from './combined';
 
 /** How outer corners are made. */
@@ -189,9 +189,15 @@ function corner(at: Point, before: Point, after: Point, left: number, join: Offs
   return closed(at, [p, q].map((to): Segment => ({ kind: 'line', to }))); // prettier-ignore
 }
 
-/** An outline, and the band beside it that what lies within a distance to its left is covered by. */
-export function areasFor(area: Enclosed, left: number, join: OffsetJoin = 'round'): [Enclosed, Enclosed] {
+/**
+ * An area grown by a distance in pixels, or shrunk where that is below 0, as contours by the non-zero rule; none where nothing is left. What lies within the distance of
+ * the outline is what normals of that length cover, and discs about corners; that is added, or taken away. Curves stray by a fortieth of a pixel at most. Throws a CombineError.
+ */
+export function offsetOf(area: Enclosed, byPx: number, join: OffsetJoin = 'round'): Contour[] {
   const outline = combined('unite', [area]);
+  if (byPx === 0) return outline;
+  // What is enclosed lies to the right, so what lies beside it to the left.
+  const left = byPx;
   const band: Contour[] = [];
   const add = (contour: Contour | null): void => {
     const one = contour && positive(contour);
@@ -210,35 +216,8 @@ export function areasFor(area: Enclosed, left: number, join: OffsetJoin = 'round
     });
     curves.forEach((curve, k) => parts[k].forEach((part) => add(swept(curve, part, left))));
   }
-  return [{ contours: outline }, { contours: band }];
+  return combined(byPx > 0 ? 'unite' : 'subtract', [{ contours: outline }, { contours: band }]);
 }
-
-/**
- * An area grown by a distance in pixels, or shrunk where that is below 0, as contours by the non-zero rule; none where nothing is left. What lies within the distance of
- * the outline is what normals of that length cover, and discs about corners; that is added, or taken away. Curves stray by a fortieth of a pixel at most. Throws a CombineError.
- */
-export function offsetOf(area: Enclosed, byPx: number, join: OffsetJoin = 'round'): Contour[] {
-  // What is enclosed lies to the right.
-  const [outline, band] = areasFor(area, byPx, join);
-  if (byPx === 0 || !outline.contours.length) return [...outline.contours];
-  const made = combined(byPx > 0 ? 'unite' : 'subtract', [outline, band]);
-  return made.filter((c) => !isCrack(c, outline.contours, Math.abs(byPx)));
-}
-
-/** Whether a small outline has most of its places within the distance: a crack between what normals cover and what those beside them do. */
-function isCrack(contour: Contour, outline: readonly Contour[], distancePx: number): boolean {
-  const points = flatten(contour, 0.05);
-  if (Math.abs(signedArea(points)) > distancePx * distancePx) return false;
-  const stretches = outline.flatMap(curvesOf).flatMap((curve) => stretchesOf(curve));
-  const step = 2 * Math.max(1, Math.floor(points.length / 48));
-  let [within, all] = [0, 0];
-  for (let i = 0; i < points.length; i += step, all++)
-    if (stretches.some((s) => nearestOn(s, [points[i], points[i + 1]]).distancePx < CRACK * distancePx)) within++;
-  return within > 0.3 * all;
-}
-
-/** Places nearer than this share of the distance are within it. */
-const CRACK = 0.97;
 
 function curvesOf({ start, segments }: Contour): Curve[] {
   let from = start;

@@ -1,4 +1,5 @@
 /** What lies on either side of each edge: how often each area winds about it. */
+import type { Point } from '../point';
 import type { Arrangement, Edge } from './arrange';
 import { whereAt } from './curve';
 
@@ -22,11 +23,13 @@ class Bands {
 
   constructor(
     private readonly edges: readonly Edge[],
+    places: readonly Point[],
     private readonly axis: 0 | 1,
   ) {
     const other = axis === 0 ? 1 : 0;
-    this.begins = Float64Array.from(edges, (e) => e.stretch.p0[axis]);
-    this.ends = Float64Array.from(edges, (e) => e.stretch.p1[axis]);
+    // Of their places, where the next edge begins with the same number: between their own ends a ray could slip through.
+    this.begins = Float64Array.from(edges, (e) => places[e.from][axis]);
+    this.ends = Float64Array.from(edges, (e) => places[e.to][axis]);
     this.least = Float64Array.from(edges, (e) => Math.min(e.stretch.p0[other], e.stretch.p1[other]));
     this.most = Float64Array.from(edges, (e) => Math.max(e.stretch.p0[other], e.stretch.p1[other]));
     let [lo, hi] = [Infinity, -Infinity];
@@ -87,10 +90,10 @@ const CLEAR_PX = 1e-6;
 const SLANTS_PX = 0.001;
 
 /** The windings on both sides of every edge, by a ray from a place on it across the way it runs. */
-export function sidesOf({ edges }: Arrangement, areas: number): Sides[] {
+export function sidesOf({ edges, places }: Arrangement, areas: number): Sides[] {
   if (!edges.length) return [];
-  const byY = new Bands(edges, 1);
-  const byX = new Bands(edges, 0);
+  const byY = new Bands(edges, places, 1);
+  const byX = new Bands(edges, places, 0);
   return edges.map((edge, number) => {
     const { p0, p1 } = edge.stretch;
     const [wide, high] = [Math.abs(p1[0] - p0[0]), Math.abs(p1[1] - p0[1])];

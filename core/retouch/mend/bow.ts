@@ -1,5 +1,5 @@
 /** Lines and arcs through points: what an edge does near its end, and how it would go on. */
-import { cross, dot, length, minus, plus, straightThrough, unit, type Point } from '../../path';
+import { circleThrough, cross, dot, length, minus, plus, straightThrough, unit, type Point } from '../../path';
 
 /** A curve of one curvature: a line, or an arc of a circle. */
 export interface Bow {
@@ -42,48 +42,6 @@ export function alongBow({ at, direction, bend }: Bow, p: Point): { along: numbe
   const q = minus(d, [normal[0] * radius, normal[1] * radius]);
   const turn = Math.atan2(dot(q, direction), -dot(q, normal) * Math.sign(bend));
   return { along: turn * Math.abs(radius), off: (Math.abs(radius) - length(q)) * Math.sign(bend) };
-}
-
-/** The circle nearest to points (Taubin 1991), as its middle and radius; null where they lie on a line. */
-function circleThrough(points: readonly Point[]): { middle: Point; radius: number } | null {
-  const n = points.length;
-  const [mx, my] = [points.reduce((s, p) => s + p[0], 0) / n, points.reduce((s, p) => s + p[1], 0) / n];
-  let [xx, yy, xy, xz, yz, zz] = [0, 0, 0, 0, 0, 0];
-  for (const p of points) {
-    const [x, y] = [p[0] - mx, p[1] - my];
-    const z = x * x + y * y;
-    xx += x * x;
-    yy += y * y;
-    xy += x * y;
-    xz += x * z;
-    yz += y * z;
-    zz += z * z;
-  }
-  [xx, yy, xy, xz, yz, zz] = [xx / n, yy / n, xy / n, xz / n, yz / n, zz / n];
-  const mz = xx + yy;
-  const cov = xx * yy - xy * xy;
-  const varz = zz - mz * mz;
-  // Newton's way to the least root of the characteristic polynomial, from zero.
-  const a3 = 4 * mz;
-  const a2 = -3 * mz * mz - zz;
-  const a1 = varz * mz + 4 * cov * mz - xz * xz - yz * yz;
-  const a0 = xz * (xz * yy - yz * xy) + yz * (yz * xx - xz * xy) - varz * cov;
-  let root = 0;
-  let value = a0;
-  for (let k = 0; k < 30; k++) {
-    const slope = a1 + root * (2 * a2 + root * 3 * a3);
-    const next = root - value / slope;
-    if (!Number.isFinite(next) || next === root) break;
-    const there = a0 + next * (a1 + next * (a2 + next * a3));
-    if (Math.abs(there) >= Math.abs(value)) break;
-    [root, value] = [next, there];
-  }
-  const det = root * root - root * mz + cov;
-  if (Math.abs(det) < 1e-12 * mz * mz) return null;
-  const cx = (xz * (yy - root) - yz * xy) / det / 2;
-  const cy = (yz * (xx - root) - xz * xy) / det / 2;
-  const radius = Math.sqrt(cx * cx + cy * cy + mz);
-  return Number.isFinite(radius) ? { middle: [cx + mx, cy + my], radius } : null;
 }
 
 /** The bow nearest to points in order, two or more; it begins beside the first of them and goes their way. */

@@ -131,12 +131,14 @@ describe('growing and shrinking', () => {
     expect(refused({ kind: 'offset', nodes: ['n1'], byPx: 0, join: 'round' })).toMatch(/other than 0/);
   });
 
-  it('puts a border behind everything, in an ink, with or without holes', () => {
+  it('puts a border behind everything, in an ink; its holes can be filled like others', () => {
     const ring = { ...artwork, nodes: [pieceOf('r', 'a', [circleOfArcs(50, 50, 30), circleOfArcs(50, 50, 10)], { rule: 'evenodd' })] } as Artwork; // prettier-ignore
-    const border = (holes: boolean) => applyEdit(ring, { kind: 'border', nodes: 'all', byPx: 4, join: 'round', inkId: 'b', pieceId: 'edge', holes }); // prettier-ignore
-    expect(ids(border(true))).toEqual(['edge', 'r']);
-    expect(size(border(true), 'edge')).toBeCloseTo((34 * 34 - 36) * Math.PI, 0);
-    expect(size(border(false), 'edge')).toBeCloseTo(34 * 34 * Math.PI, 0);
-    expect(refused({ kind: 'border', nodes: 'all', byPx: 4, join: 'round', inkId: 'b', pieceId: 'n1', holes: true })).toMatch(/id already/); // prettier-ignore
+    const border: Edit = { kind: 'border', nodes: 'all', byPx: 4, join: 'round', inkId: 'b', pieceId: 'edge' };
+    const after = applyEdit(ring, border);
+    expect(ids(after)).toEqual(['edge', 'r']);
+    expect(size(after, 'edge')).toBeCloseTo((34 * 34 - 36) * Math.PI, 0);
+    const filled = applyEdit(after, { kind: 'fill-holes', nodes: ['edge'] });
+    expect(size(filled, 'edge')).toBeCloseTo(34 * 34 * Math.PI, 0);
+    expect(refused({ ...border, pieceId: 'n1' })).toMatch(/id already/);
   });
 });

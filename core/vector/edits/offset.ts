@@ -47,7 +47,7 @@ export const offset = defineEdit({
     `${nodes === 'all' ? 'all pieces' : counted(nodes.length, 'piece')} ${byPx > 0 ? 'grown' : 'shrunk'} by ${Math.abs(byPx)} px`,
 });
 
-/** A border behind everything that is named, in an ink: their silhouette grown, its holes filled where asked, as a new piece right below the lowest of them. */
+/** A border behind everything that is named, in an ink: their silhouette grown, as a new piece right below the lowest of them. */
 export const border = defineEdit({
   schema: v.object({
     kind: v.literal('border'),
@@ -56,9 +56,8 @@ export const border = defineEdit({
     join,
     inkId: id,
     pieceId: id,
-    holes: v.optional(v.boolean(), true),
   }),
-  apply(artwork, { nodes, byPx, join: how, inkId, pieceId, holes }) {
+  apply(artwork, { nodes, byPx, join: how, inkId, pieceId }) {
     inkFrom(artwork, inkId);
     must(!findNode(artwork, pieceId), 'this artwork has a node of that id already');
     const sheet = { map: IDENTITY };
@@ -66,18 +65,12 @@ export const border = defineEdit({
       .filter((p) => p.node.inkId !== null)
       .map((p) => enclosedBy(p, sheet));
     must(areas.length > 0, 'no piece has an area');
-    const contours = told(() => {
-      const made = offsetOf({ contours: combined('unite', areas) }, byPx, how);
-      return holes ? made : filled(made);
-    });
+    const contours = told(() => offsetOf({ contours: combined('unite', areas) }, byPx, how));
     const piece: Piece = { kind: 'piece', id: pieceId, inkId, contours };
     return withBelow(artwork, nodes, piece);
   },
   tell: (_before, { byPx }) => `a border of ${byPx} px`,
 });
-
-/** Contours without those that run around holes. */
-const filled = (contours: readonly Contour[]): Contour[] => combined('unite', contours.map((c) => ({ contours: [c] }))); // prettier-ignore
 
 /** The artwork with a piece below what is named, among the outermost nodes. */
 function withBelow(artwork: Artwork, nodes: readonly string[] | 'all', piece: Piece): Artwork {

@@ -28,10 +28,15 @@ export function answer<E extends RequestEvent>(
       const result = await work(event);
       return result instanceof Response ? result : asJson(result, status);
     } catch (error) {
+      // Nobody hears the answer, and nothing failed.
+      if (request.signal.aborted && (error as Error).name === 'AbortError') return new Response(null, { status: GONE });
       return problemResponse(asProblem(error));
     }
   };
 }
+
+/** What logs call an answer to somebody who has gone. */
+const GONE = 499;
 
 const asJson = (body: unknown, status: number): Response =>
   Response.json(body, { status, headers: { 'cache-control': 'no-store' } });

@@ -18,13 +18,22 @@ const threads = (): Pool => (pool ??= new Pool(settings.threadFile(), THREADS, {
  * Computes something while somebody waits for it: in turn, within limits of time and memory, and no longer than its caller stays. Throws a 503 Problem
  * with a time to wait when too many wait already, and a 422 Problem when it takes too much.
  */
-export async function computed<K extends keyof Tasks>(
+export const computed = <K extends keyof Tasks>(
+  kind: K,
+  input: Tasks[K]['input'],
+  caller: AbortSignal,
+  hooks: Pick<TaskHooks, 'onProgress'> = {},
+): Promise<Tasks[K]['output']> => computedIn(threads(), kind, input, caller, hooks);
+
+/** The same in threads that are given. */
+export async function computedIn<K extends keyof Tasks>(
+  pool: Pool,
   kind: K,
   input: Tasks[K]['input'],
   caller: AbortSignal,
   hooks: Pick<TaskHooks, 'onProgress'> = {},
 ): Promise<Tasks[K]['output']> {
-  if (threads().queued >= WAITING_MOST)
+  if (pool.queued >= WAITING_MOST)
     throw new Problem(
       503,
       'busy',
@@ -34,7 +43,7 @@ export async function computed<K extends keyof Tasks>(
     );
   const limit = AbortSignal.timeout(settings.computeTimeoutMs());
   try {
-    return await threads().run(kind, input, { ...hooks, signal: AbortSignal.any([caller, limit]) });
+    return await pool.run(kind, input, { ...hooks, signal: AbortSignal.any([caller, limit]) });
   } catch (error) {
     if (limit.aborted && !caller.aborted)
       throw new Problem(

@@ -101,7 +101,14 @@ describe('lettering of candidates', () => {
     expect((await candidateLettering(left, nobody)).verdict).toBe('right');
     expect(await readState(left)).toMatchObject({ state: 'done', takes: 2 });
     expect((await candidateLettering(hopeless, nobody)).lines).toEqual([]);
-    expect(await readState(hopeless)).toMatchObject({ state: 'reading', takes: 3 });
+    expect(await readState(hopeless)).toMatchObject({ state: 'failed', takes: 3 });
+  });
+
+  it('is waited for where somebody else is reading it, and read once', async () => {
+    const id = await newCandidate('Juniper Row');
+    const both = await Promise.all([candidateLettering(id, nobody), candidateLettering(id, nobody)]);
+    expect(both.map((l) => l.verdict)).toEqual(['right', 'right']);
+    expect(await readState(id)).toMatchObject({ state: 'done', takes: 1 });
   });
 
   it('goes with a retouched picture as that is', async () => {

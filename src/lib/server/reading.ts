@@ -1,13 +1,14 @@
 /** Lettering that is read in pictures: for every new candidate by itself, and for whoever asks. */
+import { setTimeout as pause } from 'node:timers/promises';
 import type { Lettering } from '$core/reading';
 import type { Retouched } from '$core/retouch';
 import { decodePicture } from '../../../node/pictures';
 import { Pool, TaskError } from '../../../node/pool';
 import type { LetteringRead } from '../contract/answers';
 import { getCandidate } from './candidates';
+import { computedIn } from './computing';
 import { sql, transaction } from './database';
 import { watch } from './events';
-import { knownLettering } from './lettering';
 import { picturePng } from './pictures';
 import { databaseIsGone, Problem } from './problem';
 import { refusing, retouchedPicture } from './retouching';
@@ -20,6 +21,8 @@ const STALE_SECONDS = 90;
 const TAKES_MOST = 3;
 /** How long after it did not start recognition is tried again. */
 const OFF_MS = 10 * 60_000;
+/** How often one looks whether somebody else has read what one waits for. */
+const LOOK_AGAIN_MS = 300;
 /** How often candidates are looked for that nobody told of, and how long running rounds are left in peace. */
 const SWEEP_MS = 4000;
 const PEACE_MS = 700;
@@ -42,7 +45,7 @@ async function read(picturePngBytes: Uint8Array, asked: string, signal: AbortSig
   if (why) throw new Problem(503, 'no_recognition', why);
   try {
     const picture = await decodePicture(picturePngBytes);
-    const lettering = await threads().run('readLettering', { picture, asked: asked || null }, { signal });
+    const lettering = await computedIn(threads(), 'readLettering', { picture, asked: asked || null }, signal);
     off = null;
     return lettering;
   } catch (error) {
@@ -52,16 +55,22 @@ async function read(picturePngBytes: Uint8Array, asked: string, signal: AbortSig
   }
 }
 
-/** Claims a picture's reading, so that of several servers one does it; null where it is done, or somebody does it. */
+/** Claims a picture's reading, so that of several servers one does it; null where it is done, or somebody does it. One that was begun too often is given up. */
 async function claim(pictureId: string, asked: string): Promise<string | null> {
+  const stale = `l.state = 'reading' and l.claimed_at < now() - make_interval(secs => $3)`;
   const [row] = await sql<{ owner: string }>(
     `insert into picture_lettering as l (picture_id, asked) values ($1, $2)
      on conflict (picture_id, asked) do update set owner = gen_random_uuid(), claimed_at = now(), takes = l.takes + 1
-       where l.state = 'reading' and l.claimed_at < now() - make_interval(secs => $3) and l.takes < $4
+       where ${stale} and l.takes < $4
      returning owner`,
     [pictureId, asked, STALE_SECONDS, TAKES_MOST],
   );
-  return row?.owner ?? null;
+  if (row) return row.owner;
+  await sql(
+    `update picture_lettering l set state = 'failed' where picture_id = $1 and asked = $2 and ${stale} and l.takes >= $4`,
+    [pictureId, asked, STALE_SECONDS, TAKES_MOST],
+  );
+  return null;
 }
 
 /** Keeps what was read, and tells whoever watches the candidates that have the picture. */
@@ -95,22 +104,20 @@ const handBack = (pictureId: string, asked: string, owner: string) =>
     owner,
   ]);
 
-/** Reads a picture, or gives what was read of it before; null where somebody else is at it, or it was given up. */
-async function readOnce(pictureId: string, asked: string, signal: AbortSignal): Promise<Lettering | null> {
+/** Reads a picture where nobody has yet, or is about to; gives whether it was oneself. */
+async function readWhereUnread(pictureId: string, asked: string, signal: AbortSignal): Promise<boolean> {
   const owner = await claim(pictureId, asked);
-  if (owner) {
-    try {
-      const lettering = await read(await picturePng(pictureId), asked, signal);
-      await keep(pictureId, asked, owner, lettering);
-      return lettering;
-    } catch (error) {
-      // A picture that cannot be read is not tried for ever; what has nothing to do with it is tried again.
-      if (signal.aborted || error instanceof Problem || databaseIsGone(error)) await handBack(pictureId, asked, owner);
-      else await keep(pictureId, asked, owner, null);
-      throw error;
-    }
+  if (!owner) return false;
+  try {
+    await keep(pictureId, asked, owner, await read(await picturePng(pictureId), asked, signal));
+    return true;
+  } catch (error) {
+    // A picture that cannot be read is not tried for ever; what has nothing to do with it is tried again.
+    const isPassing = error instanceof Problem && error.status === 503;
+    if (signal.aborted || isPassing || databaseIsGone(error)) await handBack(pictureId, asked, owner);
+    else await keep(pictureId, asked, owner, null);
+    throw error;
   }
-  return (await knownLettering([pictureId]))(pictureId, asked);
 }
 
 /** The newest candidate whose lettering nobody has read, unless rounds are being drawn: those come first. */
@@ -144,7 +151,7 @@ async function readNext(): Promise<void> {
       const next = await nextUnread();
       if (next === 'busy') wait = PEACE_MS;
       else if (next) {
-        await readOnce(next.pictureId, next.asked, abort.signal);
+        await readWhereUnread(next.pictureId, next.asked, abort.signal);
         wait = 0;
       }
     } catch (error) {
@@ -203,9 +210,19 @@ async function askedOf(candidateId: string): Promise<string> {
   return row?.lettering_asked ?? '';
 }
 
+/** A picture's lettering, waited for where somebody else is reading it; of one that was given up, none. */
 async function letteringOf(pictureId: string, asked: string, caller: AbortSignal): Promise<LetteringRead> {
-  const known = await readOnce(pictureId, asked, caller);
-  return { asked, verdict: known?.verdict ?? 'none', lines: known?.lines ?? [] };
+  for (;;) {
+    await readWhereUnread(pictureId, asked, caller);
+    const [row] = await sql<Lettering & { state: string }>(
+      'select state, verdict, lines from picture_lettering where picture_id = $1 and asked = $2',
+      [pictureId, asked],
+    );
+    if (row?.state === 'done') return { asked, verdict: row.verdict, lines: row.lines };
+    if (row?.state === 'failed') return { asked, verdict: 'none', lines: [] };
+    // It ends, or grows stale, or is handed back.
+    await pause(LOOK_AGAIN_MS, undefined, { signal: caller });
+  }
 }
 
 /** The lettering of a picture that was sent. Throws a 422 or 503 Problem. */

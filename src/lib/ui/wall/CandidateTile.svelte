@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Candidate, DecisionState } from '$lib/contract/answers';
+  import { misreadOf } from './misread';
 
   /** A candidate on the wall. An undecided one shares the strip, a kept one grows, one set aside is a sliver until it is touched. */
   interface Props {
@@ -17,14 +18,7 @@
   const aspect = $derived(candidate.widthPx / candidate.heightPx);
   const sliver = $derived(candidate.decision === 'aside' && !selected);
   const height = $derived(HEIGHT[candidate.decision === 'aside' && selected ? 'undecided' : candidate.decision]);
-  /** Lettering that is not what was asked for; a picture that was brought in was asked nothing. */
-  const misread = $derived(
-    candidate.lettering?.reads &&
-      candidate.roundId &&
-      (candidate.lettering.verdict === 'wrong' || !candidate.lettering.asked)
-      ? candidate.lettering
-      : null,
-  );
+  const misread = $derived(misreadOf(candidate));
   const words = $derived({ kept: 'kept', aside: 'aside', undecided: '' }[candidate.decision]);
 </script>
 

@@ -17,9 +17,11 @@
   import Figure from '$lib/ui/slip/Figure.svelte';
   import { freshKey } from '$lib/ui/tab';
   import { decide, decided } from '$lib/ui/wall/decide';
+  import { misreadOf } from '$lib/ui/wall/misread';
 
   const { data } = $props();
   const candidate = $derived(decided(data.candidate));
+  const misread = $derived(misreadOf(candidate));
   const href = $derived(`/api/pictures/${candidate.pictureId}`);
   const source = $derived({ kind: 'picture', href } as const);
   const base = $derived(`/commissions/${data.commission.id}`);
@@ -164,11 +166,11 @@
       >
       <a class="button flex items-center" href={base}>Back to the wall</a>
     </div>
-    {#if candidate.lettering?.reads && (candidate.lettering.verdict === 'wrong' || !candidate.lettering.asked)}
+    {#if misread}
       <section class="mb-3 flex items-center gap-2 border-t border-line pt-3" aria-label="Lettering">
         <span class="flex-1"
-          >Reads <em>{candidate.lettering.reads}</em>{candidate.lettering.asked
-            ? `, asked ${candidate.lettering.asked}`
+          >Reads <em>{misread.reads}</em>{misread.asked
+            ? `, asked ${misread.asked}`
             : '; no lettering was asked for'}</span
         >
         <button class="quiet text-text!" disabled={busy} onclick={withoutLettering}>put right</button>
