@@ -9,6 +9,7 @@ import {
   countPoints,
   EditError,
   EditSchema,
+  greatestStray,
   type ArtNode,
   type Artwork,
 } from '../core/vector';
@@ -110,6 +111,7 @@ export async function shapesCommand(args: readonly string[]): Promise<number> {
     const report = {
       points: [countPoints(before), countPoints(artwork)],
       nodes: allPieces(artwork).length,
+      greatestPx: Math.round(1000 * greatestStray(before, artwork)) / 1000,
       ms: Math.round(performance.now() - started),
     };
     console.log(values.json ? JSON.stringify(report) : `${values.out}: ${told}; ${report.points.join(' to ')} points`);

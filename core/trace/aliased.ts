@@ -3,7 +3,7 @@
  * middles of the two pixels at each step. Of all tracks that do, the one that bends least is taken (Reinsch 1967, smoothing by spline functions).
  */
 import type { Picture } from '../raster';
-import { findCorners, Track } from './corners';
+import { findCorners, Track } from '../fit';
 import type { Plains } from './plains';
 
 /** How far points of such an edge lie from it after that, in pixels. */

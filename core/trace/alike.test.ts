@@ -3,7 +3,7 @@ import { artworkToSvg } from '../export';
 import { polygon, type Contour, type Point } from '../path';
 import { drawnOf, errorOf, pictureOf, type Drawing } from '../../bench/drawings';
 import { madeAlike } from './alike';
-import type { Stroke } from './stroke';
+import type { Stroke } from '../fit';
 import { trace } from '.';
 
 /** A circle as the tracer makes one: two half circles. */

@@ -1,6 +1,6 @@
 /** Parts of a drawing that repeat: what is as good as alike is made alike, whichever outlines it lies in. */
 import { arcGeometry, crossingOf, dot, length, minus, plus, type Point, type Segment, unit } from '../path';
-import type { Stroke } from './stroke';
+import type { Stroke } from '../fit';
 
 /** Radii and centres of circles that differ by less than this are the same, in pixels. */
 const SAME_PX = 0.12;

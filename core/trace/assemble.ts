@@ -3,7 +3,7 @@ import type { Piece } from '../vector';
 import { NOTHING, type Cells } from './cells';
 import { BEYOND, chainOf, loopsOf, type ChainMap } from './chains';
 import type { Edges } from './edges';
-import type { Stroke } from './stroke';
+import type { Stroke } from '../fit';
 import type { Regions } from './regions';
 import { runUnder } from './under';
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { type Point, pointAt, type Segment } from '../path';
 import type { Chain } from './chains';
 import { cutRoutes } from './edges';
-import type { Stroke } from './stroke';
+import type { Stroke } from '../fit';
 import type { Route, Routes } from './routes';
 
 const WIDTH = 100;

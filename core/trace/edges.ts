@@ -15,8 +15,7 @@ import {
   withEnds,
 } from '../path';
 import { chainOf, cornerOf, type Chain } from './chains';
-import { steady } from './fit';
-import type { Stroke } from './stroke';
+import { steady, type Stroke } from '../fit';
 import type { Route, Routes } from './routes';
 
 /** The fitted edges of a picture. */

@@ -18,12 +18,10 @@ import {
   unit,
 } from '../path';
 import { calmed, NOISY, noiseOf } from './calm';
-import { Track } from './corners';
+import { Track, limitsOf, scatterOf, softened, fitCubic, type Run } from '../fit';
 import { findGround } from './ground';
 import { evennessOf, findInks, flatPixels, inksFrom, nearestOf } from './inks';
 import { nowherePlain, plainsOf } from './plains';
-import { limitsOf, scatterOf, softened } from './scatter';
-import { fitCubic, type Run } from './span';
 import { distance, mixtureAt, mixtureOfThree, mixtureThrough, tonesFor } from './tone';
 
 const random = randomFrom(11);

@@ -1,9 +1,7 @@
 import { bendLeast } from './aliased';
 import type { Cells } from './cells';
 import { BEYOND, type Chain } from './chains';
-import { Track } from './corners';
-import { scatterOf } from './scatter';
-import type { Located } from './stroke';
+import { Track, scatterOf, type Located } from '../fit';
 
 /** How far a ramp of coverage may reach to each side of the edge, in pixels; soft pictures want more. */
 export const REACH_PX = { crisp: 3, soft: 6 } as const;

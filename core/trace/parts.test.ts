@@ -17,13 +17,11 @@ import {
 import { NOTHING, type Cells } from './cells';
 import { unmix } from './unmix';
 import { BEYOND, findChains, loopsOf } from './chains';
-import { findCorners, Track } from './corners';
-import { fitChain } from './fit';
+import { findCorners, Track, fitChain, fitArc, fitCubic, fitLine, measure, type Run } from '../fit';
 import { evennessOf, findInks, flatPixels } from './inks';
 import { locate, REACH_PX } from './locate';
 import { nowherePlain, plainsOf } from './plains';
 import { findRegions, neighboursOf } from './regions';
-import { fitArc, fitCubic, fitLine, measure, type Run } from './span';
 import { economyOf, smoothnessOf, toleranceOf, trace } from './trace';
 import { allPieces } from '../vector';
 

@@ -4,7 +4,7 @@
  */
 import { crossingOf, dot, length, minus, plus, type Point, straightThrough, unit } from '../path';
 import { BEYOND, chainOf, cornerOf, type Chain, type ChainMap } from './chains';
-import type { Located } from './stroke';
+import type { Located } from '../fit';
 
 /** Chains that go on in each other. */
 export interface Route {

@@ -3,8 +3,7 @@ import type { Cells } from './cells';
 import { madeAlike } from './alike';
 import { BEYOND, chainOf, cornerOf, findChains, type Chain, type ChainMap } from './chains';
 import { cutRoutes, type Edges } from './edges';
-import { fitChain } from './fit';
-import type { FitOptions, Located, Stroke } from './stroke';
+import { fitChain, type FitOptions, type Located, type Stroke } from '../fit';
 import { locate, REACH_PX } from './locate';
 import { findRoutes, type Routes } from './routes';
 

@@ -15,8 +15,7 @@ import {
   tangentsOf,
   unit,
 } from '../path';
-import { steady } from './fit';
-import type { Stroke } from './stroke';
+import { steady, type Stroke } from '../fit';
 
 /** How far a lower ink runs under an upper one that it touches, in pixels: enough that no seam shows at any size. */
 const UNDERLAP_PX = 1;

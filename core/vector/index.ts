@@ -6,3 +6,6 @@ export * from './ink-names';
 export * from './schema';
 export * from './edits';
 export * from './compact';
+export { greatestStray } from './outlines';
+export { thinnedArtwork } from './edits/economy';
+export { straightenedArtwork, symmetriesOfArtwork } from './edits/exact';

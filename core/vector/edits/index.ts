@@ -11,6 +11,8 @@ import { removeGuide, setGuide } from './guides';
 import { inkColour } from './ink-colour';
 import { inkName } from './ink-name';
 import { mergeInks } from './merge-inks';
+import { economy } from './economy';
+import { straighten, symmetry } from './exact';
 import { border, offset } from './offset';
 import { nodeEffects, nodeHidden, nodeLocked, nodeName, nodeOpacity, nodeTransform } from './node-look';
 import { groupNodes, moveNodes, ungroup } from './order';
@@ -53,6 +55,9 @@ const KINDS = {
   'fill-holes': fillHoles,
   'trim-hidden': trimHidden,
   offset,
+  economy,
+  straighten,
+  symmetry,
   border,
   'set-guide': setGuide,
   'remove-guide': removeGuide,

@@ -4,7 +4,7 @@ import { type Point, roundedPolygon, turnsOf } from '../path';
 import { drawnOf, errorOf, pictureOf } from '../../bench/drawings';
 import { type Fit, type Run } from './span';
 import { touchLines } from './tangent';
-import { trace } from '.';
+import { trace } from '../trace';
 import { allPieces } from '../vector';
 
 describe('arcs between lines', () => {

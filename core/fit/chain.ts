@@ -15,9 +15,10 @@ import {
   unit,
   withEnds,
 } from '../path';
+import { breaksOf, type Spans } from './breaks';
 import { findCorners, Track, type Corner } from './corners';
 import { fitArc, fitCubic, fitLine, measure, type Fit, type Run } from './span';
-import { asRectangle, straightened, wholeCircle, wholeEllipse } from './exact';
+import { asRectangle, straightened, wholeCircle, wholeEllipse } from './whole';
 import type { Deviation, FitOptions, Located, Stroke } from './stroke';
 import { limitsOf, softened, type Limits } from './scatter';
 import { touchLines } from './tangent';
@@ -35,7 +36,7 @@ const HOPELESS = 8;
 const samplesFor = (count: number): number => Math.max(40, Math.min(96, count / 3));
 
 /** One smooth stretch between two corners (or ends): points, with the exact ends put in front and behind. */
-class Smooth {
+class Smooth implements Spans {
   private readonly known = new Map<number, Fit | null>();
   readonly n: number;
 
@@ -50,6 +51,10 @@ class Smooth {
 
   point(i: number): Point {
     return i === 0 || i === this.n - 1 ? [this.run.xs[i], this.run.ys[i]] : [this.soft.xs[i], this.soft.ys[i]];
+  }
+
+  least(i: number): Fit {
+    return fitLine(this.run, i, i + 1, this.point(i), this.point(i + 1));
   }
 
   allowed(fit: Fit, i: number, j: number): boolean {
@@ -76,125 +81,6 @@ class Smooth {
     this.known.set(key, best);
     return best;
   }
-}
-
-/** The furthest index that one segment reaches from `i` in steps of `way`, by doubling and halving. */
-function reach(smooth: Smooth, i: number, way: 1 | -1): number {
-  const last = way > 0 ? smooth.n - 1 : 0;
-  const room = Math.abs(last - i);
-  const fits = (d: number) => (way > 0 ? smooth.fit(i, i + d) : smooth.fit(i - d, i)) !== null;
-  let good = Math.min(room, 1);
-  let bad = room + 1;
-  for (let d = 4; good < room;) {
-    const at = Math.min(d, room);
-    if (fits(at)) {
-      good = at;
-      d *= 2;
-    } else {
-      // One failure may be chance: a little further, it may hold again.
-      const beyond = Math.min(room, at + Math.max(2, at >> 2));
-      if (beyond > at && fits(beyond)) {
-        good = beyond;
-        d = beyond * 2;
-        continue;
-      }
-      bad = at;
-      break;
-    }
-  }
-  while (bad - good > 1) {
-    const middle = (good + bad) >> 1;
-    if (fits(middle)) good = middle;
-    else bad = middle;
-  }
-  return i + way * good;
-}
-
-/** Cost of a fit among those with as many segments: how far off it is, and how complicated. */
-function costOf(smooth: Smooth, fit: Fit): number {
-  const kind = fit.segment.kind === 'line' ? 0 : fit.segment.kind === 'arc' ? 1 : 2.5;
-  return fit.squares / (0.25 * smooth.tolerance) ** 2 + kind * 3;
-}
-
-/**
- * The fewest segments that follow a smooth stretch, and among those the truest. Spans of spans that fit do fit, so going as far as one can is
- * the least number; going so from both ends gives for each break the earliest and the latest place, and dynamic programming chooses within.
- */
-function breaksOf(smooth: Smooth): number[] {
-  const last = smooth.n - 1;
-  const latest: number[] = [];
-  for (let i = 0; i < last; i = latest[latest.length - 1]) latest.push(Math.max(i + 1, reach(smooth, i, 1)));
-  if (latest.length === 1) return [0, last];
-  const earliest: number[] = [];
-  for (let j = last; j > 0;) {
-    j = Math.min(j - 1, reach(smooth, j, -1));
-    earliest.unshift(j);
-  }
-  const count = latest.length;
-  const places: number[][] = [[0]];
-  for (let k = 0; k < count - 1; k++) {
-    const to = latest[k];
-    const from = earliest.length === count ? Math.min(earliest[k + 1], to) : Math.max(1, to - 8);
-    const step = Math.max(1, Math.ceil((to - from) / 7));
-    const list: number[] = [];
-    for (let i = from; i < to; i += step) list.push(i);
-    list.push(to);
-    places.push(list);
-  }
-  places.push([last]);
-  // best[k][m]: the least cost of coming to the m-th place of break k, and from where.
-  let costs = [0];
-  const from: number[][] = [];
-  for (let k = 1; k <= count; k++) {
-    const next = places[k].map(() => Infinity);
-    const origin = places[k].map(() => 0);
-    for (let m = 0; m < places[k].length; m++)
-      for (let p = 0; p < places[k - 1].length; p++) {
-        const [i, j] = [places[k - 1][p], places[k][m]];
-        if (j <= i || costs[p] === Infinity) continue;
-        const fit = j === i + 1 ? fitLine(smooth.run, i, j, smooth.point(i), smooth.point(j)) : smooth.fit(i, j);
-        if (!fit) continue;
-        const cost = costs[p] + costOf(smooth, fit);
-        if (cost < next[m]) {
-          next[m] = cost;
-          origin[m] = p;
-        }
-      }
-    from.push(origin);
-    costs = next;
-  }
-  if (costs[0] === Infinity) return [0, ...latest];
-  const breaks = [last];
-  for (let k = count, m = 0; k >= 1; k--) {
-    m = from[k - 1][m];
-    breaks.unshift(places[k - 1][m]);
-  }
-  return improved(smooth, breaks);
-}
-
-/** Moves each break a little to where its two segments are truest. */
-function improved(smooth: Smooth, breaks: number[]): number[] {
-  const out = [...breaks];
-  for (let round = 0; round < 3; round++) {
-    let moved = false;
-    for (let k = 1; k + 1 < out.length; k++) {
-      const cost = (at: number): number => {
-        if (at <= out[k - 1] || at >= out[k + 1]) return Infinity;
-        const [p, q] = [smooth.fit(out[k - 1], at), smooth.fit(at, out[k + 1])];
-        return p && q ? costOf(smooth, p) + costOf(smooth, q) : Infinity;
-      };
-      const now = cost(out[k]);
-      for (const d of [-2, -1, 1, 2]) {
-        if (cost(out[k] + d) < now - 1e-9) {
-          out[k] += d;
-          moved = true;
-          break;
-        }
-      }
-    }
-    if (!moved) break;
-  }
-  return out;
 }
 
 /** Two fits whose directions differ by more than this where they meet do not meet smoothly, in radians. */

@@ -1,0 +1,15 @@
+/** Making outlines exact, economical and even. */
+export { chainsOf, type Chain } from './chains';
+export { halved } from './halves';
+export { Lines, polylineOf, strayOf } from './lines';
+export { thinned, type Thinned } from './thin';
+export { NEARLY, straightened, type Nearly, type NearlyTrue, type Straightened } from './straighten';
+export {
+  madeSymmetrical,
+  mirrorIn,
+  symmetriesOf,
+  SymmetryError,
+  turnAbout,
+  type Likes,
+  type Symmetry,
+} from './symmetry';
