@@ -1,11 +1,8 @@
 import {
   compose,
-  contains,
   IDENTITY,
-  inverse,
   mapContour,
   mapPoint,
-  nearestPlace,
   type Affine,
   type Contour,
   type FillRule,
@@ -160,27 +157,6 @@ export function allPieces(artwork: Artwork): Piece[] {
 export function findNode(artwork: Artwork, id: string): Placed | undefined {
   for (const placed of placedNodes(artwork.nodes)) if (placed.node.id === id) return placed;
   return undefined;
-}
-
-/** The topmost piece at a point that is neither hidden nor locked, or null. A line counts over its width, from its middle outwards. */
-export function pieceAt(artwork: Artwork, point: Point): Piece | null {
-  let found: Piece | null = null;
-  for (const { node, within, map } of placedNodes(artwork.nodes)) {
-    if (node.kind !== 'piece' || [...within, node].some((n) => n.hidden || n.locked)) continue;
-    const back = inverse(map);
-    if (back && touches(node, mapPoint(back, point))) found = node;
-  }
-  return found;
-}
-
-/** Whether a piece is touched at a point of its own coordinates. */
-function touches(piece: Piece, point: Point): boolean {
-  const { inkId, contours, rule, stroke, clip } = piece;
-  if (clip && !clip.some((c) => contains(c.contours, point, c.rule))) return false;
-  if (inkId !== null && contains(contours, point, rule)) return true;
-  return (
-    stroke !== undefined && contours.some((c) => (nearestPlace(c, point)?.distancePx ?? Infinity) <= stroke.widthPx / 2)
-  );
 }
 
 /** The inks that a piece is drawn with, its fill's first. */

@@ -126,7 +126,7 @@ const nodeEntries = {
 export const DEPTH_LIMIT = 64;
 export const NODE_LIMIT = 50_000;
 
-const piece = v.object({
+export const pieceSchema = v.object({
   kind: v.literal('piece'),
   ...nodeEntries,
   contours: v.array(contour),
@@ -137,7 +137,7 @@ const piece = v.object({
   numbers: v.optional(v.object({ next: wholeNumber, of: v.array(v.array(wholeNumber)) })),
 });
 const nodeSchema: v.GenericSchema<ArtNode> = v.lazy(() =>
-  v.variant('kind', [piece, v.object({ kind: v.literal('group'), ...nodeEntries, nodes: v.array(nodeSchema) })]),
+  v.variant('kind', [pieceSchema, v.object({ kind: v.literal('group'), ...nodeEntries, nodes: v.array(nodeSchema) })]),
 ) as v.GenericSchema<ArtNode>;
 
 export const guideSchema: v.GenericSchema<Guide> = v.variant('kind', [

@@ -14,6 +14,7 @@ import { mergeInks } from './merge-inks';
 import { economy } from './economy';
 import { straighten, symmetry } from './exact';
 import { border, offset } from './offset';
+import { putPieces } from './put';
 import { nodeEffects, nodeHidden, nodeLocked, nodeName, nodeOpacity, nodeTransform } from './node-look';
 import { groupNodes, moveNodes, ungroup } from './order';
 import { pieceInk } from './piece-ink';
@@ -59,6 +60,7 @@ const KINDS = {
   straighten,
   symmetry,
   border,
+  'put-pieces': putPieces,
   'set-guide': setGuide,
   'remove-guide': removeGuide,
 } as const;
@@ -96,6 +98,7 @@ const TOUCHES_IDS: ReadonlySet<Edit['kind']> = new Set([
   'duplicate-node',
   'move-nodes',
   'cut-apart',
+  'put-pieces',
 ]);
 
 /** What an edit did, in the words of the history. */

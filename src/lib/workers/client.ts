@@ -1,7 +1,19 @@
 import type { ProofSheet } from '$core/judge';
 import type { EconomyPoint, Trace, TraceOptions } from '$core/trace';
 import type { EnclosedArea } from '$core/retouch';
-import type { FillShown, Look, MadePicture, ProofSource, Reply, RetouchResult, RetouchWant } from './messages';
+import type { NearlyLine } from '$core/vector';
+import type {
+  FillShown,
+  Look,
+  MadePicture,
+  ProofSource,
+  Reply,
+  RetouchResult,
+  RetouchWant,
+  ShapesMade,
+  ShapesResult,
+  ShapesWant,
+} from './messages';
 
 export interface WorkHooks<T> {
   readonly onResult: (result: T) => void;
@@ -97,3 +109,11 @@ export const lookingWorker = () => newRetoucher<Look>();
 export const fillsWorker = () => newRetoucher<readonly FillShown[]>();
 /** One that finds what a cut-out encloses. */
 export const enclosedWorker = () => newRetoucher<readonly EnclosedArea[]>();
+
+const newShaper = <R extends ShapesResult>() =>
+  new Latest<ShapesWant, R>(() => new Worker(new URL('./shapes.worker.ts', import.meta.url), { type: 'module' }));
+
+/** A worker that makes edits of shapes that take a while. */
+export const shapingWorker = () => newShaper<ShapesMade>();
+/** One that finds what shapes nearly are. */
+export const nearlyWorker = () => newShaper<readonly NearlyLine[]>();

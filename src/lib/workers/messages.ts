@@ -10,7 +10,7 @@ import type {
   RetouchStep,
 } from '$core/retouch';
 import type { EconomyPoint, Trace, TraceOptions } from '$core/trace';
-import type { Artwork } from '$core/vector';
+import type { Artwork, Edit, NearlyLine } from '$core/vector';
 
 /** A mark to be judged: a picture by its address or its pixels, or an artwork. */
 export type ProofSource =
@@ -79,6 +79,28 @@ export interface FillShown {
 }
 
 export type RetouchResult = MadePicture | Look | readonly FillShown[] | readonly EnclosedArea[];
+
+/** What is asked about the shapes of an artwork. */
+export type ShapesWant =
+  /** What they nearly are: quick findings first. */
+  | { readonly want: 'nearly'; readonly artwork: Artwork; readonly nodes: readonly string[] | 'all' }
+  /** What edits make of them. */
+  | { readonly want: 'edits'; readonly artwork: Artwork; readonly edits: readonly Edit[] };
+
+export type ShapesRequest = ShapesWant & { readonly id: number; readonly stop: Int32Array | null };
+
+/** An artwork's pieces after edits, as one edit that is quickly made, and what that did in figures. */
+export interface ShapesMade {
+  /** Null where nothing changed. */
+  readonly put: Edit | null;
+  readonly told: string;
+  readonly points: readonly [number, number];
+  readonly areaPx2: readonly [number, number];
+  /** How far outlines lie, at most, from those before. */
+  readonly greatestPx: number;
+}
+
+export type ShapesResult = readonly NearlyLine[] | ShapesMade;
 
 export type Reply<T> =
   | { readonly id: number; readonly what: 'progress'; readonly done: number }

@@ -60,7 +60,7 @@
 
   let drawing = false;
   const draw = (what: DrawGesture['what'], event: PointerEvent): void =>
-    ondraw?.({ what, point: pointUnder(view, ...at(event)), shift: event.shiftKey });
+    ondraw?.({ what, point: pointUnder(view, ...at(event)), shift: event.shiftKey, zoom: view.zoom });
 
   function down(event: PointerEvent): void {
     if (event.button > 1) return;

@@ -10,6 +10,8 @@ export interface DrawGesture {
   readonly what: 'down' | 'drag' | 'up' | 'hover' | 'leave';
   readonly point: [number, number];
   readonly shift: boolean;
+  /** Pixels of the screen to one of the work. */
+  readonly zoom: number;
 }
 
 export const ZOOM_LEAST = 0.02;

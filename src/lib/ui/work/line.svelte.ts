@@ -61,8 +61,8 @@ export class WorkLine<State = Artwork, E = Edit> {
   /** The newest state heard of. */
   state = $state.raw() as WorkState<State>;
   private acts = $state.raw<readonly Act[]>([]);
-  /** An edit that is being tried out, while a control moves. */
-  tried = $state.raw<E | null>(null);
+  /** Edits that are being tried out, while a control moves. */
+  tried = $state.raw<E | readonly E[] | null>(null);
 
   /** Whether acts wait to be kept. */
   get isWaiting(): boolean {
@@ -74,12 +74,17 @@ export class WorkLine<State = Artwork, E = Edit> {
    * made it first, and end with that.
    */
   get drawing(): State {
-    const drawing = withActs(this.kind, this.state.drawing, this.acts);
+    const drawing = this.kept;
     try {
-      return this.tried ? this.kind.apply(drawing, [this.tried]) : drawing;
+      return this.tried ? this.kind.apply(drawing, [this.tried].flat() as E[]) : drawing;
     } catch {
       return drawing;
     }
+  }
+
+  /** The same without what is being tried out. */
+  get kept(): State {
+    return withActs(this.kind, this.state.drawing, this.acts);
   }
 
   private sending: Promise<void> | null = null;
@@ -118,7 +123,7 @@ export class WorkLine<State = Artwork, E = Edit> {
   edit(...edits: readonly E[]): void {
     this.tried = null;
     try {
-      this.kind.apply(this.drawing, edits);
+      this.kind.apply(this.kept, edits);
     } catch (error) {
       notices.fail(error);
       return;

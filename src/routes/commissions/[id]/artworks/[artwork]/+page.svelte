@@ -96,6 +96,7 @@
       { press: 'Shift+n', label: 'Mark the piece before', run: () => markNext(-1) },
       { press: 'Delete', label: 'Remove the marked piece', run: removePiece },
       { press: 'Escape', label: 'Mark nothing', run: () => (pieceId = inkId = null) },
+      { press: 'e', label: 'Edit its shapes', run: () => void goto(`${placeOf(data.commission.id, current)}/shapes`) },
       { press: 'Mod+Enter', label: 'On to the delivery', run: () => void deliver() },
     ]),
   );
@@ -121,6 +122,7 @@
     </Sheet>
   {/snippet}
   {#snippet slip()}
+    <p class="mb-3"><a class="quiet" href="{placeOf(data.commission.id, current)}/shapes">Edit its shapes</a></p>
     <InkList
       {drawing}
       marked={inkId ?? piece?.inkId ?? null}

@@ -1,0 +1,115 @@
+<script lang="ts">
+  import { dndzone, type DndEvent } from 'svelte-dnd-action';
+  import { boxOf, formatPath, mapContour } from '$core/path';
+  import { placedNodes, type ArtNode } from '$core/vector';
+  import { nameOfNode, swatch } from './names';
+  import type { Shaping } from './shaping.svelte';
+
+  /** The nodes of an artwork from the top of the stack to its bottom, with pictures; dragged to be put elsewhere. */
+  interface Props {
+    shaping: Shaping;
+  }
+  const { shaping }: Props = $props();
+  const drawing = $derived(shaping.line.drawing);
+  /** More than this are not listed: a press on the sheet finds the others. */
+  const MOST = 120;
+
+  interface Row {
+    readonly id: string;
+    readonly node: ArtNode;
+  }
+  const rows = $derived<Row[]>([...drawing.nodes].reverse().map((node) => ({ id: node.id, node })));
+  /** The order while one is being dragged. */
+  let dragged = $state.raw<Row[] | null>(null);
+  const list = $derived((dragged ?? rows).slice(0, MOST));
+
+  function settle(event: CustomEvent<DndEvent<Row>>): void {
+    const order = event.detail.items;
+    dragged = null;
+    const { id } = event.detail.info;
+    const from = rows.findIndex((r) => r.id === id);
+    const to = order.findIndex((r) => r.id === id);
+    if (to < 0 || to === from) return;
+    // The list goes from the top down, the stack from the bottom up.
+    shaping.edit([{ kind: 'move-nodes', nodeIds: [id], intoId: null, at: rows.length - 1 - to }]);
+  }
+
+  /** The pieces of a node, drawn small. */
+  function pictureOf(node: ArtNode): { view: string; paths: { d: string; fill: string; rule?: string }[] } {
+    const own = [...placedNodes([node])].flatMap((p) =>
+      p.node.kind === 'piece' ? [{ piece: p.node, contours: p.node.contours.map((c) => mapContour(p.map, c)) }] : [],
+    );
+    const box = boxOf(own.flatMap((o) => o.contours));
+    const side = Math.max(box.width, box.height, 1e-6) * 1.1;
+    return {
+      view: `${box.x + box.width / 2 - side / 2} ${box.y + box.height / 2 - side / 2} ${side} ${side}`,
+      paths: own.map(({ piece, contours }) => ({
+        d: formatPath(contours, 1),
+        fill: drawing.inks.find((i) => i.id === (piece.inkId ?? piece.stroke?.inkId))?.hex ?? 'none',
+        rule: piece.rule,
+      })),
+    };
+  }
+</script>
+
+<section class="mb-4 border-t border-line pt-3" aria-label="Stack">
+  <div class="mb-1 flex items-baseline justify-between">
+    <h2 class="text-[14px]">Stack</h2>
+    <span class="flex gap-2">
+      <button class="quiet" disabled={!shaping.chosen.length} onclick={() => shaping.restack('forward')}>forward</button
+      >
+      <button class="quiet" disabled={!shaping.chosen.length} onclick={() => shaping.restack('back')}>back</button>
+      <button class="quiet" disabled={shaping.chosen.length < 2} onclick={() => shaping.group()}>group</button>
+    </span>
+  </div>
+  <ul
+    class="flex flex-col"
+    use:dndzone={{ items: list, flipDurationMs: 0, dropTargetStyle: {}, type: 'stack' }}
+    onconsider={(e: CustomEvent<DndEvent<Row>>) => (dragged = e.detail.items)}
+    onfinalize={settle}
+    data-stack
+  >
+    {#each list as { id, node } (id)}
+      {@const picture = pictureOf(node)}
+      {@const isChosen = shaping.chosen.includes(id)}
+      <li
+        class="flex min-h-8 items-center gap-2 border-b border-line {isChosen ? 'bg-paper' : ''}"
+        aria-label={nameOfNode(drawing, node)}
+      >
+        <svg class="h-6 w-6 shrink-0 border border-line {node.hidden ? 'opacity-30' : ''}" viewBox={picture.view}>
+          {#each picture.paths as p, k (k)}<path
+              d={p.d}
+              fill={p.fill}
+              fill-rule={p.rule === 'evenodd' ? 'evenodd' : undefined}
+            />{/each}
+        </svg>
+        <button
+          class="min-w-0 flex-1 truncate text-left hover:underline {isChosen ? 'font-semibold' : ''}"
+          aria-pressed={isChosen}
+          onclick={(e) => (e.shiftKey ? shaping.toggle(id) : shaping.choose([id]))}>{nameOfNode(drawing, node)}</button
+        >
+        {#if node.kind === 'piece'}
+          <span class="h-3 w-3 shrink-0" style="background: {swatch(drawing, node.inkId ?? node.stroke?.inkId ?? null)}"
+          ></span>
+        {/if}
+        <button
+          class="quiet shrink-0"
+          aria-pressed={node.hidden === true}
+          onclick={() => shaping.edit([{ kind: 'node-hidden', nodeIds: [id], hidden: !node.hidden }])}
+          >{node.hidden ? 'show' : 'hide'}</button
+        >
+        <button
+          class="quiet shrink-0"
+          aria-pressed={node.locked === true}
+          onclick={() => shaping.edit([{ kind: 'node-locked', nodeIds: [id], locked: !node.locked }])}
+          >{node.locked ? 'unlock' : 'lock'}</button
+        >
+      </li>
+    {/each}
+  </ul>
+  {#if rows.length > MOST}
+    <p class="mt-1 text-[12px] text-muted">
+      {rows.length - MOST} more lie below; press them on the sheet to choose them.
+    </p>
+  {/if}
+</section>

@@ -1,0 +1,473 @@
+// Sets here are looked things up in, and never shown.
+/* eslint-disable svelte/prefer-svelte-reactivity */
+import { onDestroy } from 'svelte';
+import { turnAbout } from '$core/exact';
+import type { Affine, Box, Point } from '$core/path';
+import {
+  aligned,
+  boxOfNode,
+  findNode,
+  movedOnSheet,
+  nodesAlike,
+  nodesAt,
+  nodesIn,
+  nodesLeft,
+  nodesOfInk,
+  allPieces,
+  inksOfPiece,
+  restacked,
+  snappedBox,
+  snapTargets,
+  specksOf,
+  spread,
+  unionOf,
+  type Artwork,
+  type Edit,
+  type NearlyLine,
+  type Side,
+  type SnapTargets,
+} from '$core/vector';
+import { nearlyWorker, shapingWorker } from '$lib/workers/client';
+import type { ShapesMade } from '$lib/workers/messages';
+import { notices } from '../notices.svelte';
+import type { DrawGesture } from '../sheet/view';
+import type { lineOf } from '../work/line.svelte';
+import { handlesOf, scaledBy, type Handle } from './handles';
+
+/** Acts that are done at once, and those that open a form. */
+export type ActName =
+  | 'unite'
+  | 'subtract'
+  | 'intersect'
+  | 'cut-apart'
+  | 'offset'
+  | 'border'
+  | 'thin-out'
+  | 'fill-holes'
+  | 'mirror'
+  | 'align'
+  | 'choose'
+  | 'trim-hidden';
+
+/** What one can do, with the keys. */
+export const ACTS: readonly { readonly name: ActName; readonly label: string; readonly press: string }[] = [
+  { name: 'unite', label: 'Unite', press: 'u' },
+  { name: 'subtract', label: 'Subtract', press: 's' },
+  { name: 'intersect', label: 'Intersect', press: 'i' },
+  { name: 'cut-apart', label: 'Cut apart', press: 'k' },
+  { name: 'offset', label: 'Offset', press: 'o' },
+  { name: 'border', label: 'Border', press: 'b' },
+  { name: 'mirror', label: 'Mirror', press: 'm' },
+  { name: 'align', label: 'Line up', press: 'l' },
+  { name: 'thin-out', label: 'Thin out', press: 't' },
+  { name: 'fill-holes', label: 'Fill holes', press: 'h' },
+  { name: 'choose', label: 'Choose', press: 'c' },
+  { name: 'trim-hidden', label: 'Trim hidden', press: 'x' },
+];
+
+/** How long a drawing is left in peace before it is looked at, and how long a control before its effect is worked out. */
+const LOOK_AFTER_MS = 350;
+
+/** How near a press must be to a handle, and how far a drag must go to be one, in pixels of the screen. */
+const GRAB_PX = 8;
+const DRAG_PX = 3;
+
+/** How near a side or middle draws a box that is dragged, in pixels of the screen. */
+const SNAP_PX = 6;
+
+/** Pieces smaller than this are offered as specks, as a share of the sheet's longer side squared. */
+const SPECK_SHARE = 1 / 256;
+
+type Line = ReturnType<typeof lineOf>;
+
+type Gesture =
+  | { readonly kind: 'move'; readonly from: Point; readonly again: readonly string[]; moved: boolean }
+  | { readonly kind: 'box'; readonly from: Point; readonly adds: readonly string[] }
+  | { readonly kind: 'handle'; readonly handle: Handle; readonly from: Point; readonly box: Box };
+
+/** What happens on the screen of shapes: what is chosen, the gesture under way, the act whose form is open, and what was found. */
+export class Shaping {
+  chosen = $state.raw<readonly string[]>([]);
+  act = $state<ActName | null>(null);
+  /** The box that is being drawn to choose what lies in it. */
+  boxing = $state.raw<Box | null>(null);
+  nearly = $state.raw<readonly NearlyLine[]>([]);
+  looking = $state(true);
+  /** Places of a line that is pointed at. */
+  shown = $state.raw<NearlyLine | null>(null);
+  /** What the last act did, or the one being tried would do. */
+  made = $state.raw<ShapesMade | null>(null);
+  /** Whether an act is being worked out. */
+  busy = $state(false);
+  offset = $state({ byPx: 4, join: 'round' as 'round' | 'mitre' | 'bevel' });
+  border = $state({ byPx: 8, join: 'round' as 'round' | 'mitre' | 'bevel', inkId: '' });
+  thin = $state({ tolerancePx: 0.1 });
+  lineUpBy = $state<'outline' | 'optical'>('outline');
+
+  /** What a box that is dragged lies on, and where. */
+  snap = $state.raw<{ at: Point; told: string } | null>(null);
+
+  private gesture: Gesture | null = null;
+  private targets: SnapTargets | null = null;
+  private startBox: Box | null = null;
+  private readonly shaper = shapingWorker();
+  private readonly looker = nearlyWorker();
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  constructor(private readonly lineNow: () => Line) {
+    onDestroy(() => {
+      clearTimeout(this.timer);
+      this.shaper.close();
+      this.looker.close();
+      this.lineNow().tried = null;
+    });
+  }
+
+  get line(): Line {
+    return this.lineNow();
+  }
+  get artwork(): Artwork {
+    return this.line.kept;
+  }
+  /** What acts are done to: what is chosen, or else everything. */
+  get nodes(): readonly string[] | 'all' {
+    return this.chosen.length ? this.chosen : 'all';
+  }
+  /** The box about what is chosen, as it is shown. */
+  get box(): Box | null {
+    const { drawing } = this.line;
+    return unionOf(this.chosen.map((k) => boxOfNode(drawing, k)).filter((b) => b !== null));
+  }
+
+  /** Looks again at what the artwork nearly is, a moment after it stopped changing. */
+  look(): void {
+    clearTimeout(this.timer);
+    this.looking = true;
+    this.timer = setTimeout(() => {
+      const { artwork } = this;
+      this.looker.ask(
+        { want: 'nearly', artwork: $state.snapshot(artwork) as Artwork, nodes: this.nodes },
+        {
+          onCoarse: (found) => (this.nearly = found),
+          onResult: (found) => {
+            this.nearly = found;
+            this.looking = false;
+          },
+          onError: (message) => {
+            this.looking = false;
+            notices.tell(message, { id: 'nearly' });
+          },
+        },
+      );
+    }, LOOK_AFTER_MS);
+  }
+
+  /** Nodes that are gone are chosen no longer. */
+  prune(): void {
+    const left = this.chosen.filter((k) => findNode(this.artwork, k));
+    if (left.length !== this.chosen.length) this.chosen = left;
+  }
+
+  choose(ids: readonly string[]): void {
+    this.chosen = [...new Set(ids)];
+    this.made = null;
+    this.tryNothing();
+  }
+
+  toggle(id: string): void {
+    this.choose(this.chosen.includes(id) ? this.chosen.filter((k) => k !== id) : [...this.chosen, id]);
+  }
+
+  chooseBy(how: 'ink' | 'alike' | 'left' | 'all' | 'specks'): void {
+    const { artwork, chosen } = this;
+    if (how === 'left') return this.choose(nodesLeft(artwork, chosen));
+    if (how === 'all') return this.choose(nodesLeft(artwork, []));
+    if (how === 'alike') return this.choose(nodesAlike(artwork, chosen));
+    if (how === 'specks')
+      return this.choose(specksOf(artwork, (SPECK_SHARE * Math.max(artwork.widthPx, artwork.heightPx)) ** 2));
+    const inks = new Set(
+      allPieces(artwork)
+        .filter((p) => chosen.includes(p.id))
+        .flatMap(inksOfPiece),
+    );
+    this.choose([...inks].flatMap((inkId) => nodesOfInk(artwork, inkId)));
+  }
+
+  /** Makes quick edits at once. */
+  edit(edits: readonly Edit[]): void {
+    this.tryNothing();
+    if (edits.length) this.line.edit(...edits);
+  }
+
+  /** Works edits out in the worker, and then makes them, or only shows them. */
+  work(edits: readonly Edit[], how: 'make' | 'try', then?: (made: ShapesMade) => void): void {
+    this.busy = true;
+    this.shaper.ask(
+      { want: 'edits', artwork: $state.snapshot(this.artwork) as Artwork, edits },
+      {
+        onResult: (made) => {
+          this.busy = false;
+          this.made = made;
+          if (how === 'try') this.line.tried = made.put;
+          else {
+            this.line.tried = null;
+            if (made.put) this.line.edit(made.put);
+            else notices.tell('Nothing had to be changed', { id: 'shapes' });
+            then?.(made);
+          }
+        },
+        onError: (message) => {
+          this.busy = false;
+          this.line.tried = null;
+          notices.tell(`That cannot be done: ${message}`, { id: 'shapes' });
+        },
+      },
+    );
+  }
+
+  tryNothing(): void {
+    this.line.tried = null;
+  }
+
+  /** Does an act, or opens its form. */
+  toggleAct(name: ActName): void {
+    if (name === 'unite' || name === 'subtract' || name === 'intersect' || name === 'cut-apart') {
+      if (this.chosen.length < 2) return notices.tell('Choose two pieces or more first', { id: 'shapes' });
+      // From the bottom of the stack to its top, as one sees them; what is taken away is what lies above.
+      const order = this.stacked(this.chosen);
+      return this.work([{ kind: name, nodes: order }], 'make', () => {
+        if (name !== 'cut-apart') this.chosen = order.slice(0, 1);
+      });
+    }
+    if (name === 'fill-holes' || name === 'trim-hidden')
+      return this.work([{ kind: name, nodes: this.nodes === 'all' ? 'all' : [...this.nodes] }], 'make');
+    this.act = this.act === name ? null : name;
+    this.made = null;
+    this.tryNothing();
+    if (this.act) this.preview();
+  }
+
+  /** What the open form would do, if it is one that changes shapes; null where it does nothing yet. */
+  private formEdits(): Edit[] | null {
+    const nodes = this.nodes === 'all' ? ('all' as const) : [...this.nodes];
+    if (this.act === 'offset') return this.offset.byPx === 0 ? null : [{ kind: 'offset', nodes, ...this.offset }];
+    if (this.act === 'thin-out') return [{ kind: 'economy', nodes, ...this.thin }];
+    if (this.act === 'border') {
+      const inkId = this.border.inkId || this.artwork.inks[0]?.id;
+      if (!inkId || this.border.byPx <= 0) return null;
+      const pieceId = `border-${crypto.randomUUID().slice(0, 8)}`;
+      return [{ kind: 'border', nodes, ...this.border, inkId, pieceId }];
+    }
+    return null;
+  }
+
+  /** Shows what the open form would do. */
+  preview(): void {
+    const edits = this.formEdits();
+    if (edits) this.work(edits, 'try');
+    else this.tryNothing();
+  }
+
+  /** Does what the open form says. */
+  apply(): void {
+    const edits = this.formEdits();
+    if (edits) this.work(edits, 'make', () => (this.act = null));
+  }
+
+  putRight(line: NearlyLine): void {
+    this.shown = null;
+    if (line.edit.kind === 'remove-nodes') this.edit([line.edit]);
+    else this.work([line.edit], 'make');
+  }
+
+  mirror(axis: 0 | 1, copies = false): void {
+    const { box, artwork, chosen } = this;
+    const whole = box ?? { x: 0, y: 0, width: artwork.widthPx, height: artwork.heightPx };
+    const [x, y] = [whole.x + whole.width / 2, whole.y + whole.height / 2];
+    // Copies come about the middle of the sheet, where the other half belongs.
+    const by: Affine =
+      axis === 0
+        ? [-1, 0, 0, 1, copies ? artwork.widthPx : 2 * x, 0]
+        : [1, 0, 0, -1, 0, copies ? artwork.heightPx : 2 * y];
+    const nodes = chosen.length ? chosen : artwork.nodes.map((n) => n.id);
+    if (!copies) return this.edit(movedOnSheet(artwork, nodes, by));
+    this.duplicate(by);
+  }
+
+  duplicate(by: Affine = [1, 0, 0, 1, 12, 12]): void {
+    if (!this.chosen.length) return notices.tell('Choose what is to be duplicated first', { id: 'shapes' });
+    const suffix = `-${crypto.randomUUID().slice(0, 6)}`;
+    const moves = movedOnSheet(this.artwork, this.chosen, by);
+    const edits = this.stacked(this.chosen).map((nodeId): Edit => {
+      const own = moves.find((m) => m.kind === 'node-transform' && m.nodeIds.includes(nodeId));
+      return {
+        kind: 'duplicate-node',
+        nodeId,
+        suffix,
+        ...(own?.kind === 'node-transform' ? { by: own.by } : {}),
+      };
+    });
+    this.edit(edits);
+    this.chosen = this.chosen.map((k) => k + suffix);
+  }
+
+  remove(): void {
+    if (this.chosen.length) this.edit([{ kind: 'remove-nodes', nodeIds: [...this.chosen] }]);
+    this.chosen = [];
+  }
+
+  move(dx: number, dy: number): void {
+    this.edit(movedOnSheet(this.artwork, this.chosen, [1, 0, 0, 1, dx, dy]));
+  }
+
+  lineUp(side: Side): void {
+    this.edit(aligned(this.artwork, this.chosen, side, this.lineUpBy));
+  }
+
+  spread(axis: 0 | 1): void {
+    if (this.chosen.length < 3) return notices.tell('Choose three pieces or more first', { id: 'shapes' });
+    this.edit(spread(this.artwork, this.chosen, axis, this.lineUpBy));
+  }
+
+  restack(to: 'forward' | 'back' | 'top' | 'bottom'): void {
+    this.edit(restacked(this.artwork, this.chosen, to));
+  }
+
+  group(): void {
+    if (this.chosen.length < 2) return notices.tell('Choose two pieces or more first', { id: 'shapes' });
+    const groupId = `group-${crypto.randomUUID().slice(0, 8)}`;
+    this.edit([{ kind: 'group-nodes', nodeIds: this.stacked(this.chosen), groupId }]);
+    this.chosen = [groupId];
+  }
+
+  ungroup(): void {
+    const groups = this.chosen.flatMap((k) => {
+      const node = findNode(this.artwork, k)?.node;
+      return node?.kind === 'group' ? [node] : [];
+    });
+    this.edit(groups.map((g) => ({ kind: 'ungroup', groupId: g.id })));
+    if (groups.length) this.chosen = groups.flatMap((g) => g.nodes.map((n) => n.id));
+  }
+
+  /** Puts what is chosen where a box says, in px of the sheet, or turns it by degrees about its middle. */
+  place(what: 'x' | 'y' | 'width' | 'height' | 'turn', value: number): void {
+    const { box } = this;
+    if (!box) return;
+    const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
+    const by: Affine | null =
+      what === 'x'
+        ? [1, 0, 0, 1, value - box.x, 0]
+        : what === 'y'
+          ? [1, 0, 0, 1, 0, value - box.y]
+          : what === 'turn'
+            ? turnAbout([cx, cy], (value * Math.PI) / 180)
+            : value > 0 && box[what] > 0
+              ? scaledBy([box.x, box.y], value / box[what], value / box[what])
+              : null;
+    if (by && by.some((x, k) => Math.abs(x - [1, 0, 0, 1, 0, 0][k]) > 1e-9))
+      this.edit(movedOnSheet(this.artwork, this.chosen, by));
+  }
+
+  private stacked(ids: readonly string[]): string[] {
+    const order: string[] = [];
+    const walk = (nodes: Artwork['nodes']): void => {
+      for (const n of nodes) {
+        if (ids.includes(n.id)) order.push(n.id);
+        if (n.kind === 'group') walk(n.nodes);
+      }
+    };
+    walk(this.artwork.nodes);
+    return order;
+  }
+
+  /** A gesture on the sheet. */
+  draw({ what, point, shift, zoom }: DrawGesture): void {
+    if (what === 'down') this.down(point, shift, zoom);
+    else if (what === 'drag') this.drag(point, shift, zoom);
+    else if (what === 'up') this.up();
+  }
+
+  private down(point: Point, shift: boolean, zoom: number): void {
+    const { box } = this;
+    const handle = box
+      ? handlesOf(box, zoom).find((h) => Math.hypot(h.at[0] - point[0], h.at[1] - point[1]) <= GRAB_PX / zoom)
+      : undefined;
+    if (box && handle) {
+      this.gesture = { kind: 'handle', handle, from: point, box };
+      return;
+    }
+    const there = nodesAt(this.artwork, point);
+    if (!there.length) {
+      this.gesture = { kind: 'box', from: point, adds: shift ? this.chosen : [] };
+      return;
+    }
+    if (shift) {
+      this.toggle(there[0]);
+      this.gesture = { kind: 'move', from: point, again: [], moved: false };
+      return;
+    }
+    const own = there.find((k) => this.chosen.includes(k));
+    this.gesture = { kind: 'move', from: point, again: own ? there : [], moved: false };
+    if (!own) this.choose(there.slice(0, 1));
+  }
+
+  private drag(point: Point, shift: boolean, zoom: number): void {
+    const { gesture } = this;
+    if (!gesture) return;
+    const [fx, fy] = gesture.from;
+    let [dx, dy] = [point[0] - fx, point[1] - fy];
+    if (gesture.kind === 'box') {
+      this.boxing = { x: Math.min(fx, point[0]), y: Math.min(fy, point[1]), width: Math.abs(dx), height: Math.abs(dy) };
+      return;
+    }
+    if (gesture.kind === 'move') {
+      if (!gesture.moved && Math.hypot(dx, dy) * zoom > DRAG_PX) {
+        gesture.moved = true;
+        this.startBox = this.box;
+        this.targets = snapTargets(this.artwork, this.chosen);
+      }
+      if (!gesture.moved || !this.chosen.length) return;
+      if (shift) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
+      const { startBox: box, targets } = this;
+      if (box && targets) {
+        const on = snappedBox({ ...box, x: box.x + dx, y: box.y + dy }, targets, SNAP_PX / zoom);
+        // With Shift it goes one way alone.
+        const by: Point = shift ? (dx === 0 ? [0, on.by[1]] : [on.by[0], 0]) : on.by;
+        [dx, dy] = [dx + by[0], dy + by[1]];
+        this.snap = on.told ? { at: [box.x + box.width + dx, box.y + dy], told: on.told } : null;
+      }
+      this.line.tried = movedOnSheet(this.artwork, this.chosen, [1, 0, 0, 1, dx, dy]);
+      return;
+    }
+    const { handle, box, from } = gesture;
+    this.line.tried = movedOnSheet(this.artwork, this.chosen, handle.map(box, from, point, shift));
+  }
+
+  private up(): void {
+    const { gesture, boxing } = this;
+    this.gesture = null;
+    this.boxing = this.snap = null;
+    if (!gesture) return;
+    if (gesture.kind === 'box') {
+      this.choose(boxing ? [...gesture.adds, ...nodesIn(this.artwork, boxing)] : gesture.adds);
+      return;
+    }
+    const tried = this.line.tried;
+    if (tried) return this.edit([tried].flat() as Edit[]);
+    // A press on what is chosen: what lies below it.
+    if (gesture.kind === 'move' && !gesture.moved && gesture.again.length > 1) {
+      const at = gesture.again.findIndex((k) => this.chosen.includes(k));
+      this.choose([gesture.again[(at + 1) % gesture.again.length]]);
+    }
+  }
+
+  /** Leaves the gesture, the form, or what is chosen, whichever comes first. */
+  escape(): void {
+    if (this.gesture || this.boxing) {
+      this.gesture = null;
+      this.boxing = this.snap = null;
+      this.tryNothing();
+    } else if (this.act) this.toggleAct(this.act);
+    else this.choose([]);
+  }
+}
