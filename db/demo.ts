@@ -14,7 +14,7 @@ import type {
 } from '../src/lib/contract/answers';
 import { lookAt } from '../core/retouch';
 import { TRACE_DEFAULTS, trace } from '../core/trace';
-import type { Edit } from '../core/vector';
+import { allPieces, figuresOf, symmetriesOfArtwork, type Artwork, type Edit, type Piece } from '../core/vector';
 import { decodePicture } from '../node/pictures';
 
 interface DemoRound {
@@ -247,8 +247,28 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
   if (yellow) changes.push({ kind: 'ink-name', inkId: yellow, name: 'lamp' });
   if (blue) changes.push({ kind: 'ink-name', inkId: blue, name: 'midnight' });
   if (yellow) changes.push({ kind: 'ink-colour', inkId: yellow, hex: '#F4C552' });
+  if (blue) changes.push(...batMadeExact(mark.drawing, blue));
   const head = changes.length ? await edit(mark, changes) : mark.head;
   await deliver(mark.id, head, 'for the enamel signs');
   await retouch(made[4][0]);
   tell('the demo data is in place');
+}
+
+/** How far off the bat's axis may be to be made exact, in px. */
+const AXIS_WITHIN_PX = 4;
+
+/** The pieces of one ink made symmetrical and grouped as the bat, the largest other one named the moon. */
+function batMadeExact(artwork: Artwork, inkId: string): Edit[] {
+  const pieces = allPieces(artwork);
+  const nodes = pieces.filter((p) => p.inkId === inkId).map((p) => p.id);
+  if (nodes.length < 2) return [];
+  const [axis] = symmetriesOfArtwork(artwork, nodes, AXIS_WITHIN_PX);
+  const size = (p: Piece): number => figuresOf(artwork, [p.id]).areaPx2;
+  const moon = pieces.filter((p) => p.inkId !== inkId).sort((p, q) => size(q) - size(p))[0];
+  return [
+    ...(axis ? [{ kind: 'symmetry' as const, nodes, withinPx: AXIS_WITHIN_PX }] : []),
+    { kind: 'group-nodes', nodeIds: nodes, groupId: 'bat' },
+    { kind: 'node-name', nodeIds: ['bat'], name: 'bat' },
+    ...(moon ? [{ kind: 'node-name' as const, nodeIds: [moon.id], name: 'moon' }] : []),
+  ];
 }

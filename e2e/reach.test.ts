@@ -98,6 +98,11 @@ describe('every view', () => {
       ),
       ['trace', `${root}/candidates/${candidate.id}/trace`],
       ['artwork', `${root}/artworks/${work.id}`, () => page.keyboard.press('n')],
+      ['shapes', `${root}/artworks/${work.id}/shapes`, () => page.keyboard.press('n')],
+      ...['o', 'b', 'm', 'l', 't', 'c', 'p'].map(
+        (key) =>
+          [`shapes ${key}`, `${root}/artworks/${work.id}/shapes`, () => page.keyboard.press(key as KeyInput)] as const,
+      ),
       ['delivery', `${root}/artworks/${work.id}/deliver`],
       ['not found', '/nothing/here'],
     ];
@@ -108,6 +113,8 @@ describe('every view', () => {
       await page.setCookie({ name: 'surround', value: surround, url: app.address });
       const found: Record<string, string[]> = {};
       for (const [name, path, act] of views) {
+        // Forms of acts are made of the same parts: in the dark one of each station tells.
+        if (surround === 'dark' && /^(retouch|shapes) [^co]$/.test(name)) continue;
         await page.goto(app.address + path);
         await settled(page);
         await act?.();

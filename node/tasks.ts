@@ -5,7 +5,7 @@ import type { Picture } from '../core/raster';
 import type { Lettering } from '../core/reading';
 import type { EnclosedArea, EntryFault, InnerChoice, MendWay, RetouchEntry } from '../core/retouch';
 import type { Trace, TraceOptions } from '../core/trace';
-import type { Artwork } from '../core/vector';
+import type { Artwork, Edit } from '../core/vector';
 import type { PackedFile } from './packing';
 
 /** What a worker thread can do: for each kind of task, what goes in and what comes out. */
@@ -39,6 +39,8 @@ export interface Tasks {
     input: { picture: Picture; inner: InnerChoice };
     output: { png: Uint8Array; groundHex: string | null; inner: readonly EnclosedArea[] };
   };
+  /** Edits made in turn, and what that was, in words. */
+  applyEdits: { input: { artwork: Artwork; edits: readonly Edit[] }; output: { artwork: Artwork; told: string } };
   readLettering: { input: { picture: Picture; asked: string | null }; output: Lettering };
   pack: { input: { artwork: Artwork; about: PackageAbout }; output: { zip: Uint8Array; files: PackedFile[] } };
 }

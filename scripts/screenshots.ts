@@ -17,6 +17,8 @@ const [candidate, work] = [branch.candidate!, branch.works.find((w) => w.kind ==
 const retouched = thread.branches.flatMap((b) => b.works).find((w) => w.kind === 'retouched')!;
 const base = `/commissions/${noctule.id}`;
 const { rounds } = await get<Wall>(`/api/commissions/${juniper.id}/rounds`);
+const ofJuniper = await get<Thread>(`/api/commissions/${juniper.id}/thread`);
+const traced = ofJuniper.branches.flatMap((b) => b.works).find((w) => w.kind === 'artwork')!;
 const fromSketch = rounds.flatMap((r) => r.candidates).find((c) => c.sketch)!;
 
 const pressed = async (page: Page, ...keys: string[]): Promise<void> => {
@@ -86,6 +88,24 @@ const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promi
     name: 'trace-points',
     path: `${base}/candidates/${candidate.id}/trace`,
     then: (page) => pressed(page, 'p', '+', '+', '+', '+'),
+  },
+  {
+    name: 'shapes',
+    path: `${base}/artworks/${work.id}/shapes`,
+    then: async (page) => {
+      await pressed(page, 'n', 'b');
+      await page.waitForFunction(() => /points/.test(document.querySelector('[data-would]')?.textContent ?? ''));
+      await page.waitForSelector('[data-nearly=ready]');
+    },
+  },
+  {
+    name: 'shapes-points',
+    path: `/commissions/${juniper.id}/artworks/${traced.id}/shapes`,
+    then: async (page) => {
+      await page.waitForSelector('[data-nearly=ready]');
+      await pressed(page, 'n', 'p');
+      await page.waitForSelector('[data-nearly=ready]');
+    },
   },
   { name: 'inks', path: `${base}/artworks/${work.id}` },
   {

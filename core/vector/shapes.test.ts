@@ -42,6 +42,7 @@ import {
   type Artwork,
   type ArtNode,
   type Edit,
+  type Group,
   type Piece,
 } from './index';
 import { pieceOf } from './testing';
@@ -143,7 +144,7 @@ describe('arranging', () => {
     expect(ids(done(restacked(artwork, ['one', 'g'], 'top')))).toEqual(['ground', 'two', 'speck', 'one', 'g']);
     expect(restacked(artwork, ['speck'], 'forward')).toEqual([]);
     const inner = done(restacked(artwork, ['in'], 'forward'));
-    expect((findNode(inner, 'g')!.node as { nodes: ArtNode[] }).nodes.map((n) => n.id)).toEqual(['over', 'in']);
+    expect((findNode(inner, 'g')!.node as Group).nodes.map((n) => n.id)).toEqual(['over', 'in']);
   });
 });
 

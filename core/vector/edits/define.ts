@@ -3,7 +3,9 @@ import { readHex } from '../../colour';
 import { findNode, inkOf, type Artwork, type ArtNode, type Group, type Ink, type Piece } from '../artwork';
 
 /** The edit names something that the artwork does not have, or a value that cannot be. */
-export class EditError extends Error {}
+export class EditError extends Error {
+  override readonly name = 'EditError';
+}
 
 /** One kind of edit: how it is written, what it makes of an artwork, and how the history tells it. What it changed is kept, so that any edit is taken back alike. */
 export interface EditKind<S extends v.GenericSchema> {

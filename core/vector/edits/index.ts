@@ -101,6 +101,22 @@ const TOUCHES_IDS: ReadonlySet<Edit['kind']> = new Set([
   'put-pieces',
 ]);
 
+/** Edits that work shapes out, and may take seconds: not for a thread that others wait for. */
+const WORKED_OUT: ReadonlySet<Edit['kind']> = new Set([
+  'unite',
+  'subtract',
+  'intersect',
+  'cut-apart',
+  'fill-holes',
+  'trim-hidden',
+  'offset',
+  'border',
+  'economy',
+  'straighten',
+  'symmetry',
+]);
+export const isWorkedOut = (edit: Edit): boolean => WORKED_OUT.has(edit.kind);
+
 /** What an edit did, in the words of the history. */
 export const describeEdit = (before: Artwork, edit: Edit): string => kindOf(edit).tell(before, edit);
 

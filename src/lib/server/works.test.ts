@@ -6,7 +6,7 @@ import { TRACE_DEFAULTS, trace } from '$core/trace';
 import { freshDatabase } from '../../../e2e/database';
 import { encodePng } from '../../../node/pictures';
 import { randomUUID } from 'node:crypto';
-import type { Edit } from '$core/vector';
+import { countPoints, type Edit } from '$core/vector';
 import type { WorkState } from '../contract/answers';
 import { CommissionStart, DeliveryStart, TraceKeep, WorkActs } from '../contract/requests';
 import { bringInSvg, copyWork, getArtwork, keepTrace, startArtwork } from './artworks';
@@ -265,6 +265,26 @@ describe('acts', () => {
     expect(answer.refused).toMatchObject({ key: bad.key, code: 'bad_edit' });
     expect(answer.drawing?.inks[0].hex).toBe('#AA0000');
     expect((await getWork(first.id)).version).toBe(2);
+  });
+
+  it('that work shapes out are made in a thread of their own, and refused in their own words', async () => {
+    const first = await keep(await newCandidate());
+    let isAnswering = 0;
+    const beat = setInterval(() => isAnswering++, 5);
+    const thin = await act(first, editing({ kind: 'economy', nodes: 'all', tolerancePx: 0.5 }));
+    clearInterval(beat);
+    expect(countPoints(thin.drawing)).toBeLessThan(countPoints(first.drawing));
+    expect(thin.steps[0].told).toBe('all pieces thinned out within 0.5 px');
+    // Whoever else asks is answered meanwhile.
+    expect(isAnswering).toBeGreaterThan(3);
+    const [node] = first.drawing.nodes;
+    const alone = editing({ kind: 'unite', nodes: [node.id, node.id] });
+    await expect(actOn(first.id, { head: thin.head, acts: [alone] })).rejects.toMatchObject({
+      status: 422,
+      code: 'bad_edit',
+      message: 'That cannot be done: two pieces or more',
+    });
+    expect((await getWork(first.id)).head).toBe(thin.head);
   });
 
   it('tell which of them were done before somebody else moved the head', async () => {

@@ -1,19 +1,26 @@
 import * as v from 'valibot';
 import { DeltaError } from '$core/history';
 import { editedListBy, ListEditError, ListEditSchema, type ListEdit, type Retouched } from '$core/retouch';
-import { applyEdits, EditError, EditSchema, type Artwork, type Edit } from '$core/vector';
+import { applyEdits, EditError, EditSchema, isWorkedOut, type Artwork, type Edit } from '$core/vector';
+import { TaskError } from '../../../node/pool';
 import type { ActsAnswer, WorkKind, WorkState, WorkStep } from '../contract/answers';
 import type { WorkActs } from '../contract/requests';
 import { isUuid } from './commissions';
+import { computed } from './computing';
 import { sql, transaction, type Row, type Sql } from './database';
 import { Problem, unknown } from './problem';
 import { addStep, stateAt } from './work-history';
 
 type AnyEdit = Edit | ListEdit;
 
+interface Applied {
+  readonly state: unknown;
+  readonly told: string;
+}
+
 interface Editing {
   readonly edit: v.GenericSchema;
-  readonly apply: (state: never, edits: readonly never[]) => { state: unknown; told: string };
+  readonly apply: (state: never, edits: readonly never[]) => Applied | Promise<Applied>;
 }
 
 /**
@@ -23,8 +30,11 @@ interface Editing {
 const EDITS: Partial<Record<WorkKind, Editing>> = {
   artwork: {
     edit: EditSchema,
-    apply(state: Artwork, edits: readonly Edit[]) {
-      const { artwork, told } = applyEdits(state, edits);
+    async apply(state: Artwork, edits: readonly Edit[]) {
+      // Shapes are worked out in a thread of their own: whoever asks for something else does not wait for them.
+      const { artwork, told } = edits.some(isWorkedOut)
+        ? await computed('applyEdits', { artwork: state, edits }, new AbortController().signal)
+        : applyEdits(state, edits);
       return { state: artwork, told };
     },
   },
@@ -35,7 +45,7 @@ const EDITS: Partial<Record<WorkKind, Editing>> = {
 };
 
 /** The state of a work after edits. Throws a 422 Problem where they are none of its kind, and what the kind itself throws. */
-function edited(kind: WorkKind, state: unknown, edits: readonly AnyEdit[]): { state: unknown; told: string } {
+async function edited(kind: WorkKind, state: unknown, edits: readonly AnyEdit[]): Promise<Applied> {
   const editing = EDITS[kind];
   if (!editing || !edits.every((e) => v.is(editing.edit, e)))
     throw new Problem(422, 'bad_edit', `That is nothing that can be done to a work of the kind ${kind}`);
@@ -142,7 +152,7 @@ async function doAct(tx: Sql, work: WorkRow, head: string, act: Act): Promise<st
     case 'edit': {
       const state = await stateAt(head, tx);
       try {
-        const after = edited(work.kind, state, act.edits);
+        const after = await edited(work.kind, state, act.edits);
         const { id } = await addStep(
           tx,
           work.id,
@@ -151,8 +161,12 @@ async function doAct(tx: Sql, work: WorkRow, head: string, act: Act): Promise<st
         );
         return id;
       } catch (error) {
-        if (error instanceof EditError || error instanceof ListEditError || error instanceof DeltaError)
-          throw new Problem(422, 'bad_edit', `That cannot be done: ${error.message}`);
+        const isRefused =
+          error instanceof EditError ||
+          error instanceof ListEditError ||
+          error instanceof DeltaError ||
+          (error instanceof TaskError && error.name === 'EditError');
+        if (isRefused) throw new Problem(422, 'bad_edit', `That cannot be done: ${(error as Error).message}`);
         throw error;
       }
     }

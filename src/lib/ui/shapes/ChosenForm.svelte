@@ -9,7 +9,8 @@
     shaping: Shaping;
   }
   const { shaping }: Props = $props();
-  const drawing = $derived(shaping.line.drawing);
+  /** As it is kept: only the box follows a drag. */
+  const drawing = $derived(shaping.line.kept);
   const chosen = $derived(shaping.chosen);
   const box = $derived(shaping.box);
   const figures = $derived(figuresOf(drawing, chosen.length ? chosen : drawing.nodes.map((n) => n.id)));

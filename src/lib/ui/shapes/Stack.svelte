@@ -1,7 +1,38 @@
-<script lang="ts">
-  import { dndzone, type DndEvent } from 'svelte-dnd-action';
+<script lang="ts" module>
   import { boxOf, formatPath, mapContour } from '$core/path';
   import { placedNodes, type ArtNode } from '$core/vector';
+
+  interface Picture {
+    readonly view: string;
+    readonly paths: readonly { readonly d: string; readonly inkId: string | null; readonly rule?: 'evenodd' }[];
+  }
+  // Nodes are never changed, only replaced, so their pictures are made once.
+  const pictures = new WeakMap<ArtNode, Picture>();
+
+  /** The pieces of a node, drawn small. */
+  function pictureOf(node: ArtNode): Picture {
+    const known = pictures.get(node);
+    if (known) return known;
+    const own = [...placedNodes([node])].flatMap((p) =>
+      p.node.kind === 'piece' ? [{ piece: p.node, contours: p.node.contours.map((c) => mapContour(p.map, c)) }] : [],
+    );
+    const box = boxOf(own.flatMap((o) => o.contours));
+    const side = Math.max(box.width, box.height, 1e-6) * 1.1;
+    const picture: Picture = {
+      view: `${box.x + box.width / 2 - side / 2} ${box.y + box.height / 2 - side / 2} ${side} ${side}`,
+      paths: own.map(({ piece, contours }) => ({
+        d: formatPath(contours, 1),
+        inkId: piece.inkId ?? piece.stroke?.inkId ?? null,
+        rule: piece.rule,
+      })),
+    };
+    pictures.set(node, picture);
+    return picture;
+  }
+</script>
+
+<script lang="ts">
+  import { dndzone, type DndEvent } from 'svelte-dnd-action';
   import { nameOfNode, swatch } from './names';
   import type { Shaping } from './shaping.svelte';
 
@@ -10,7 +41,8 @@
     shaping: Shaping;
   }
   const { shaping }: Props = $props();
-  const drawing = $derived(shaping.line.drawing);
+  /** As it is kept: what is being dragged need not be drawn here as well. */
+  const drawing = $derived(shaping.line.kept);
   /** More than this are not listed: a press on the sheet finds the others. */
   const MOST = 120;
 
@@ -34,22 +66,7 @@
     shaping.edit([{ kind: 'move-nodes', nodeIds: [id], intoId: null, at: rows.length - 1 - to }]);
   }
 
-  /** The pieces of a node, drawn small. */
-  function pictureOf(node: ArtNode): { view: string; paths: { d: string; fill: string; rule?: string }[] } {
-    const own = [...placedNodes([node])].flatMap((p) =>
-      p.node.kind === 'piece' ? [{ piece: p.node, contours: p.node.contours.map((c) => mapContour(p.map, c)) }] : [],
-    );
-    const box = boxOf(own.flatMap((o) => o.contours));
-    const side = Math.max(box.width, box.height, 1e-6) * 1.1;
-    return {
-      view: `${box.x + box.width / 2 - side / 2} ${box.y + box.height / 2 - side / 2} ${side} ${side}`,
-      paths: own.map(({ piece, contours }) => ({
-        d: formatPath(contours, 1),
-        fill: drawing.inks.find((i) => i.id === (piece.inkId ?? piece.stroke?.inkId))?.hex ?? 'none',
-        rule: piece.rule,
-      })),
-    };
-  }
+  const hexOf = (inkId: string | null) => drawing.inks.find((i) => i.id === inkId)?.hex ?? 'none';
 </script>
 
 <section class="mb-4 border-t border-line pt-3" aria-label="Stack">
@@ -77,11 +94,7 @@
         aria-label={nameOfNode(drawing, node)}
       >
         <svg class="h-6 w-6 shrink-0 border border-line {node.hidden ? 'opacity-30' : ''}" viewBox={picture.view}>
-          {#each picture.paths as p, k (k)}<path
-              d={p.d}
-              fill={p.fill}
-              fill-rule={p.rule === 'evenodd' ? 'evenodd' : undefined}
-            />{/each}
+          {#each picture.paths as p, k (k)}<path d={p.d} fill={hexOf(p.inkId)} fill-rule={p.rule} />{/each}
         </svg>
         <button
           class="min-w-0 flex-1 truncate text-left hover:underline {isChosen ? 'font-semibold' : ''}"

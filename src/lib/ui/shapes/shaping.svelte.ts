@@ -81,7 +81,13 @@ const SPECK_SHARE = 1 / 256;
 type Line = ReturnType<typeof lineOf>;
 
 type Gesture =
-  | { readonly kind: 'move'; readonly from: Point; readonly again: readonly string[]; moved: boolean }
+  | {
+      readonly kind: 'move';
+      readonly from: Point;
+      readonly again: readonly string[];
+      readonly toggles: string | null;
+      moved: boolean;
+    }
   | { readonly kind: 'box'; readonly from: Point; readonly adds: readonly string[] }
   | { readonly kind: 'handle'; readonly handle: Handle; readonly from: Point; readonly box: Box };
 
@@ -401,14 +407,17 @@ export class Shaping {
       this.gesture = { kind: 'box', from: point, adds: shift ? this.chosen : [] };
       return;
     }
-    if (shift) {
-      this.toggle(there[0]);
-      this.gesture = { kind: 'move', from: point, again: [], moved: false };
-      return;
-    }
     const own = there.find((k) => this.chosen.includes(k));
-    this.gesture = { kind: 'move', from: point, again: own ? there : [], moved: false };
-    if (!own) this.choose(there.slice(0, 1));
+    // With Shift what is chosen is let go where it is not dragged, and what is not is chosen as well.
+    if (shift && !own) this.toggle(there[0]);
+    else if (!own) this.choose(there.slice(0, 1));
+    this.gesture = {
+      kind: 'move',
+      from: point,
+      again: own && !shift ? there : [],
+      toggles: shift && own ? own : null,
+      moved: false,
+    };
   }
 
   private drag(point: Point, shift: boolean, zoom: number): void {
@@ -454,8 +463,10 @@ export class Shaping {
     }
     const tried = this.line.tried;
     if (tried) return this.edit([tried].flat() as Edit[]);
+    if (gesture.kind !== 'move' || gesture.moved) return;
+    if (gesture.toggles) this.toggle(gesture.toggles);
     // A press on what is chosen: what lies below it.
-    if (gesture.kind === 'move' && !gesture.moved && gesture.again.length > 1) {
+    else if (gesture.again.length > 1) {
       const at = gesture.again.findIndex((k) => this.chosen.includes(k));
       this.choose([gesture.again[(at + 1) % gesture.again.length]]);
     }

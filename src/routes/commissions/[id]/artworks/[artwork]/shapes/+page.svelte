@@ -17,6 +17,7 @@
   import Stack from '$lib/ui/shapes/Stack.svelte';
   import ArtworkLayer from '$lib/ui/sheet/ArtworkLayer.svelte';
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
+  import type { DrawGesture } from '$lib/ui/sheet/view';
   import Frame from '$lib/ui/shell/Frame.svelte';
   import { undoPlace } from '$lib/ui/shell/undo.svelte';
   import { lineOf } from '$lib/ui/work/line.svelte';
@@ -34,6 +35,23 @@
   const kept = $derived(line.kept);
   const shaping = new Shaping(() => line);
   const pointing = new Pointing(shaping);
+
+  /** The last of a drag that waits for the next frame. */
+  let waiting: DrawGesture | null = null;
+  function draw(gesture: DrawGesture): void {
+    const doIt = (one: DrawGesture) => (pointing.on ? pointing.draw(one) : shaping.draw(one));
+    if (gesture.what !== 'drag') {
+      if (waiting) doIt(waiting);
+      waiting = null;
+      return doIt(gesture);
+    }
+    if (!waiting)
+      requestAnimationFrame(() => {
+        if (waiting) doIt(waiting);
+        waiting = null;
+      });
+    waiting = gesture;
+  }
 
   $effect(() => {
     void kept;
@@ -135,7 +153,7 @@
       height={drawing.heightPx}
       label="Shapes of {current.name}; a press chooses a piece, a drag moves it; with Alt the sheet moves"
       {ground}
-      ondraw={(gesture) => (pointing.on ? pointing.draw(gesture) : shaping.draw(gesture))}
+      ondraw={draw}
     >
       {#snippet layers(view)}
         <ArtworkLayer artwork={drawing} {view} />
