@@ -274,10 +274,17 @@ export class Shaping {
     else this.tryNothing();
   }
 
-  /** Does what the open form says. */
+  /** What is shown was worked out on an artwork that is another by now. */
+  refresh(): void {
+    if (this.line.tried && this.formEdits()) this.preview();
+  }
+
+  /** Does what the open form says, and shows already. */
   apply(): void {
-    const edits = this.formEdits();
-    if (edits) this.work(edits, 'make', () => (this.act = null));
+    const put = this.busy ? null : this.made?.put;
+    if (!put || !this.formEdits()) return;
+    this.edit([put]);
+    this.act = null;
   }
 
   putRight(line: NearlyLine): void {

@@ -58,6 +58,7 @@
     untrack(() => {
       shaping.prune();
       pointing.prune();
+      shaping.refresh();
     });
   });
   $effect(() => {
