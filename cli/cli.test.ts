@@ -4,20 +4,50 @@ import { closeSync, existsSync, openSync } from 'node:fs';
 import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { drawCandidate } from '../core/engine';
 import { blankPicture } from '../core/raster';
 import { decodePicture, encodePng } from '../node/pictures';
+import { main } from './main';
 
 const COMMAND = resolve(import.meta.dirname, 'odd-quill.mjs');
 let folder: string;
 
-const run = (...args: string[]) =>
-  new Promise<{ code: number; out: string; err: string }>((done) => {
+interface Ran {
+  readonly code: number;
+  readonly out: string;
+  readonly err: string;
+}
+
+/** Runs the command as one does, in a process of its own. */
+const runAlone = (...args: string[]) =>
+  new Promise<Ran>((done) => {
     execFile(process.execPath, [COMMAND, ...args], { cwd: folder }, (error, out, err) =>
       done({ code: error ? Number(error.code) : 0, out, err }),
     );
   });
+
+/** Runs the command here, in the tests' folder: what it does is the same, and it need not start first. */
+async function run(...args: string[]): Promise<Ran> {
+  const [out, err]: [string[], string[]] = [[], []];
+  const into = (lines: string[]) => (text: unknown) => void lines.push(`${String(text)}\n`);
+  const spies = [
+    vi.spyOn(console, 'log').mockImplementation(into(out)),
+    vi.spyOn(console, 'error').mockImplementation(into(err)),
+    vi.spyOn(process.stdout, 'write').mockImplementation((text) => {
+      out.push(String(text));
+      return true;
+    }),
+  ];
+  const before = process.cwd();
+  process.chdir(folder);
+  try {
+    return { code: await main(args), out: out.join(''), err: err.join('') };
+  } finally {
+    process.chdir(before);
+    for (const spy of spies) spy.mockRestore();
+  }
+}
 
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'odd-quill-cli-'));
@@ -26,7 +56,7 @@ afterAll(() => rm(folder, { recursive: true, force: true }));
 
 describe('odd-quill', () => {
   it('explains itself, on standard output', async () => {
-    const { code, out, err } = await run('--help');
+    const { code, out, err } = await runAlone('--help');
     expect([code, err]).toEqual([0, '']);
     for (const option of [
       '--colours N|auto',
@@ -36,7 +66,7 @@ describe('odd-quill', () => {
       '--json',
     ])
       expect(out).toContain(option);
-    expect((await run('--version')).out).toMatch(/^\d+\.\d+\.\d+\n$/);
+    expect((await runAlone('--version')).out).toMatch(/^\d+\.\d+\.\d+\n$/);
   });
 
   it('says what it did not understand, on standard error, with exit code 2', async () => {

@@ -121,7 +121,8 @@ describe('combining', () => {
         const [sa, sb] = [a, b].map(({ contours }) => Math.abs(sizeOf(contours)));
         const both = sizeOf(combined('intersect', [a, b]));
         const size = { unite: sa + sb - both, subtract: sa - both, intersect: both }[how];
-        expect(Math.abs(sizeOf(got) - size)).toBeLessThan(0.05);
+        // What is thinner than a twentieth of a pixel goes: along some pixels, so much may be missing.
+        expect(Math.abs(sizeOf(got) - size)).toBeLessThan(0.4);
         for (let y = -48; y <= 48; y += 7.3)
           for (let x = -48; x <= 48; x += 7.1) {
             const [ia, ib] = [a, b].map(({ contours }) => contains(contours, [x, y]));
