@@ -3,7 +3,8 @@ export { chainsOf, type Chain } from './chains';
 export { halved } from './halves';
 export { Lines, polylineOf, strayOf } from './lines';
 export { thinned, type Thinned } from './thin';
-export { NEARLY, straightened, type Nearly, type NearlyTrue, type Straightened } from './straighten';
+export { straightened, type Straightened } from './straighten';
+export { NEARLY, type Nearly, type NearlyTrue } from './straighten/found';
 export {
   madeSymmetrical,
   mirrorIn,

@@ -1,0 +1,102 @@
+/** What an outline nearly is (level, equal, tangent) found, counted and made exact. */
+import type { Contour, Point } from '../../path';
+import { movedDrawing } from '../drawing';
+import { between, Found, gapBetween, NEARLY, type Group, type Nearly, type NearlyTrue } from './found';
+import { evenAngles, gaps, leaning, lengths, parallels, radii } from './groups';
+import { solved } from './solve';
+
+/** Nearer than this is exact already, in px. */
+const EXACT_PX = 0.004;
+
+/** Outlines made exact, and what was found in them. */
+export interface Straightened {
+  readonly contours: readonly Contour[];
+  readonly found: readonly NearlyTrue[];
+}
+
+/**
+ * Finds what outlines nearly are, so that no place need move further than `withinPx` to make it exact, and makes it so, by the least movement of all places
+ * together. Places and edges that outlines share stay shared. `wanted` tells whose lines and arcs are looked at; `kinds` which relations.
+ */
+export function straightened(
+  contours: readonly Contour[],
+  withinPx: number,
+  kinds: readonly Nearly[] = NEARLY,
+  wanted: (contour: number) => boolean = () => true,
+): Straightened {
+  const found = new Found(contours, wanted, withinPx);
+  const asked = new Set(kinds);
+  const groups: Group[] = leaning(found, (k) => found.isWanted(k)).filter((g) => asked.has(g.kind));
+  const directions = new Map<number, number>();
+  const take = (g: Group): void => g.turned?.forEach((angle, k) => directions.has(k) || directions.set(k, angle));
+  groups.forEach(take);
+  if (asked.has('parallel')) {
+    const more = parallels(found, new Set(directions.keys()));
+    more.forEach(take);
+    groups.push(...more);
+  }
+  if (asked.has('angles')) {
+    const more = evenAngles(found, directions);
+    more.forEach(({ group }) => take(group));
+    groups.push(...more.map((m) => m.group));
+  }
+  if (asked.has('radii')) groups.push(...radii(found));
+  if (asked.has('lengths')) groups.push(...lengths(found));
+  if (asked.has('gaps')) groups.push(...gaps(found, directions));
+  const { places, radiusOf, kept } = solved(found, groups, directions);
+  const told = groups
+    .map((g) => ({
+      ...g,
+      members: g.members.filter((m) => g.kind === 'angles' || kept.some((u) => u.group === g && u.member === m)),
+    }))
+    .filter((g) => g.members.length > (g.turned ? 0 : 1))
+    .map((g) => toldOf(found, g, directions))
+    .filter((t) => t.members.length && t.offPx > EXACT_PX);
+  if (!told.length) return { contours, found: [] };
+  return { contours: movedDrawing(found.drawing, (k) => places[k], radiusOf), found: told };
+}
+
+/** What a group is, in figures. */
+function toldOf(
+  found: Found,
+  { kind, members, turned, pairs }: Group,
+  directions: ReadonlyMap<number, number>,
+): NearlyTrue {
+  const { lines, arcs, drawing } = found;
+  const { places } = drawing;
+  const ends = (k: number): Point[] => [places[lines[k].from], places[lines[k].to]];
+  const spread = (values: readonly number[]): number => (Math.max(...values) - Math.min(...values)) / 2;
+  if (kind === 'radii') {
+    const values = members.map((k) => arcs[k].radius);
+    return {
+      kind,
+      members: members.map((k) => {
+        const { sides, middle } = arcs[k];
+        const { from, to } = drawing.sides[sides[0]];
+        return [places[from], middle, places[to]];
+      }),
+      values,
+      offPx: spread(values),
+    };
+  }
+  if (kind === 'lengths') {
+    const values = members.map((k) => lines[k].length);
+    return { kind, members: members.map(ends), values, offPx: spread(values) };
+  }
+  if (kind === 'gaps' && pairs) {
+    const values = pairs.map(([p, q]) => gapBetween(found, p, q, directions));
+    return { kind, members: members.map(ends), values, offPx: spread(values) };
+  }
+  const off = members.map((k) => {
+    const to = turned?.get(k);
+    return to === undefined ? 0 : (Math.abs(Math.sin(between(lines[k].angle, to))) * lines[k].length) / 2;
+  });
+  // Only those that are not so already are worth telling of.
+  const telling = kind === 'angles' || kind === 'parallel' ? members : members.filter((_, m) => off[m] > EXACT_PX);
+  return {
+    kind,
+    members: telling.map(ends),
+    values: telling.map((k) => (lines[k].angle * 180) / Math.PI),
+    offPx: Math.max(0, ...off),
+  };
+}
