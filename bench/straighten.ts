@@ -4,17 +4,18 @@
  */
 import { parseArgs } from 'node:util';
 import { randomFrom } from '../core/engine';
-import { Lines, madeSymmetrical, mirrorIn, polylineOf, straightened, strayOf, symmetriesOf } from '../core/exact';
+import { Lines, madeSymmetrical, polylineOf, straightened, strayOf, symmetriesOf } from '../core/exact';
 import {
   circleOfArcs,
   mapContour,
+  mirrorIn,
   rectangleOfArcs,
+  turnAbout,
   type Affine,
   type Contour,
   type Point,
   type Segment,
 } from '../core/path';
-
 import { quantile } from './quantile';
 
 const { values } = parseArgs({
@@ -235,8 +236,7 @@ const offTrue: number[] = [];
 for (let d = 0; d < Number(values.drawings); d++) {
   const turn = pick([0, 0, 0, Math.PI / 2, between(0.2, 1.3)]);
   const about = (c: Contour): Contour => {
-    const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
-    return mapContour([cos, sin, -sin, cos, 256 - 256 * cos + 256 * sin, 256 - 256 * sin - 256 * cos], c);
+    return mapContour(turnAbout([256, 256], turn), c);
   };
   const drawn = symmetrical()
     .map(about)

@@ -1,5 +1,5 @@
 /** The forms that compositions are made of, as areas. One unit is a hundredth of the picture's shorter side; (50, 50) is its middle. */
-import { boxOfRuns, centroidOf, grown, intersect, moved, subtract, type Area, type Box } from '../path';
+import { boxOfRuns, centroidOf, grown, intersect, moved, subtract, turnAbout, type Area, type Box } from '../path';
 
 /** The box of an area; of none, the picture's middle. */
 export const boundsOf = (area: Area): Box => boxOfRuns(area) ?? { x: 50, y: 50, width: 0, height: 0 };
@@ -8,10 +8,7 @@ export const boundsOf = (area: Area): Box => boxOfRuns(area) ?? { x: 50, y: 50, 
 export const massOf = (area: Area): [number, number] => centroidOf(area) ?? [50, 50];
 
 /** A turn about a point. */
-export function turnedBy(area: Area, rad: number, cx = 50, cy = 50): Area {
-  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
-  return moved(area, [cos, sin, -sin, cos, cx - cx * cos + cy * sin, cy - cx * sin - cy * cos]);
-}
+export const turnedBy = (area: Area, rad: number, cx = 50, cy = 50): Area => moved(area, turnAbout([cx, cy], rad));
 
 export const disc = (cx: number, cy: number, r: number, sides = 96): Area => [
   Array.from({ length: sides }, (_, i) => {

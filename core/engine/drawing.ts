@@ -7,6 +7,7 @@ import {
   polygon,
   rectangle,
   reverseContour,
+  turnAbout,
   type Affine,
   type Contour,
   type Point,
@@ -73,9 +74,6 @@ export const moved = (drawing: Drawing, map: Affine): Drawing =>
 export const hole = reverseContour;
 
 /** A turn about a point. */
-export function turned(c: Contour, rad: number, cx = 50, cy = 50): Contour {
-  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
-  return mapContour([cos, sin, -sin, cos, cx - cx * cos + cy * sin, cy - cx * sin - cy * cos], c);
-}
+export const turned = (c: Contour, rad: number, cx = 50, cy = 50): Contour => mapContour(turnAbout([cx, cy], rad), c);
 
 export { circle, ellipse, path, polygon, rectangle, type Point };

@@ -1,5 +1,5 @@
 /** Outlines taken apart into chains that are shared whole, so that what is done to one is done to all that share it. */
-import type { Contour, Point, Segment } from '../path';
+import { reverseContour, type Contour, type Point, type Segment } from '../path';
 
 /** What lies between two places where outlines part, or a whole outline. */
 export interface Chain {
@@ -32,20 +32,6 @@ function segmentKey(from: Point, s: Segment): { key: string; backwards: boolean 
   };
   const [there, back] = [`${a}|${middle(false)}|${b}`, `${b}|${middle(true)}|${a}`];
   return there <= back ? { key: there, backwards: false } : { key: back, backwards: true };
-}
-
-const reversed = (from: Point, s: Segment): Segment =>
-  s.kind === 'line'
-    ? { kind: 'line', to: from }
-    : s.kind === 'curve'
-      ? { kind: 'curve', c1: s.c2, c2: s.c1, to: from }
-      : { ...s, clockwise: !s.clockwise, to: from };
-
-/** A chain run the other way. */
-export function reversedChain<C extends Pick<Chain, 'start' | 'segments'>>(chain: C): C {
-  const points = [chain.start, ...chain.segments.map((s) => s.to)];
-  const segments = chain.segments.map((s, k) => reversed(points[k], s)).reverse();
-  return { ...chain, start: points[points.length - 1], segments };
 }
 
 /** Outlines as chains, and the way along them for each outline. Segments of no length are left out. */
@@ -136,7 +122,7 @@ function sameWay(chain: Chain, from: Point, s: Segment): boolean {
 
 /** An outline put together again from what became of its chains; null for one of which nothing is left. */
 export function walked(walk: Walk, chains: readonly Pick<Chain, 'start' | 'segments'>[]): Contour | null {
-  const parts = walk.parts.map((p) => (p.backwards ? reversedChain(chains[p.chain]) : chains[p.chain]));
+  const parts = walk.parts.map((p) => (p.backwards ? reverseContour(chains[p.chain]) : chains[p.chain]));
   const segments = parts.flatMap((p) => p.segments);
   if (!segments.length) return null;
   return { start: parts[0].start, segments, ...(walk.open ? { open: true as const } : {}) };

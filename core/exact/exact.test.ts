@@ -5,18 +5,20 @@ import {
   flatten,
   mapContour,
   mapPoint,
+  mirrorIn,
   partOf,
   path,
   polygon,
   rectangleOfArcs,
   reverseContour,
   star,
+  turnAbout,
   type Contour,
   type Point,
   type Segment,
 } from '../path';
-import { chainsOf, halved, Lines, madeSymmetrical, mirrorIn, polylineOf, straightened, strayOf } from './index';
-import { symmetriesOf, SymmetryError, thinned, turnAbout } from './index';
+import { chainsOf, halved, Lines, madeSymmetrical, polylineOf, straightened, strayOf } from './index';
+import { symmetriesOf, SymmetryError, thinned } from './index';
 import { nearestUnder } from './least';
 
 const between = (a: readonly Contour[], b: readonly Contour[]): number => {

@@ -1,5 +1,16 @@
 /** Outlines cut in half along an axis, and a half drawn as a whole. */
-import { arcGeometry, joined, partOf, pointAt, type Contour, type Point, type Segment } from '../path';
+import {
+  arcGeometry,
+  compose,
+  joined,
+  partOf,
+  pointAt,
+  turnAbout,
+  type Affine,
+  type Contour,
+  type Point,
+  type Segment,
+} from '../path';
 
 /** Part of a segment, with where it starts. */
 interface Bit {
@@ -99,6 +110,10 @@ const circleAt = (cx: number, cy: number, radius: number, clockwise: boolean): C
     { kind: 'arc', radius, large: false, clockwise, to: [cx - radius, cy] },
   ],
 });
+
+/** The map that turns and moves an axis, through a point at an angle, onto x = 0. */
+export const axisUpright = (through: Point, angleRad: number): Affine =>
+  compose([1, 0, 0, 1, -through[0], -through[1]], turnAbout([0, 0], Math.PI / 2 - angleRad));
 
 /** What of a closed outline lies at x > 0, and its mirror image: outlines that cross the axis, and itself where it lies beside it. */
 export function halved(contour: Contour): { across: Contour[]; beside: Contour | null } {

@@ -1,13 +1,10 @@
 /** Outlines as short lines in a grid: how far a place lies from the nearest of them, and which of them cross. */
 import { flatten, nearestShare, type Contour, type Point } from '../path';
 
-/** The points of an outline, x and y in turn, the start again where it ends there. */
+/** The points of an outline, x and y in turn; of a closed one, the first again at its end. */
 export function polylineOf(contour: Contour, tolerancePx: number): Float64Array {
   const points = flatten(contour, tolerancePx);
-  const end = contour.open ? contour.segments[contour.segments.length - 1]?.to : contour.start;
-  const [x, y] = points.slice(-2);
-  if (end && (end[0] !== x || end[1] !== y)) points.push(...end);
-  return Float64Array.from(points);
+  return Float64Array.from(contour.open ? points : [...points, ...points.slice(0, 2)]);
 }
 
 /** About so many short lines lie in a cell of the grid. */

@@ -3,19 +3,22 @@ import {
   arcGeometry,
   compose,
   flatten,
+  IDENTITY,
   inverse,
   mapContour,
   mapPoint,
+  mirrorIn,
   reverseContour,
   signedArea,
+  turnAbout,
   type Affine,
   type ArcSegment,
   type Contour,
   type Point,
   type Segment,
 } from '../path';
-import { drawingOf, type Drawing, type Side } from './drawing';
-import { halved, wholeCircleOf } from './halves';
+import { drawingOf, type Drawing } from './drawing';
+import { axisUpright, halved, wholeCircleOf } from './halves';
 import { Lines, polylineOf } from './lines';
 
 /** Something about which outlines are nearly the same: a mirror axis, or a centre to turn them about. */
@@ -59,22 +62,6 @@ const ROUNDS = 14;
 const SNAP = 0.7;
 
 const FINE_PX = 0.02;
-
-/** The map that mirrors in a line. */
-export function mirrorIn(through: Point, angleDeg: number): Affine {
-  const t = (2 * angleDeg * Math.PI) / 180;
-  // Exact where the axis is level, upright or at 45 degrees.
-  const near = (x: number): number => (Math.abs(x - Math.round(x)) < 1e-15 ? Math.round(x) : x);
-  const [cos, sin] = [near(Math.cos(t)), near(Math.sin(t))];
-  const [x, y] = through;
-  return [cos, sin, sin, -cos, x - cos * x - sin * y, y - sin * x + cos * y];
-}
-
-/** The map that turns about a point. */
-export function turnAbout([x, y]: Point, rad: number): Affine {
-  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
-  return [cos, sin, -sin, cos, x - cos * x + sin * y, y - sin * x - cos * y];
-}
 
 /** Places on outlines, evenly apart, and what their images may lie on. */
 class Sampled {
@@ -276,7 +263,7 @@ export class SymmetryError extends Error {}
 
 /** The maps of a symmetry, the one that changes nothing first. */
 export function mapsOf(symmetry: Symmetry): Affine[] {
-  const nothing: Affine = [1, 0, 0, 1, 0, 0];
+  const nothing = IDENTITY;
   if (symmetry.kind === 'mirror') return [nothing, mirrorIn(symmetry.through, symmetry.angleDeg)];
   return Array.from({ length: symmetry.order }, (_, k) =>
     k === 0 ? nothing : turnAbout(symmetry.centre, (2 * Math.PI * k) / symmetry.order),
@@ -335,34 +322,29 @@ function evened({ contours, like }: Likes, maps: readonly Affine[], limitPx: num
   sides.forEach((side, k) => {
     if (answering[k].includes(null)) whole[side.contour] = false;
   });
-  const lonely = contours.map((c, k) => !circles[k] && !whole[k]);
-  // An outline of which nothing has an image has none; one of which some has, has other points there.
-  for (const [k, isLonely] of lonely.entries()) {
-    if (!isLonely) continue;
-    const own = sides.map((_, s) => s).filter((s) => sides[s].contour === k);
-    if (own.some((s) => !answering[s].includes(null)) || hasImage(contours, like, k, maps, limitPx)) return null;
+  // An outline of which no side has an answer may have no image; one that has an image has other points there.
+  const images = new Images(contours, like, limitPx);
+  for (const k of contours.keys()) {
+    if (circles[k] || whole[k]) continue;
+    const answersSomewhere = sides.some((s, m) => s.contour === k && !answering[m].includes(null));
+    if (answersSomewhere || maps.slice(1).some((map) => images.of(k, map) !== null)) return null;
   }
   const moved = places.map((p, k): Point => {
     const all = maps.map((_, m) => answers[m][k]);
     if (all.includes(null)) return p;
     return meanOf(all.map((a, m) => mapPoint(backs[m], places[a!])));
   });
-  const held = new Set(sides.filter((s) => !whole[s.contour]).flatMap((s) => [s.from, s.to]));
-  const at = (k: number): Point => (held.has(k) && !isShared(k, sides, whole) ? places[k] : moved[k]);
   return contours.map((contour, c) => {
     if (circles[c]) return evenCircles[c] ?? contour;
     if (!whole[c]) return contour;
     const own = sides.map((_, k) => k).filter((k) => sides[k].contour === c);
     if (!own.length) return contour;
     const segments = own.map((k) =>
-      evenSide(drawing, k, answering[k] as number[], backs, at(sides[k].from), at(sides[k].to)),
+      evenSide(drawing, k, answering[k] as number[], backs, moved[sides[k].from], moved[sides[k].to]),
     );
-    return { ...contour, start: at(sides[own[0]].from), segments };
+    return { ...contour, start: moved[sides[own[0]].from], segments };
   });
 }
-
-const isShared = (place: number, sides: readonly Side[], whole: readonly boolean[]): boolean =>
-  sides.some((s) => (s.from === place || s.to === place) && whole[s.contour]);
 
 /** A side as the mean of those it answers to. */
 function evenSide(
@@ -441,7 +423,7 @@ function answersOf({ places, placesOf }: Drawing, maps: readonly Affine[], limit
   return there.map((list, m) => list.map((to, k) => (to !== null && there[back[m]][to] === k ? to : null)));
 }
 
-const isIdentity = (map: Affine): boolean => map.every((x, k) => Math.abs(x - [1, 0, 0, 1, 0, 0][k]) < 1e-6);
+const isIdentity = (map: Affine): boolean => map.every((x, k) => Math.abs(x - IDENTITY[k]) < 1e-6);
 
 type Circle = ReturnType<typeof wholeCircleOf>;
 
@@ -472,23 +454,36 @@ function evenedCircles(
   });
 }
 
-/** Whether an outline has an image among outlines like it. */
-function hasImage(
-  contours: readonly Contour[],
-  like: (contour: number) => unknown,
-  k: number,
-  maps: readonly Affine[],
-  limitPx: number,
-): boolean {
-  const lines = new Lines(contours.filter((_, j) => like(j) === like(k)).map((c) => polylineOf(c, FINE_PX)));
-  const own = polylineOf(contours[k], 0.5);
-  return maps.some((map) => {
-    if (isIdentity(map)) return false;
-    let near = 0;
-    for (let i = 0; i < own.length; i += 2)
-      if (lines.distance(mapPoint(map, [own[i], own[i + 1]])) <= 2 * limitPx) near++;
-    return near > 0.9 * (own.length / 2);
-  });
+/** Which outlines lie where the images of others fall. */
+class Images {
+  private readonly lines = new Map<number, Lines>();
+
+  constructor(
+    private readonly contours: readonly Contour[],
+    private readonly like: (contour: number) => unknown,
+    private readonly limitPx: number,
+  ) {}
+
+  /** The outline that another's image lies on, nine tenths of it at least, by number; null where there is none. */
+  of(k: number, map: Affine): number | null {
+    const image = polylineOf(mapContour(map, this.contours[k]), 0.5);
+    let [best, most] = [null as number | null, LEAST_SHARE];
+    for (const j of this.contours.keys()) {
+      if (this.like(j) !== this.like(k)) continue;
+      let near = 0;
+      for (let i = 0; i < image.length; i += 2)
+        if (this.linesOf(j).distance([image[i], image[i + 1]]) <= 2 * this.limitPx) near++;
+      const share = near / (image.length / 2);
+      if (share > most) [best, most] = [j, share];
+    }
+    return best;
+  }
+
+  private linesOf(k: number): Lines {
+    const lines = this.lines.get(k) ?? new Lines([polylineOf(this.contours[k], FINE_PX)]);
+    this.lines.set(k, lines);
+    return lines;
+  }
 }
 
 /** The half of a drawing with fewer points, and its image in place of the other; outlines without an image stay. */
@@ -498,27 +493,21 @@ function mirroredHalves(
   symmetry: Extract<Symmetry, { kind: 'mirror' }>,
   limitPx: number,
 ): Contour[] {
-  // Turned and moved so that the axis is x = 0.
-  const turn = Math.PI / 2 - (symmetry.angleDeg * Math.PI) / 180;
-  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
-  const [x, y] = symmetry.through;
-  const into: Affine = [cos, sin, -sin, cos, -cos * x + sin * y, -sin * x - cos * y];
+  const into = axisUpright(symmetry.through, (symmetry.angleDeg * Math.PI) / 180);
   const count = (side: 1 | -1): number =>
     contours.reduce((sum, c) => sum + c.segments.filter((s) => mapPoint(into, s.to)[0] * side > 0).length, 0);
-  const swap: Affine = count(1) <= count(-1) ? [1, 0, 0, 1, 0, 0] : [-1, 0, 0, 1, 0, 0];
+  const swap: Affine = count(1) <= count(-1) ? IDENTITY : [-1, 0, 0, 1, 0, 0];
   const to = compose(into, swap);
   const back = inverse(to)!;
-  const maps: Affine[] = [[1, 0, 0, 1, 0, 0], mirror];
-  const images = contours.map((c, k) => (c.open ? null : imageOf(contours, like, k, mirror, limitPx)));
+  const images = new Images(contours, like, limitPx);
   return contours.map((contour, k): Contour => {
-    const image = images[k];
-    if (contour.open || image === null || !hasImage(contours, like, k, maps, limitPx)) return contour;
+    const image = contour.open ? null : images.of(k, mirror);
+    if (image === null) return contour;
     if (image !== k) {
       // One of two: that on the kept side stays, the other becomes its image.
       const at = mapPoint(to, middleOfOutline(contour));
       if (at[0] >= 0) return contour;
-      const mirrored = reverseContour(mapContour(mirror, contours[image]));
-      return mirrored;
+      return reverseContour(mapContour(mirror, contours[image]));
     }
     const half = halved(ontoAxis(mapContour(to, contour)));
     const [own] = half.across;
@@ -542,26 +531,4 @@ function ontoAxis({ start, segments, ...rest }: Contour): Contour {
 function middleOfOutline(contour: Contour): Point {
   const p = flatten(contour, 0.5);
   return meanOf(Array.from({ length: p.length / 2 }, (_, i): Point => [p[2 * i], p[2 * i + 1]]));
-}
-
-/** The outline that an outline's image lies on, by number; null where there is none. */
-function imageOf(
-  contours: readonly Contour[],
-  like: (contour: number) => unknown,
-  k: number,
-  map: Affine,
-  limitPx: number,
-): number | null {
-  const own = polylineOf(contours[k], 0.5);
-  let [best, most] = [null as number | null, 0.9];
-  contours.forEach((other, j) => {
-    if (like(j) !== like(k)) return;
-    const lines = new Lines([polylineOf(other, FINE_PX)]);
-    let near = 0;
-    for (let i = 0; i < own.length; i += 2)
-      if (lines.distance(mapPoint(map, [own[i], own[i + 1]])) <= 2 * limitPx) near++;
-    const share = near / (own.length / 2);
-    if (share > most) [best, most] = [j, share];
-  });
-  return best;
 }

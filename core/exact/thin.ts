@@ -10,6 +10,7 @@ import {
   scaleAndMove,
   tangentsOf,
   turnBetween,
+  turnsOf,
   unit,
   type Contour,
   type Point,
@@ -216,19 +217,9 @@ function begunAt({ start, segments }: Line, k: number): Line {
 }
 
 /** The joint of a closed chain at which it turns most. */
-function sharpestOf({ start, segments }: Line): number {
-  let [at, most] = [0, -1];
-  let from = start;
-  const ends = segments.map((s) => {
-    const t = tangentsOf(from, s);
-    from = s.to;
-    return t;
-  });
-  ends.forEach(([out], k) => {
-    const turn = turnBetween(ends[(k + ends.length - 1) % ends.length][1], out);
-    if (turn > most) [at, most] = [k, turn];
-  });
-  return at;
+function sharpestOf(chain: Line): number {
+  const turns = turnsOf(chain);
+  return turns.indexOf(Math.max(...turns));
 }
 
 /** A chain with fewer of its own joints, the others where they were. */

@@ -27,6 +27,24 @@ export function similarity([a, b, c, d]: Affine): { scale: number; flips: boolea
   return off < 1e-9 * Math.max(1, scale) ? { scale, flips } : null;
 }
 
+/** The map that turns about a point, clockwise on a screen. */
+export function turnAbout([x, y]: Point, rad: number): Affine {
+  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
+  return [cos, sin, -sin, cos, x - cos * x + sin * y, y - sin * x - cos * y];
+}
+
+/** The map that scales about a point, by a factor each way. */
+export const scaleAbout = ([x, y]: Point, sx: number, sy: number): Affine => [sx, 0, 0, sy, x - sx * x, y - sy * y];
+
+/** The map that mirrors in a line through a point; 0 degrees is level, 90 upright. */
+export function mirrorIn([x, y]: Point, angleDeg: number): Affine {
+  const t = (2 * angleDeg * Math.PI) / 180;
+  // Exact where the line is level, upright or at 45 degrees.
+  const near = (v: number): number => (Math.abs(v - Math.round(v)) < 1e-15 ? Math.round(v) : v);
+  const [cos, sin] = [near(Math.cos(t)), near(Math.sin(t))];
+  return [cos, sin, sin, -cos, x - cos * x - sin * y, y - sin * x + cos * y];
+}
+
 /** The map that changes nothing. */
 export const IDENTITY: Affine = [1, 0, 0, 1, 0, 0];
 

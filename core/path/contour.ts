@@ -29,7 +29,7 @@ export function mapContour(map: Affine, contour: Contour): Contour {
 }
 
 /**
- * A contour as points, x and y in turn, the start not repeated. Each curve is cut so that no chord strays more than
+ * A contour as points, x and y in turn; of a closed one the start is not repeated. Each curve is cut so that no chord strays more than
  * `tolerancePx` from it (the bound on the second difference of a cubic, as in Sederberg's notes).
  */
 export function flatten(contour: Contour, tolerancePx = 0.1): number[] {
@@ -66,7 +66,8 @@ export function flatten(contour: Contour, tolerancePx = 0.1): number[] {
     out.push(px, py);
   }
   const n = out.length;
-  if (n > 2 && Math.abs(out[n - 2] - out[0]) < 1e-6 && Math.abs(out[n - 1] - out[1]) < 1e-6) out.length = n - 2;
+  if (!contour.open && n > 2 && Math.abs(out[n - 2] - out[0]) < 1e-6 && Math.abs(out[n - 1] - out[1]) < 1e-6)
+    out.length = n - 2;
   return out;
 }
 

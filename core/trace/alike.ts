@@ -1,5 +1,6 @@
 /** Parts of a drawing that repeat: what is as good as alike is made alike, whichever outlines it lies in. */
 import { arcGeometry, crossingOf, dot, length, minus, plus, type Point, type Segment, unit } from '../path';
+import { likeNumbers } from '../exact';
 import type { Stroke } from '../fit';
 
 /** Radii and centres of circles that differ by less than this are the same, in pixels. */
@@ -17,26 +18,6 @@ const CROSSING_RAD = 0.25;
 
 /** A handle that leaves a line within this goes on in the line's direction, in radians. */
 const SMOOTH_RAD = 0.06;
-
-/** Numbers near enough to each other, sorted into groups, each given by indices; `near` says whether one may join a group of a mean. */
-function groupsOf(
-  values: readonly number[],
-  weights: readonly number[],
-  near: (k: number, mean: number) => boolean,
-): { members: number[]; mean: number }[] {
-  const order = values.map((_, k) => k).sort((p, q) => values[p] - values[q]);
-  const out: { members: number[]; mean: number; weight: number }[] = [];
-  for (const k of order) {
-    const last = out[out.length - 1];
-    const mean = last && (last.mean * last.weight + values[k] * weights[k]) / (last.weight + weights[k]);
-    if (last && near(k, mean) && last.members.every((m) => near(m, mean))) {
-      last.members.push(k);
-      last.mean = mean;
-      last.weight += weights[k];
-    } else out.push({ members: [k], mean: values[k], weight: weights[k] });
-  }
-  return out;
-}
 
 interface Circle {
   stroke: number;
@@ -58,7 +39,7 @@ function alignCircles(strokes: Stroke[]): void {
   if (circles.length < 2) return;
   const ones = circles.map(() => 1);
   const settle = (values: number[], put: (circle: Circle, value: number) => void): void => {
-    for (const { members, mean } of groupsOf(values, ones, (k, m) => Math.abs(values[k] - m) <= SAME_PX / 2))
+    for (const { members, mean } of likeNumbers(values, ones, (k, m) => Math.abs(values[k] - m) <= SAME_PX / 2))
       if (members.length > 1) for (const k of members) put(circles[k], mean);
   };
   settle(
@@ -107,7 +88,7 @@ function equalRadii(strokes: Stroke[]): void {
   const radii = arcs.map((a) => a.radius);
   // How well an arc tells its radius goes with how far it rises.
   const weights = arcs.map((a, k) => rise(k, a.radius) ** 2 + 1e-6);
-  for (const { members, mean } of groupsOf(radii, weights, near)) {
+  for (const { members, mean } of likeNumbers(radii, weights, near)) {
     if (members.length < 2) continue;
     for (const k of members) {
       const { stroke, at } = arcs[k];
@@ -150,7 +131,7 @@ function parallelLines(strokes: Stroke[], closed: readonly boolean[]): void {
   const near = (k: number, mean: number) => (Math.abs(lines[k].angle - mean) * lines[k].length) / 2 <= TURN_PX;
   // The error of a slope falls with the third power of its length.
   const weights = lines.map((l) => l.length ** 3);
-  for (const { members, mean } of groupsOf(
+  for (const { members, mean } of likeNumbers(
     lines.map((l) => l.angle),
     weights,
     near,

@@ -1,5 +1,5 @@
-import { halved } from '../exact';
-import { type Affine, type Contour, mapContour, reverseContour } from '../path';
+import { axisUpright, halved } from '../exact';
+import { type Affine, type Contour, inverse, mapContour, reverseContour } from '../path';
 import { allPieces, type Artwork } from '../vector';
 import type { NewPiece } from './assemble';
 import { NOTHING, type Cells } from './cells';
@@ -102,11 +102,8 @@ export function findSymmetry(
 
 /** An artwork made exactly symmetrical: the half with fewer segments stays, and its mirror image takes the place of the other. */
 export function madeSymmetrical(artwork: Artwork, { x, y, angleRad }: Symmetry): Artwork {
-  // Turned and moved so that the axis is x = 0.
-  const turn = Math.PI / 2 - angleRad;
-  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
-  const into: Affine = [cos, sin, -sin, cos, -cos * x + sin * y, -sin * x - cos * y];
-  const back: Affine = [cos, -sin, sin, cos, x, y];
+  const into = axisUpright([x, y], angleRad);
+  const back = inverse(into)!;
   const turned = allPieces(artwork).map((p) => ({ ...p, contours: p.contours.map((c) => mapContour(into, c)) }));
   const weigh = (side: 1 | -1): number =>
     turned.reduce(

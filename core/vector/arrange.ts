@@ -117,6 +117,10 @@ export function spread(artwork: Artwork, nodeIds: readonly string[], axis: 0 | 1
 const shifted = (artwork: Artwork, nodeId: string, axis: 0 | 1, by: number): Edit[] =>
   Math.abs(by) < 1e-9 ? [] : movedOnSheet(artwork, [nodeId], axis === 0 ? [1, 0, 0, 1, by, 0] : [1, 0, 0, 1, 0, by]);
 
+/** Nodes in the order in which they lie in the stack, from the bottom. */
+export const inStack = (artwork: Artwork, nodeIds: readonly string[]): string[] =>
+  [...placedNodes(artwork.nodes)].map((p) => p.node.id).filter((k) => nodeIds.includes(k));
+
 /** Nodes moved one up or down in the stack they lie in, or to its end; what is not possible is left out. */
 export function restacked(
   artwork: Artwork,

@@ -52,11 +52,10 @@ export function nodesAt(artwork: Artwork, point: Point): string[] {
 
 /** The box of a node on the sheet, by its outlines; null for one without. */
 export function boxOfNode(artwork: Artwork, nodeId: string): Box | null {
-  return unionOf(
-    [...placedNodes(artwork.nodes)]
-      .filter((p) => p.node.kind === 'piece' && (p.node.id === nodeId || p.within.some((g) => g.id === nodeId)))
-      .flatMap((p) => (p.node as Piece).contours.map((c) => boxOf([mapContour(p.map, c)]))),
-  );
+  const contours = [...placedNodes(artwork.nodes)]
+    .filter((p) => p.node.id === nodeId || p.within.some((g) => g.id === nodeId))
+    .flatMap((p) => (p.node.kind === 'piece' ? p.node.contours.map((c) => mapContour(p.map, c)) : []));
+  return contours.length ? boxOf(contours) : null;
 }
 
 /** The box about several. */

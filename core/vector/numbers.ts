@@ -1,5 +1,6 @@
 /** The numbers of a piece's points. */
-import { cutOpen, withPoint, type Contour, type Point, type Segment } from '../path';
+import { fitCubic } from '../fit';
+import { cutOpen, minus, plus, pointAt, tangentsOf, withPoint, type Contour, type Point, type Segment } from '../path';
 import type { Piece, PointNumbers } from './artwork';
 
 /** How many points a contour has; the end of a closed one is its start. */
@@ -87,25 +88,21 @@ export function withNewPoint(piece: Piece, contour: number, segment: number, t: 
   return withContour(piece, contour, [withPoint(piece.contours[contour], segment, t)], [numbers], next + 1);
 }
 
-/** What goes from one point to another in place of two segments, keeping the directions in which they left and came. */
+/** Places on each of two segments that one is to follow. */
+const FOLLOWED = 24;
+
+/** What goes from one point to another in place of two segments, as near to them as one can, in the directions in which they began and ended. */
 function bridged(from: Point, first: Segment, second: Segment): Segment {
   if (first.kind === 'line' && second.kind === 'line') return { kind: 'line', to: second.to };
-  const middle = first.to;
-  // A cubic through about where the point was: handles one and a half as long are what cutting one in half took away.
-  const far = (anchor: Point, handle: Point): Point => [
-    anchor[0] + 1.6 * (handle[0] - anchor[0]),
-    anchor[1] + 1.6 * (handle[1] - anchor[1]),
-  ];
-  const third = (anchor: Point): Point => [
-    anchor[0] + (middle[0] - anchor[0]) * 0.6,
-    anchor[1] + (middle[1] - anchor[1]) * 0.6,
-  ];
-  return {
-    kind: 'curve',
-    c1: first.kind === 'curve' ? far(from, first.c1) : third(from),
-    c2: second.kind === 'curve' ? far(second.to, second.c2) : third(second.to),
-    to: second.to,
-  };
+  const on = (start: Point, s: Segment) =>
+    Array.from({ length: FOLLOWED }, (_, k) => pointAt(start, s, (k + 1) / FOLLOWED));
+  const places = [from, ...on(from, first), ...on(first.to, second)];
+  const run = { xs: Float64Array.from(places, (p) => p[0]), ys: Float64Array.from(places, (p) => p[1]) };
+  const [[out], [, into]] = [tangentsOf(from, first), tangentsOf(first.to, second)];
+  const fit = fitCubic(run, 0, places.length - 1, from, second.to, out, into, 8);
+  // Where nothing in those directions comes near, straight through where the point was, nearly.
+  const towards = (anchor: Point): Point => plus(anchor, minus(first.to, anchor), 0.6);
+  return fit?.segment ?? { kind: 'curve', c1: towards(from), c2: towards(second.to), to: second.to };
 }
 
 /** A piece without a point; a contour left with fewer than two points goes, and the piece is null when none is left. */

@@ -1,52 +1,9 @@
-/** All outlines of an artwork, as they lie on the sheet, and what becomes of pieces when outlines change. */
-import { inverse, mapContour, meanScale, type Affine, type Contour } from '../path';
+/** All outlines of an artwork, as they lie on the sheet, and the artwork when they change. */
+import { inverse, mapContour, type Affine, type Contour } from '../path';
 import { Lines, polylineOf, strayOf } from '../exact';
 import { placedNodes, type Artwork, type Piece, type Placed } from './artwork';
+import { mapNodes } from './edits/define';
 import { withContours } from './numbers';
-
-/** The outlines of some pieces that have one map to the sheet: in their own coordinates, one piece after the other. */
-export interface OutlineSet {
-  readonly map: Affine;
-  /** Sheet pixels to a pixel of theirs. */
-  readonly scale: number;
-  readonly pieces: readonly Placed<Piece>[];
-  readonly contours: readonly Contour[];
-  /** Of each outline, the number of its piece in the list. */
-  readonly of: readonly number[];
-}
-
-/** All pieces of an artwork, those with one map together. Those squeezed flat are left out. */
-export function outlineSets(artwork: Artwork): OutlineSet[] {
-  const sets = new Map<string, { map: Affine; pieces: Placed<Piece>[]; contours: Contour[]; of: number[] }>();
-  for (const placed of placedNodes(artwork.nodes)) {
-    if (placed.node.kind !== 'piece' || !inverse(placed.map)) continue;
-    const key = placed.map.join();
-    const set = sets.get(key) ?? { map: placed.map, pieces: [], contours: [], of: [] };
-    sets.set(key, set);
-    set.pieces.push(placed as Placed<Piece>);
-    for (const contour of placed.node.contours) {
-      set.contours.push(contour);
-      set.of.push(set.pieces.length - 1);
-    }
-  }
-  return [...sets.values()].map((s) => ({ ...s, scale: meanScale(s.map) }));
-}
-
-/** A piece with other outlines; what its rule makes of them stays. */
-export const withOutlines = (piece: Piece, contours: readonly Contour[]): Piece => ({
-  ...withContours(piece, contours),
-  ...(piece.rule ? { rule: piece.rule } : {}),
-});
-
-/** Of a set whose outlines became others, the pieces that are not what they were, by id. */
-export function changedPieces({ pieces, contours, of }: OutlineSet, after: readonly Contour[]): Map<string, Piece> {
-  const out = new Map<string, Piece>();
-  pieces.forEach(({ node }, p) => {
-    const own = after.filter((_, k) => of[k] === p);
-    if (contours.some((c, k) => of[k] === p && c !== after[k])) out.set(node.id, withOutlines(node, own));
-  });
-  return out;
-}
 
 /** All outlines of an artwork on the sheet, one piece after the other. */
 export interface SheetOutlines {
@@ -70,22 +27,26 @@ export function sheetOutlines(artwork: Artwork): SheetOutlines {
   return { contours, pieces, maps };
 }
 
-/** The pieces of which some outlines became others on the sheet, by id. */
-export function changedOnSheet(
+/** The artwork with some outlines on the sheet become others; points of pieces that change get numbers that none had before, what their rule makes of them stays. */
+export function withSheetOutlines(
+  artwork: Artwork,
   { contours, pieces, maps }: SheetOutlines,
   after: readonly Contour[],
-): Map<string, Piece> {
-  const changed = new Set(pieces.filter((_, k) => after[k] !== contours[k]));
-  return new Map(
-    [...changed].map((piece): [string, Piece] => {
-      const first = pieces.indexOf(piece);
-      const own = piece.contours.map((c, k) => {
-        const now = after[first + k];
-        return now === contours[first + k] ? c : mapContour(inverse(maps[first])!, now);
-      });
-      return [piece.id, withOutlines(piece, own)];
-    }),
-  );
+): Artwork {
+  const changed = new Set(pieces.filter((_, k) => after[k] !== contours[k]).map((p) => p.id));
+  if (!changed.size) return artwork;
+  const first = new Map<string, number>();
+  pieces.forEach((p, k) => first.has(p.id) || first.set(p.id, k));
+  const nodes = mapNodes(artwork.nodes, (node) => {
+    if (node.kind !== 'piece' || !changed.has(node.id)) return node;
+    const from = first.get(node.id)!;
+    const back = inverse(maps[from])!;
+    const own = node.contours.map((c, k) =>
+      after[from + k] === contours[from + k] ? c : mapContour(back, after[from + k]),
+    );
+    return { ...withContours(node, own), ...(node.rule ? { rule: node.rule } : {}) };
+  });
+  return { ...artwork, nodes };
 }
 
 /** How finely outlines are drawn, and how far apart they are looked at, to tell how far they stray, in px. */

@@ -1,5 +1,4 @@
 /** Changing a piece point by point: each function gives the piece as it becomes, in its own coordinates. */
-import { fitCubic } from '../fit';
 import {
   arcGeometry,
   cross,
@@ -54,14 +53,7 @@ export function handlesAt({ contours }: Piece, { contour, index }: PointAt): { i
 }
 
 /** Whether an outline goes smoothly through a point. */
-export function isSmooth({ contours }: Piece, { contour, index }: PointAt): boolean {
-  const c = contours[contour];
-  const { before, after } = beside(c, index);
-  if (before === null || after === null) return false;
-  const [, into] = tangentsOf(pointOfContour(c, before), c.segments[before]);
-  const [out] = tangentsOf(pointOfContour(c, after), c.segments[after]);
-  return turnBetween(into, out) < SMOOTH_RAD;
-}
+export const isSmooth = (piece: Piece, at: PointAt): boolean => (turnAt(piece, at) ?? Math.PI) < SMOOTH_RAD;
 
 /** A piece with segments of one outline changed; its points keep their numbers. */
 function withSegments(piece: Piece, contour: number, change: (s: Segment, k: number) => Segment): Piece {
@@ -205,15 +197,35 @@ function arcThrough(from: Point, by: Point, to: Point, otherwise: Segment): Segm
   return { kind: 'arc', radius, large, clockwise: turn > 0, to };
 }
 
-/** Points made level with one another, upright, or put in one line, as near to where they were as can be. */
-export function withAligned(piece: Piece, points: readonly PointAt[], how: 'level' | 'upright' | 'line'): Piece {
-  if (points.length < 2) return piece;
-  const places = points.map((p) => pointOfContour(piece.contours[p.contour], p.index));
+/** Places made level with one another, upright, or put in one line, as near to where they were as can be. */
+export function alignedPlaces(places: readonly Point[], how: 'level' | 'upright' | 'line'): Point[] {
   const mean = (axis: 0 | 1) => places.reduce((s, p) => s + p[axis], 0) / places.length;
-  if (how === 'level') return withPointsMoved(piece, points, ([x]) => [x, mean(1)]);
-  if (how === 'upright') return withPointsMoved(piece, points, ([, y]) => [mean(0), y]);
+  if (how === 'level') return places.map(([x]) => [x, mean(1)]);
+  if (how === 'upright') return places.map(([, y]) => [mean(0), y]);
   const { middle, direction } = straightThrough(places);
-  return withPointsMoved(piece, points, (p) => plus(middle, direction, dot(minus(p, middle), direction)));
+  return places.map((p) => plus(middle, direction, dot(minus(p, middle), direction)));
+}
+
+/** Corners that turn by as much as another, within this, are like it, in radians. */
+const ALIKE_RAD = 0.12;
+
+/** By how much an outline turns at a point, in radians; null at an open end. */
+function turnAt({ contours }: Piece, { contour, index }: PointAt): number | null {
+  const c = contours[contour];
+  const { before, after } = beside(c, index);
+  if (before === null || after === null) return null;
+  const [, into] = tangentsOf(pointOfContour(c, before), c.segments[before]);
+  const [out] = tangentsOf(pointOfContour(c, after), c.segments[after]);
+  return turnBetween(into, out);
+}
+
+/** All points of a piece at which it turns about as much as at one of them, that one too. */
+export function cornersLike(piece: Piece, at: PointAt): PointAt[] {
+  const wanted = turnAt(piece, at);
+  return pointsOf(piece).filter((p) => {
+    const turn = turnAt(piece, p);
+    return turn === null || wanted === null ? turn === wanted : Math.abs(turn - wanted) < ALIKE_RAD;
+  });
 }
 
 /** A corner is cut back by no more than this share of either side. */
@@ -267,43 +279,12 @@ export function withRounded(piece: Piece, points: readonly PointAt[], radiusPx: 
   return { ...piece, contours, numbers: { next, of } };
 }
 
-/** Places at which two segments are followed by one. */
-const FOLLOWED = 24;
-
 /** A piece without points, the outline going on as near to where it went as one curve can; null where nothing is left. */
 export function withoutPoints(piece: Piece, points: readonly PointAt[]): Piece | null {
   // From the last to the first, so that the others keep their place.
   const order = [...points].sort((p, q) => q.contour - p.contour || q.index - p.index);
-  let out: Piece | null = piece;
-  for (const at of order) {
-    if (!out) return null;
-    const c: Contour | undefined = out.contours[at.contour];
-    if (!c) continue;
-    const { before, after } = beside(c, at.index);
-    const fit = before === null || after === null ? null : followedBy(c, before, after);
-    const contourCount: number = out.contours.length;
-    const rest: Piece | null = withoutPoint(out, at.contour, at.index);
-    if (rest && fit && rest.contours.length === contourCount) {
-      const merged = at.index === 0 ? rest.contours[at.contour].segments.length - 1 : at.index - 1;
-      out = withSegments(rest, at.contour, (s, k) => (k === merged && s.kind === 'curve' ? fit : s));
-    } else out = rest;
-  }
-  return out;
-}
-
-/** One curve along two segments, in the directions in which they begin and end. */
-function followedBy(c: Contour, before: number, after: number): Segment | null {
-  const start = pointOfContour(c, before);
-  const middle = c.segments[before].to;
-  const end = c.segments[after].to;
-  const places = [
-    start,
-    ...Array.from({ length: FOLLOWED }, (_, k) => pointAt(start, c.segments[before], (k + 1) / FOLLOWED)),
-    ...Array.from({ length: FOLLOWED }, (_, k) => pointAt(middle, c.segments[after], (k + 1) / FOLLOWED)),
-  ];
-  const run = { xs: Float64Array.from(places, (p) => p[0]), ys: Float64Array.from(places, (p) => p[1]) };
-  const [out] = tangentsOf(start, c.segments[before]);
-  const [, into] = tangentsOf(middle, c.segments[after]);
-  const fit = fitCubic(run, 0, places.length - 1, start, end, out, into, 8);
-  return fit?.segment ?? null;
+  return order.reduce<Piece | null>(
+    (left, { contour, index }) => (left?.contours[contour] ? withoutPoint(left, contour, index) : left),
+    piece,
+  );
 }

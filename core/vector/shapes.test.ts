@@ -3,15 +3,18 @@ import * as v from 'valibot';
 import { circleOfArcs, mapContour, path, polygon, rectangleOfArcs, type Contour, type Point } from '../path';
 import {
   aligned,
+  alignedPlaces,
   applyEdit,
   applyEdits,
   boxOfNode,
+  cornersLike,
   economyLines,
   EditError,
   EditSchema,
   figuresOf,
   findNode,
   handlesAt,
+  inStack,
   isSmooth,
   movedOnSheet,
   nearlyLines,
@@ -30,7 +33,6 @@ import {
   specksOf,
   spread,
   symmetryLines,
-  withAligned,
   withArcs,
   withCorner,
   withHandleAt,
@@ -138,6 +140,7 @@ describe('arranging', () => {
   });
 
   it('restacks, as far as that goes', () => {
+    expect(inStack(artwork, ['over', 'one', 'in'])).toEqual(['one', 'in', 'over']);
     const ids = (a: Artwork) => a.nodes.map((n) => n.id);
     expect(ids(done(restacked(artwork, ['one'], 'forward')))).toEqual(['ground', 'two', 'one', 'g', 'speck']);
     expect(ids(done(restacked(artwork, ['one'], 'back')))).toEqual(['one', 'ground', 'two', 'g', 'speck']);
@@ -228,32 +231,33 @@ describe('changing points', () => {
     expect(handlesAt(half, { contour: 0, index: 1 }).out![1]).toBeCloseTo(0, 9);
   });
 
-  it('makes points level, upright, in one line', () => {
-    const odd = one(
-      polygon([
-        [0, 0],
-        [60, 4],
-        [60, 60],
-        [0, 60],
-      ]),
-    );
-    const two = [
-      { contour: 0, index: 0 },
-      { contour: 0, index: 1 },
+  it('makes places level, upright, in one line', () => {
+    const odd: Point[] = [
+      [0, 0],
+      [60, 4],
+      [0, 60],
     ];
-    expect(places(withAligned(odd, two, 'level')).slice(0, 2)).toEqual([
+    expect(alignedPlaces(odd.slice(0, 2), 'level')).toEqual([
       [0, 2],
       [60, 2],
     ]);
-    expect(
-      places(withAligned(odd, two, 'upright'))
-        .slice(0, 2)
-        .map((p) => p[0]),
-    ).toEqual([30, 30]);
-    const three = withAligned(odd, [...two, { contour: 0, index: 3 }], 'line');
-    const [[ax, ay], [bx, by], , [dx, dy]] = places(three);
-    expect((bx - ax) * (dy - ay) - (by - ay) * (dx - ax)).toBeCloseTo(0, 6);
-    expect(withAligned(odd, two.slice(1), 'level')).toBe(odd);
+    expect(alignedPlaces(odd.slice(0, 2), 'upright').map((p) => p[0])).toEqual([30, 30]);
+    const [[ax, ay], [bx, by], [cx, cy]] = alignedPlaces(odd, 'line');
+    expect((bx - ax) * (cy - ay) - (by - ay) * (cx - ax)).toBeCloseTo(0, 6);
+  });
+
+  it('finds corners alike', () => {
+    const house = one(
+      polygon([
+        [0, 30],
+        [30, 0],
+        [60, 30],
+        [60, 80],
+        [0, 80],
+      ]),
+    );
+    expect(cornersLike(house, { contour: 0, index: 3 }).map((p) => p.index)).toEqual([1, 3, 4]);
+    expect(cornersLike(house, { contour: 0, index: 0 }).map((p) => p.index)).toEqual([0, 2]);
   });
 
   it('rounds corners by a radius, and by less where there is no room', () => {

@@ -1,6 +1,7 @@
 /** Groups of lines and arcs that are nearly level, parallel or equal. */
 import { dot, type Point } from '../../path';
 import { between, HALF_TURN, type Found, type Group } from './found';
+import { likeNumbers } from '../like';
 import { nearestUnder, type Condition } from '../least';
 
 /** To be like others a line must be as long as this, in px. */
@@ -30,27 +31,16 @@ export function leaning({ lines, withinPx }: Found, isWanted: (line: number) => 
     .map((kind) => ({ kind, members: [...of[kind].keys()], turned: of[kind] }));
 }
 
-/** Numbers near enough to the mean of those they lie with, sorted into groups of two and more; each counts as its weight says. */
-function clusters(
+/** Items whose numbers are nearly the same, two and more together; each counts as its weight says. */
+const clusters = (
   items: readonly number[],
   valueOf: (item: number) => number,
   weightOf: (item: number) => number,
   near: (item: number, mean: number) => boolean,
-): { members: number[]; mean: number }[] {
-  const order = [...items].sort((p, q) => valueOf(p) - valueOf(q));
-  const out: { members: number[]; mean: number; weight: number }[] = [];
-  for (const item of order) {
-    const last = out[out.length - 1];
-    const [value, weight] = [valueOf(item), weightOf(item)];
-    const mean = last && (last.mean * last.weight + value * weight) / (last.weight + weight);
-    if (last && near(item, mean) && last.members.every((m) => near(m, mean))) {
-      last.members.push(item);
-      last.mean = mean;
-      last.weight += weight;
-    } else out.push({ members: [item], mean: value, weight });
-  }
-  return out.filter((g) => g.members.length > 1);
-}
+): { members: number[]; mean: number }[] =>
+  likeNumbers(items.map(valueOf), items.map(weightOf), (k, mean) => near(items[k], mean))
+    .filter((g) => g.members.length > 1)
+    .map(({ members, mean }) => ({ members: members.map((k) => items[k]), mean }));
 
 /** Slanting lines that are nearly parallel, or square to one another. */
 export function parallels(found: Found, taken: ReadonlySet<number>): Group[] {
@@ -143,7 +133,6 @@ interface Angle {
   readonly second: number;
   /** From the one line to the other, 0..π. */
   readonly rad: number;
-  readonly at: number;
 }
 
 function anglesOf(found: Found, fixed: ReadonlySet<number>): Angle[] {
@@ -158,14 +147,13 @@ function anglesOf(found: Found, fixed: ReadonlySet<number>): Angle[] {
       first: p,
       second: q,
       rad: (((lines[q].angle - lines[p].angle) % HALF_TURN) + HALF_TURN) % HALF_TURN,
-      at: side.to,
     });
   });
   return out;
 }
 
 /** Directions of lines so that nearly equal corners between them are equal, those that are `fixed` as they are. */
-export function evenAngles(found: Found, fixed: ReadonlyMap<number, number>): { group: Group; places: number[] }[] {
+export function evenAngles(found: Found, fixed: ReadonlyMap<number, number>): Group[] {
   const { lines, withinPx } = found;
   const angles = anglesOf(found, new Set(fixed.keys()));
   const groups = clusters(
@@ -194,25 +182,15 @@ export function evenAngles(found: Found, fixed: ReadonlyMap<number, number>): { 
     for (const k of members) {
       const { first, second, rad } = angles[k];
       const [a, b] = [at.get(first)!, at.get(second)!];
-      // What goes round past half a turn is told by a shift of the first line.
-      const shift = rad - (given[b] - given[a]);
-      const turns = Math.round(shift / HALF_TURN) * HALF_TURN;
-      if (turns !== 0) continue;
+      // Directions are told to half a turn: an angle that goes over that end is left as it is.
+      if (Math.abs(rad - (given[b] - given[a])) > HALF_TURN / 2) continue;
       conditions.push({ unknowns: [b, a, n + g], factors: [1, -1, -1] });
     }
   });
   const solved = nearestUnder(given, weights, conditions);
-  return groups.map(({ members }) => ({
-    group: {
-      kind: 'angles' as const,
-      members: [...new Set(members.flatMap((k) => [angles[k].first, angles[k].second]))],
-      turned: new Map(
-        members
-          .flatMap((k) => [angles[k].first, angles[k].second])
-          .filter((line) => !fixed.has(line))
-          .map((line) => [line, solved[at.get(line)!]]),
-      ),
-    },
-    places: members.map((k) => angles[k].at),
-  }));
+  return groups.map(({ members }) => {
+    const own = [...new Set(members.flatMap((k) => [angles[k].first, angles[k].second]))];
+    const turned = own.filter((line) => !fixed.has(line)).map((line) => [line, solved[at.get(line)!]] as const);
+    return { kind: 'angles' as const, members: own, turned: new Map(turned) };
+  });
 }

@@ -30,16 +30,12 @@ export function straightened(
   const directions = new Map<number, number>();
   const take = (g: Group): void => g.turned?.forEach((angle, k) => directions.has(k) || directions.set(k, angle));
   groups.forEach(take);
-  if (asked.has('parallel')) {
-    const more = parallels(found, new Set(directions.keys()));
+  const add = (more: readonly Group[]): void => {
     more.forEach(take);
     groups.push(...more);
-  }
-  if (asked.has('angles')) {
-    const more = evenAngles(found, directions);
-    more.forEach(({ group }) => take(group));
-    groups.push(...more.map((m) => m.group));
-  }
+  };
+  if (asked.has('parallel')) add(parallels(found, new Set(directions.keys())));
+  if (asked.has('angles')) add(evenAngles(found, directions));
   if (asked.has('radii')) groups.push(...radii(found));
   if (asked.has('lengths')) groups.push(...lengths(found));
   if (asked.has('gaps')) groups.push(...gaps(found, directions));

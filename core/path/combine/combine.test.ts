@@ -117,12 +117,13 @@ describe('combining', () => {
         const [a, b] = [turned(p.shape, p.t, p.x, p.y), turned(q.shape, q.t, q.x, q.y)];
         const got = combined(how, [a, b]);
         expect(got.every(isClosed)).toBe(true);
-        // Areas add up: what both enclose and what either does are together what each does.
-        const [sa, sb] = [a, b].map(({ contours }) => Math.abs(sizeOf(contours)));
-        const both = sizeOf(combined('intersect', [a, b]));
+        // Areas add up: what both enclose and what either does are together what each does. A hundred times as large, where no part is too thin to be kept.
+        const [la, lb] = [a, b].map((e) => area(...e.contours.map((c) => mapContour([100, 0, 0, 100, 0, 0], c))));
+        const large = (e: readonly Contour[]) => e.reduce((sum, c) => sum + signedArea(flatten(c, 0.05)), 0) / 1e4;
+        const [sa, sb] = [la, lb].map(({ contours }) => Math.abs(large(contours)));
+        const both = large(combined('intersect', [la, lb]));
         const size = { unite: sa + sb - both, subtract: sa - both, intersect: both }[how];
-        // What is thinner than a twentieth of a pixel goes: along some pixels, so much may be missing.
-        expect(Math.abs(sizeOf(got) - size)).toBeLessThan(0.4);
+        expect(Math.abs(large(combined(how, [la, lb])) - size)).toBeLessThan(0.01);
         for (let y = -48; y <= 48; y += 7.3)
           for (let x = -48; x <= 48; x += 7.1) {
             const [ia, ib] = [a, b].map(({ contours }) => contains(contours, [x, y]));

@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { thinned } from '../../exact';
-import { changedPieces, outlineSets } from '../outlines';
-import type { Artwork, Piece } from '../artwork';
-import { piecesFrom, replacedPieces, someOrAll } from './combine';
+import type { Artwork } from '../artwork';
+import { sheetOutlines, withSheetOutlines } from '../outlines';
+import { piecesFrom, someOrAll } from './combine';
 import { counted, defineEdit } from './define';
 
 const tolerancePx = v.pipe(
@@ -19,16 +19,9 @@ export function thinnedArtwork(
   tolerance: number,
 ): { artwork: Artwork; greatestPx: number } {
   const wanted = new Set(piecesFrom(artwork, nodes).map((p) => p.node.id));
-  const by = new Map<string, Piece[]>();
-  let greatestPx = 0;
-  for (const set of outlineSets(artwork)) {
-    if (!set.pieces.some((p) => wanted.has(p.node.id))) continue;
-    const isWanted = set.of.map((p) => wanted.has(set.pieces[p].node.id));
-    const { contours, greatestPx: strays } = thinned(set.contours, tolerance / set.scale, (k) => isWanted[k]);
-    greatestPx = Math.max(greatestPx, strays * set.scale);
-    for (const [pieceId, piece] of changedPieces(set, contours)) by.set(pieceId, [piece]);
-  }
-  return { artwork: by.size ? replacedPieces(artwork, by) : artwork, greatestPx };
+  const outlines = sheetOutlines(artwork);
+  const { contours, greatestPx } = thinned(outlines.contours, tolerance, (k) => wanted.has(outlines.pieces[k].id));
+  return { artwork: withSheetOutlines(artwork, outlines, contours), greatestPx };
 }
 
 /** Fewer points for the same shape; neighbours that share an edge share it afterwards. Where no point can go, all stays. */

@@ -9,11 +9,11 @@ import {
   type NearlyTrue,
   type Symmetry,
 } from '../../exact';
-import type { Point } from '../../path';
-import type { Artwork, Piece } from '../artwork';
-import { changedOnSheet, sheetOutlines, type SheetOutlines } from '../outlines';
+import type { Contour, Point } from '../../path';
+import type { Artwork } from '../artwork';
+import { sheetOutlines, withSheetOutlines } from '../outlines';
 import { coordinate, point } from '../schema';
-import { piecesFrom, replacedPieces, someOrAll } from './combine';
+import { piecesFrom, someOrAll } from './combine';
 import { counted, defineEdit, EditError, must } from './define';
 
 type Nodes = readonly string[] | 'all';
@@ -26,13 +26,6 @@ const withinPx = v.pipe(
 );
 const what = (nodes: Nodes): string => (nodes === 'all' ? 'all pieces' : counted(nodes.length, 'piece'));
 
-/** The artwork with some outlines on the sheet become others. */
-function withSheet(artwork: Artwork, outlines: SheetOutlines, after: Parameters<typeof changedOnSheet>[1]): Artwork {
-  const by = new Map<string, readonly Piece[]>();
-  for (const [pieceId, piece] of changedOnSheet(outlines, after)) by.set(pieceId, [piece]);
-  return by.size ? replacedPieces(artwork, by) : artwork;
-}
-
 /** What the outlines of an artwork nearly are, and the artwork with that made exact; places are those of the sheet, in px. */
 export function straightenedArtwork(
   artwork: Artwork,
@@ -44,7 +37,7 @@ export function straightenedArtwork(
   const outlines = sheetOutlines(artwork);
   const isWanted = (contour: number): boolean => wanted.has(outlines.pieces[contour].id);
   const { contours, found } = straightened(outlines.contours, within, only, isWanted);
-  return { artwork: withSheet(artwork, outlines, contours), found };
+  return { artwork: withSheetOutlines(artwork, outlines, contours), found };
 }
 
 /** What is nearly level, upright, at 45 degrees, parallel or equal made so, no place further than a distance. What is exact already stays. */
@@ -112,7 +105,7 @@ export const symmetry = defineEdit({
     const { outlines, own, likes } = likesOf(artwork, nodes);
     const axes = wanted ? [{ ...wanted, offPx: 0, share: 1 }] : bestOf(symmetriesOfArtwork(artwork, nodes, within));
     must(axes.length, `no axis and no centre of symmetry was found within ${within} px`);
-    let { contours } = likes as { contours: readonly SheetOutlines['contours'][number][] };
+    let contours: readonly Contour[] = likes.contours;
     try {
       for (const axis of axes) contours = madeSymmetrical({ ...likes, contours }, axis, within);
     } catch (error) {
@@ -121,7 +114,7 @@ export const symmetry = defineEdit({
     }
     const at = new Map(own.map((k, m) => [k, m]));
     const after = outlines.contours.map((c, k) => (at.has(k) ? contours[at.get(k)!] : c));
-    return withSheet(artwork, outlines, after);
+    return withSheetOutlines(artwork, outlines, after);
   },
   tell: (_before, { nodes }) => `${what(nodes)} made symmetrical`,
 });

@@ -16,6 +16,14 @@ import { getStep, getWork, lockWork, movedOn, workRow } from './works';
 
 export const getArtwork = (id: string): Promise<WorkState> => getWork(id, 'artwork');
 
+/** An artwork of a commission. Throws a 404 Problem where that has none of the id. */
+export async function commissionArtwork(commissionId: string, id: string): Promise<WorkState> {
+  const artwork = await getArtwork(id);
+  if (artwork.commissionId !== commissionId)
+    throw new Problem(404, 'unknown_artwork', 'This commission has no such artwork');
+  return artwork;
+}
+
 /** Makes an artwork with its first step. */
 const newArtwork = (
   tx: Sql,

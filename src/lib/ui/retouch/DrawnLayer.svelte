@@ -21,9 +21,6 @@
   const pull = $derived(retouching.outline.at(-1));
   // Lines keep their width on the screen.
   const px = $derived(1 / view.zoom);
-  $effect(() => {
-    retouching.grab = 8 / view.zoom;
-  });
 </script>
 
 <svg class="pointer-events-none absolute inset-0 h-full w-full overflow-hidden" aria-hidden="true" data-drawn>

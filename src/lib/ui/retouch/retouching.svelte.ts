@@ -37,6 +37,9 @@ export const ACTS: readonly { readonly name: ActName; readonly label: string; re
 /** How many fills are shown at first, and after asking for more. */
 export const FILLS = { first: 4, more: 8 } as const;
 
+/** How near a press has to come to a point of the outline, in pixels of the screen. */
+const GRAB_PX = 8;
+
 /** How long after a change the lettering is read again. */
 const READ_AFTER_MS = 900;
 
@@ -327,13 +330,14 @@ export class Retouching {
     );
   }
 
-  draw({ what, point, shift }: DrawGesture, isPicking: boolean): void {
+  draw(gesture: DrawGesture, isPicking: boolean): void {
+    const { what, point, shift } = gesture;
     this.hover = what === 'leave' ? null : point;
     if (isPicking || this.act === 'pick') {
       if (what === 'up') this.pick(point);
       return;
     }
-    if (this.isOutlining) return this.drawOutline(what, point);
+    if (this.isOutlining) return this.drawOutline(gesture);
     if (what === 'hover' || what === 'leave') return;
     if (this.isBoxing || this.isDrawingAxis) {
       if (what === 'down') this.stroke = [point, point];
@@ -383,24 +387,19 @@ export class Retouching {
     this.add({ kind: 'mirror', axis, keep: 'left' });
   }
 
-  private drawOutline(what: DrawGesture['what'], point: Point): void {
+  private drawOutline({ what, point, zoom }: DrawGesture): void {
     const { outline } = this;
+    const grab = GRAB_PX / zoom;
     if (what === 'down') {
       const [first] = outline;
-      if (first && outline.length > 2 && isNear(first.at, point, this.grab)) return this.finishOutline();
+      if (first && outline.length > 2 && isNear(first.at, point, grab)) return this.finishOutline();
       this.outline = [...outline, { at: point, handle: null }];
     } else if (what === 'drag' && outline.length) {
       const end = outline[outline.length - 1];
       const handle: Point = [point[0] - end.at[0], point[1] - end.at[1]];
-      this.outline = [
-        ...outline.slice(0, -1),
-        { ...end, handle: isNear([0, 0], handle, this.grab / 2) ? null : handle },
-      ];
+      this.outline = [...outline.slice(0, -1), { ...end, handle: isNear([0, 0], handle, grab / 2) ? null : handle }];
     }
   }
-
-  /** How near a press has to come to a point of the outline, in pixels of the work; told by the sheet. */
-  grab = 8;
 
   finishOutline(): void {
     if (this.outline.length < 3) return;

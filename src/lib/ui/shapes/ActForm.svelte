@@ -29,6 +29,10 @@
   const isWorked = $derived(act === 'offset' || act === 'border' || act === 'thin-out');
 </script>
 
+{#snippet corners(form: { join: 'round' | 'mitre' | 'bevel' })}
+  <Choice label="Corners" bind:value={form.join} options={[...JOINS]} onsettle={() => shaping.preview()} />
+{/snippet}
+
 {#if act}
   <section
     class="mb-4 border border-line bg-paper px-3 pt-3 pb-2"
@@ -47,12 +51,7 @@
         hint="Below 0 it shrinks"
         onsettle={() => shaping.preview()}
       />
-      <Choice
-        label="Corners"
-        bind:value={shaping.offset.join}
-        options={[...JOINS]}
-        onsettle={() => shaping.preview()}
-      />
+      {@render corners(shaping.offset)}
     {:else if act === 'border'}
       <Figure
         label="Width"
@@ -64,12 +63,7 @@
         hint="Behind everything that is chosen"
         onsettle={() => shaping.preview()}
       />
-      <Choice
-        label="Corners"
-        bind:value={shaping.border.join}
-        options={[...JOINS]}
-        onsettle={() => shaping.preview()}
-      />
+      {@render corners(shaping.border)}
       <label class="mb-3 flex items-center justify-between gap-2"
         >Ink
         <select class="field max-w-40" bind:value={shaping.border.inkId} onchange={() => shaping.preview()}>

@@ -42,6 +42,6 @@
   {#if shaping.looking}
     <p class="mt-1 text-[12px] text-muted" role="status">Looking at the shapes</p>
   {:else if !shaping.nearly.length}
-    <p class="text-muted">All that is nearly level, equal or symmetrical is exactly so.</p>
+    <p class="text-muted">Nothing is only nearly level, equal or symmetrical.</p>
   {/if}
 </section>

@@ -2,7 +2,9 @@
   import { mapPoint, type Point } from '$core/path';
   import { findNode, handlesAt, pointOfContour, pointsOf } from '$core/vector';
   import type { View } from '../sheet/view';
+  import DrawnBox from './DrawnBox.svelte';
   import type { Pointing, Picked } from './pointing.svelte';
+  import SnapName from './SnapName.svelte';
   import type { Shaping } from './shaping.svelte';
 
   /** The points of what is chosen, those that are picked with their handles, and the name of what one is drawn to. */
@@ -54,30 +56,7 @@
     {/each}
     <path d={square(at, 4)} fill="#1d2e4e" stroke="#fff" stroke-width="1" data-picked-point />
   {/each}
-  {#if pointing.boxing}
-    {@const b = pointing.boxing}
-    {@const [x, y] = place([b.x, b.y])}
-    <rect
-      {x}
-      {y}
-      width={b.width * view.zoom}
-      height={b.height * view.zoom}
-      fill="rgb(29 46 78 / 0.08)"
-      stroke="#1d2e4e"
-      stroke-dasharray="4 3"
-    />
-  {/if}
-  {#if pointing.snap}
-    {@const [x, y] = place(pointing.snap.at)}
-    <text
-      x={x + 10}
-      y={y - 8}
-      font-size="12"
-      fill="#1d2e4e"
-      stroke="#fff"
-      stroke-width="3"
-      paint-order="stroke"
-      data-snap>{pointing.snap.told}</text
-    >
-  {/if}
+
+  <DrawnBox box={pointing.boxing} {view} />
+  <SnapName snap={pointing.snap} {view} />
 </svg>

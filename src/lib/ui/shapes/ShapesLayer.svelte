@@ -2,7 +2,9 @@
   import { formatPath, mapContour } from '$core/path';
   import { placedNodes } from '$core/vector';
   import type { View } from '../sheet/view';
+  import DrawnBox from './DrawnBox.svelte';
   import { handlesOf } from './handles';
+  import SnapName from './SnapName.svelte';
   import type { Shaping } from './shaping.svelte';
 
   /** Over the artwork: the outlines and the box of what is chosen, its handles, the box being drawn, and places of what was found. */
@@ -60,19 +62,7 @@
         data-shown-places
       />
     {/if}
-    {#if shaping.boxing}
-      {@const b = shaping.boxing}
-      <rect x={b.x} y={b.y} width={b.width} height={b.height} fill="rgb(29 46 78 / 0.08)" />
-      <rect
-        x={b.x}
-        y={b.y}
-        width={b.width}
-        height={b.height}
-        stroke="#1d2e4e"
-        stroke-width={px}
-        stroke-dasharray="{4 * px} {3 * px}"
-      />
-    {/if}
+
     {#if box && hasHandles}
       {@const turn = handles[handles.length - 1]}
       <rect
@@ -105,16 +95,6 @@
       <circle cx={turn.at[0]} cy={turn.at[1]} r={4.5 * px} fill="#fff" stroke="#1d2e4e" stroke-width={1.25 * px} />
     {/if}
   </g>
-  {#if shaping.snap}
-    <text
-      x={shaping.snap.at[0] * view.zoom + view.x + 10}
-      y={shaping.snap.at[1] * view.zoom + view.y - 8}
-      font-size="12"
-      fill="#1d2e4e"
-      stroke="#fff"
-      stroke-width="3"
-      paint-order="stroke"
-      data-snap>{shaping.snap.told}</text
-    >
-  {/if}
+  <DrawnBox box={shaping.boxing} {view} />
+  <SnapName snap={shaping.snap} {view} />
 </svg>

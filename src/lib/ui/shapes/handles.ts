@@ -1,5 +1,4 @@
-import { turnAbout } from '$core/exact';
-import type { Affine, Box, Point } from '$core/path';
+import { scaleAbout, turnAbout, type Affine, type Box, type Point } from '$core/path';
 
 /** A place about a box that is dragged to scale or turn what is in it. */
 export interface Handle {
@@ -15,9 +14,6 @@ const TURN_PX = 24;
 const STEP_RAD = Math.PI / 12;
 /** Nothing is scaled down to less than this share at a time. */
 const LEAST = 0.01;
-
-/** The map that scales about a point. */
-export const scaledBy = ([x, y]: Point, sx: number, sy: number): Affine => [sx, 0, 0, sy, x - sx * x, y - sy * y];
 
 const CORNERS = [
   ['upper left', 0, 0, 'nwse-resize'],
@@ -44,7 +40,7 @@ export function handlesOf(box: Box, zoom: number): Handle[] {
       let sy = h === 0 ? 1 : Math.max(LEAST, (to[1] - about[1]) / h);
       // A mark keeps its proportions where it is dragged by a corner.
       if (u !== 0.5 && v !== 0.5 && !free) sx = sy = Math.max(sx, sy);
-      return scaledBy(about, sx, sy);
+      return scaleAbout(about, sx, sy);
     },
   }));
   const turn: Handle = {

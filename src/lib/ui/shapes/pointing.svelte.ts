@@ -2,6 +2,8 @@
 /* eslint-disable svelte/prefer-svelte-reactivity */
 import { inverse, mapPoint, nearestPlace, type Affine, type Point } from '$core/path';
 import {
+  alignedPlaces,
+  cornersLike,
   findNode,
   handlesAt,
   placedNodes,
@@ -9,7 +11,6 @@ import {
   pointsOf,
   snapped,
   snapTargets,
-  withAligned,
   withArcs,
   withCorner,
   withHandleAt,
@@ -158,59 +159,23 @@ export class Pointing {
 
   /** Points of several pieces level, upright or in line with one another on the sheet. */
   private aligned(how: 'level' | 'upright' | 'line'): Edit[] {
-    const told = `${this.words} made ${how === 'line' ? 'one line' : how}`;
-    const whole: Piece = {
-      kind: 'piece',
-      id: 'points',
-      inkId: null,
-      // All of them as one line of points on the sheet.
-      contours: [
-        {
-          start: this.placeOf(this.picked[0]),
-          segments: this.picked.slice(1).map((p) => ({ kind: 'line' as const, to: this.placeOf(p) })),
-          open: true,
-        },
-      ],
-    };
-    const after = withAligned(
-      whole,
-      this.picked.map((_, index) => ({ contour: 0, index })),
+    const to = alignedPlaces(
+      this.picked.map((p) => this.placeOf(p)),
       how,
-    ).contours[0];
-    return this.edits(told, (piece, points, map) => {
+    );
+    return this.edits(`${this.words} made ${how === 'line' ? 'one line' : how}`, (piece, points, map) => {
       const back = inverse(map);
-      return back
-        ? points.reduce((p, at) => {
-            const k = this.picked.indexOf(at as Picked);
-            return withPointsMoved(p, [at], () => mapPoint(back, pointOfContour(after, k)));
-          }, piece)
-        : piece;
+      if (!back) return piece;
+      const placeFor = (at: PointAt) => mapPoint(back, to[this.picked.indexOf(at as Picked)]);
+      return points.reduce((p, at) => withPointsMoved(p, [at], () => placeFor(at)), piece);
     });
   }
 
-  /** A corner picked makes all corners about as sharp of its piece picked. */
+  /** Picks all corners of a piece that turn as much as the one that is picked. */
   pickAlike(): void {
     const [first] = this.picked;
-    if (!first) return;
-    const placed = this.pieces.find((p) => p.node.id === first.nodeId);
-    if (!placed) return;
-    const turn = (at: PointAt): number => {
-      const c = placed.node.contours[at.contour];
-      const n = c.segments.length;
-      if (c.open && (at.index === 0 || at.index === n)) return NaN;
-      const [p, q, r] = [
-        pointOfContour(c, at.index === 0 ? n - 1 : at.index - 1),
-        pointOfContour(c, at.index),
-        c.segments[at.index]?.to ?? c.start,
-      ];
-      const a = Math.atan2(q[1] - p[1], q[0] - p[0]);
-      const b = Math.atan2(r[1] - q[1], r[0] - q[0]);
-      return Math.abs(Math.atan2(Math.sin(b - a), Math.cos(b - a)));
-    };
-    const wanted = turn(first);
-    this.picked = pointsOf(placed.node)
-      .filter((at) => Math.abs(turn(at) - wanted) < 0.12)
-      .map((at) => ({ ...at, nodeId: first.nodeId }));
+    const node = first && findNode(this.shaping.artwork, first.nodeId)?.node;
+    if (node?.kind === 'piece') this.picked = cornersLike(node, first).map((at) => ({ ...at, nodeId: node.id }));
   }
 
   draw({ what, point, shift, zoom }: DrawGesture): void {

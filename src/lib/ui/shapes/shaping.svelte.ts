@@ -1,12 +1,12 @@
 // Sets here are looked things up in, and never shown.
 /* eslint-disable svelte/prefer-svelte-reactivity */
 import { onDestroy } from 'svelte';
-import { turnAbout } from '$core/exact';
-import type { Affine, Box, Point } from '$core/path';
+import { scaleAbout, turnAbout, type Affine, type Box, type Point } from '$core/path';
 import {
   aligned,
   boxOfNode,
   findNode,
+  inStack,
   movedOnSheet,
   nodesAlike,
   nodesAt,
@@ -32,7 +32,7 @@ import type { ShapesMade } from '$lib/workers/messages';
 import { notices } from '../notices.svelte';
 import type { DrawGesture } from '../sheet/view';
 import type { lineOf } from '../work/line.svelte';
-import { handlesOf, scaledBy, type Handle } from './handles';
+import { handlesOf, type Handle } from './handles';
 
 /** Acts that are done at once, and those that open a form. */
 export type ActName =
@@ -240,7 +240,7 @@ export class Shaping {
     if (name === 'unite' || name === 'subtract' || name === 'intersect' || name === 'cut-apart') {
       if (this.chosen.length < 2) return notices.tell('Choose two pieces or more first', { id: 'shapes' });
       // From the bottom of the stack to its top, as one sees them; what is taken away is what lies above.
-      const order = this.stacked(this.chosen);
+      const order = inStack(this.artwork, this.chosen);
       return this.work([{ kind: name, nodes: order }], 'make', () => {
         if (name !== 'cut-apart') this.chosen = order.slice(0, 1);
       });
@@ -311,7 +311,7 @@ export class Shaping {
     if (!this.chosen.length) return notices.tell('Choose what is to be duplicated first', { id: 'shapes' });
     const suffix = `-${crypto.randomUUID().slice(0, 6)}`;
     const moves = movedOnSheet(this.artwork, this.chosen, by);
-    const edits = this.stacked(this.chosen).map((nodeId): Edit => {
+    const edits = inStack(this.artwork, this.chosen).map((nodeId): Edit => {
       const own = moves.find((m) => m.kind === 'node-transform' && m.nodeIds.includes(nodeId));
       return {
         kind: 'duplicate-node',
@@ -349,7 +349,7 @@ export class Shaping {
   group(): void {
     if (this.chosen.length < 2) return notices.tell('Choose two pieces or more first', { id: 'shapes' });
     const groupId = `group-${crypto.randomUUID().slice(0, 8)}`;
-    this.edit([{ kind: 'group-nodes', nodeIds: this.stacked(this.chosen), groupId }]);
+    this.edit([{ kind: 'group-nodes', nodeIds: inStack(this.artwork, this.chosen), groupId }]);
     this.chosen = [groupId];
   }
 
@@ -375,22 +375,10 @@ export class Shaping {
           : what === 'turn'
             ? turnAbout([cx, cy], (value * Math.PI) / 180)
             : value > 0 && box[what] > 0
-              ? scaledBy([box.x, box.y], value / box[what], value / box[what])
+              ? scaleAbout([box.x, box.y], value / box[what], value / box[what])
               : null;
     if (by && by.some((x, k) => Math.abs(x - [1, 0, 0, 1, 0, 0][k]) > 1e-9))
       this.edit(movedOnSheet(this.artwork, this.chosen, by));
-  }
-
-  private stacked(ids: readonly string[]): string[] {
-    const order: string[] = [];
-    const walk = (nodes: Artwork['nodes']): void => {
-      for (const n of nodes) {
-        if (ids.includes(n.id)) order.push(n.id);
-        if (n.kind === 'group') walk(n.nodes);
-      }
-    };
-    walk(this.artwork.nodes);
-    return order;
   }
 
   /** A gesture on the sheet. */

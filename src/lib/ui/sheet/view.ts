@@ -14,6 +14,23 @@ export interface DrawGesture {
   readonly zoom: number;
 }
 
+/** Hears gestures, but of a drag no more than its last place a frame: for what is drawn anew with each. */
+export function oncePerFrame(hear: (gesture: DrawGesture) => void): (gesture: DrawGesture) => void {
+  let waiting: DrawGesture | null = null;
+  const flush = (): void => {
+    if (waiting) hear(waiting);
+    waiting = null;
+  };
+  return (gesture) => {
+    if (gesture.what !== 'drag') {
+      flush();
+      return hear(gesture);
+    }
+    if (!waiting) requestAnimationFrame(flush);
+    waiting = gesture;
+  };
+}
+
 export const ZOOM_LEAST = 0.02;
 export const ZOOM_MOST = 64;
 

@@ -97,6 +97,15 @@
         {/if}
         {#each line as work, k (work.id)}
           {#if k > 0 || active.candidate}<div class="h-3.5 w-px bg-muted"></div>{/if}
+          {#if work.kind === 'artwork' && (k + 1 === line.length || path.startsWith(workOf(work)))}
+            <Knot
+              href="{workOf(work)}/shapes"
+              label="shapes"
+              picture={drawing(work)}
+              current={path === `${workOf(work)}/shapes`}
+            />
+            <div class="h-3.5 w-px bg-muted"></div>
+          {/if}
           <Knot
             href={workOf(work)}
             label={work.kind === 'retouched'

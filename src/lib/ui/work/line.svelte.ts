@@ -7,6 +7,7 @@ import type { ActsAnswer, WorkState } from '$lib/contract/answers';
 import { ApiError, ask, untilAnswered } from '../api';
 import { notices } from '../notices.svelte';
 import { reload } from '../reload';
+import type { Undoing } from '../shell/undo.svelte';
 import { freshKey } from '../tab';
 import { adopt, keepWaiting, type Act } from './waiting';
 
@@ -141,10 +142,20 @@ export class WorkLine<State = Artwork, E = Edit> {
   }
 
   /** What an undo would take back, in words; null when nothing. */
-  get undoWords(): string | null {
+  private get undoWords(): string | null {
     if (this.acts.at(-1)?.kind === 'edit') return 'the change just made';
     const { canUndo, head, steps } = this.state;
     return canUndo ? (steps.find((s) => s.id === head)?.told ?? 'the last change') : null;
+  }
+
+  /** The undo of a screen of this work. */
+  get undoing(): Undoing {
+    return {
+      undo: this.undoWords,
+      redo: this.state.canRedo ? 'the newest change after this' : null,
+      onundo: () => this.undo(),
+      onredo: () => this.redo(),
+    };
   }
 
   /** Resolves when nothing waits any more. */

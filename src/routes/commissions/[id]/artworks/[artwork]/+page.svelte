@@ -1,9 +1,9 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
-  import { clearestGround } from '$core/judge';
   import { allPieces, pieceAt, swatchOf } from '$core/vector';
   import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
+  import { OnGround } from '$lib/ui/artwork/ground.svelte';
   import InkList from '$lib/ui/artwork/InkList.svelte';
   import { keys } from '$lib/ui/keys.svelte';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
@@ -36,30 +36,12 @@
     piece ? (drawing.inks.find((i) => i.id === (piece.inkId ?? piece.stroke?.inkId)) ?? null) : null,
   );
 
-  const grounds = $derived([
-    ...data.commission.grounds,
-    ...(current.groundHex && !data.commission.grounds.some((g) => g.hex === current.groundHex)
-      ? [{ name: "the picture's ground", hex: current.groundHex }]
-      : []),
-  ]);
-  // svelte-ignore state_referenced_locally
-  let groundAt = $state(
-    clearestGround(
-      data.commission.grounds.map((g) => g.hex),
-      data.artwork.drawing.inks.map((i) => i.hex),
-    ),
+  const onGround = new OnGround(
+    () => data.commission.grounds,
+    () => current,
   );
-  /** Null after the last ground: nothing under the work. */
-  const ground = $derived(grounds[groundAt]?.hex ?? null);
 
-  $effect(() =>
-    undoPlace.put({
-      undo: line.undoWords,
-      redo: current.canRedo ? 'the newest change after this' : null,
-      onundo: () => line.undo(),
-      onredo: () => line.redo(),
-    }),
-  );
+  $effect(() => undoPlace.put(line.undoing));
   const removePiece = () => {
     if (!piece) return;
     line.edit({ kind: 'remove-nodes', nodeIds: [piece.id] });
@@ -80,7 +62,6 @@
     inkId = null;
   }
 
-  const shift = (by: number) => (groundAt = (groundAt + by + grounds.length + 1) % (grounds.length + 1));
   async function deliver(): Promise<void> {
     await line.settled();
     await goto(`${placeOf(data.commission.id, current)}/deliver`);
@@ -89,8 +70,8 @@
 
   $effect(() =>
     keys.add([
-      { press: 'g', label: 'Next ground', run: () => shift(1) },
-      { press: 'Shift+g', label: 'Ground before', run: () => shift(-1) },
+      { press: 'g', label: 'Next ground', run: () => onGround.shift(1) },
+      { press: 'Shift+g', label: 'Ground before', run: () => onGround.shift(-1) },
       { press: 'p', label: 'Points on or off', run: () => (points = !points) },
       { press: 'n', label: 'Mark the next piece', run: () => markNext(1) },
       { press: 'Shift+n', label: 'Mark the piece before', run: () => markNext(-1) },
@@ -108,7 +89,7 @@
       width={drawing.widthPx}
       height={drawing.heightPx}
       label="Artwork {current.name}; a click marks a piece"
-      {ground}
+      ground={onGround.hex}
       onpick={pick}
     >
       {#snippet layers(view)}
@@ -117,7 +98,7 @@
       {#snippet foot()}
         <label class="flex items-center gap-1.5"><input type="checkbox" bind:checked={points} /> Points</label>
         <span class="flex-1"></span>
-        <GroundPicker {grounds} bind:at={groundAt} />
+        <GroundPicker grounds={onGround.grounds} bind:at={onGround.at} />
       {/snippet}
     </Sheet>
   {/snippet}

@@ -82,14 +82,7 @@
   const ground = $derived(data.commission.grounds[groundAt]?.hex ?? null);
   const proofed = $derived(made ? ({ kind: 'pixels', picture: made.small } as const) : null);
 
-  $effect(() =>
-    undoPlace.put({
-      undo: line.undoWords,
-      redo: current.canRedo ? 'the newest change after this' : null,
-      onundo: () => line.undo(),
-      onredo: () => line.redo(),
-    }),
-  );
+  $effect(() => undoPlace.put(line.undoing));
 
   async function keepColour(hex: string, kept: boolean): Promise<void> {
     try {

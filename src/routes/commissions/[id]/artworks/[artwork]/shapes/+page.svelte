@@ -1,9 +1,9 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
-  import { clearestGround } from '$core/judge';
   import { allPieces } from '$core/vector';
   import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
+  import { OnGround } from '$lib/ui/artwork/ground.svelte';
   import { keys } from '$lib/ui/keys.svelte';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
   import ActForm from '$lib/ui/shapes/ActForm.svelte';
@@ -17,7 +17,7 @@
   import Stack from '$lib/ui/shapes/Stack.svelte';
   import ArtworkLayer from '$lib/ui/sheet/ArtworkLayer.svelte';
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
-  import type { DrawGesture } from '$lib/ui/sheet/view';
+  import { oncePerFrame } from '$lib/ui/sheet/view';
   import Frame from '$lib/ui/shell/Frame.svelte';
   import { undoPlace } from '$lib/ui/shell/undo.svelte';
   import { lineOf } from '$lib/ui/work/line.svelte';
@@ -36,22 +36,7 @@
   const shaping = new Shaping(() => line);
   const pointing = new Pointing(shaping);
 
-  /** The last of a drag that waits for the next frame. */
-  let waiting: DrawGesture | null = null;
-  function draw(gesture: DrawGesture): void {
-    const doIt = (one: DrawGesture) => (pointing.on ? pointing.draw(one) : shaping.draw(one));
-    if (gesture.what !== 'drag') {
-      if (waiting) doIt(waiting);
-      waiting = null;
-      return doIt(gesture);
-    }
-    if (!waiting)
-      requestAnimationFrame(() => {
-        if (waiting) doIt(waiting);
-        waiting = null;
-      });
-    waiting = gesture;
-  }
+  const draw = oncePerFrame((gesture) => (pointing.on ? pointing.draw(gesture) : shaping.draw(gesture)));
 
   $effect(() => {
     void kept;
@@ -66,30 +51,12 @@
     untrack(() => shaping.look());
   });
 
-  const grounds = $derived([
-    ...data.commission.grounds,
-    ...(current.groundHex && !data.commission.grounds.some((g) => g.hex === current.groundHex)
-      ? [{ name: "the picture's ground", hex: current.groundHex }]
-      : []),
-  ]);
-  // svelte-ignore state_referenced_locally
-  let groundAt = $state(
-    clearestGround(
-      data.commission.grounds.map((g) => g.hex),
-      data.artwork.drawing.inks.map((i) => i.hex),
-    ),
+  const onGround = new OnGround(
+    () => data.commission.grounds,
+    () => current,
   );
-  const ground = $derived(grounds[groundAt]?.hex ?? null);
-  const shift = (by: number) => (groundAt = (groundAt + by + grounds.length + 1) % (grounds.length + 1));
 
-  $effect(() =>
-    undoPlace.put({
-      undo: line.undoWords,
-      redo: current.canRedo ? 'the newest change after this' : null,
-      onundo: () => line.undo(),
-      onredo: () => line.redo(),
-    }),
-  );
+  $effect(() => undoPlace.put(line.undoing));
 
   async function onward(): Promise<void> {
     await line.settled();
@@ -109,8 +76,8 @@
     keys.add([
       ...ACTS.map(({ name, label, press }) => ({ press, label, run: () => shaping.toggleAct(name) })),
       { press: 'd', label: 'Duplicate', run: () => shaping.duplicate() },
-      { press: 'g', label: 'Next ground', run: () => shift(1) },
-      { press: 'Shift+g', label: 'Ground before', run: () => shift(-1) },
+      { press: 'g', label: 'Next ground', run: () => onGround.shift(1) },
+      { press: 'Shift+g', label: 'Ground before', run: () => onGround.shift(-1) },
       { press: 'p', label: 'Points on or off', run: () => pointing.toggle() },
       { press: 'n', label: 'Choose the next node', run: () => chooseNext(1) },
       { press: 'Shift+n', label: 'Choose the node before', run: () => chooseNext(-1) },
@@ -153,7 +120,7 @@
       width={drawing.widthPx}
       height={drawing.heightPx}
       label="Shapes of {current.name}; a press chooses a piece, a drag moves it; with Alt the sheet moves"
-      {ground}
+      ground={onGround.hex}
       ondraw={draw}
     >
       {#snippet layers(view)}
@@ -166,7 +133,7 @@
           ><input type="checkbox" checked={pointing.on} onchange={() => pointing.toggle()} /> Points</label
         >
         <span class="flex-1"></span>
-        <GroundPicker {grounds} bind:at={groundAt} />
+        <GroundPicker grounds={onGround.grounds} bind:at={onGround.at} />
       {/snippet}
     </Sheet>
   {/snippet}
