@@ -1,10 +1,11 @@
 import { readFile } from 'node:fs/promises';
 import * as v from 'valibot';
-import { artworkToSvg } from '../core/export';
+import { artworkToSvg, constructionToSvg } from '../core/export';
 import { readSvg, SvgError } from '../core/import';
 import {
   allPieces,
   applyEdits,
+  constructionOfArtwork,
   countPieces,
   countPoints,
   EditError,
@@ -14,7 +15,7 @@ import {
   type Artwork,
 } from '../core/vector';
 import { fileFault, outputsFor, writeOutput } from './outputs';
-import { readArgs, UsageError } from './usage';
+import { positive, readArgs, UsageError } from './usage';
 
 const textOf = async (path: string): Promise<string> => {
   try {
@@ -121,6 +122,35 @@ export async function shapesCommand(args: readonly string[]): Promise<number> {
     console.error(
       `odd-quill: ${positionals[0]}: ${error instanceof EditError ? `that cannot be done: ${error.message}` : fileFault(error)}`,
     );
+    return 1;
+  }
+}
+
+/** `odd-quill construct`: what an SVG file's outlines are constructed of. */
+export async function constructCommand(args: readonly string[]): Promise<number> {
+  const { values, positionals } = readArgs({
+    args: [...args],
+    allowPositionals: true,
+    options: { within: { type: 'string' }, out: { type: 'string' }, json: { type: 'boolean', default: false } },
+  });
+  if (positionals.length !== 1) throw new UsageError('construct wants one SVG file');
+  const within = values.within === undefined ? undefined : positive('within', values.within);
+  try {
+    const { artwork, title } = readSvg(await textOf(positionals[0]));
+    if (!allPieces(artwork).length) throw new SvgError('The file has no shape in it');
+    const construction = constructionOfArtwork(artwork, 'all', within);
+    if (values.out) await writeOutput(values.out, constructionToSvg(artwork, construction, title ? { title } : {}));
+    const { lines, circles, angles, unit, share, greatestPx } = construction;
+    console.log(
+      values.json
+        ? JSON.stringify(construction)
+        : `${circles.length} circles, ${lines.length} lines at ${angles.length} angles; ${Math.round(100 * share)}% of the outlines lie on them within ${greatestPx.toFixed(2)} px; ` +
+            (unit ? `a unit of ${unit.px.toFixed(2)} px` : 'no unit'),
+    );
+    return 0;
+  } catch (error) {
+    if (error instanceof UsageError) throw error;
+    console.error(`odd-quill: ${positionals[0]}: ${fileFault(error)}`);
     return 1;
   }
 }

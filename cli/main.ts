@@ -5,7 +5,7 @@ import { TraceOptionsError } from '../core/trace';
 import { PictureFileError } from '../node/pictures';
 import { TaskError } from '../node/pool';
 import { candidatesCommand, finishesCommand } from './candidates';
-import { importCommand, shapesCommand } from './drawings';
+import { constructCommand, importCommand, shapesCommand } from './drawings';
 import { fileFault } from './outputs';
 import { readLetteringCommand } from './reading';
 import { cutOutCommand, mendCommand, retouchCommand } from './retouch';
@@ -33,6 +33,11 @@ const HELP = `odd-quill: candidates, traces and drawings from the command line
 
   odd-quill shapes FILE.svg --edits FILE.json --out FILE.svg [--json]
       Makes the edits of a JSON array to it, in turn (docs/edits.md); its pieces are n1, n2 ... from the bottom.
+
+  odd-quill construct FILE.svg [--within PX] [--out FILE.svg] [--json]
+      Finds the fewest circles, lines and angles that its outlines lie on, and the unit they share, if there is one.
+      --within PX                how far outlines may lie from them (from the size of the drawing)
+      --out FILE.svg             a drawing of that
 
   odd-quill cut-out INPUT --out FILE.png [--inner auto|keep|drop] [--json]
       Takes the ground off a picture, with true partial coverage at its edges; the picture keeps its size.
@@ -101,6 +106,7 @@ export async function main(args: readonly string[]): Promise<number> {
     if (command === 'trace') return await traceCommand(rest);
     if (command === 'import') return await importCommand(rest);
     if (command === 'shapes') return await shapesCommand(rest);
+    if (command === 'construct') return await constructCommand(rest);
     if (command === 'cut-out') return await cutOutCommand(rest);
     if (command === 'mend') return await mendCommand(rest);
     if (command === 'retouch') return await retouchCommand(rest);
@@ -109,7 +115,7 @@ export async function main(args: readonly string[]): Promise<number> {
     if (command === 'finishes') return await finishesCommand(rest);
     throw new UsageError(
       command === undefined
-        ? 'say what to do: trace, import, shapes, cut-out, mend, retouch, read-lettering, candidates or finishes'
+        ? 'say what to do: trace, import, shapes, construct, cut-out, mend, retouch, read-lettering, candidates or finishes'
         : `there is no command "${command}"`,
     );
   } catch (error) {

@@ -4,6 +4,7 @@
  */
 import type {
   ActsAnswer,
+  BroughtIn,
   Candidate,
   Commission,
   Delivery,
@@ -16,6 +17,7 @@ import { lookAt } from '../core/retouch';
 import { TRACE_DEFAULTS, trace } from '../core/trace';
 import { allPieces, figuresOf, symmetriesOfArtwork, type Artwork, type Edit, type Piece } from '../core/vector';
 import { decodePicture } from '../node/pictures';
+import { hedgehogDrawn } from './hedgehog';
 
 interface DemoRound {
   readonly prompt: string;
@@ -194,14 +196,25 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
     await call('GET', `/api/works/${work}/picture`);
   }
 
-  /** Makes edits, each a step of its own, and gives the head after them. */
-  const edit = async ({ id, head }: WorkState, changes: readonly Edit[]): Promise<string> =>
+  /** Makes edits, those of a list together as one step, and gives the head after them. */
+  const edit = async ({ id, head }: WorkState, steps: readonly (readonly Edit[])[]): Promise<string> =>
     (
       await call<ActsAnswer>('POST', `/api/works/${id}/acts`, {
         head,
-        acts: changes.map((change, k) => ({ kind: 'edit', key: `demo-edit-${k + 1}`, edits: [change] })),
+        acts: steps.map((edits, k) => ({ kind: 'edit', key: `demo-edit-${k + 1}`, edits })),
       })
     ).head;
+
+  /** Draws the client's sketch anew. */
+  async function redraw(commissionId: string, { id, widthPx, heightPx }: Candidate): Promise<void> {
+    const { artwork } = await call<BroughtIn>('POST', `/api/commissions/${commissionId}/artworks`, {
+      name: "the client's hedgehog, redrawn",
+      widthPx,
+      heightPx,
+      overCandidateId: id,
+    });
+    await edit(artwork, hedgehogDrawn());
+  }
 
   async function deliver(id: string, head: string, note: string): Promise<void> {
     const made = await call<Delivery>('POST', `/api/works/${id}/deliveries`, {
@@ -226,7 +239,7 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
     leeway: 0,
   });
   const sketchId = sketch.candidates[0].file.split('/').pop()!;
-  await call(
+  const broughtIn = await call<Candidate>(
     'POST',
     `/api/commissions/${juniper.id}/pictures?name=${encodeURIComponent("client's sketch.png")}`,
     await pictureOf(sketchId),
@@ -234,6 +247,7 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
   const wall: (readonly Candidate[])[] = [];
   for (const [i, asked] of JUNIPER_ROUNDS.entries()) wall.push(await makeRound(juniper.id, i + 1, asked, sketchId));
   await traceOf(wall[1][0]);
+  await redraw(juniper.id, broughtIn);
   await retouch(wall[wall.length - 1].find((k) => k.id !== wall[1][0].id)!);
 
   const noctule = await call<Commission>('POST', '/api/commissions', NOCTULE);
@@ -248,7 +262,12 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
   if (blue) changes.push({ kind: 'ink-name', inkId: blue, name: 'midnight' });
   if (yellow) changes.push({ kind: 'ink-colour', inkId: yellow, hex: '#F4C552' });
   if (blue) changes.push(...batMadeExact(mark.drawing, blue));
-  const head = changes.length ? await edit(mark, changes) : mark.head;
+  const head = changes.length
+    ? await edit(
+        mark,
+        changes.map((change) => [change]),
+      )
+    : mark.head;
   await deliver(mark.id, head, 'for the enamel signs');
   await retouch(made[4][0]);
   tell('the demo data is in place');

@@ -1,4 +1,5 @@
 import type { CandidateRequest, Recipe, SketchKept } from '../core/engine';
+import type { Construction } from '../core/exact';
 import type { SvgRead } from '../core/import';
 import type { PackageAbout } from '../core/package';
 import type { Picture } from '../core/raster';
@@ -41,6 +42,8 @@ export interface Tasks {
   };
   /** Edits made in turn, and what that was, in words. */
   applyEdits: { input: { artwork: Artwork; edits: readonly Edit[] }; output: { artwork: Artwork; told: string } };
+  /** What an artwork's pieces are constructed of. */
+  construct: { input: { artwork: Artwork; nodes: readonly string[] | 'all' }; output: Construction };
   readLettering: { input: { picture: Picture; asked: string | null }; output: Lettering };
   pack: { input: { artwork: Artwork; about: PackageAbout }; output: { zip: Uint8Array; files: PackedFile[] } };
 }

@@ -7,7 +7,7 @@ import { readSvg } from '../core/import';
 import { shrinkToFit, type Picture } from '../core/raster';
 import { cutOut, Maker, maskFrom, mended } from '../core/retouch';
 import { trace } from '../core/trace';
-import { applyEdits } from '../core/vector';
+import { applyEdits, constructionOfArtwork } from '../core/vector';
 import { letteringOf } from './lettering';
 import { packArtwork } from './packing';
 import { encodePng } from './pictures';
@@ -43,6 +43,7 @@ const run: Run = {
     return { png: await encodePng(cut.picture), groundHex: cut.groundHex, inner: cut.enclosed };
   },
   applyEdits: async ({ artwork, edits }) => applyEdits(artwork, edits),
+  construct: async ({ artwork, nodes }) => constructionOfArtwork(artwork, nodes),
   readLettering: ({ picture, asked }) => letteringOf(picture, asked),
   pack: async ({ artwork, about }) => packArtwork(artwork, about),
 };

@@ -1,4 +1,11 @@
 /** Making outlines exact, economical and even. */
+export {
+  constructionOf,
+  type Construction,
+  type ConstructionCircle,
+  type ConstructionLine,
+  type Unit,
+} from './construct';
 export { chainsOf, type Chain } from './chains';
 export { axisUpright, halved } from './halves';
 export { likeNumbers } from './like';

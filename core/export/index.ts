@@ -1,3 +1,4 @@
 /** Writers over the one scene. */
 export * from './svg';
+export * from './construction';
 export * from './names';

@@ -1,4 +1,4 @@
-import type { Point } from './point';
+import { cross, dot, minus, type Point } from './point';
 import type { ArcSegment, Segment } from './outline';
 
 /** Where an arc lies: its centre, the angle at which it starts, and how far it turns (positive clockwise on the screen), in radians. */
@@ -27,6 +27,18 @@ export function arcGeometry([x0, y0]: Point, arc: ArcSegment): ArcGeometry {
   if (arc.clockwise && sweepRad < 0) sweepRad += 2 * Math.PI;
   if (!arc.clockwise && sweepRad > 0) sweepRad -= 2 * Math.PI;
   return { cx, cy, radius, startRad, sweepRad };
+}
+
+/** The arc from one point through another to a third; null where they lie in a line. */
+export function arcThrough(from: Point, by: Point, to: Point): ArcSegment | null {
+  const [a, b] = [minus(by, from), minus(to, from)];
+  const turn = cross(a, b);
+  const [la, lb, lc] = [Math.hypot(...a), Math.hypot(...b), Math.hypot(...minus(to, by))];
+  if (Math.abs(turn) < 1e-6 * la * lb || la * lb * lc === 0) return null;
+  const radius = (la * lb * lc) / (2 * Math.abs(turn));
+  // The angle at the middle point is less than a right one where more than half a circle is gone round.
+  const large = dot(minus(from, by), minus(to, by)) > 0;
+  return { kind: 'arc', radius, large, clockwise: turn > 0, to };
 }
 
 /** An arc as cubics of at most a quarter turn each (error under 0.03% of the radius). */

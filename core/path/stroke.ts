@@ -64,7 +64,7 @@ function runOf(contour: Contour, tolerancePx: number): { points: Point[]; joints
 }
 
 /** Share of the width at a share of the length. */
-function shareAt(profile: readonly WidthStop[], at: number): number {
+export function shareAt(profile: readonly WidthStop[], at: number): number {
   if (at <= profile[0].at) return profile[0].share;
   const last = profile[profile.length - 1];
   if (at >= last.at) return last.share;
@@ -80,6 +80,29 @@ function lengthsOf(points: readonly Point[], closed: boolean): number[] {
   for (let k = 1; k < points.length; k++) out.push(out[k - 1] + length(minus(points[k], points[k - 1])));
   if (closed) out.push(out[out.length - 1] + length(minus(points[0], points[points.length - 1])));
   return out;
+}
+
+/** A run with a point wherever its width begins to change otherwise. */
+function withStops(run: Omit<Run, 'half'>, profile: readonly WidthStop[]): Omit<Run, 'half'> {
+  if (!profile.length || run.points.length < 2) return run;
+  const along = lengthsOf(run.points, run.closed);
+  const total = along[along.length - 1];
+  const stops = profile.map((s) => s.at * total).sort((p, q) => p - q);
+  const points: Point[] = [];
+  const joints: boolean[] = [];
+  run.points.forEach((p, k) => {
+    points.push(p);
+    joints.push(run.joints[k]);
+    if (k + 1 >= along.length) return;
+    const q = run.points[(k + 1) % run.points.length];
+    for (const at of stops) {
+      const t = (at - along[k]) / (along[k + 1] - along[k] || 1);
+      if (t <= 1e-9 || t >= 1 - 1e-9) continue;
+      points.push([p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1])]);
+      joints.push(false);
+    }
+  });
+  return { points, joints, closed: run.closed };
 }
 
 /** The dashes of a run, each an open run of its own. */
@@ -243,7 +266,7 @@ export function strokeRings(contours: readonly Contour[], style: StrokeStyle, to
   if (!(style.widthPx > 0)) return out;
   for (const contour of contours) {
     if (!contour.segments.length) continue;
-    const base = runOf(contour, tolerancePx);
+    const base = withStops(runOf(contour, tolerancePx), style.profile ?? []);
     const along = lengthsOf(base.points, base.closed);
     const total = along[along.length - 1] || 1;
     const half = base.points.map(

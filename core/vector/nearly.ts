@@ -18,6 +18,8 @@ export interface NearlyLine {
   readonly edit: Edit;
   /** Where on the sheet it is: runs of places to be drawn as lines. */
   readonly places: readonly (readonly Point[])[];
+  /** What it is made of, each to be made exact by itself; left out where it is one thing. */
+  readonly each?: readonly Omit<NearlyLine, 'act' | 'each'>[];
 }
 
 /** How far anything may be moved to be made exact, against the sheet's longer side, and at least and at most in px. */
@@ -74,19 +76,63 @@ export function nearlyLines(artwork: Artwork, nodes: readonly string[] | 'all'):
   const kinds = [...new Set(found.map((f) => f.kind))];
   return kinds.map((kind): NearlyLine => {
     const own = found.filter((f) => f.kind === kind);
+    const edit: Edit = { kind: 'straighten', nodes: nodes === 'all' ? 'all' : [...nodes], withinPx, only: [kind] };
+    const one = own.flatMap((f) => apart(f));
     return {
       key: kind,
       told: toldOf(kind, own),
       act: ACTS[kind],
-      edit: {
-        kind: 'straighten',
-        nodes: nodes === 'all' ? 'all' : [...nodes],
-        withinPx,
-        only: [kind],
-      },
+      edit,
       places: own.flatMap((f) => f.members),
+      ...(one.length > 1
+        ? {
+            each: one.slice(0, EACH_MOST).map((f, k) => ({
+              key: `${kind}-${k}`,
+              told: alone(f),
+              edit: { ...edit, at: f.members.map((m) => middleOf(m)) },
+              places: f.members,
+            })),
+          }
+        : {}),
     };
   });
+}
+
+/** More than this are not listed one by one. */
+const EACH_MOST = 40;
+
+/** The middle of a line between its ends; of an arc it is given. */
+const middleOf = (places: readonly Point[]): [number, number] => {
+  if (places.length > 2) return [...places[1]];
+  const [[ax, ay], [bx, by]] = places;
+  return [(ax + bx) / 2, (ay + by) / 2];
+};
+
+/** Lines that lean are each a thing of their own, what is equal to something is one with that. */
+function apart(found: NearlyTrue): NearlyTrue[] {
+  const { kind, members, values } = found;
+  if (kind !== 'level' && kind !== 'upright' && kind !== 'diagonal') return [found];
+  const exact = { level: 0, upright: 90, diagonal: 45 }[kind];
+  return members.map((member, k) => {
+    const [[ax, ay], [bx, by]] = member;
+    const lean = ((((values[k] - exact) % 90) + 135) % 90) - 45;
+    const offPx = Math.abs(Math.sin((lean * Math.PI) / 180)) * Math.hypot(bx - ax, by - ay) * 0.5;
+    return { kind, members: [member], values: [values[k]], offPx };
+  });
+}
+
+/** One of several, by itself. */
+function alone(found: NearlyTrue): string {
+  const { kind, members, values, offPx } = found;
+  if (kind === 'level' || kind === 'upright' || kind === 'diagonal') {
+    const [[ax, ay], [bx, by]] = members[0];
+    return `a line of ${px(Math.hypot(bx - ax, by - ay))} px, off by ${px(offPx)} px`;
+  }
+  if (kind === 'parallel' || kind === 'angles') return `${members.length} lines, off by ${px(offPx)} px`;
+  const sorted = [...values].sort((p, q) => p - q);
+  return sorted.length > 3
+    ? `${sorted.length} ${kind}, ${px(sorted[0])} to ${px(sorted[sorted.length - 1])} px`
+    : `${kind} ${sorted.map(px).join(sorted.length === 2 ? ' and ' : ', ')} px`;
 }
 
 /** Small pieces that look like leftovers: one line. */

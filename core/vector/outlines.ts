@@ -1,5 +1,5 @@
 /** All outlines of an artwork, as they lie on the sheet, and the artwork when they change. */
-import { inverse, mapContour, type Affine, type Contour } from '../path';
+import { inverse, mapContour, widened, type Affine, type Contour } from '../path';
 import { Lines, polylineOf, strayOf } from '../exact';
 import { placedNodes, type Artwork, type Piece, type Placed } from './artwork';
 import { mapNodes } from './edits/define';
@@ -69,3 +69,16 @@ export function greatestStray(before: Artwork, after: Artwork): number {
   const lines = new Lines(changed.length ? drawn(was) : []);
   return lines.count ? strayOf(changed, lines, STEP_PX) : 0;
 }
+
+/** The shapes of an artwork that one sees, from the bottom to the top, as they lie on the sheet, with what is told apart by: the ink of the fill, or of a line alone. */
+export const drawnShapes = (
+  artwork: Artwork,
+): { readonly contours: readonly Contour[]; readonly inkId: string | null }[] =>
+  [...placedNodes(artwork.nodes)].flatMap(({ node, within, map }) => {
+    if (node.kind !== 'piece' || [...within, node].some((n) => n.hidden)) return [];
+    const { inkId, stroke, contours } = node;
+    const isLine = inkId === null;
+    // Of a line alone its sides are seen, not its course.
+    const seen = isLine && stroke && stroke.widthPx > 0 ? widened(contours, stroke) : contours;
+    return [{ contours: seen.map((c) => mapContour(map, c)), inkId: inkId ?? stroke?.inkId ?? null }];
+  });

@@ -1,6 +1,7 @@
 /** Changing a piece point by point: each function gives the piece as it becomes, in its own coordinates. */
 import {
   arcGeometry,
+  arcThrough,
   cross,
   dot,
   minus,
@@ -182,20 +183,10 @@ export const withArcs = (piece: Piece, points: readonly PointAt[]): Piece =>
   betweenPoints(piece, points).reduce((p, { contour, segment }) => {
     const c = p.contours[contour];
     const from = pointOfContour(c, segment);
-    return withSegments(p, contour, (s, k) => (k === segment ? arcThrough(from, pointAt(from, s, 0.5), s.to, s) : s));
+    return withSegments(p, contour, (s, k) =>
+      k === segment ? (arcThrough(from, pointAt(from, s, 0.5), s.to) ?? s) : s,
+    );
   }, piece);
-
-/** The arc from one point through another to a third; what there is where they lie in a line. */
-function arcThrough(from: Point, by: Point, to: Point, otherwise: Segment): Segment {
-  const [a, b] = [minus(by, from), minus(to, from)];
-  const turn = cross(a, b);
-  const [la, lb, lc] = [Math.hypot(...a), Math.hypot(...b), Math.hypot(...minus(to, by))];
-  if (Math.abs(turn) < 1e-6 * la * lb) return otherwise;
-  const radius = (la * lb * lc) / (2 * Math.abs(turn));
-  // The angle at the middle point is less than a right one where more than half a circle is gone round.
-  const large = dot(minus(from, by), minus(to, by)) > 0;
-  return { kind: 'arc', radius, large, clockwise: turn > 0, to };
-}
 
 /** Places made level with one another, upright, or put in one line, as near to where they were as can be. */
 export function alignedPlaces(places: readonly Point[], how: 'level' | 'upright' | 'line'): Point[] {

@@ -16,29 +16,33 @@ export interface Straightened {
 
 /**
  * Finds what outlines nearly are, so that no place need move further than `withinPx` to make it exact, and makes it so, by the least movement of all places
- * together. Places and edges that outlines share stay shared. `wanted` tells whose lines and arcs are looked at; `kinds` which relations.
+ * together. Places and edges that outlines share stay shared. `wanted` tells whose lines and arcs are looked at; `kinds` which relations; `isMeant` which of these by the middle of a line or
+ * arc that they are of: leaning lines one by one, others together.
  */
 export function straightened(
   contours: readonly Contour[],
   withinPx: number,
   kinds: readonly Nearly[] = NEARLY,
   wanted: (contour: number) => boolean = () => true,
+  isMeant: ((middle: Point) => boolean) | null = null,
 ): Straightened {
   const found = new Found(contours, wanted, withinPx);
   const asked = new Set(kinds);
-  const groups: Group[] = leaning(found, (k) => found.isWanted(k)).filter((g) => asked.has(g.kind));
+  const meant = (list: readonly Group[]): Group[] =>
+    isMeant ? list.flatMap((g) => meantOf(found, g, isMeant)) : [...list];
   const directions = new Map<number, number>();
-  const take = (g: Group): void => g.turned?.forEach((angle, k) => directions.has(k) || directions.set(k, angle));
-  groups.forEach(take);
-  const add = (more: readonly Group[]): void => {
-    more.forEach(take);
-    groups.push(...more);
+  const groups: Group[] = [];
+  // Directions are known whether or not lines are to be turned to them: gaps are measured across them.
+  const look = (all: readonly Group[]): void => {
+    for (const { turned } of all) turned?.forEach((angle, k) => directions.has(k) || directions.set(k, angle));
+    groups.push(...meant(all.filter((g) => asked.has(g.kind))));
   };
-  if (asked.has('parallel')) add(parallels(found, new Set(directions.keys())));
-  if (asked.has('angles')) add(evenAngles(found, directions));
-  if (asked.has('radii')) groups.push(...radii(found));
-  if (asked.has('lengths')) groups.push(...lengths(found));
-  if (asked.has('gaps')) groups.push(...gaps(found, directions));
+  look(leaning(found, (k) => found.isWanted(k)));
+  look(parallels(found, new Set(directions.keys())));
+  if (asked.has('angles')) look(evenAngles(found, directions));
+  if (asked.has('radii')) look(radii(found));
+  if (asked.has('lengths')) look(lengths(found));
+  if (asked.has('gaps')) look(gaps(found, directions));
   const { places, radiusOf, kept } = solved(found, groups, directions);
   const told = groups
     .map((g) => ({
@@ -50,6 +54,18 @@ export function straightened(
     .filter((t) => t.members.length && t.offPx > EXACT_PX);
   if (!told.length) return { contours, found: [] };
   return { contours: movedDrawing(found.drawing, (k) => places[k], radiusOf), found: told };
+}
+
+/** What of a group is meant: of lines that lean each by itself, else all or nothing. */
+function meantOf(found: Found, group: Group, isMeant: (middle: Point) => boolean): Group[] {
+  const { kind, members } = group;
+  const middle = (k: number): Point => (kind === 'radii' ? found.arcs[k].middle : found.middleOf(k));
+  const own = members.filter((k) => isMeant(middle(k)));
+  if (!own.length) return [];
+  const isAlone = kind === 'level' || kind === 'upright' || kind === 'diagonal';
+  if (!isAlone) return [group];
+  const turned = new Map([...(group.turned ?? [])].filter(([k]) => own.includes(k)));
+  return [{ ...group, members: own, turned }];
 }
 
 /** What a group is, in figures. */

@@ -4,40 +4,34 @@ import { partOf } from '../cut';
 import type { Contour, Segment } from '../outline';
 import { cross, dot, minus, plus, unit, type Point } from '../point';
 import type { Enclosed } from './arrange';
-import { curveOf, nearestOn, type Curve } from './curve';
+import { cubicAlong, directionAt, leftOf, type Along } from './along';
+import { curveOf, type Curve } from './curve';
 import { combined } from './combined';
 
 /** How outer corners are made. */
 export type OffsetJoin = 'round' | 'mitre' | 'bevel';
 
 /** How far a curve may stray from the true distance, in pixels. */
-const STRAY_PX = 0.025;
+export const STRAY_PX = 0.025;
 /** A curve is halved no more often than this. */
-const DEEPEST = 7;
+export const DEEPEST = 7;
 /** Corners that turn by less than this, in radians, are smooth. */
 const SMOOTH = 0.06;
+/** Whether a way goes on without a corner. */
+export const isSmooth = (before: Point, after: Point): boolean =>
+  Math.abs(cross(before, after)) < SMOOTH && dot(before, after) > 0;
 /** A mitre longer than so many times the distance is cut off. */
 const MITRE_LIMIT = 4;
 
 /** What comes beside a part of an outline: its outer line, or null where the part bends within the distance. */
-interface Beside {
+export interface Beside {
   readonly t0: number;
   readonly t1: number;
   readonly outer: { readonly start: Point; readonly segment: Segment } | null;
 }
 
-/** The direction at a parameter; where a handle has no length, a little further in. */
-function directionAt(curve: Curve, t: number): Point {
-  let d = curve.speed(t);
-  if (Math.hypot(...d) < 1e-9) d = curve.speed(t < 0.5 ? t + 1e-3 : t - 1e-3);
-  return unit(d);
-}
-
-/** To the left of a direction, y being downwards. */
-const leftOf = ([x, y]: Point): Point => [y, -x];
-
 /** How much faster a point at a distance to the left runs than the curve does; less than nothing where the curve bends within it. */
-function stretchAt(curve: Curve, t: number, left: number): number {
+export function stretchAt(curve: Curve, t: number, left: number): number {
   const h = 1e-4;
   const [a, b] = [Math.max(0, t - h), Math.min(1, t + h)];
   const [p, q] = [curve.speed(a), curve.speed(b)];
@@ -49,40 +43,16 @@ function stretchAt(curve: Curve, t: number, left: number): number {
 }
 
 /** One cubic along what lies at a distance to the left of a part of a curve, and how far it strays from that. */
-function fitted(curve: Curve, t0: number, t1: number, left: number): { start: Point; segment: Segment; stray: number } {
-  const at = (t: number): Point => plus(curve.at(t), leftOf(directionAt(curve, t)), left);
-  const [p0, p3] = [at(t0), at(t1)];
-  const [d0, d3] = [directionAt(curve, t0), directionAt(curve, t1)];
-  const N = 12;
-  // Handles along the known directions, their lengths by least squares (Schneider 1990).
-  let [aa, ab, bb, ra, rb] = [0, 0, 0, 0, 0];
-  for (let k = 1; k < N; k++) {
-    const t = k / N;
-    const u = 1 - t;
-    const [b0, b1, b2, b3] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-    const p = at(t0 + t * (t1 - t0));
-    const rest: Point = [p[0] - (b0 + b1) * p0[0] - (b2 + b3) * p3[0], p[1] - (b0 + b1) * p0[1] - (b2 + b3) * p3[1]];
-    aa += b1 * b1;
-    ab -= b1 * b2 * dot(d0, d3);
-    bb += b2 * b2;
-    ra += b1 * dot(rest, d0);
-    rb -= b2 * dot(rest, d3);
-  }
-  const det = aa * bb - ab * ab;
-  const chord = Math.hypot(p3[0] - p0[0], p3[1] - p0[1]);
-  let [a, b] = det > 1e-12 ? [(ra * bb - rb * ab) / det, (rb * aa - ra * ab) / det] : [chord / 3, chord / 3];
-  if (!(a > 0 && b > 0 && a < 3 * chord && b < 3 * chord)) [a, b] = [chord / 3, chord / 3];
-  const segment: Segment = { kind: 'curve', c1: plus(p0, d0, a), c2: plus(p3, d3, -b), to: p3 };
-  const made = curveOf(p0, segment);
-  const whole = { curve: made, t0: 0, t1: 1, p0, p1: p3 };
-  let stray = 0;
-  for (let k = 1; k < 2 * N; k++)
-    stray = Math.max(stray, nearestOn(whole, at(t0 + (k / (2 * N)) * (t1 - t0))).distancePx);
-  return { start: p0, segment, stray };
-}
+const fitted = (curve: Curve, t0: number, t1: number, left: number): Along =>
+  cubicAlong(
+    (t) => plus(curve.at(t), leftOf(directionAt(curve, t)), left),
+    (t) => directionAt(curve, t),
+    t0,
+    t1,
+  );
 
 /** What comes beside a segment, at a distance to its left. */
-function besides(curve: Curve, left: number): Beside[] {
+export function besides(curve: Curve, left: number): Beside[] {
   const { from, segment } = curve;
   if (segment.kind === 'line') {
     const by = leftOf(directionAt(curve, 0));
@@ -139,17 +109,17 @@ function besides(curve: Curve, left: number): Beside[] {
   return out;
 }
 
-const closed = (start: Point, segments: readonly Segment[]): Contour => ({ start, segments: [...segments, { kind: 'line', to: start }] }); // prettier-ignore
+export const closed = (start: Point, segments: readonly Segment[]): Contour => ({ start, segments: [...segments, { kind: 'line', to: start }] }); // prettier-ignore
 
 /** An outline run so that it counts for one wherever it is. */
-function positive(contour: Contour): Contour | null {
+export function positive(contour: Contour): Contour | null {
   const size = signedArea(flatten(contour, 0.01));
   if (Math.abs(size) < 1e-9) return null;
   return size > 0 ? contour : reverseContour(contour);
 }
 
 /** What normals of a length to the left of a part of a curve cover, up to where they meet those beside them. */
-function swept(curve: Curve, { t0, t1, outer }: Beside, left: number): Contour {
+export function swept(curve: Curve, { t0, t1, outer }: Beside, left: number): Contour {
   const { start, segment } = partOf(curve.from, curve.segment, t0, t1);
   if (outer) {
     const back = reverseContour({ start: outer.start, segments: [outer.segment] });
@@ -166,7 +136,14 @@ function swept(curve: Curve, { t0, t1, outer }: Beside, left: number): Contour {
 }
 
 /** What fills the gap at a corner, between the ends of two normals. */
-function corner(at: Point, before: Point, after: Point, left: number, join: OffsetJoin): Contour | null {
+export function corner(
+  at: Point,
+  before: Point,
+  after: Point,
+  left: number,
+  join: OffsetJoin,
+  mitreLimit = MITRE_LIMIT,
+): Contour | null {
   const turn = cross(before, after) * Math.sign(left);
   const straight = dot(before, after);
   // Towards the left there is a gap where it turns to the right.
@@ -178,7 +155,7 @@ function corner(at: Point, before: Point, after: Point, left: number, join: Offs
       { kind: 'arc', radius: Math.abs(left), large: false, clockwise: left > 0, to: q },
     ]);
   const half = Math.sqrt(Math.max(0, (1 + straight) / 2));
-  if (join === 'mitre' && half > 1 / MITRE_LIMIT) {
+  if (join === 'mitre' && half > 1 / mitreLimit) {
     const middle = unit([p[0] + q[0] - 2 * at[0], p[1] + q[1] - 2 * at[1]]);
     const tip = plus(at, middle, Math.abs(left) / half);
     return closed(
@@ -209,9 +186,9 @@ export function offsetOf(area: Enclosed, byPx: number, join: OffsetJoin = 'round
     curves.forEach((curve, k) => {
       const next = (k + 1) % curves.length;
       const [before, after] = [directionAt(curve, 1), directionAt(curves[next], 0)];
-      const isSmooth = Math.abs(cross(before, after)) < SMOOTH && dot(before, after) > 0;
       const [ends, begins] = [parts[k][parts[k].length - 1], parts[next][0]];
-      if (isSmooth && ends.outer && begins.outer) meet(parts[k], parts[next], curve.segment.to, before, after, left);
+      if (isSmooth(before, after) && ends.outer && begins.outer)
+        meet(parts[k], parts[next], curve.segment.to, before, after, left);
       else add(corner(curve.segment.to, before, after, left, join));
     });
     curves.forEach((curve, k) => parts[k].forEach((part) => add(swept(curve, part, left))));
@@ -219,7 +196,7 @@ export function offsetOf(area: Enclosed, byPx: number, join: OffsetJoin = 'round
   return combined(byPx > 0 ? 'unite' : 'subtract', [{ contours: outline }, { contours: band }]);
 }
 
-function curvesOf({ start, segments }: Contour): Curve[] {
+export function curvesOf({ start, segments }: Contour): Curve[] {
   let from = start;
   return segments.map((segment) => {
     const curve = curveOf(from, segment);
@@ -229,7 +206,7 @@ function curvesOf({ start, segments }: Contour): Curve[] {
 }
 
 /** Has the outer lines of two parts that go on smoothly end in one place. */
-function meet(parts: Beside[], next: Beside[], at: Point, before: Point, after: Point, left: number): void {
+export function meet(parts: Beside[], next: Beside[], at: Point, before: Point, after: Point, left: number): void {
   const middle = unit([before[0] + after[0], before[1] + after[1]]);
   const place = plus(at, leftOf(middle), left);
   const last = parts.length - 1;

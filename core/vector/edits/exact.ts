@@ -26,17 +26,22 @@ const withinPx = v.pipe(
 );
 const what = (nodes: Nodes): string => (nodes === 'all' ? 'all pieces' : counted(nodes.length, 'piece'));
 
+/** The middle of a line or an arc that is meant lies this near to the place that is given, in px. */
+const MEANT_PX = 0.5;
+
 /** What the outlines of an artwork nearly are, and the artwork with that made exact; places are those of the sheet, in px. */
 export function straightenedArtwork(
   artwork: Artwork,
   nodes: Nodes,
   within: number,
   only: readonly Nearly[] = NEARLY,
+  at: readonly Point[] | null = null,
 ): { artwork: Artwork; found: readonly NearlyTrue[] } {
   const wanted = new Set(piecesFrom(artwork, nodes).map((p) => p.node.id));
   const outlines = sheetOutlines(artwork);
   const isWanted = (contour: number): boolean => wanted.has(outlines.pieces[contour].id);
-  const { contours, found } = straightened(outlines.contours, within, only, isWanted);
+  const isMeant = at && (([x, y]: Point) => at.some((p) => Math.hypot(p[0] - x, p[1] - y) <= MEANT_PX));
+  const { contours, found } = straightened(outlines.contours, within, only, isWanted, isMeant);
   return { artwork: withSheetOutlines(artwork, outlines, contours), found };
 }
 
@@ -47,8 +52,12 @@ export const straighten = defineEdit({
     nodes: someOrAll,
     withinPx,
     only: v.optional(v.pipe(v.array(v.picklist(NEARLY)), v.minLength(1, 'one kind or more'))),
+    at: v.optional(
+      v.pipe(v.array(point), v.minLength(1, 'one place or more'), v.maxLength(1000, 'at most 1000 places')),
+    ),
   }),
-  apply: (artwork, { nodes, withinPx: within, only }) => straightenedArtwork(artwork, nodes, within, only).artwork,
+  apply: (artwork, { nodes, withinPx: within, only, at }) =>
+    straightenedArtwork(artwork, nodes, within, only, at).artwork,
   tell: (_before, { nodes, only }) =>
     only ? `${only.join(', ')} of ${what(nodes)} made exact` : `${what(nodes)} straightened`,
 });

@@ -14,6 +14,7 @@ import { mergeInks } from './merge-inks';
 import { economy } from './economy';
 import { straighten, symmetry } from './exact';
 import { border, offset } from './offset';
+import { outlineStrokes } from './outline-strokes';
 import { putPieces } from './put';
 import { nodeEffects, nodeHidden, nodeLocked, nodeName, nodeOpacity, nodeTransform } from './node-look';
 import { groupNodes, moveNodes, ungroup } from './order';
@@ -60,6 +61,7 @@ const KINDS = {
   straighten,
   symmetry,
   border,
+  'outline-strokes': outlineStrokes,
   'put-pieces': putPieces,
   'set-guide': setGuide,
   'remove-guide': removeGuide,
@@ -98,6 +100,7 @@ const TOUCHES_IDS: ReadonlySet<Edit['kind']> = new Set([
   'duplicate-node',
   'move-nodes',
   'cut-apart',
+  'outline-strokes',
   'put-pieces',
 ]);
 
@@ -114,6 +117,7 @@ const WORKED_OUT: ReadonlySet<Edit['kind']> = new Set([
   'economy',
   'straighten',
   'symmetry',
+  'outline-strokes',
 ]);
 export const isWorkedOut = (edit: Edit): boolean => WORKED_OUT.has(edit.kind);
 

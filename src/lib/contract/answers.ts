@@ -205,6 +205,17 @@ export interface WorkState<State = Artwork> {
   readonly steps: readonly WorkStep[];
 }
 
+/** A picture that may lie below an artwork while that is drawn. */
+export interface PictureBelow {
+  readonly id: string;
+  readonly href: string;
+  readonly label: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** The artwork was made from it. */
+  readonly isSource: boolean;
+}
+
 /** What acts on a work led to. */
 export interface ActsAnswer<State = Artwork> {
   readonly head: string;
@@ -272,6 +283,8 @@ export interface ThreadWork {
   readonly version: number;
   readonly steps: number;
   readonly deliveries: number;
+  /** It was begun as nothing and drawn, not traced. */
+  readonly isDrawn: boolean;
   readonly works: readonly ThreadWork[];
 }
 

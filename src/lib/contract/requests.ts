@@ -212,6 +212,8 @@ export const ArtworkStart = v.object({
   heightPx: v.pipe(v.number(), v.gtValue(0), v.maxValue(20_000)),
   /** The candidate whose picture it is drawn over. */
   overCandidateId: v.optional(uuid),
+  /** The retouched picture that it is drawn over, as it is at its head. */
+  overWorkId: v.optional(uuid),
 });
 
 /** Which step of a work is copied; its head when left out. */

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import * as v from 'valibot';
 import type { SvgRead } from '$core/import';
-import { ArtworkSchema, type Artwork } from '$core/vector';
+import { allPieces, ArtworkSchema, type Artwork } from '$core/vector';
 import type { BroughtIn, WorkState } from '../contract/answers';
 import type { ArtworkStart, TraceKeep } from '../contract/requests';
 import { TaskError } from '../../../node/pool';
@@ -22,6 +22,14 @@ export async function commissionArtwork(commissionId: string, id: string): Promi
   if (artwork.commissionId !== commissionId)
     throw new Problem(404, 'unknown_artwork', 'This commission has no such artwork');
   return artwork;
+}
+
+/** What an artwork, or one of its steps, is constructed of; that is worked out in a thread. Throws a 422 Problem where nothing is drawn. */
+export async function constructionOfWork(id: string, step: string | null, caller: AbortSignal) {
+  const { name, drawing: head } = await getArtwork(id);
+  const artwork = step ? ((await getStep(id, step)).drawing as Artwork) : head;
+  if (!allPieces(artwork).length) throw new Problem(422, 'nothing_drawn', 'Nothing is drawn yet that lies on anything');
+  return { name, artwork, construction: await computed('construct', { artwork, nodes: 'all' }, caller) };
 }
 
 /** Makes an artwork with its first step. */
@@ -169,7 +177,7 @@ async function readSvgFile(file: Uint8Array, caller: AbortSignal): Promise<SvgRe
   }
 }
 
-/** An artwork of nothing, to be drawn: over a candidate's picture where one is named. */
+/** An artwork of nothing, to be drawn: over a candidate's picture, or a retouched one, where such is named. Throws a 404 Problem where the commission has it not. */
 export async function startArtwork(
   commissionId: string,
   asked: v.InferOutput<typeof ArtworkStart>,
@@ -177,14 +185,20 @@ export async function startArtwork(
   await getCommission(commissionId);
   if (asked.overCandidateId && (await getCandidate(asked.overCandidateId)).commissionId !== commissionId)
     throw new Problem(404, 'unknown_candidate', `This commission has no candidate ${asked.overCandidateId}`);
-  const { name, widthPx, heightPx, overCandidateId } = asked;
+  const { name, widthPx, heightPx, overCandidateId, overWorkId } = asked;
+  const over = overWorkId ? await workRow(overWorkId, 'retouched') : null;
+  if (over && over.commission_id !== commissionId)
+    throw new Problem(404, 'unknown_retouched', 'This commission has no such retouched picture');
   const id = await transaction(async (tx) => {
     await tx('select 1 from commission where id = $1 for update', [commissionId]);
     return newArtwork(tx, commissionId, await freeName(tx, commissionId, name), {
       asked: { kind: 'blank' },
       told: 'begun',
       state: { widthPx, heightPx, inks: [], nodes: [], guides: [] },
-      sources: overCandidateId ? [{ role: 'redrawn over', candidateId: overCandidateId }] : [],
+      sources: [
+        ...(overCandidateId ? [{ role: 'redrawn over', candidateId: overCandidateId }] : []),
+        ...(over ? [{ role: 'redrawn over', stepId: over.head }] : []),
+      ],
     });
   });
   return getArtwork(id);

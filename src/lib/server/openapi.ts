@@ -254,6 +254,21 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     answers: { 200: 'The SVG' },
     gives: 'image/svg+xml',
   },
+  'GET /api/works/{id}/construction': {
+    summary: 'The fewest circles, lines and angles that an artwork lies on, and the unit they share',
+    query: { step: 'One of its steps; its head when left out' },
+    answers: {
+      200: '{lines, circles, angles, unit, share, greatestPx}',
+      422: 'Nothing is drawn',
+      503: 'Too much is being computed',
+    },
+  },
+  'GET /api/works/{id}/construction.svg': {
+    summary: 'A drawing of that',
+    query: { step: 'One of its steps; its head when left out' },
+    answers: { 200: 'The SVG', 422: 'Nothing is drawn', 503: 'Too much is being computed' },
+    gives: 'image/svg+xml',
+  },
   'POST /api/works/{id}/acts': {
     summary: 'Edit it, undo, redo or return to a step: several acts in turn, each made once however often it is sent',
     body: requests.WorkActs,

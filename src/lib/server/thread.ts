@@ -19,6 +19,7 @@ export async function threadOf(commissionId: string): Promise<Thread> {
       `select w.id, w.kind, w.name, w.head, h.number as version,
          (select count(*) from work_step t where t.work_id = w.id)::int as steps,
          (select count(*) from delivery d where d.work_id = w.id)::int as deliveries,
+         (select f.asked ->> 'kind' = 'blank' from work_step f where f.work_id = w.id order by f.number limit 1) as "isDrawn",
          (select r.candidate_id from work_source r join work_step f on f.id = r.step_id
            where f.work_id = w.id and r.candidate_id is not null order by f.number, r.position limit 1) as candidate_id,
          (select o.work_id from work_source r join work_step f on f.id = r.step_id join work_step o on o.id = r.source_step_id

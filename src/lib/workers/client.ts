@@ -1,8 +1,11 @@
 import type { ProofSheet } from '$core/judge';
 import type { EconomyPoint, Trace, TraceOptions } from '$core/trace';
 import type { EnclosedArea } from '$core/retouch';
+import type { Deviation, OfferedGuide } from '$core/redraw';
 import type { NearlyLine } from '$core/vector';
 import type {
+  ConstructionFound,
+  CurvePoint,
   FillShown,
   Look,
   MadePicture,
@@ -117,3 +120,11 @@ const newShaper = <R extends ShapesResult>() =>
 export const shapingWorker = () => newShaper<ShapesMade>();
 /** One that finds what shapes nearly are. */
 export const nearlyWorker = () => newShaper<readonly NearlyLine[]>();
+/** One that finds what they are constructed of. */
+export const constructionWorker = () => newShaper<ConstructionFound>();
+/** One that finds how many points do. */
+export const curveWorker = () => newShaper<readonly CurvePoint[]>();
+/** One that finds the guides a picture offers. */
+export const offeredWorker = () => newShaper<readonly OfferedGuide[]>();
+/** One that measures how far a drawing lies from its picture. */
+export const deviationWorker = () => newShaper<Deviation>();

@@ -1,5 +1,8 @@
+import type { Construction, Symmetry } from '$core/exact';
 import type { ProofSheet } from '$core/judge';
+import type { Contour } from '$core/path';
 import type { Picture } from '$core/raster';
+import type { Deviation, OfferedGuide } from '$core/redraw';
 import type {
   EnclosedArea,
   EntryFault,
@@ -85,7 +88,20 @@ export type ShapesWant =
   /** What they nearly are: quick findings first. */
   | { readonly want: 'nearly'; readonly artwork: Artwork; readonly nodes: readonly string[] | 'all' }
   /** What edits make of them. */
-  | { readonly want: 'edits'; readonly artwork: Artwork; readonly edits: readonly Edit[] };
+  | { readonly want: 'edits'; readonly artwork: Artwork; readonly edits: readonly Edit[] }
+  /** What they are constructed of, and about what they are the same. */
+  | {
+      readonly want: 'construction';
+      readonly artwork: Artwork;
+      readonly nodes: readonly string[] | 'all';
+      readonly withinPx: number;
+    }
+  /** How many points do within how much. */
+  | { readonly want: 'curve'; readonly artwork: Artwork; readonly nodes: readonly string[] | 'all' }
+  /** Guides that a picture offers, whose edges these are. */
+  | { readonly want: 'offered'; readonly edges: readonly Contour[]; readonly sizePx: number }
+  /** How far the artwork lies from those. */
+  | { readonly want: 'deviation'; readonly artwork: Artwork; readonly edges: readonly Contour[] };
 
 export type ShapesRequest = ShapesWant & { readonly id: number; readonly stop: Int32Array | null };
 
@@ -100,7 +116,21 @@ export interface ShapesMade {
   readonly greatestPx: number;
 }
 
-export type ShapesResult = readonly NearlyLine[] | ShapesMade;
+export interface ConstructionFound {
+  readonly construction: Construction;
+  /** The likeliest axis of all that was asked about, and of each group, by its id; those that have none are left out. */
+  readonly axes: readonly { readonly of: string | null; readonly axis: Symmetry & { kind: 'mirror' } }[];
+}
+
+/** So many points do, within so much. */
+export interface CurvePoint {
+  readonly tolerancePx: number;
+  readonly points: number;
+  readonly greatestPx: number;
+}
+
+export type ShapesResult =
+  readonly NearlyLine[] | ShapesMade | ConstructionFound | readonly CurvePoint[] | readonly OfferedGuide[] | Deviation;
 
 export type Reply<T> =
   | { readonly id: number; readonly what: 'progress'; readonly done: number }

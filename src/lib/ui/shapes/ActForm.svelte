@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Side } from '$core/vector';
   import Choice from '../slip/Choice.svelte';
+  import EconomyChart from '../slip/EconomyChart.svelte';
   import Figure from '../slip/Figure.svelte';
   import type { Shaping } from './shaping.svelte';
 
@@ -82,6 +83,71 @@
         hint="No outline strays further than that"
         onsettle={() => shaping.preview()}
       />
+      {#if shaping.curve.length > 1}
+        <h3 class="mb-1 text-[12px] text-muted">Points against px that outlines stray; press one to take it</h3>
+        <EconomyChart
+          points={shaping.curve.map((c) => ({ segments: c.points, meanPx: c.greatestPx, smoothness: c.tolerancePx }))}
+          smoothness={shaping.thin.tolerancePx}
+          onpick={(tolerance) => {
+            shaping.thin.tolerancePx = tolerance;
+            shaping.preview();
+          }}
+        />
+      {/if}
+    {:else if act === 'line'}
+      <Figure
+        label="Width"
+        bind:value={shaping.stroke.widthPx}
+        min={0.5}
+        max={100}
+        step={0.5}
+        unit="px"
+        onsettle={() => shaping.alongChosen('try')}
+      />
+      {#each [['start', 'At its start'], ['middle', 'In its middle'], ['end', 'At its end']] as const as [key, label] (key)}
+        <Figure
+          {label}
+          bind:value={shaping.stroke[key]}
+          min={0}
+          max={200}
+          unit="%"
+          onsettle={() => shaping.alongChosen('try')}
+        />
+      {/each}
+      <Choice
+        label="Ends"
+        bind:value={shaping.stroke.cap}
+        options={[
+          { value: 'butt', label: 'cut' },
+          { value: 'round', label: 'round' },
+          { value: 'square', label: 'square' },
+        ]}
+        onsettle={() => shaping.alongChosen('try')}
+      />
+      <Choice
+        label="Corners"
+        bind:value={shaping.stroke.join}
+        options={[...JOINS]}
+        onsettle={() => shaping.alongChosen('try')}
+      />
+      <label class="mb-3 flex items-center justify-between gap-2"
+        >Ink
+        <select class="field max-w-40" bind:value={shaping.stroke.inkId} onchange={() => shaping.alongChosen('try')}>
+          {#if !inks.some((i) => i.id === shaping.stroke.inkId)}
+            <option value={shaping.stroke.inkId}>{inks[0]?.name ?? 'none'}</option>
+          {/if}
+          {#each inks as ink (ink.id)}<option value={ink.id}>{ink.name}</option>{/each}
+        </select></label
+      >
+      <div class="mb-2 flex flex-wrap items-center gap-2">
+        <button class="button" disabled={!shaping.pieces.length} onclick={() => shaping.alongChosen('make')}
+          >Draw the line</button
+        >
+        <button class="button" disabled={shaping.busy} onclick={() => shaping.outlineLines()}
+          >Make areas of lines</button
+        >
+        <button class="quiet" disabled={!shaping.pieces.length} onclick={() => shaping.withoutLine()}>take away</button>
+      </div>
     {:else if act === 'mirror'}
       <div class="mb-2 grid grid-cols-2 gap-2">
         <button class="button" onclick={() => shaping.mirror(0)}>Left to right</button>
@@ -127,6 +193,9 @@
         <button class="button" onclick={() => shaping.chooseBy('left')}>All others</button>
         <button class="button" onclick={() => shaping.chooseBy('all')}>Everything</button>
         <button class="button" onclick={() => shaping.chooseBy('specks')}>Specks</button>
+        <button class="button" onclick={() => shaping.swapHidden()} title="What is hidden shows, what shows is hidden"
+          >Swap hidden</button
+        >
       </div>
     {/if}
     {#if isWorked}

@@ -7,6 +7,8 @@
     shaping: Shaping;
   }
   const { shaping }: Props = $props();
+  /** The line whose members are listed one by one. */
+  let opened = $state<string | null>(null);
   const show = (line: NearlyLine | null) => (shaping.shown = line);
 </script>
 
@@ -26,7 +28,17 @@
           onpointerleave={() => show(null)}
           data-line={line.key}
         >
-          <span class="flex-1 py-1 leading-snug">{line.told}</span>
+          <span class="flex-1 py-1 leading-snug"
+            >{line.told}
+            {#if line.each}
+              <button
+                class="quiet text-[12px]"
+                aria-expanded={opened === line.key}
+                onclick={() => (opened = opened === line.key ? null : line.key)}
+                >{opened === line.key ? 'together' : 'one by one'}</button
+              >
+            {/if}</span
+          >
           <button
             class="quiet shrink-0 whitespace-nowrap text-text!"
             disabled={shaping.busy}
@@ -36,6 +48,27 @@
             aria-label="{line.act}: {line.told}">{line.act}</button
           >
         </li>
+        {#if opened === line.key}
+          {#each line.each ?? [] as one (one.key)}
+            {@const alone = { ...one, act: line.act }}
+            <li
+              class="flex min-h-7 items-center gap-2 border-b border-line pl-3 text-[12px]"
+              onpointerenter={() => show(alone)}
+              onpointerleave={() => show(null)}
+              data-one={one.key}
+            >
+              <span class="flex-1 leading-snug text-muted">{one.told}</span>
+              <button
+                class="quiet shrink-0 whitespace-nowrap text-text!"
+                disabled={shaping.busy}
+                onfocus={() => show(alone)}
+                onblur={() => show(null)}
+                onclick={() => shaping.putRight(alone)}
+                aria-label="{line.act}: {one.told}">{line.act}</button
+              >
+            </li>
+          {/each}
+        {/if}
       {/each}
     </ul>
   {/if}

@@ -1,12 +1,15 @@
 <script lang="ts">
   import Figure from '../slip/Figure.svelte';
+  import AxisChoice from './AxisChoice.svelte';
+  import type { Constructing } from './constructing.svelte';
   import type { Pointing } from './pointing.svelte';
 
   /** What can be done to the points that are picked. */
   interface Props {
     pointing: Pointing;
+    constructing: Constructing;
   }
-  const { pointing }: Props = $props();
+  const { pointing, constructing }: Props = $props();
   const none = $derived(!pointing.picked.length);
   const CHANGES = [
     ['smooth', 'Smooth'],
@@ -37,6 +40,7 @@
     {/each}
   </div>
   <Figure label="Corner radius" bind:value={pointing.radiusPx} min={0.5} max={60} step={0.5} unit="px" />
+  <AxisChoice {constructing} label="The other half follows" bind:on={pointing.isMirrored} />
   <div class="mb-1 flex flex-wrap items-center gap-2">
     <button class="button" disabled={none} onclick={() => pointing.change('round')}>Round</button>
     <button class="button" disabled={none} onclick={() => pointing.pickAlike()}>Alike corners</button>

@@ -1,7 +1,9 @@
 <script lang="ts">
   import { mapPoint, type Point } from '$core/path';
   import { findNode, handlesAt, pointOfContour, pointsOf } from '$core/vector';
+  import type { Axis } from '$core/redraw';
   import type { View } from '../sheet/view';
+  import AxisLine from './AxisLine.svelte';
   import DrawnBox from './DrawnBox.svelte';
   import type { Pointing, Picked } from './pointing.svelte';
   import SnapName from './SnapName.svelte';
@@ -12,8 +14,11 @@
     shaping: Shaping;
     pointing: Pointing;
     view: View;
+    /** The axis about which the other half follows. */
+    axis: Axis | null;
   }
-  const { shaping, pointing, view }: Props = $props();
+  const { shaping, pointing, view, axis }: Props = $props();
+  const sizeOf = ({ line: { drawing } }: Shaping) => ({ width: drawing.widthPx, height: drawing.heightPx });
   const place = ([x, y]: Point): Point => [x * view.zoom + view.x, y * view.zoom + view.y];
   const square = ([x, y]: Point, r: number): string =>
     `M${(x - r).toFixed(1)} ${(y - r).toFixed(1)}h${2 * r}v${2 * r}h${-2 * r}z`;
@@ -48,6 +53,7 @@
 </script>
 
 <svg class="pointer-events-none absolute inset-0 h-full w-full overflow-hidden" aria-hidden="true" data-point-layer>
+  {#if axis}<AxisLine {axis} {view} {...sizeOf(shaping)} />{/if}
   <path d={all} fill="#fff" stroke="#1d2e4e" stroke-width="1" data-points />
   {#each picked as { at, handles }, k (k)}
     {#each handles as h, m (m)}

@@ -33,6 +33,7 @@
 
 <script lang="ts">
   import { dndzone, type DndEvent } from 'svelte-dnd-action';
+  import Typed from '../slip/Typed.svelte';
   import { nameOfNode, swatch } from './names';
   import type { Shaping } from './shaping.svelte';
 
@@ -54,6 +55,14 @@
   /** The order while one is being dragged. */
   let dragged = $state.raw<Row[] | null>(null);
   const list = $derived((dragged ?? rows).slice(0, MOST));
+
+  /** The node whose name is being typed. */
+  let naming = $state<string | null>(null);
+  function name(id: string, text: string): void {
+    naming = null;
+    const typed = text.trim();
+    shaping.edit([{ kind: 'node-name', nodeIds: [id], name: typed || null }]);
+  }
 
   function settle(event: CustomEvent<DndEvent<Row>>): void {
     const order = event.detail.items;
@@ -77,6 +86,9 @@
       >
       <button class="quiet" disabled={!shaping.chosen.length} onclick={() => shaping.restack('back')}>back</button>
       <button class="quiet" disabled={shaping.chosen.length < 2} onclick={() => shaping.group()}>group</button>
+      <button class="quiet" disabled={shaping.chosen.length !== 1} onclick={() => (naming = shaping.chosen[0])}
+        >name</button
+      >
     </span>
   </div>
   <ul
@@ -96,11 +108,27 @@
         <svg class="h-6 w-6 shrink-0 border border-line {node.hidden ? 'opacity-30' : ''}" viewBox={picture.view}>
           {#each picture.paths as p, k (k)}<path d={p.d} fill={hexOf(p.inkId)} fill-rule={p.rule} />{/each}
         </svg>
-        <button
-          class="min-w-0 flex-1 truncate text-left hover:underline {isChosen ? 'font-semibold' : ''}"
-          aria-pressed={isChosen}
-          onclick={(e) => (e.shiftKey ? shaping.toggle(id) : shaping.choose([id]))}>{nameOfNode(drawing, node)}</button
-        >
+        {#if naming === id}
+          <Typed
+            class="field min-w-0 flex-1"
+            value={node.name ?? ''}
+            placeholder={nameOfNode(drawing, node)}
+            aria-label="Name of {nameOfNode(drawing, node)}"
+            maxlength={120}
+            autofocus
+            onkeydown={(e: KeyboardEvent) => e.key === 'Enter' && (e.currentTarget as HTMLInputElement).blur()}
+            onfocusout={() => (naming = null)}
+            ontyped={(text) => name(id, text)}
+          />
+        {:else}
+          <button
+            class="min-w-0 flex-1 truncate text-left hover:underline {isChosen ? 'font-semibold' : ''}"
+            aria-pressed={isChosen}
+            title="Press twice to name it"
+            onclick={(e) => (e.shiftKey ? shaping.toggle(id) : shaping.choose([id]))}
+            ondblclick={() => (naming = id)}>{nameOfNode(drawing, node)}</button
+          >
+        {/if}
         {#if node.kind === 'piece'}
           <span class="h-3 w-3 shrink-0" style="background: {swatch(drawing, node.inkId ?? node.stroke?.inkId ?? null)}"
           ></span>

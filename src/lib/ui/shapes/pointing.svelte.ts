@@ -1,6 +1,16 @@
 // Sets here are looked things up in, and never shown.
 /* eslint-disable svelte/prefer-svelte-reactivity */
-import { inverse, mapPoint, nearestPlace, type Affine, type Point } from '$core/path';
+import {
+  inverse,
+  mapContour,
+  mapPoint,
+  mirrorIn,
+  nearestPlace,
+  type Affine,
+  type Contour,
+  type Point,
+} from '$core/path';
+import { followedBy, imageAmong, type Axis } from '$core/redraw';
 import {
   alignedPlaces,
   cornersLike,
@@ -10,8 +20,10 @@ import {
   pointOfContour,
   pointsOf,
   snapped,
+  sheetOutlines,
   snapTargets,
   withArcs,
+  withContours,
   withCorner,
   withHandleAt,
   withNewPoint,
@@ -68,10 +80,16 @@ export class Pointing {
   /** What the place being dragged lies on, and where it is. */
   snap = $state.raw<{ at: Point; told: string } | null>(null);
   radiusPx = $state(8);
+  /** Whether the other half follows what is changed. */
+  isMirrored = $state(false);
+  /** The axis that it follows about; null while it does not. */
+  axis: () => Axis | null = () => null;
 
   private grip: Grip | null = null;
   private targets: SnapTargets | null = null;
   private last = { at: [0, 0] as Point, when: 0 };
+  /** Where what is dragged is: the half that it lies in is the one that the other follows. */
+  private side: Point | null = null;
 
   constructor(private readonly shaping: Shaping) {}
 
@@ -124,7 +142,58 @@ export class Pointing {
       if (!after) gone.push(nodeId);
       else if (after !== placed.node) pieces.push({ piece: after, above: null });
     }
-    return pieces.length || gone.length ? [{ kind: 'put-pieces', pieces, gone, told }] : [];
+    if (!pieces.length && !gone.length) return [];
+    const all = this.withOtherHalf(pieces.map((p) => p.piece)).map((piece) => ({ piece, above: null }));
+    return [{ kind: 'put-pieces', pieces: all, gone, told }];
+  }
+
+  /** Pieces that change, with what follows them on the other side of the axis: the other half of each outline that lies across it, the image of one beside it. */
+  private withOtherHalf(pieces: readonly Piece[]): readonly Piece[] {
+    const axis = this.axis();
+    const side = this.side ?? (this.picked[0] ? this.placeOf(this.picked[0]) : null);
+    if (!axis || !side || !pieces.length) return pieces;
+    const { contours: before, pieces: owners, maps } = sheetOutlines(this.shaping.artwork);
+    const after: (readonly Contour[])[] = before.map((c) => [c]);
+    const first = new Map<string, number>();
+    owners.forEach((p, k) => first.has(p.id) || first.set(p.id, k));
+    const touched = new Set<string>();
+    for (const piece of pieces) {
+      const from = first.get(piece.id);
+      const old = from === undefined ? null : owners[from];
+      // An outline that was cut or taken away has no half to follow.
+      if (from === undefined || !old || piece.contours.length !== old.contours.length) return pieces;
+      piece.contours.forEach((c, m) => {
+        if (c === old.contours[m]) return;
+        const k = from + m;
+        const now = mapContour(maps[k], c);
+        after[k] = followedBy(now, axis, side);
+        const image = after[k][0] === now ? imageAmong(before, k, axis) : null;
+        if (image !== null) {
+          after[image] = [mapContour(mirrorIn(axis.through, axis.angleDeg), now)];
+          touched.add(owners[image].id);
+        }
+        touched.add(piece.id);
+      });
+    }
+    return [...touched].map((id): Piece => {
+      const from = first.get(id)!;
+      const given = pieces.find((p) => p.id === id) ?? owners[from];
+      const back = inverse(maps[from])!;
+      const own = owners[from].contours.map((c, m) => {
+        const [only, ...more] = after[from + m];
+        const isSame = !more.length && only === before[from + m];
+        return isSame ? [given.contours[m] ?? c] : after[from + m].map((x) => mapContour(back, x));
+      });
+      const contours = own.flat();
+      // While points stay in their order they keep their numbers.
+      const isAlike = contours.every((c, m) => c.segments.length === given.contours[m]?.segments.length);
+      return isAlike && !own.some((o) => o.length > 1) ? { ...given, contours } : withContours(given, contours);
+    });
+  }
+
+  /** Picks the points that lie at a place. */
+  private repick(place: Point): void {
+    this.picked = this.pointNear(place, 0.05);
   }
 
   private get words(): string {
@@ -222,7 +291,11 @@ export class Pointing {
         this.picked = isPicked ? this.picked.filter((q) => !near.some((p) => same(p, q))) : [...this.picked, ...near];
       else if (!isPicked) this.picked = near;
       this.grip = { kind: 'point', at: near[0], from: this.placeOf(near[0]), moved: false };
-      this.targets = snapTargets(this.shaping.artwork, [...new Set(this.picked.map((p) => p.nodeId))]);
+      this.targets = snapTargets(
+        this.shaping.artwork,
+        [...new Set(this.picked.map((p) => p.nodeId))],
+        this.shaping.more(),
+      );
       return;
     }
     if (isDouble && this.add(point, reach)) return;
@@ -272,7 +345,9 @@ export class Pointing {
       if (!back || placed.node.kind !== 'piece') return;
       // With Shift a handle turns by itself.
       const piece = withHandleAt(placed.node, grip.at, grip.which, mapPoint(back, point), shift);
-      this.shaping.line.tried = { kind: 'put-pieces', pieces: [{ piece, above: null }], gone: [], told };
+      this.side = point;
+      const pieces = this.withOtherHalf([piece]).map((p) => ({ piece: p, above: null }));
+      this.shaping.line.tried = { kind: 'put-pieces', pieces, gone: [], told };
       return;
     }
     let to = point;
@@ -280,6 +355,7 @@ export class Pointing {
     const on = this.targets ? snapped(to, this.targets, SNAP_PX / zoom) : { at: to, told: null };
     this.snap = on.told ? { at: on.at, told: on.told } : null;
     const [dx, dy] = [on.at[0] - fx, on.at[1] - fy];
+    this.side = on.at;
     const edits = this.edits(`${this.words} moved`, (piece, points, map) => {
       const back = inverse(map);
       if (!back) return piece;
@@ -314,7 +390,12 @@ export class Pointing {
       return;
     }
     const { tried } = this.shaping.line;
-    if (tried) this.shaping.edit([tried].flat() as Edit[]);
+    if (tried) {
+      this.shaping.edit([tried].flat() as Edit[]);
+      // Outlines of which one half follows the other have their points numbered anew.
+      if (this.axis() && this.side && grip.kind === 'point') this.repick(this.side);
+    }
+    this.side = null;
   }
 
   /** Leaves the gesture, the points that are picked, or the points; false where there was nothing to leave. */

@@ -1,7 +1,7 @@
 // Sets here are looked things up in, and never shown.
 /* eslint-disable svelte/prefer-svelte-reactivity */
 import { onDestroy } from 'svelte';
-import { scaleAbout, turnAbout, type Affine, type Box, type Point } from '$core/path';
+import { scaleAbout, shareAt, turnAbout, type Affine, type Box, type Point } from '$core/path';
 import {
   aligned,
   boxOfNode,
@@ -13,6 +13,7 @@ import {
   nodesIn,
   nodesLeft,
   nodesOfInk,
+  placedNodes,
   allPieces,
   inksOfPiece,
   restacked,
@@ -24,11 +25,13 @@ import {
   type Artwork,
   type Edit,
   type NearlyLine,
+  type Piece,
   type Side,
+  type SnapMore,
   type SnapTargets,
 } from '$core/vector';
-import { nearlyWorker, shapingWorker } from '$lib/workers/client';
-import type { ShapesMade } from '$lib/workers/messages';
+import { curveWorker, nearlyWorker, shapingWorker } from '$lib/workers/client';
+import type { CurvePoint, ShapesMade } from '$lib/workers/messages';
 import { notices } from '../notices.svelte';
 import type { DrawGesture } from '../sheet/view';
 import type { lineOf } from '../work/line.svelte';
@@ -47,7 +50,8 @@ export type ActName =
   | 'mirror'
   | 'align'
   | 'choose'
-  | 'trim-hidden';
+  | 'trim-hidden'
+  | 'line';
 
 /** What one can do, with the keys. */
 export const ACTS: readonly { readonly name: ActName; readonly label: string; readonly press: string }[] = [
@@ -63,6 +67,7 @@ export const ACTS: readonly { readonly name: ActName; readonly label: string; re
   { name: 'fill-holes', label: 'Fill holes', press: 'h' },
   { name: 'choose', label: 'Choose', press: 'c' },
   { name: 'trim-hidden', label: 'Trim hidden', press: 'x' },
+  { name: 'line', label: 'Line', press: 'y' },
 ];
 
 /** How long a drawing is left in peace before it is looked at, and how long a control before its effect is worked out. */
@@ -108,16 +113,24 @@ export class Shaping {
   offset = $state({ byPx: 4, join: 'round' as 'round' | 'mitre' | 'bevel' });
   border = $state({ byPx: 8, join: 'round' as 'round' | 'mitre' | 'bevel', inkId: '' });
   thin = $state({ tolerancePx: 0.1 });
+  /** Of a line along outlines: its width in px, and the shares of it, in percent, at its start, its middle and its end. */
+  stroke = $state({ widthPx: 8, start: 100, middle: 100, end: 100, cap: 'round' as 'butt' | 'round' | 'square', join: 'round' as 'mitre' | 'round' | 'bevel', inkId: '' }); // prettier-ignore
+  /** How many points do within how much; empty while it is not known. */
+  curve = $state.raw<readonly CurvePoint[]>([]);
   lineUpBy = $state<'outline' | 'optical'>('outline');
 
   /** What a box that is dragged lies on, and where. */
   snap = $state.raw<{ at: Point; told: string } | null>(null);
+
+  /** What else places are drawn to: the construction and the picture, while they show. */
+  more: () => SnapMore = () => ({});
 
   private gesture: Gesture | null = null;
   private targets: SnapTargets | null = null;
   private startBox: Box | null = null;
   private readonly shaper = shapingWorker();
   private readonly looker = nearlyWorker();
+  private readonly curver = curveWorker();
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(private readonly lineNow: () => Line) {
@@ -125,6 +138,7 @@ export class Shaping {
       clearTimeout(this.timer);
       this.shaper.close();
       this.looker.close();
+      this.curver.close();
       this.lineNow().tried = null;
     });
   }
@@ -199,6 +213,15 @@ export class Shaping {
     this.choose([...inks].flatMap((inkId) => nodesOfInk(artwork, inkId)));
   }
 
+  /** Shows what is hidden, and hides what is shown. */
+  swapHidden(): void {
+    const { nodes } = this.artwork;
+    const [hidden, shown] = [nodes.filter((n) => n.hidden), nodes.filter((n) => !n.hidden)];
+    const edit = (list: typeof nodes, isHidden: boolean): Edit[] =>
+      list.length ? [{ kind: 'node-hidden', nodeIds: list.map((n) => n.id), hidden: isHidden }] : [];
+    this.edit([...edit(hidden, false), ...edit(shown, true)]);
+  }
+
   /** Makes quick edits at once. */
   edit(edits: readonly Edit[]): void {
     this.tryNothing();
@@ -250,7 +273,73 @@ export class Shaping {
     this.act = this.act === name ? null : name;
     this.made = null;
     this.tryNothing();
-    if (this.act) this.preview();
+    if (this.act === 'thin-out') this.lookForCurve();
+    if (this.act === 'line') this.readStroke();
+    else if (this.act) this.preview();
+  }
+
+  /** Finds how many points do within how much. */
+  private lookForCurve(): void {
+    this.curve = [];
+    this.curver.ask(
+      { want: 'curve', artwork: $state.snapshot(this.artwork) as Artwork, nodes: this.nodes },
+      {
+        onCoarse: (curve) => (this.curve = curve),
+        onResult: (curve) => (this.curve = curve),
+        onError: () => (this.curve = []),
+      },
+    );
+  }
+
+  /** The pieces that are chosen, those in groups too. */
+  get pieces(): Piece[] {
+    const { artwork, chosen } = this;
+    return [...placedNodes(artwork.nodes)].flatMap(({ node, within }) =>
+      node.kind === 'piece' && (chosen.includes(node.id) || within.some((g) => chosen.includes(g.id))) ? [node] : [],
+    );
+  }
+
+  /** Begins the form of a line with that of what is chosen. */
+  private readStroke(): void {
+    const own = this.pieces.find((p) => p.stroke)?.stroke;
+    if (!own) return;
+    const share = (at: number) => Math.round(100 * (own.profile?.length ? shareAt(own.profile, at) : 1));
+    const { widthPx, cap, join, inkId } = own;
+    this.stroke = { widthPx, cap, join, inkId, start: share(0), middle: share(0.5), end: share(1) };
+  }
+
+  /** The line that the form says, along what is chosen; null takes it away. */
+  private strokeEdits(isThere: boolean): Edit[] {
+    const pieces = this.pieces.filter((p) => isThere || (p.stroke && p.inkId !== null));
+    if (!pieces.length) return [];
+    const { widthPx, cap, join, start, middle, end } = this.stroke;
+    const inkId = this.artwork.inks.some((i) => i.id === this.stroke.inkId)
+      ? this.stroke.inkId
+      : (this.artwork.inks[0]?.id ?? '');
+    const isEven = start === 100 && middle === 100 && end === 100;
+    const profile = isEven
+      ? {}
+      : { profile: [start, middle, end].map((share, k) => ({ at: k / 2, share: share / 100 })) };
+    const stroke = isThere ? { inkId, widthPx, cap, join, mitreLimit: 4, ...profile } : null;
+    return [{ kind: 'piece-stroke', nodeIds: pieces.map((p) => p.id), stroke }];
+  }
+
+  /** Shows, or makes, the line that the form says. */
+  alongChosen(how: 'try' | 'make'): void {
+    const edits = this.strokeEdits(true);
+    if (how === 'try') this.line.tried = edits.length ? edits : null;
+    else if (edits.length) this.edit(edits);
+    else notices.tell('Choose what is to have the line first', { id: 'shapes' });
+  }
+
+  /** Takes the line away from what is filled as well. */
+  withoutLine(): void {
+    this.edit(this.strokeEdits(false));
+  }
+
+  /** Makes areas of lines, of what is chosen or of all. */
+  outlineLines(): void {
+    this.work([{ kind: 'outline-strokes', nodes: this.nodes === 'all' ? 'all' : [...this.nodes] }], 'make');
   }
 
   /** What the open form would do, if it is one that changes shapes; null where it does nothing yet. */
@@ -428,7 +517,7 @@ export class Shaping {
       if (!gesture.moved && Math.hypot(dx, dy) * zoom > DRAG_PX) {
         gesture.moved = true;
         this.startBox = this.box;
-        this.targets = snapTargets(this.artwork, this.chosen);
+        this.targets = snapTargets(this.artwork, this.chosen, this.more());
       }
       if (!gesture.moved || !this.chosen.length) return;
       if (shift) [dx, dy] = Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];

@@ -93,7 +93,7 @@
             picture={picture(active.candidate.pictureId)}
             current={path === href}
           />
-          {#if line[0]?.kind !== 'retouched'}{@render traced(href, line[0])}{/if}
+          {#if line[0]?.kind !== 'retouched' && !line[0]?.isDrawn}{@render traced(href, line[0])}{/if}
         {/if}
         {#each line as work, k (work.id)}
           {#if k > 0 || active.candidate}<div class="h-3.5 w-px bg-muted"></div>{/if}
@@ -117,7 +117,7 @@
             picture={drawing(work)}
             current={path === workOf(work)}
           />
-          {#if work.kind === 'retouched'}{#if line[k + 1]?.kind !== 'retouched'}{@render traced(
+          {#if work.kind === 'retouched'}{#if line[k + 1]?.kind !== 'retouched' && !line[k + 1]?.isDrawn}{@render traced(
                 workOf(work),
                 line[k + 1],
               )}{/if}{:else}

@@ -4,7 +4,7 @@
   import { page } from '$app/state';
   import { TRACE_DEFAULTS, type EconomyPoint, type Trace } from '$core/trace';
   import { swatchOf } from '$core/vector';
-  import type { Commission, WorkState } from '$lib/contract/answers';
+  import type { BroughtIn, Commission, WorkState } from '$lib/contract/answers';
   import type { TraceSource } from './source';
   import { forget, keep as keepHere, kept } from '$lib/ui/kept';
   import { keys } from '$lib/ui/keys.svelte';
@@ -149,6 +149,25 @@
     } catch (failure) {
       notices.fail(failure);
       await reload('odd-quill:commission');
+    } finally {
+      keeping = false;
+    }
+  }
+
+  /** Begins an artwork of nothing, to be drawn over the picture. */
+  async function redraw(): Promise<void> {
+    if (keeping) return;
+    keeping = true;
+    try {
+      const { artwork: begun } = await outbox.send<BroughtIn>({
+        method: 'POST',
+        path: `/api/commissions/${commission.id}/artworks`,
+        body: { name: `${from.label}, redrawn`, widthPx: from.widthPx, heightPx: from.heightPx, ...from.over },
+        what: `an artwork over ${from.label}`,
+      });
+      await goto(`/commissions/${commission.id}/artworks/${begun.id}/shapes`);
+    } catch (failure) {
+      notices.fail(failure);
     } finally {
       keeping = false;
     }
@@ -311,6 +330,10 @@
         </p>
       </div>
     {/if}
+    <p class="mt-3 border-t border-line pt-3 text-[12px] text-muted">
+      Too poor to be traced?
+      <button class="quiet text-text!" disabled={keeping} onclick={redraw}>Draw it anew over the picture</button>
+    </p>
   {/snippet}
   {#snippet next()}
     <button class="next-step" disabled={busy || keeping || !trace?.artwork.nodes.length} onclick={keep}

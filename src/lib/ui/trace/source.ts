@@ -10,6 +10,8 @@ export interface TraceSource {
   /** Where its trace is kept, and the step of a retouched picture that it is of. */
   readonly keepPath: string;
   readonly stepId?: string;
+  /** What an artwork is drawn over that is begun here instead of a trace. */
+  readonly over: { readonly overCandidateId: string } | { readonly overWorkId: string };
   /** The screen of what is traced. */
   readonly back: string;
 }

@@ -9,6 +9,7 @@
     widthPx: data.candidate.widthPx,
     heightPx: data.candidate.heightPx,
     keepPath: `/api/candidates/${data.candidate.id}/artworks`,
+    over: { overCandidateId: data.candidate.id },
     back: `/commissions/${data.commission.id}/candidates/${data.candidate.id}`,
   });
 </script>

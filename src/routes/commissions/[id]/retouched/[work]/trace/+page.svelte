@@ -10,6 +10,7 @@
     heightPx: data.picture.heightPx,
     keepPath: `/api/works/${data.retouched.id}/artworks`,
     stepId: data.retouched.head,
+    over: { overWorkId: data.retouched.id },
     back: `/commissions/${data.commission.id}/retouched/${data.retouched.id}`,
   });
 </script>

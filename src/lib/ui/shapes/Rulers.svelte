@@ -1,0 +1,146 @@
+<script lang="ts">
+  import type { Guide } from '$core/vector';
+  import type { View } from '../sheet/view';
+
+  /** Rulers above and beside the sheet, in its pixels. A drag out of one pulls a guide; a guide is moved, or put back, by its mark on the ruler. */
+  interface Props {
+    view: View;
+    guides: readonly Guide[];
+    /** Told of a guide that is pulled, moved or, with null, put back, while that goes on and when it ends. */
+    onguide: (guide: Guide | null, id: string, what: 'drag' | 'end') => void;
+  }
+  const { view, guides, onguide }: Props = $props();
+  const box = $state({ width: 0, height: 0 });
+  const THICK_PX = 18;
+  /** Ticks lie at least this far apart on the screen. */
+  const APART_PX = 8;
+
+  /** Lengths between ticks, and every how many of them a figure stands. */
+  const steps = $derived.by(() => {
+    const least = APART_PX / view.zoom;
+    const power = 10 ** Math.floor(Math.log10(least));
+    const tick = [1, 2, 5, 10].map((m) => m * power).find((s) => s >= least)!;
+    return { tick, figure: tick * (String(tick).replace(/[0.]/g, '').startsWith('2') ? 5 : 10) };
+  });
+  interface Tick {
+    readonly at: number;
+    readonly long: number;
+    readonly told: string | null;
+  }
+  function ticksOf(offset: number, size: number): Tick[] {
+    const { tick, figure } = steps;
+    const first = Math.ceil(-offset / view.zoom / tick);
+    const last = Math.floor((size - offset) / view.zoom / tick);
+    return Array.from({ length: Math.max(0, last - first + 1) }, (_, k) => {
+      const value = (first + k) * tick;
+      const isFigure = Math.abs(value / figure - Math.round(value / figure)) < 1e-6;
+      return {
+        at: offset + value * view.zoom,
+        long: isFigure ? 10 : 4,
+        told: isFigure ? String(Math.round(value * 100) / 100) : null,
+      };
+    });
+  }
+  const across = $derived(ticksOf(view.x, box.width));
+  const down = $derived(ticksOf(view.y, box.height));
+  const levels = $derived(guides.filter((g) => g.kind === 'line' && g.angleDeg === 0));
+  const uprights = $derived(guides.filter((g) => g.kind === 'line' && g.angleDeg === 90));
+
+  let element = $state<HTMLDivElement>();
+  let pulled: { id: string; axis: 0 | 1 } | null = null;
+
+  function start(event: PointerEvent, axis: 0 | 1): void {
+    if (event.button !== 0) return;
+    event.stopPropagation();
+    const [x, y] = at(event);
+    const near = (axis === 1 ? uprights : levels).find((g) => {
+      const place = g.kind === 'line' ? (axis === 1 ? view.x + g.through[0] * view.zoom : view.y + g.through[1] * view.zoom) : 0; // prettier-ignore
+      return Math.abs(place - (axis === 1 ? x : y)) <= 6;
+    });
+    // A ruler above gives level guides, or moves upright ones along it; one beside the other way round.
+    if (near) pulled = { id: near.id, axis: axis === 1 ? 0 : 1 };
+    else pulled = { id: `guide-${crypto.randomUUID().slice(0, 8)}`, axis };
+    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+  }
+  const at = (event: PointerEvent): [number, number] => {
+    const own = element!.getBoundingClientRect();
+    return [event.clientX - own.left, event.clientY - own.top];
+  };
+  function guideAt(event: PointerEvent): Guide | null {
+    const [x, y] = at(event);
+    const { id, axis } = pulled!;
+    // To tenths while one looks from afar, finer from near by.
+    const fine = view.zoom > 4 ? 100 : 10;
+    const round = (v: number) => Math.round(v * fine) / fine;
+    // A guide that is dragged to the ruler it came from is put back.
+    if (axis === 1 ? y < THICK_PX : x < THICK_PX) return null;
+    return axis === 1
+      ? { id, kind: 'line', through: [0, round((y - view.y) / view.zoom)], angleDeg: 0 }
+      : { id, kind: 'line', through: [round((x - view.x) / view.zoom), 0], angleDeg: 90 };
+  }
+  function move(event: PointerEvent): void {
+    if (pulled) onguide(guideAt(event), pulled.id, 'drag');
+  }
+  function end(event: PointerEvent): void {
+    if (!pulled) return;
+    event.stopPropagation();
+    onguide(guideAt(event), pulled.id, 'end');
+    pulled = null;
+  }
+</script>
+
+<div
+  bind:this={element}
+  bind:clientWidth={box.width}
+  bind:clientHeight={box.height}
+  class="pointer-events-none absolute inset-0 overflow-hidden"
+>
+  <svg
+    class="pointer-events-auto absolute top-0 left-0 w-full cursor-row-resize touch-none border-b border-line bg-panel"
+    height={THICK_PX}
+    role="img"
+    aria-label="Ruler above the sheet: drag out of it for a level guide"
+    data-ruler="above"
+    onpointerdown={(e) => start(e, 1)}
+    onpointermove={move}
+    onpointerup={end}
+    onpointercancel={end}
+  >
+    {#each across as { at: x, long, told }, k (k)}
+      <path d="M{x} {THICK_PX}v{-long}" stroke="var(--muted)" stroke-width="1" />
+      {#if told}<text x={x + 3} y="10" font-size="9" fill="var(--muted)">{told}</text>{/if}
+    {/each}
+    {#each uprights as g (g.id)}
+      {@const x = view.x + (g.kind === 'line' ? g.through[0] : 0) * view.zoom}
+      <path d="M{x} {THICK_PX}l-5 -8h10z" fill="#1d2e4e" stroke="#fff" data-guide-mark={g.id} />
+    {/each}
+  </svg>
+  <svg
+    class="pointer-events-auto absolute top-0 left-0 h-full cursor-col-resize touch-none border-r border-line bg-panel"
+    width={THICK_PX}
+    role="img"
+    aria-label="Ruler beside the sheet: drag out of it for an upright guide"
+    data-ruler="beside"
+    onpointerdown={(e) => start(e, 0)}
+    onpointermove={move}
+    onpointerup={end}
+    onpointercancel={end}
+  >
+    {#each down as { at: y, long, told }, k (k)}
+      <path d="M{THICK_PX} {y}h{-long}" stroke="var(--muted)" stroke-width="1" />
+      {#if told}
+        <text x="10" y={y + 3} font-size="9" fill="var(--muted)" transform="rotate(-90 10 {y})" text-anchor="end"
+          >{told}</text
+        >
+      {/if}
+    {/each}
+    {#each levels as g (g.id)}
+      {@const y = view.y + (g.kind === 'line' ? g.through[1] : 0) * view.zoom}
+      <path d="M{THICK_PX} {y}l-8 -5v10z" fill="#1d2e4e" stroke="#fff" data-guide-mark={g.id} />
+    {/each}
+  </svg>
+  <div
+    class="absolute top-0 left-0 border-r border-b border-line bg-panel"
+    style="width: {THICK_PX}px; height: {THICK_PX}px"
+  ></div>
+</div>
