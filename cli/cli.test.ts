@@ -380,6 +380,28 @@ describe('odd-quill', () => {
     expect(await edits([{ kind: 'flatten' }])).toMatchObject({ code: 2 });
     expect(await edits('nothing')).toMatchObject({ code: 2 });
   });
+
+  it('tells what an SVG is constructed of, and draws that', async () => {
+    const file = join(folder, 'badge.svg');
+    await writeFile(
+      file,
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 400"><title>Badge</title><circle cx="200" cy="200" r="160"/><circle cx="200" cy="200" r="140" fill="#fff"/><rect x="120" y="160" width="160" height="80" rx="20"/></svg>',
+    );
+    const out = join(folder, 'construction.svg');
+    const done = await run('construct', file, '--out', out, '--json');
+    const found = JSON.parse(done.out) as { circles: { radiusPx: number }[]; unit: { px: number } };
+    expect(found.circles.map((c) => Math.round(c.radiusPx))).toEqual([160, 140, 20, 20, 20, 20]);
+    expect(found.unit.px).toBeCloseTo(20, 1);
+    expect(await readFile(out, 'utf8')).toMatch(
+      /<title>Badge<\/title>[^]*<circle cx="200" cy="200" r="160"\/>[^]*r 8 u/,
+    );
+    expect((await run('construct', file)).out).toMatch(/6 circles, 4 lines at 2 angles; 100% .* a unit of 20.00 px/);
+    const empty = join(folder, 'empty.svg');
+    await writeFile(empty, '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"/>');
+    expect(await run('construct', empty)).toMatchObject({ code: 1, err: expect.stringContaining('no shape') });
+    expect((await run('construct')).code).toBe(2);
+    expect((await run('construct', file, '--within', '-1')).code).toBe(2);
+  });
 });
 
 describe('what cannot be read or written', () => {

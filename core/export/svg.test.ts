@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { boxOf, circle, formatPath, parsePath, polygon, rectangle } from '../path';
-import type { ArtNode, Artwork } from '../vector';
-import { artworkToSvg, escapeXml, idOf } from './index';
+import { boxOf, circle, circleOfArcs, formatPath, parsePath, polygon, rectangle, rectangleOfArcs } from '../path';
+import { constructionOfArtwork, type ArtNode, type Artwork } from '../vector';
+import { artworkToSvg, constructionToSvg, escapeXml, idOf, measureOf } from './index';
 import { pieceOf as piece } from '../vector/testing';
 
 const of = (...nodes: ArtNode[]): Artwork => ({
@@ -89,6 +89,25 @@ describe('SVG', () => {
     const c = parsePath('M10.004 20.003A15.3374 15.3374 0 0 1 40.679 20.003L10.004 20.003Z')[0];
     const [again] = parsePath(formatPath([c]));
     expect(Math.abs(boxOf([again]).y - boxOf([c]).y)).toBeLessThan(0.03);
+  });
+
+  it('draws what a mark is constructed of: circles whole, lines, radii in units, and the unit', () => {
+    const artwork = of(
+      piece('a', 'ink-1', [circleOfArcs(50, 50, 40)]),
+      piece('b', 'ink-2', [rectangleOfArcs(20, 40, 60, 20, 10)]),
+    );
+    const construction = constructionOfArtwork(artwork, 'all');
+    const svg = constructionToSvg(artwork, construction, { title: 'Noctule <3' });
+    expect(svg).toContain('<title>Noctule &#60;3</title>');
+    expect(svg.match(/<circle /g)).toHaveLength(construction.circles.length);
+    expect(svg).toContain('<circle cx="50" cy="50" r="40"/>');
+    expect(svg).toMatch(/r 40\.0/);
+    const inUnits = constructionToSvg(artwork, { ...construction, unit: { px: 10, fit: 4, of: 4 } });
+    expect(inUnits).toMatch(/r 4 u/);
+    expect(inUnits).toMatch(/1 u = 10\.00 px/);
+    expect(measureOf(12.34, null)).toBe('12.3');
+    expect(measureOf(25, { px: 10, fit: 4, of: 4 })).toBe('25.0');
+    expect(constructionToSvg(of(), constructionOfArtwork(artwork, 'all'))).toContain('<g id="mark">');
   });
 
   it('makes names safe', () => {

@@ -11,7 +11,7 @@ export type OfferedGuide = { readonly key: string; readonly told: string; readon
 /** Turning points nearer to one another than this share of the sheet are one guide. */
 const SAME_SHARE = 0.004;
 /** An outline turns where it goes back by this share of the sheet on both sides. */
-const TURN_SHARE = 0.02;
+const TURN_SHARE = 0.01;
 /** More guides than this are no help. */
 const LEVELS_MOST = 24;
 const ROUND_MOST = 12;

@@ -6,11 +6,13 @@ import {
   flatten,
   minus,
   offLine,
+  pointAt,
   straightThrough,
   tangentsOf,
   turnBetween,
   type Contour,
   type Point,
+  type Segment,
   type Straight,
 } from '../../path';
 import { chainsOf, type Chain } from '../chains';
@@ -35,8 +37,6 @@ const FLATTEST = 12;
 /** Places on a stretch lie about so many tolerances apart. */
 const STEP = 1.5;
 const PLACES_MOST = 4000;
-/** Outlines are made straight between places within a tolerance so many times less. */
-const FINER = 24;
 
 export const offBasis = (p: Point, basis: Basis): number =>
   basis.kind === 'line'
@@ -46,21 +46,26 @@ export const offBasis = (p: Point, basis: Basis): number =>
 const lengthOf = (places: readonly Point[]): number =>
   places.reduce((sum, p, k) => (k ? sum + Math.hypot(...minus(p, places[k - 1])) : 0), 0);
 
-/** Places between which no more than a step lies. */
-function spaced(flat: readonly Point[], stepPx: number): Point[] {
-  const out: Point[] = [flat[0]];
-  for (let k = 1; k < flat.length; k++) {
-    const [p, q] = [flat[k - 1], flat[k]];
-    const parts = Math.max(1, Math.ceil(Math.hypot(...minus(q, p)) / stepPx));
-    for (let i = 1; i <= parts; i++) out.push([p[0] + (i / parts) * (q[0] - p[0]), p[1] + (i / parts) * (q[1] - p[1])]);
+/** About how long a segment is, in px. */
+function longOf(from: Point, s: Segment): number {
+  const flat = flatten({ start: from, segments: [s], open: true }, 0.5);
+  return lengthOf(Array.from({ length: flat.length / 2 }, (_, k): Point => [flat[2 * k], flat[2 * k + 1]]));
+}
+
+const longest = ({ start, segments }: Contour): number =>
+  segments.reduce((sum, s, k) => sum + longOf(k ? segments[k - 1].to : start, s), 0);
+
+/** Places on an outline, about a step apart. */
+function spaced({ start, segments }: Contour, stepPx: number): Point[] {
+  const out: Point[] = [start];
+  let from = start;
+  for (const s of segments) {
+    const parts = Math.max(s.kind === 'line' ? 1 : 4, Math.ceil(longOf(from, s) / stepPx));
+    for (let k = 1; k <= parts; k++) out.push(k === parts ? s.to : pointAt(from, s, k / parts));
+    from = s.to;
   }
   return out;
 }
-
-const pointsOf = (contour: Contour, tolerancePx: number): Point[] => {
-  const flat = flatten({ ...contour, open: true }, tolerancePx);
-  return Array.from({ length: flat.length / 2 }, (_, k): Point => [flat[2 * k], flat[2 * k + 1]]);
-};
 
 /** A chain cut where it turns, into lines, arcs, and runs of curves that go on smoothly in one another; of a closed chain the first run starts at a cut, if there is one. */
 function partsOf(chain: Chain): { contour: Contour; basis: Basis | null }[] {
@@ -199,11 +204,10 @@ export function lyingOf(
 ): Lying[] {
   const { chains } = chainsOf(contours);
   const parts = chains.flatMap((chain) => partsOf(chain).map((part) => ({ ...part, of: chain.of })));
-  const flat = parts.map(({ contour }) => pointsOf(contour, withinPx / FINER));
-  const total = flat.reduce((sum, f) => sum + lengthOf(f), 0);
+  const total = parts.reduce((sum, { contour }) => sum + longest(contour), 0);
   const stepPx = Math.max(STEP * withinPx, total / PLACES_MOST);
-  return parts.flatMap(({ basis, of }, k): Lying[] =>
-    seenRuns(spaced(flat[k], stepPx), (p) => isSeen(p, of)).flatMap((places) => {
+  return parts.flatMap(({ basis, of, contour }): Lying[] =>
+    seenRuns(spaced(contour, stepPx), (p) => isSeen(p, of)).flatMap((places) => {
       if (!basis) return followed(places, withinPx, leastPx);
       const lengthPx = lengthOf(places);
       return [{ places, lengthPx, basis: lengthPx >= leastPx && isTold(basis, places) ? basis : null }];

@@ -7,15 +7,18 @@ import { freshDatabase } from '../../../e2e/database';
 import { encodePng } from '../../../node/pictures';
 import { randomUUID } from 'node:crypto';
 import { countPoints, type Edit } from '$core/vector';
-import type { WorkState } from '../contract/answers';
-import { CommissionStart, DeliveryStart, TraceKeep, WorkActs } from '../contract/requests';
-import { bringInSvg, copyWork, getArtwork, keepTrace, startArtwork } from './artworks';
+import { circleOfArcs } from '$core/path';
+import type { ThreadWork, WorkState } from '../contract/answers';
+import { CommissionStart, DeliveryStart, RetouchStart, TraceKeep, WorkActs } from '../contract/requests';
+import { bringInSvg, constructionOfWork, copyWork, getArtwork, keepTrace, startArtwork } from './artworks';
+import { picturesBelow } from './below';
 import { bringIn, getCandidate } from './candidates';
 import { startCommission } from './commissions';
 import { closeDatabase, sql } from './database';
 import { deliveryZip, getDelivery, listDeliveries, remakeDelivery, startDelivery } from './deliveries';
 import { enqueue, startJobs, stopJobs } from './jobs';
 import { stopComputing } from './computing';
+import { startRetouching } from './retouching';
 import { threadOf } from './thread';
 import { forgetStates, stateAt } from './work-history';
 import { actOn, getStep, getWork } from './works';
@@ -195,6 +198,48 @@ describe('artworks', () => {
       (await threadOf(commissionId)).branches.flatMap((b) => b.works).find((w) => w.id === from.id)!.works[0].works[0]
         .id,
     ).toBe(third.id);
+  });
+
+  it('are drawn over a candidate or a retouched picture, which lies below them first, with what else there is', async () => {
+    const candidateId = await newCandidate();
+    const over = await startArtwork(commissionId, { name: 'over', widthPx: 64, heightPx: 64, overCandidateId: candidateId }); // prettier-ignore
+    expect((await picturesBelow(over))[0]).toMatchObject({ id: candidateId, isSource: true, label: 'mark.png' });
+    const retouched = await startRetouching(candidateId, v.parse(RetouchStart, {}));
+    const drawn = await startArtwork(commissionId, { name: 'again', widthPx: 64, heightPx: 64, overWorkId: retouched.id }); // prettier-ignore
+    const below = await picturesBelow(drawn);
+    expect(below[0]).toMatchObject({ id: retouched.id, isSource: true });
+    expect(below[0].href).toBe(`/api/works/${retouched.id}/picture.png?step=${retouched.head}`);
+    expect(below.some((p) => p.id === candidateId)).toBe(true);
+    // A copy is drawn over the same.
+    expect((await picturesBelow(await copyWork(drawn.id)))[0].id).toBe(retouched.id);
+    const thread = await threadOf(commissionId);
+    const works = (list: readonly ThreadWork[]): ThreadWork[] => list.flatMap((w) => [w, ...works(w.works)]);
+    const onThread = works(thread.branches.flatMap((b) => b.works));
+    expect(onThread.find((w) => w.id === drawn.id)).toMatchObject({ isDrawn: true });
+    expect(onThread.find((w) => w.id === retouched.id)!.works.map((w) => w.id)).toContain(drawn.id);
+    const other = await startCommission(v.parse(CommissionStart, { name: 'Another' }));
+    for (const wrong of [{ overWorkId: retouched.id }, { overCandidateId: candidateId }, { overWorkId: over.id }])
+      await expect(startArtwork(other.id, { name: 'x', widthPx: 9, heightPx: 9, ...wrong })).rejects.toMatchObject({ status: 404 }); // prettier-ignore
+  });
+
+  it('say what they are constructed of, at their head and at any step', async () => {
+    const caller = new AbortController().signal;
+    const blank = await startArtwork(commissionId, { name: 'constructed', widthPx: 200, heightPx: 200 });
+    await expect(constructionOfWork(blank.id, null, caller)).rejects.toMatchObject({ status: 422 });
+    const ink = { id: 'ink-1', hex: '#182A5C', name: 'midnight' };
+    const put = (id: string, r: number): Edit => ({
+      kind: 'put-pieces',
+      pieces: [{ piece: { kind: 'piece', id, inkId: 'ink-1', contours: [circleOfArcs(100, 100, r)] }, above: null }],
+      gone: [],
+      told: 'drawn',
+    });
+    const one = await act(blank, editing({ kind: 'add-ink', ink }, put('a', 60)));
+    await act(one, editing(put('b', 30)));
+    const radii = async (step: string | null) =>
+      (await constructionOfWork(blank.id, step, caller)).construction.circles.map((c) => Math.round(c.radiusPx));
+    // The smaller lies below the larger, in one ink: it is not seen.
+    expect(await radii(null)).toEqual([60]);
+    expect(await radii(one.head)).toEqual([60]);
   });
 
   it('refuse an SVG that is none, and say so', async () => {
