@@ -7,16 +7,18 @@ import {
   minus,
   plus,
   pointAt,
+  reverseContour,
   straightThrough,
   tangentsOf,
   turnBetween,
   unit,
+  withEnds,
   type Contour,
   type Point,
   type Segment,
 } from '../path';
 import type { Piece } from './artwork';
-import { numbersOf, pointOfContour, withoutPoint, withPointAt } from './numbers';
+import { numbersOf, pointOfContour, withContours, withoutPoint, withPointAt } from './numbers';
 
 /** A point of a piece: which outline, and which point of it, its start being 0. */
 export interface PointAt {
@@ -278,4 +280,46 @@ export function withoutPoints(piece: Piece, points: readonly PointAt[]): Piece |
     (left, { contour, index }) => (left?.contours[contour] ? withoutPoint(left, contour, index) : left),
     piece,
   );
+}
+
+/** Ends nearer to one another than this become one point, in px. */
+const MEET_PX = 0.5;
+
+/** Whether a point is an end of an open outline. */
+export const isEnd = ({ contours }: Piece, { contour, index }: PointAt): boolean => {
+  const c = contours[contour];
+  return c?.open === true && (index === 0 || index === c.segments.length);
+};
+
+const endOf = ({ start, segments }: Contour): Point => segments[segments.length - 1]?.to ?? start;
+
+/** An open outline carried on from its end by another from its start: in one point where they meet, else by a line. */
+function carriedOn(first: Contour, then: Contour): Contour {
+  const [p, q] = [endOf(first), then.start];
+  const apart = Math.hypot(...minus(p, q));
+  const kept = apart <= MEET_PX ? withEnds(then, p, endOf(then)).segments : then.segments;
+  const bridge: Segment[] = apart <= MEET_PX ? [] : [{ kind: 'line', to: q }];
+  return { start: first.start, segments: [...first.segments, ...bridge, ...kept], open: true };
+}
+
+/** An open outline closed: in one point where its ends meet, else by a line. */
+function closedUp(contour: Contour): Contour {
+  const { start, segments } = contour;
+  if (Math.hypot(...minus(endOf(contour), start)) <= MEET_PX)
+    return { start, segments: withEnds(contour, start, start).segments };
+  return { start, segments: [...segments, { kind: 'line', to: start }] };
+}
+
+/**
+ * An outline of a piece joined at an open end to an end of another one, which is given in the piece's own coordinates, or to its own other end, which closes it. Both ends
+ * must be ends of open outlines. The points of the piece are numbered anew.
+ */
+export function withJoined(piece: Piece, at: PointAt, other: Contour | null, otherIndex: number): Piece {
+  const own = piece.contours[at.contour];
+  const joinedUp = other
+    ? carriedOn(at.index === 0 ? reverseContour(own) : own, otherIndex === 0 ? other : reverseContour(other))
+    : closedUp(own);
+  const { rule } = piece;
+  const contours = piece.contours.map((c, k) => (k === at.contour ? joinedUp : c)).filter((c) => c !== other);
+  return { ...withContours(piece, contours), ...(rule ? { rule } : {}) };
 }

@@ -15,6 +15,7 @@ import {
   findNode,
   handlesAt,
   inStack,
+  isEnd,
   isSmooth,
   movedOnSheet,
   nearlyLines,
@@ -36,6 +37,7 @@ import {
   withArcs,
   withCorner,
   withHandleAt,
+  withJoined,
   withoutPoints,
   withPointsMoved,
   withRounded,
@@ -364,5 +366,24 @@ describe('what an artwork nearly is', () => {
     const [thin] = economyLines({ ...artworkOf([pieceOf('p', 'a', [many])]), widthPx: 20_000 }, 'all');
     expect(thin.told).toMatch(/^\d+ points do for 60, within 0\.\d\d px$/);
     expect(economyLines(artwork, 'all')).toEqual([]);
+  });
+
+  it('joins open ends: its own, which closes it, and those of another, the right way round', () => {
+    const open = (d: string): Contour => ({ ...path(d), segments: path(d).segments.slice(0, -1), open: true });
+    const piece = (...contours: Contour[]): Piece => pieceOf('p', 'a', contours);
+    const [u, v] = [open('M0 0H40V40Z'), open('M100 40H60V0Z')];
+    const closed = withJoined(piece(u), { contour: 0, index: 2 }, null, 0);
+    expect(closed.contours[0]).toEqual({ start: [0, 0], segments: [...u.segments, { kind: 'line', to: [0, 0] }] });
+    // The end of the one to the start of the other, and to its end: a line goes between.
+    const on = withJoined(piece(u, v), { contour: 0, index: 2 }, v, 0);
+    expect(on.contours).toHaveLength(1);
+    expect(on.contours[0].segments.map((s) => s.to)).toEqual([[40, 0], [40, 40], [100, 40], [60, 40], [60, 0]]); // prettier-ignore
+    const round = withJoined(piece(u, v), { contour: 0, index: 0 }, v, 2);
+    expect(round.contours[0].start).toEqual([40, 40]);
+    expect(round.contours[0].segments.map((s) => s.to)).toEqual([[40, 0], [0, 0], [60, 0], [60, 40], [100, 40]]); // prettier-ignore
+    // Ends that nearly meet become one point.
+    const near = open('M40.2 40.1H80Z');
+    expect(withJoined(piece(u), { contour: 0, index: 2 }, near, 0).contours[0].segments.map((s) => s.to)).toEqual([[40, 0], [40, 40], [80, 40.1]]); // prettier-ignore
+    expect([isEnd(piece(u), { contour: 0, index: 0 }), isEnd(piece(u), { contour: 0, index: 1 })]).toEqual([true, false]); // prettier-ignore
   });
 });

@@ -20,6 +20,7 @@
     ['upright', 'Upright'],
     ['line', 'In line'],
     ['cut', 'Cut'],
+    ['join', 'Join'],
   ] as const;
 </script>
 

@@ -16,6 +16,7 @@ import {
   cornersLike,
   findNode,
   handlesAt,
+  isEnd,
   placedNodes,
   pointOfContour,
   pointsOf,
@@ -26,6 +27,7 @@ import {
   withContours,
   withCorner,
   withHandleAt,
+  withJoined,
   withNewPoint,
   withoutPoints,
   withPointsMoved,
@@ -202,7 +204,7 @@ export class Pointing {
 
   /** Does something to the points that are picked; `keeps` tells whether they are the same ones afterwards. */
   change(
-    how: 'smooth' | 'corner' | 'straight' | 'arc' | 'level' | 'upright' | 'line' | 'round' | 'cut' | 'remove',
+    how: 'smooth' | 'corner' | 'straight' | 'arc' | 'level' | 'upright' | 'line' | 'round' | 'cut' | 'join' | 'remove',
   ): void {
     if (!this.picked.length) return notices.tell('Press points first, or drag a box about them', { id: 'points' });
     const { words } = this;
@@ -219,11 +221,35 @@ export class Pointing {
           withRounded(piece, points, this.radiusPx),
         ),
       cut: () => this.edits(`cut open at ${words}`, (piece, [at]) => cutAt(piece, at.contour, at.index)),
+      join: () => this.joined(),
       remove: () => this.edits(`${words} removed`, withoutPoints),
     }[how]();
-    if (!made.length) return notices.tell('Nothing had to be changed', { id: 'points' });
+    if (!made.length)
+      return notices.tell(how === 'join' ? 'Pick two open ends first' : 'Nothing had to be changed', { id: 'points' });
     this.shaping.edit(made);
-    if (how === 'round' || how === 'cut' || how === 'remove') this.picked = [];
+    if (how === 'round' || how === 'cut' || how === 'join' || how === 'remove') this.picked = [];
+  }
+
+  /** Two open ends made one outline: that of the first takes up that of the second, which its piece loses. */
+  private joined(): Edit[] {
+    const [a, b] = this.picked;
+    const [one, two] = [a, b].map((p) => p && findNode(this.shaping.artwork, p.nodeId));
+    if (this.picked.length !== 2 || one?.node.kind !== 'piece' || two?.node.kind !== 'piece') return [];
+    if (!isEnd(one.node, a) || !isEnd(two.node, b)) return [];
+    const back = inverse(one.map);
+    if (!back) return [];
+    const told = 'two ends joined';
+    if (a.nodeId === b.nodeId) {
+      const other = a.contour === b.contour ? null : one.node.contours[b.contour];
+      const piece = withJoined(one.node, a, other, b.index);
+      return [{ kind: 'put-pieces', pieces: [{ piece, above: null }], gone: [], told }];
+    }
+    const other = mapContour(back, mapContour(two.map, two.node.contours[b.contour]));
+    const pieces = [withJoined(one.node, a, other, b.index)];
+    const left = two.node.contours.filter((_, k) => k !== b.contour);
+    if (left.length) pieces.push(withContours(two.node, left));
+    const gone = left.length ? [] : [b.nodeId];
+    return [{ kind: 'put-pieces', pieces: pieces.map((piece) => ({ piece, above: null })), gone, told }];
   }
 
   /** Points of several pieces level, upright or in line with one another on the sheet. */
