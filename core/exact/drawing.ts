@@ -117,7 +117,12 @@ export function movedDrawing(
           c2: handle(s.c2, side.to, side, side.after, false),
           to: end,
         };
-      return { ...s, radius: radiusOf(first + m) ?? scaledRadius(s.radius, places, side, to), to: end };
+      return {
+        ...s,
+        radius:
+          radiusOf(first + m) ?? scaledRadius(s.radius, [places[side.from], places[side.to]], [to(side.from), end]),
+        to: end,
+      };
     });
     out.push({ ...contour, start: to(own[0].from), segments });
   });
@@ -125,10 +130,9 @@ export function movedDrawing(
 }
 
 /** The radius of an arc whose ends moved: half a circle stays one, any other keeps its own while that is large enough. */
-function scaledRadius(radius: number, places: readonly Point[], side: Side, to: (place: number) => Point): number {
-  const chord = (p: Point, q: Point) => Math.hypot(q[0] - p[0], q[1] - p[1]);
-  const was = chord(places[side.from], places[side.to]);
-  const is = chord(to(side.from), to(side.to));
-  if (is === was) return radius;
-  return radius < 0.5005 * was ? is / 2 : Math.max(radius, is / 2);
+export function scaledRadius(radius: number, was: readonly [Point, Point], is: readonly [Point, Point]): number {
+  const chord = ([p, q]: readonly [Point, Point]) => Math.hypot(q[0] - p[0], q[1] - p[1]);
+  const [before, now] = [chord(was), chord(is)];
+  if (now === before) return radius;
+  return radius < 0.5005 * before ? now / 2 : Math.max(radius, now / 2);
 }

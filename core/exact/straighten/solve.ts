@@ -1,6 +1,17 @@
 /** Places moved as little as can be so that groups of lines and arcs are what they nearly are. */
-import { arcGeometry, cross, dot, length, minus, tangentsOf, turnBetween, type Point } from '../../path';
-import type { Side } from '../drawing';
+import {
+  arcGeometry,
+  cross,
+  dot,
+  length,
+  minus,
+  tangentsOf,
+  turnBetween,
+  unit,
+  type ArcSegment,
+  type Point,
+} from '../../path';
+import { scaledRadius, type Side } from '../drawing';
 import { gapBetween, type Found, type Group, type Nearly } from './found';
 import { nearestUnder, type Condition } from '../least';
 
@@ -24,6 +35,9 @@ const RANK: Record<Nearly, number> = {
   gaps: 2,
   angles: 1,
 };
+
+/** The middle of an arc that nothing is asked of may lie this share of the distance off: between there and its ends it lies a little further. */
+const FIRM = 0.95;
 
 /** Groups that matter less than this are made exact whole or not at all. */
 const WHOLE_BELOW = 6;
@@ -203,9 +217,7 @@ export function solved(found: Found, groups: readonly Group[], directions: Reado
     if (segment.kind !== 'arc') return false;
     const now = { ...segment, radius: radiusNow(u), to: at(to) };
     if (now.radius < length(minus(at(to), at(from))) / 2 - 1e-6) return true;
-    const g = arcGeometry(at(from), now);
-    const t = g.startRad + g.sweepRad / 2;
-    return length(minus([g.cx + g.radius * Math.cos(t), g.cy + g.radius * Math.sin(t)], arc.middle)) > withinPx;
+    return offMiddle(at(from), now, arc.middle) > withinPx;
   };
   const tooFar = (): number[] => places.map((_, k) => k).filter((k) => moved(k) > withinPx);
   let kept: readonly Unit[] = [];
@@ -239,7 +251,26 @@ export function solved(found: Found, groups: readonly Group[], directions: Reado
   const radius = new Map<number, number>();
   for (const u of kept)
     if (u.group.kind === 'radii') for (const side of arcs[u.member].sides) radius.set(side, radiusNow(u));
+  // An arc keeps its radius where its ends move; where its middle would lie too far off, it keeps its rise instead.
+  for (const { sides, middle } of arcs) {
+    if (radius.has(sides[0])) continue;
+    const { from, to, segment } = drawing.sides[sides[0]];
+    if (segment.kind !== 'arc' || (moved(from) === 0 && moved(to) === 0)) continue;
+    const own = scaledRadius(segment.radius, [places[from], places[to]], [at(from), at(to)]);
+    if (offMiddle(at(from), { ...segment, radius: own, to: at(to) }, middle) <= FIRM * withinPx) continue;
+    const half = length(minus(at(to), at(from))) / 2;
+    const [p, q] = [places[from], places[to]];
+    const rise = Math.abs(cross(minus(middle, p), unit(minus(q, p))));
+    if (rise > 1e-6) for (const side of sides) radius.set(side, (half * half + rise * rise) / (2 * rise));
+  }
   return { places: places.map((_, k) => at(k)), radiusOf: (side) => radius.get(side) ?? null, kept };
+}
+
+/** How far the middle of an arc lies from a place. */
+function offMiddle(from: Point, arc: ArcSegment, place: Point): number {
+  const g = arcGeometry(from, arc);
+  const t = g.startRad + g.sweepRad / 2;
+  return length(minus([g.cx + g.radius * Math.cos(t), g.cy + g.radius * Math.sin(t)], place));
 }
 
 /** Units of one rank as they are added: those that matter most together, others a group at a time, those of most members first. */
