@@ -1,13 +1,14 @@
 /** A mark drawn anew in the real interface: guides, the pen, plain shapes, one half with the other, lines made areas, what it is constructed of. */
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { boxOf, contains, type Point } from '../core/path';
+import { boxOf, contains } from '../core/path';
 import { allPieces, type Artwork, type Piece } from '../core/vector';
 import { encodePng } from '../node/pictures';
 import { blankPicture } from '../core/raster';
 import type { Candidate, Commission, WorkState } from '../src/lib/contract/answers';
-import { apiOf, bodiesOf, startApp, until, type App } from './app';
+import { apiOf, bodiesOf, startApp, type App } from './app';
 import { openBrowser, settled, watchedPage } from './browser';
+import { onceKept, OnSheet } from './sheet';
 
 const SIDE = 400;
 
@@ -28,6 +29,7 @@ function discPicture() {
 let app: App;
 let opened: Awaited<ReturnType<typeof openBrowser>>;
 let page: Page;
+let sheet: OnSheet;
 let commission: Commission;
 let ask: ReturnType<typeof bodiesOf>;
 let candidate: Candidate;
@@ -39,6 +41,7 @@ beforeAll(async () => {
   ask = bodiesOf(apiOf(app.address));
   opened = await openBrowser();
   page = await watchedPage(opened.browser, complaints);
+  sheet = new OnSheet(page, '[data-guides] g');
   commission = await ask<Commission>('POST', '/api/commissions', { name: 'Noctule Night Rail' });
   candidate = await ask<Candidate>(
     'POST',
@@ -65,26 +68,10 @@ beforeEach(async () => {
   await page.waitForSelector('[data-deviation=ready]');
 });
 
-const once = (is: (artwork: Artwork) => unknown): Promise<Artwork> =>
-  until(async () => {
-    const { drawing } = await ask<WorkState>('GET', `/api/works/${work.id}`);
-    return is(drawing) ? drawing : null;
-  });
-async function spot(x: number, y: number): Promise<[number, number]> {
-  const { zoom, left, top } = await page.$eval('[data-guides] g', (g) => {
-    const m = (g as SVGGElement).getScreenCTM()!;
-    return { zoom: m.a, left: m.e, top: m.f };
-  });
-  return [left + zoom * x, top + zoom * y];
-}
-const press = async (x: number, y: number): Promise<void> => page.mouse.click(...(await spot(x, y)));
-async function drag(from: Point, to: Point): Promise<void> {
-  await page.mouse.move(...(await spot(...from)));
-  await page.mouse.down();
-  await page.mouse.move(...(await spot((from[0] + to[0]) / 2, (from[1] + to[1]) / 2)), { steps: 3 });
-  await page.mouse.move(...(await spot(...to)), { steps: 3 });
-  await page.mouse.up();
-}
+const once = (is: (artwork: Artwork) => unknown) => onceKept(ask, work.id, is);
+const spot = (x: number, y: number) => sheet.spot(x, y);
+const press = (x: number, y: number) => sheet.press(x, y);
+const drag = (...ways: Parameters<OnSheet['drag']>) => sheet.drag(...ways);
 const tool = (name: string) => page.locator(`[aria-label=Draw] button::-p-text(${name})`).click();
 const text = (selector: string) => page.$eval(selector, (e) => e.textContent ?? '');
 const piece = (artwork: Artwork): Piece => allPieces(artwork)[0];

@@ -3,8 +3,9 @@ import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { boxOfNode, countPoints, findNode, type Artwork, type Piece } from '../core/vector';
 import type { Commission, WorkState } from '../src/lib/contract/answers';
-import { apiOf, bodiesOf, startApp, until, type App } from './app';
+import { apiOf, bodiesOf, startApp, type App } from './app';
 import { openBrowser, settled, watchedPage } from './browser';
+import { onceKept, OnSheet } from './sheet';
 
 /** A square and a disc that overlap, a box that leans a little, and two circles of nearly one size. */
 const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 400">
@@ -18,6 +19,7 @@ const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 400">
 let app: App;
 let opened: Awaited<ReturnType<typeof openBrowser>>;
 let page: Page;
+let sheet: OnSheet;
 let commission: Commission;
 let ask: ReturnType<typeof bodiesOf>;
 let work: WorkState;
@@ -28,6 +30,7 @@ beforeAll(async () => {
   ask = bodiesOf(apiOf(app.address));
   opened = await openBrowser();
   page = await watchedPage(opened.browser, complaints);
+  sheet = new OnSheet(page, '[data-shapes] g');
   commission = await ask<Commission>('POST', '/api/commissions', { name: 'Noctule Night Rail' });
 });
 afterAll(async () => {
@@ -46,32 +49,10 @@ beforeEach(async () => {
 
 const kept = async (): Promise<WorkState> => ask<WorkState>('GET', `/api/works/${work.id}`);
 /** The artwork once it is kept and so. */
-const once = (is: (artwork: Artwork) => unknown): Promise<Artwork> =>
-  until(async () => {
-    const { drawing } = await kept();
-    return is(drawing) ? drawing : null;
-  });
-
-/** A place of the work on the screen. */
-async function spot(x: number, y: number): Promise<[number, number]> {
-  const { zoom, left, top } = await page.$eval('[data-shapes] g', (g) => {
-    const m = (g as SVGGElement).getScreenCTM()!;
-    return { zoom: m.a, left: m.e, top: m.f };
-  });
-  return [left + zoom * x, top + zoom * y];
-}
-async function press(x: number, y: number): Promise<void> {
-  await page.mouse.click(...(await spot(x, y)));
-}
-async function drag(from: [number, number], to: [number, number], held?: 'Shift'): Promise<void> {
-  if (held) await page.keyboard.down(held);
-  await page.mouse.move(...(await spot(...from)));
-  await page.mouse.down();
-  await page.mouse.move(...(await spot((from[0] + to[0]) / 2, (from[1] + to[1]) / 2)), { steps: 4 });
-  await page.mouse.move(...(await spot(...to)), { steps: 4 });
-  await page.mouse.up();
-  if (held) await page.keyboard.up(held);
-}
+const once = (is: (artwork: Artwork) => unknown) => onceKept(ask, work.id, is);
+const press = (x: number, y: number) => sheet.press(x, y);
+const drag = (...ways: Parameters<OnSheet['drag']>) => sheet.drag(...ways);
+const spot = (x: number, y: number) => sheet.spot(x, y);
 const chosen = () => page.$eval('[data-chosen]', (e) => Number((e as HTMLElement).dataset.chosen));
 const idOf = (k: number): string => (work.drawing.nodes[k] as Piece).id;
 
@@ -114,6 +95,27 @@ describe('shapes', () => {
     expect(boxOfNode(small, idOf(0))!.height).toBeCloseTo(60, 6);
     for (let k = 0; k < 3; k++) await page.locator('button::-p-text(Undo)').click();
     await once((a) => JSON.stringify(a.nodes) === JSON.stringify(work.drawing.nodes));
+  });
+
+  it('are turned and scaled about any point, which is chosen or dragged to it', async () => {
+    const typed = async (label: string, value: string) => {
+      const field = (await page.$(`[aria-label="${label}"]`))!;
+      await field.click({ count: 3 });
+      await field.type(value);
+      await page.keyboard.press('Enter');
+    };
+    await press(60, 60);
+    await page.locator('[role=radio][aria-label="lower right"]').click();
+    await typed('turn by, in degrees', '90');
+    const turned = await once((a) => boxOfNode(a, idOf(0))!.x > 159);
+    expect(boxOfNode(turned, idOf(0))).toMatchObject({ x: expect.closeTo(160, 6), y: expect.closeTo(40, 6) });
+    // The point stays where it is: from there it is dragged to the lower middle of the sheet, which is named.
+    await drag([160, 160], [200, 398]);
+    await typed('turn by, in degrees', '180');
+    const over = await once((a) => boxOfNode(a, idOf(0))!.y > 600);
+    expect(boxOfNode(over, idOf(0))!.x + boxOfNode(over, idOf(0))!.width).toBeCloseTo(240, 0);
+    await page.keyboard.press('Escape');
+    expect(await page.$('[data-about]')).toBeNull();
   });
 
   it('are drawn to what they come near, which is named', async () => {

@@ -8,6 +8,7 @@ import {
   mapContour,
   mapPoint,
   mirrorIn,
+  pointsAlong,
   reverseContour,
   signedArea,
   turnAbout,
@@ -529,6 +530,5 @@ function ontoAxis({ start, segments, ...rest }: Contour): Contour {
 }
 
 function middleOfOutline(contour: Contour): Point {
-  const p = flatten(contour, 0.5);
-  return meanOf(Array.from({ length: p.length / 2 }, (_, i): Point => [p[2 * i], p[2 * i + 1]]));
+  return meanOf(pointsAlong(contour, 0.5));
 }

@@ -71,6 +71,18 @@ export function flatten(contour: Contour, tolerancePx = 0.1): number[] {
   return out;
 }
 
+/** A contour as points, one after the other. */
+export function pointsAlong(contour: Contour, tolerancePx = 0.1): Point[] {
+  const flat = flatten(contour, tolerancePx);
+  return Array.from({ length: flat.length / 2 }, (_, k): Point => [flat[2 * k], flat[2 * k + 1]]);
+}
+
+/** A closed contour of straight lines in place of another: whether a place lies in it is quickly told. */
+export function asLines(contour: Contour, tolerancePx = 0.25): Contour {
+  const [start, ...rest] = pointsAlong(contour, tolerancePx);
+  return { start, segments: [...rest, start].map((to) => ({ kind: 'line', to })) };
+}
+
 /** Signed area of a line of points in px²; positive when clockwise on a screen. */
 export function signedArea(points: ArrayLike<number>): number {
   let sum = 0;

@@ -34,17 +34,24 @@ function nearestParameter(from: Point, s: Segment, p: Point): number {
     return length(minus(p, from)) <= length(minus(p, s.to)) ? 0 : 1;
   }
   const away = (t: number): number => length(minus(p, pointAt(from, s, t)));
-  let best = 0;
-  for (let k = 1; k <= TRIES; k++) if (away(k / TRIES) < away(best / TRIES)) best = k;
-  let [low, high] = [Math.max(0, (best - 1) / TRIES), Math.min(1, (best + 1) / TRIES)];
-  for (let k = 0; k < STEPS; k++) {
-    const [a, b] = [high - GOLDEN * (high - low), low + GOLDEN * (high - low)];
-    if (away(a) <= away(b)) high = b;
-    else low = a;
-  }
-  const t = (low + high) / 2;
+  const tried = Array.from({ length: TRIES + 1 }, (_, k) => away(k / TRIES));
   // The ends are kept exactly.
-  return away(0) <= away(t) ? 0 : away(1) <= away(t) ? 1 : t;
+  let [best, least] = tried[0] <= tried[TRIES] ? [0, tried[0]] : [1, tried[TRIES]];
+  // A curve that comes back comes near more than once, and where it looks nearest from afar it need not be.
+  const reach = Math.min(...tried) + Math.max(...tried.slice(1).map((d, k) => Math.abs(d - tried[k])));
+  tried.forEach((d, k) => {
+    if (d > reach || d > (tried[k - 1] ?? Infinity) || d > (tried[k + 1] ?? Infinity)) return;
+    let [low, high] = [Math.max(0, (k - 1) / TRIES), Math.min(1, (k + 1) / TRIES)];
+    for (let step = 0; step < STEPS; step++) {
+      const [a, b] = [high - GOLDEN * (high - low), low + GOLDEN * (high - low)];
+      if (away(a) <= away(b)) high = b;
+      else low = a;
+    }
+    const t = (low + high) / 2;
+    const off = away(t);
+    if (off < least) [best, least] = [t, off];
+  });
+  return best;
 }
 
 /** The nearest place of an outline to a point; null for one without segments. */

@@ -1,6 +1,6 @@
 /** How far a drawing lies from the edges of the picture that it is drawn over. */
 import { Lines, polylineOf } from '../exact';
-import { boxOf, contains, flatten, type Box, type Contour, type Point } from '../path';
+import { asLines, boxOf, contains, type Box, type Contour, type Point } from '../path';
 
 /** The edges of a picture, to be looked up by place. */
 export interface PictureEdges {
@@ -61,7 +61,7 @@ const holds = (b: Box, [x, y]: Point): boolean => x > b.x && x < b.x + b.width &
 export function deviationFrom(edges: PictureEdges, shapes: readonly DrawnShape[], asksDrawn = true): Deviation {
   const polylines = shapes.map((s) => s.contours.map((c) => polylineOf(c, TOLERANCE_PX)));
   const boxes = shapes.map((s) => boxOf(s.contours));
-  const solid = shapes.map((s) => s.contours.filter((c) => !c.open).map((c) => flat(c)));
+  const solid = shapes.map((s) => s.contours.filter((c) => !c.open).map((c) => asLines(c)));
   const total = polylines.flat().reduce((sum, l) => sum + lengthOf(l), 0);
   const stepPx = Math.max(STEP_PX, total / PLACES_MOST);
   let [greatest, at, sum, count] = [0, null as Point | null, 0, 0];
@@ -91,18 +91,6 @@ export function deviationFrom(edges: PictureEdges, shapes: readonly DrawnShape[]
     drawnShare: asksDrawn && edges.lengthPx > 0 && count ? drawnOf(edges, polylines.flat()) : 0,
   };
 }
-
-/** An outline of straight lines, so that whether a place lies in it is quickly told. */
-const flat = (contour: Contour): Contour => {
-  const points = flatten(contour, 0.25);
-  return {
-    start: [points[0], points[1]],
-    segments: Array.from({ length: points.length / 2 - 1 }, (_, k) => ({
-      kind: 'line',
-      to: [points[2 * k + 2], points[2 * k + 3]],
-    })),
-  };
-};
 
 function drawnOf(edges: PictureEdges, polylines: readonly Float64Array[]): number {
   const drawn = new Lines(polylines);

@@ -1,6 +1,6 @@
 /** What an artwork is constructed of. */
 import { constructionOf, type Construction } from '../exact';
-import { boxOf, contains, flatten, polygon, type Box, type Contour, type Point } from '../path';
+import { asLines, boxOf, contains, type Box, type Contour, type Point } from '../path';
 import type { Artwork, Piece } from './artwork';
 import { piecesFrom } from './edits/combine';
 import { nearlyWithin } from './nearly';
@@ -41,7 +41,7 @@ function hiding({ contours, pieces }: SheetOutlines): (p: Point, outline: number
     if (level.has(piece.id)) return;
     level.set(piece.id, covers.length);
     const own = contours.filter((__, m) => pieces[m].id === piece.id);
-    covers.push({ piece, contours: own.map(straight), box: boxOf(own) });
+    covers.push({ piece, contours: own.map((c) => asLines(c)), box: boxOf(own) });
   });
   const solid = (piece: Piece): boolean =>
     piece.inkId !== null && !piece.hidden && (piece.opacity ?? 1) * (piece.fillOpacity ?? 1) === 1;
@@ -63,12 +63,6 @@ function hiding({ contours, pieces }: SheetOutlines): (p: Point, outline: number
           y < b.y + b.height &&
           corners.every(([dx, dy]) => contains(own, [x + dx, y + dy], piece.rule)),
       );
-}
-
-/** An outline of straight lines: whether a place lies in it is quickly told. */
-function straight(contour: Contour): Contour {
-  const flat = flatten(contour, 0.25);
-  return polygon(Array.from({ length: flat.length / 2 }, (_, k): Point => [flat[2 * k], flat[2 * k + 1]]));
 }
 
 /** More circles or lines than this are not shown together: those that carry most come first. */

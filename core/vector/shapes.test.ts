@@ -49,18 +49,9 @@ import {
   type Group,
   type Piece,
 } from './index';
-import { pieceOf } from './testing';
+import { artworkOf as artworkWith, pieceOf } from './testing';
 
-const artworkOf = (nodes: readonly ArtNode[]): Artwork => ({
-  widthPx: 400,
-  heightPx: 300,
-  inks: [
-    { id: 'a', hex: '#182A5C', name: 'midnight' },
-    { id: 'b', hex: '#F2C14E', name: 'lamp' },
-  ],
-  nodes,
-  guides: [],
-});
+const artworkOf = (nodes: readonly ArtNode[]): Artwork => artworkWith(nodes, 400, 300);
 const box = (id: string, inkId: string, x: number, y: number, w = 40, h = 40): Piece =>
   pieceOf(id, inkId, [rectangleOfArcs(x, y, w, h)]);
 const artwork = artworkOf([

@@ -5,9 +5,9 @@ import {
   circle,
   circleOfArcs,
   combined,
-  flatten,
   mapContour,
   path,
+  pointsAlong,
   polygon,
   rectangle,
   rectangleOfArcs,
@@ -110,10 +110,7 @@ describe('construction', () => {
   });
 
   it('stands a drawing of thousands of points', () => {
-    const flat = flatten(circle(500, 500, 400), 1e-5);
-    const dense: Contour = polygon(
-      Array.from({ length: flat.length / 2 }, (_, k): Point => [flat[2 * k], flat[2 * k + 1]]),
-    );
+    const dense: Contour = polygon(pointsAlong(circle(500, 500, 400), 1e-5));
     expect(dense.segments.length).toBeGreaterThan(500);
     expect(of(dense).greatestPx).toBeLessThanOrEqual(WITHIN);
   });

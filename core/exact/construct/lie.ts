@@ -3,10 +3,10 @@ import {
   arcGeometry,
   circleThrough,
   dot,
-  flatten,
   minus,
   offLine,
   pointAt,
+  pointsAlong,
   straightThrough,
   tangentsOf,
   turnBetween,
@@ -47,10 +47,8 @@ const lengthOf = (places: readonly Point[]): number =>
   places.reduce((sum, p, k) => (k ? sum + Math.hypot(...minus(p, places[k - 1])) : 0), 0);
 
 /** About how long a segment is, in px. */
-function longOf(from: Point, s: Segment): number {
-  const flat = flatten({ start: from, segments: [s], open: true }, 0.5);
-  return lengthOf(Array.from({ length: flat.length / 2 }, (_, k): Point => [flat[2 * k], flat[2 * k + 1]]));
-}
+const longOf = (from: Point, s: Segment): number =>
+  lengthOf(pointsAlong({ start: from, segments: [s], open: true }, 0.5));
 
 const longest = ({ start, segments }: Contour): number =>
   segments.reduce((sum, s, k) => sum + longOf(k ? segments[k - 1].to : start, s), 0);

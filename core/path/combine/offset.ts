@@ -14,7 +14,7 @@ export type OffsetJoin = 'round' | 'mitre' | 'bevel';
 /** How far a curve may stray from the true distance, in pixels. */
 export const STRAY_PX = 0.025;
 /** A curve is halved no more often than this. */
-export const DEEPEST = 7;
+export const DEEPEST = 16;
 /** Corners that turn by less than this, in radians, are smooth. */
 const SMOOTH = 0.06;
 /** Whether a way goes on without a corner. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { circleOfArcs, mapContour, polygon, rectangleOfArcs, type Contour, type Point } from '../../path';
 import { allPieces, countPoints, findNode, type Artwork, type Piece } from '../artwork';
 import { greatestStray } from '../outlines';
-import { pieceOf } from '../testing';
+import { artworkOf as artworkWith, pieceOf } from '../testing';
 import { symmetriesOfArtwork } from './exact';
 import { applyEdit, applyEdits, describeEdit, EditError, EditSchema, type Edit } from './index';
 import * as v from 'valibot';
@@ -20,16 +20,7 @@ const cutBox = (x: number, y: number, side: number): Contour => {
   };
   return polygon(Array.from({ length: 16 }, (_, k) => at(k)));
 };
-const artworkOf = (...nodes: Artwork['nodes']): Artwork => ({
-  widthPx: 200,
-  heightPx: 200,
-  inks: [
-    { id: 'a', hex: '#182A5C', name: 'midnight' },
-    { id: 'b', hex: '#F2C14E', name: 'lamp' },
-  ],
-  nodes,
-  guides: [],
-});
+const artworkOf = (...nodes: Artwork['nodes']): Artwork => artworkWith(nodes);
 const piece = (artwork: Artwork, id: string): Piece => findNode(artwork, id)!.node as Piece;
 
 describe('thinning out an artwork', () => {

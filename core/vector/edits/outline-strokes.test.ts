@@ -3,21 +3,12 @@ import { circleOfArcs, flatten, rectangle, signedArea, type Contour } from '../.
 import { allPieces, type Artwork, type Piece, type PieceStroke } from '../artwork';
 import { constructionOfArtwork, drawnShapes, telling } from '../index';
 import { nearlyLines } from '../nearly';
-import { pieceOf } from '../testing';
+import { artworkOf as artworkWith, pieceOf } from '../testing';
 import { applyEdit, describeEdit, EditError } from './index';
 
 const stroke: PieceStroke = { inkId: 'b', widthPx: 6, cap: 'butt', join: 'mitre', mitreLimit: 4 };
 const bar: Contour = { start: [20, 20], segments: [{ kind: 'line', to: [80, 20] }], open: true };
-const artworkOf = (...nodes: Artwork['nodes']): Artwork => ({
-  widthPx: 200,
-  heightPx: 200,
-  inks: [
-    { id: 'a', hex: '#182A5C', name: 'midnight' },
-    { id: 'b', hex: '#F2C14E', name: 'lamp' },
-  ],
-  nodes,
-  guides: [],
-});
+const artworkOf = (...nodes: Artwork['nodes']): Artwork => artworkWith(nodes);
 const sizeOf = ({ contours }: Piece): number => contours.reduce((sum, c) => sum + signedArea(flatten(c, 1e-3)), 0);
 
 describe('lines made areas', () => {

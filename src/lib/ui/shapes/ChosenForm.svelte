@@ -26,6 +26,24 @@
   const shown = (x: number) => (Math.round(x * 10) / 10).toFixed(1);
   const counted = (n: number, one: string) => `${n.toLocaleString('en-GB')} ${one}${n === 1 ? '' : 's'}`;
 
+  const PLACES = [
+    ['upper left', 0, 0],
+    ['upper side', 0.5, 0],
+    ['upper right', 1, 0],
+    ['left side', 0, 0.5],
+    ['middle', 0.5, 0.5],
+    ['right side', 1, 0.5],
+    ['lower left', 0, 1],
+    ['lower side', 0.5, 1],
+    ['lower right', 1, 1],
+  ] as const;
+  const placeOf = (u: number, v: number): [number, number] => [box!.x + u * box!.width, box!.y + v * box!.height];
+  function isAbout(u: number, v: number): boolean {
+    const { pivot } = shaping;
+    const [x, y] = placeOf(u, v);
+    return pivot !== null && Math.hypot(pivot[0] - x, pivot[1] - y) < 1e-6;
+  }
+
   const FIELDS = [
     ['x', 'left'],
     ['y', 'top'],
@@ -71,7 +89,26 @@
           ontyped={(text) => typed('turn', text)}
         /></label
       >
-      <span class="self-center text-right text-[12px] text-muted">px, degrees</span>
+      <div class="flex items-center justify-between gap-1 text-muted">
+        about
+        <div
+          class="grid grid-cols-3 gap-[3px]"
+          role="radiogroup"
+          aria-label="About which point it is scaled, turned and mirrored"
+        >
+          {#each PLACES as [name, u, v] (name)}
+            {@const isOn = isAbout(u, v)}
+            <button
+              class="h-3.5 w-3.5 border {isOn ? 'border-active bg-active' : 'border-muted bg-paper'}"
+              role="radio"
+              aria-checked={isOn}
+              aria-label={name}
+              title="{name}; then drag the mark on the sheet to any point"
+              onclick={() => (shaping.about = isOn && shaping.about ? null : placeOf(u, v))}
+            ></button>
+          {/each}
+        </div>
+      </div>
     </div>
   {:else}
     <p class="text-[12px] text-muted">Press a piece to choose it, again for what lies below; drag a box for several.</p>

@@ -22,27 +22,29 @@
     const tick = [1, 2, 5, 10].map((m) => m * power).find((s) => s >= least)!;
     return { tick, figure: tick * (String(tick).replace(/[0.]/g, '').startsWith('2') ? 5 : 10) };
   });
-  interface Tick {
-    readonly at: number;
-    readonly long: number;
-    readonly told: string | null;
-  }
-  function ticksOf(offset: number, size: number): Tick[] {
+  /** All ticks of a ruler as one path, and its figures. */
+  function ticksOf(
+    offset: number,
+    size: number,
+    axis: 0 | 1,
+  ): { path: string; figures: { at: number; told: string }[] } {
     const { tick, figure } = steps;
     const first = Math.ceil(-offset / view.zoom / tick);
     const last = Math.floor((size - offset) / view.zoom / tick);
-    return Array.from({ length: Math.max(0, last - first + 1) }, (_, k) => {
-      const value = (first + k) * tick;
+    let path = '';
+    const figures: { at: number; told: string }[] = [];
+    for (let k = first; k <= last; k++) {
+      const value = k * tick;
+      const at = Math.round(10 * (offset + value * view.zoom)) / 10;
       const isFigure = Math.abs(value / figure - Math.round(value / figure)) < 1e-6;
-      return {
-        at: offset + value * view.zoom,
-        long: isFigure ? 10 : 4,
-        told: isFigure ? String(Math.round(value * 100) / 100) : null,
-      };
-    });
+      if (isFigure) figures.push({ at, told: String(Math.round(value * 100) / 100) });
+      const long = isFigure ? 10 : 4;
+      path += axis === 0 ? `M${at} ${THICK_PX}v${-long}` : `M${THICK_PX} ${at}h${-long}`;
+    }
+    return { path, figures };
   }
-  const across = $derived(ticksOf(view.x, box.width));
-  const down = $derived(ticksOf(view.y, box.height));
+  const across = $derived(ticksOf(view.x, box.width, 0));
+  const down = $derived(ticksOf(view.y, box.height, 1));
   const levels = $derived(guides.filter((g) => g.kind === 'line' && g.angleDeg === 0));
   const uprights = $derived(guides.filter((g) => g.kind === 'line' && g.angleDeg === 90));
 
@@ -106,9 +108,9 @@
     onpointerup={end}
     onpointercancel={end}
   >
-    {#each across as { at: x, long, told }, k (k)}
-      <path d="M{x} {THICK_PX}v{-long}" stroke="var(--muted)" stroke-width="1" />
-      {#if told}<text x={x + 3} y="10" font-size="9" fill="var(--muted)">{told}</text>{/if}
+    <path d={across.path} stroke="var(--muted)" stroke-width="1" />
+    {#each across.figures as { at: x, told }, k (k)}
+      <text x={x + 3} y="10" font-size="9" fill="var(--muted)">{told}</text>
     {/each}
     {#each uprights as g (g.id)}
       {@const x = view.x + (g.kind === 'line' ? g.through[0] : 0) * view.zoom}
@@ -126,13 +128,11 @@
     onpointerup={end}
     onpointercancel={end}
   >
-    {#each down as { at: y, long, told }, k (k)}
-      <path d="M{THICK_PX} {y}h{-long}" stroke="var(--muted)" stroke-width="1" />
-      {#if told}
-        <text x="10" y={y + 3} font-size="9" fill="var(--muted)" transform="rotate(-90 10 {y})" text-anchor="end"
-          >{told}</text
-        >
-      {/if}
+    <path d={down.path} stroke="var(--muted)" stroke-width="1" />
+    {#each down.figures as { at: y, told }, k (k)}
+      <text x="10" y={y + 3} font-size="9" fill="var(--muted)" transform="rotate(-90 10 {y})" text-anchor="end"
+        >{told}</text
+      >
     {/each}
     {#each levels as g (g.id)}
       {@const y = view.y + (g.kind === 'line' ? g.through[1] : 0) * view.zoom}

@@ -93,6 +93,16 @@
         />
       {/each}
       <circle cx={turn.at[0]} cy={turn.at[1]} r={4.5 * px} fill="#fff" stroke="#1d2e4e" stroke-width={1.25 * px} />
+      {#if shaping.about}
+        {@const [x, y] = shaping.about}
+        <circle cx={x} cy={y} r={6 * px} fill="#fff" fill-opacity="0.85" stroke="#a3211d" stroke-width={1.25 * px} />
+        <path
+          d="M{x - 9 * px} {y}h{18 * px}M{x} {y - 9 * px}v{18 * px}"
+          stroke="#a3211d"
+          stroke-width={px}
+          data-about
+        />
+      {/if}
     {/if}
   </g>
   <DrawnBox box={shaping.boxing} {view} />

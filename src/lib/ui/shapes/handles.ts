@@ -5,8 +5,11 @@ export interface Handle {
   readonly name: string;
   readonly at: Point;
   readonly cursor: string;
-  /** The map of a drag from one point to another; `free` is the Shift key: corners scale each way by itself, turns go on in steps. */
-  readonly map: (box: Box, from: Point, to: Point, free: boolean) => Affine;
+  /**
+   * The map of a drag from one point to another; `free` is the Shift key: corners scale each way by itself, turns go on in steps. `about` is the point that stays, where one was chosen: else
+   * what is scaled keeps the side opposite, and what is turned its middle.
+   */
+  readonly map: (box: Box, from: Point, to: Point, free: boolean, about: Point | null) => Affine;
 }
 
 /** How far above the box the handle to turn it stands, in pixels of the screen. */
@@ -33,11 +36,13 @@ export function handlesOf(box: Box, zoom: number): Handle[] {
     name,
     cursor,
     at: place(u, v),
-    map(of, _from, to, free) {
-      const about: Point = [of.x + (1 - u) * of.width, of.y + (1 - v) * of.height];
-      const [w, h] = [(2 * u - 1) * of.width, (2 * v - 1) * of.height];
-      let sx = w === 0 ? 1 : Math.max(LEAST, (to[0] - about[0]) / w);
-      let sy = h === 0 ? 1 : Math.max(LEAST, (to[1] - about[1]) / h);
+    map(of, _from, to, free, chosen) {
+      const about: Point = chosen ?? [of.x + (1 - u) * of.width, of.y + (1 - v) * of.height];
+      const [w, h] = [of.x + u * of.width - about[0], of.y + v * of.height - about[1]];
+      const times = (on: boolean, reach: number, is: number): number =>
+        on && Math.abs(reach) > 1e-6 ? Math.max(LEAST, is / reach) : 1;
+      let sx = times(u !== 0.5, w, to[0] - about[0]);
+      let sy = times(v !== 0.5, h, to[1] - about[1]);
       // A mark keeps its proportions where it is dragged by a corner.
       if (u !== 0.5 && v !== 0.5 && !free) sx = sy = Math.max(sx, sy);
       return scaleAbout(about, sx, sy);
@@ -47,8 +52,8 @@ export function handlesOf(box: Box, zoom: number): Handle[] {
     name: 'turn',
     cursor: 'grab',
     at: [box.x + box.width / 2, box.y - TURN_PX / zoom],
-    map(of, from, to, steps) {
-      const middle: Point = [of.x + of.width / 2, of.y + of.height / 2];
+    map(of, from, to, steps, chosen) {
+      const middle: Point = chosen ?? [of.x + of.width / 2, of.y + of.height / 2];
       const angle = (p: Point) => Math.atan2(p[1] - middle[1], p[0] - middle[0]);
       let rad = angle(to) - angle(from);
       if (steps) rad = Math.round(rad / STEP_RAD) * STEP_RAD;

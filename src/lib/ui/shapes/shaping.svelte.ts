@@ -17,6 +17,7 @@ import {
   allPieces,
   inksOfPiece,
   restacked,
+  snapped,
   snappedBox,
   snapTargets,
   specksOf,
@@ -94,12 +95,15 @@ type Gesture =
       moved: boolean;
     }
   | { readonly kind: 'box'; readonly from: Point; readonly adds: readonly string[] }
-  | { readonly kind: 'handle'; readonly handle: Handle; readonly from: Point; readonly box: Box };
+  | { readonly kind: 'handle'; readonly handle: Handle; readonly from: Point; readonly box: Box }
+  | { readonly kind: 'about' };
 
 /** What happens on the screen of shapes: what is chosen, the gesture under way, the act whose form is open, and what was found. */
 export class Shaping {
   chosen = $state.raw<readonly string[]>([]);
   act = $state<ActName | null>(null);
+  /** The point about which what is chosen is scaled, turned and mirrored; null while none was chosen. */
+  about = $state.raw<Point | null>(null);
   /** The box that is being drawn to choose what lies in it. */
   boxing = $state.raw<Box | null>(null);
   nearly = $state.raw<readonly NearlyLine[]>([]);
@@ -159,6 +163,12 @@ export class Shaping {
     return unionOf(this.chosen.map((k) => boxOfNode(drawing, k)).filter((b) => b !== null));
   }
 
+  /** Where that point is shown: in the middle, until another was chosen. */
+  get pivot(): Point | null {
+    const { box, about } = this;
+    return box && (about ?? [box.x + box.width / 2, box.y + box.height / 2]);
+  }
+
   /** Looks again at what the artwork nearly is, a moment after it stopped changing. */
   look(): void {
     clearTimeout(this.timer);
@@ -190,6 +200,7 @@ export class Shaping {
 
   choose(ids: readonly string[]): void {
     this.chosen = [...new Set(ids)];
+    this.about = null;
     this.made = null;
     this.tryNothing();
   }
@@ -385,12 +396,12 @@ export class Shaping {
   mirror(axis: 0 | 1, copies = false): void {
     const { box, artwork, chosen } = this;
     const whole = box ?? { x: 0, y: 0, width: artwork.widthPx, height: artwork.heightPx };
-    const [x, y] = [whole.x + whole.width / 2, whole.y + whole.height / 2];
-    // Copies come about the middle of the sheet, where the other half belongs.
+    const [x, y] = this.about ?? [whole.x + whole.width / 2, whole.y + whole.height / 2];
+    // Copies come about the middle of the sheet, where the other half belongs, until a point was chosen.
     const by: Affine =
       axis === 0
-        ? [-1, 0, 0, 1, copies ? artwork.widthPx : 2 * x, 0]
-        : [1, 0, 0, -1, 0, copies ? artwork.heightPx : 2 * y];
+        ? [-1, 0, 0, 1, copies && !this.about ? artwork.widthPx : 2 * x, 0]
+        : [1, 0, 0, -1, 0, copies && !this.about ? artwork.heightPx : 2 * y];
     const nodes = chosen.length ? chosen : artwork.nodes.map((n) => n.id);
     if (!copies) return this.edit(movedOnSheet(artwork, nodes, by));
     this.duplicate(by);
@@ -455,16 +466,16 @@ export class Shaping {
   place(what: 'x' | 'y' | 'width' | 'height' | 'turn', value: number): void {
     const { box } = this;
     if (!box) return;
-    const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
+    const pivot = this.about ?? ([box.x + box.width / 2, box.y + box.height / 2] as const);
     const by: Affine | null =
       what === 'x'
         ? [1, 0, 0, 1, value - box.x, 0]
         : what === 'y'
           ? [1, 0, 0, 1, 0, value - box.y]
           : what === 'turn'
-            ? turnAbout([cx, cy], (value * Math.PI) / 180)
+            ? turnAbout(pivot, (value * Math.PI) / 180)
             : value > 0 && box[what] > 0
-              ? scaleAbout([box.x, box.y], value / box[what], value / box[what])
+              ? scaleAbout(this.about ?? [box.x, box.y], value / box[what], value / box[what])
               : null;
     if (by && by.some((x, k) => Math.abs(x - [1, 0, 0, 1, 0, 0][k]) > 1e-9))
       this.edit(movedOnSheet(this.artwork, this.chosen, by));
@@ -484,6 +495,12 @@ export class Shaping {
       : undefined;
     if (box && handle) {
       this.gesture = { kind: 'handle', handle, from: point, box };
+      return;
+    }
+    const { pivot } = this;
+    if (pivot && Math.hypot(pivot[0] - point[0], pivot[1] - point[1]) <= GRAB_PX / zoom && this.about) {
+      this.gesture = { kind: 'about' };
+      this.targets = snapTargets(this.artwork, [], this.more());
       return;
     }
     const there = nodesAt(this.artwork, point);
@@ -507,6 +524,12 @@ export class Shaping {
   private drag(point: Point, shift: boolean, zoom: number): void {
     const { gesture } = this;
     if (!gesture) return;
+    if (gesture.kind === 'about') {
+      const on = this.targets ? snapped(point, this.targets, SNAP_PX / zoom) : { at: point, told: null };
+      this.about = on.at;
+      this.snap = on.told ? { at: on.at, told: on.told } : null;
+      return;
+    }
     const [fx, fy] = gesture.from;
     let [dx, dy] = [point[0] - fx, point[1] - fy];
     if (gesture.kind === 'box') {
@@ -533,14 +556,14 @@ export class Shaping {
       return;
     }
     const { handle, box, from } = gesture;
-    this.line.tried = movedOnSheet(this.artwork, this.chosen, handle.map(box, from, point, shift));
+    this.line.tried = movedOnSheet(this.artwork, this.chosen, handle.map(box, from, point, shift, this.about));
   }
 
   private up(): void {
     const { gesture, boxing } = this;
     this.gesture = null;
     this.boxing = this.snap = null;
-    if (!gesture) return;
+    if (!gesture || gesture.kind === 'about') return;
     if (gesture.kind === 'box') {
       this.choose(boxing ? [...gesture.adds, ...nodesIn(this.artwork, boxing)] : gesture.adds);
       return;
