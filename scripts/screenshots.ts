@@ -18,7 +18,7 @@ const retouched = thread.branches.flatMap((b) => b.works).find((w) => w.kind ===
 const base = `/commissions/${noctule.id}`;
 const { rounds } = await get<Wall>(`/api/commissions/${juniper.id}/rounds`);
 const ofJuniper = await get<Thread>(`/api/commissions/${juniper.id}/thread`);
-const traced = ofJuniper.branches.flatMap((b) => b.works).find((w) => w.kind === 'artwork')!;
+const drawn = ofJuniper.branches.flatMap((b) => b.works).find((w) => w.isDrawn)!;
 const fromSketch = rounds.flatMap((r) => r.candidates).find((c) => c.sketch)!;
 
 const pressed = async (page: Page, ...keys: string[]): Promise<void> => {
@@ -99,12 +99,22 @@ const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promi
     },
   },
   {
-    name: 'shapes-points',
-    path: `/commissions/${juniper.id}/artworks/${traced.id}/shapes`,
+    name: 'shapes-redrawn',
+    path: `/commissions/${juniper.id}/artworks/${drawn.id}/shapes`,
     then: async (page) => {
       await page.waitForSelector('[data-nearly=ready]');
-      await pressed(page, 'n', 'p');
+      await pressed(page, 'q', 'd');
+      await page.waitForFunction(() => /off by/.test(document.querySelector('[data-deviation]')?.textContent ?? ''));
+    },
+  },
+  {
+    name: 'shapes-construction',
+    path: `/commissions/${juniper.id}/artworks/${drawn.id}/shapes`,
+    then: async (page) => {
       await page.waitForSelector('[data-nearly=ready]');
+      await pressed(page, 'v');
+      await page.waitForSelector('[data-construction]');
+      await page.waitForSelector('[data-construct=ready]');
     },
   },
   { name: 'inks', path: `${base}/artworks/${work.id}` },
