@@ -65,18 +65,15 @@ function spaced({ start, segments }: Contour, stepPx: number): Point[] {
   return out;
 }
 
-/** A chain cut where it turns, into lines, arcs, and runs of curves that go on smoothly in one another; of a closed chain the first run starts at a cut, if there is one. */
-function partsOf(chain: Chain): { contour: Contour; basis: Basis | null }[] {
+/** A chain cut where it turns, into lines, arcs, and runs of curves, and of what is too short to tell by itself, that go on smoothly in one another; of a closed chain the first run starts at a cut, if there is one. */
+function partsOf(chain: Chain, leastPx: number): { contour: Contour; basis: Basis | null }[] {
   const from = [chain.start, ...chain.segments.map((s) => s.to)];
   const ways = chain.segments.map((s, k) => tangentsOf(from[k], s));
   const n = chain.segments.length;
+  const isFree = chain.segments.map((s, k) => s.kind === 'curve' || longOf(from[k], s) < leastPx);
   const goesOn = (k: number): boolean => {
     const next = (k + 1) % n;
-    return (
-      chain.segments[k].kind === 'curve' &&
-      chain.segments[next].kind === 'curve' &&
-      turnBetween(ways[k][1], ways[next][0]) < CORNER_RAD
-    );
+    return isFree[k] && isFree[next] && turnBetween(ways[k][1], ways[next][0]) < CORNER_RAD;
   };
   const cut = chain.closed ? Array.from({ length: n }, (_, k) => k).find((k) => !goesOn(k)) : n - 1;
   const first = cut === undefined ? 0 : (cut + 1) % n;
@@ -92,7 +89,8 @@ function partsOf(chain: Chain): { contour: Contour; basis: Basis | null }[] {
       };
       continue;
     }
-    out.push({ contour: { start: from[k], segments: [segment], open: true }, basis: basisOf(from[k], segment) });
+    const basis = isFree[k] ? null : basisOf(from[k], segment);
+    out.push({ contour: { start: from[k], segments: [segment], open: true }, basis });
   }
   return out;
 }
@@ -201,7 +199,7 @@ export function lyingOf(
   isSeen: (p: Point, of: ReadonlySet<number>) => boolean = () => true,
 ): Lying[] {
   const { chains } = chainsOf(contours);
-  const parts = chains.flatMap((chain) => partsOf(chain).map((part) => ({ ...part, of: chain.of })));
+  const parts = chains.flatMap((chain) => partsOf(chain, leastPx).map((part) => ({ ...part, of: chain.of })));
   const total = parts.reduce((sum, { contour }) => sum + longest(contour), 0);
   const stepPx = Math.max(STEP * withinPx, total / PLACES_MOST);
   return parts.flatMap(({ basis, of, contour }): Lying[] =>

@@ -14,6 +14,7 @@ export const outlineStrokes = defineEdit({
       const { stroke } = node;
       if (!stroke || stroke.widthPx <= 0) continue;
       const contours = told(() => widened(node.contours, stroke));
+      if (!contours.length && nodes === 'all') continue;
       must(contours.length > 0, 'a line covers nothing, so nothing can be made of it');
       const bare = without(node, 'stroke') as Piece;
       const look = { inkId: stroke.inkId, ...(stroke.opacity === undefined ? {} : { fillOpacity: stroke.opacity }) };
