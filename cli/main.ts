@@ -5,6 +5,7 @@ import { TraceOptionsError } from '../core/trace';
 import { PictureFileError } from '../node/pictures';
 import { TaskError } from '../node/pool';
 import { candidatesCommand, finishesCommand } from './candidates';
+import { colourwaysCommand } from './colourways';
 import { constructCommand, importCommand, shapesCommand } from './drawings';
 import { fileFault } from './outputs';
 import { readLetteringCommand } from './reading';
@@ -38,6 +39,18 @@ const HELP = `odd-quill: candidates, traces and drawings from the command line
       Finds the fewest circles, lines and angles that its outlines lie on, and the unit they share, if there is one.
       --within PX                how far outlines may lie from them (from the size of the drawing)
       --out FILE.svg             a drawing of that
+
+  odd-quill colourways FILE.svg --out DIR [options]
+      Writes it in other colours: harmonies whose contrasts hold, no two alike.
+      --count N, --seed N        how many (12), and which ones (1)
+      --lock NAME|HEX,...        inks that stay as they are
+      --grounds HEX,...          what it will stand on (#FFFFFF)
+      --least N                  contrast of inks that touch, and of those at the edge with every ground (3)
+      --wanted, --unwanted HEX,... colours that are to be in, and not to be
+      --free                     what is dark and what is light need not stay so
+      --one-colour HEX           instead: in one colour, what touches kept apart
+      --reversed HEX             instead, or as well: in one colour for a dark ground
+      --json                     one JSON object a line on standard output
 
   odd-quill cut-out INPUT --out FILE.png [--inner auto|keep|drop] [--json]
       Takes the ground off a picture, with true partial coverage at its edges; the picture keeps its size.
@@ -107,6 +120,7 @@ export async function main(args: readonly string[]): Promise<number> {
     if (command === 'import') return await importCommand(rest);
     if (command === 'shapes') return await shapesCommand(rest);
     if (command === 'construct') return await constructCommand(rest);
+    if (command === 'colourways') return await colourwaysCommand(rest);
     if (command === 'cut-out') return await cutOutCommand(rest);
     if (command === 'mend') return await mendCommand(rest);
     if (command === 'retouch') return await retouchCommand(rest);
@@ -115,7 +129,7 @@ export async function main(args: readonly string[]): Promise<number> {
     if (command === 'finishes') return await finishesCommand(rest);
     throw new UsageError(
       command === undefined
-        ? 'say what to do: trace, import, shapes, construct, cut-out, mend, retouch, read-lettering, candidates or finishes'
+        ? 'say what to do: trace, import, shapes, construct, colourways, cut-out, mend, retouch, read-lettering, candidates or finishes'
         : `there is no command "${command}"`,
     );
   } catch (error) {

@@ -114,6 +114,8 @@ describe('shapes', () => {
     await typed('turn by, in degrees', '180');
     const over = await once((a) => boxOfNode(a, idOf(0))!.y > 600);
     expect(boxOfNode(over, idOf(0))!.x + boxOfNode(over, idOf(0))!.width).toBeCloseTo(240, 0);
+    // Out of the field, and then of what is chosen.
+    await page.keyboard.press('Escape');
     await page.keyboard.press('Escape');
     expect(await page.$('[data-about]')).toBeNull();
   });

@@ -49,16 +49,43 @@ export function rgbToOklab(r: number, g: number, b: number): Oklab {
   };
 }
 
-/** OKLab to sRGB, whole numbers 0..255; colours outside sRGB are clipped by channel. */
-export function oklabToRgb({ L, a, b }: Oklab): Rgb {
+/** Linear sRGB of an OKLab colour, 0..1 where it is one of sRGB. */
+function oklabToLinear({ L, a, b }: Oklab): [number, number, number] {
   const l = (L + 0.3963377774 * a + 0.2158037573 * b) ** 3;
   const m = (L - 0.1055613458 * a - 0.0638541728 * b) ** 3;
   const s = (L - 0.0894841775 * a - 1.291485548 * b) ** 3;
   return [
-    Math.round(gammaOf(4.0767416621 * l - 3.3077115913 * m + 0.2309699292 * s)),
-    Math.round(gammaOf(-1.2684380046 * l + 2.6097574011 * m - 0.3413193965 * s)),
-    Math.round(gammaOf(-0.0041960863 * l - 0.7034186147 * m + 1.707614701 * s)),
+    4.0767416621 * l - 3.3077115913 * m + 0.2309699292 * s,
+    -1.2684380046 * l + 2.6097574011 * m - 0.3413193965 * s,
+    -0.0041960863 * l - 0.7034186147 * m + 1.707614701 * s,
   ];
+}
+
+/** OKLab to sRGB, whole numbers 0..255; colours outside sRGB are clipped by channel. */
+export function oklabToRgb(lab: Oklab): Rgb {
+  const [r, g, b] = oklabToLinear(lab);
+  return [Math.round(gammaOf(r)), Math.round(gammaOf(g)), Math.round(gammaOf(b))];
+}
+
+/** Channels outside 0..1 by less than this are rounding. */
+const GAMUT_SLACK = 1e-4;
+
+/** Whether sRGB has a colour. */
+export const isInGamut = (lab: Oklab): boolean =>
+  oklabToLinear(lab).every((v) => v >= -GAMUT_SLACK && v <= 1 + GAMUT_SLACK);
+
+/** The colour of a lightness and a hue with as much chroma as is asked for, or as sRGB has there. */
+export function inGamut({ L, C, hDeg }: Oklch): Oklch {
+  const light = Math.max(0, Math.min(1, L));
+  const has = (chroma: number): boolean => isInGamut(oklchToOklab({ L: light, C: chroma, hDeg }));
+  if (has(C)) return { L: light, C, hDeg };
+  let [low, high] = [0, C];
+  for (let k = 0; k < 14; k++) {
+    const middle = (low + high) / 2;
+    if (has(middle)) low = middle;
+    else high = middle;
+  }
+  return { L: light, C: low, hDeg };
 }
 
 export const oklabToOklch = ({ L, a, b }: Oklab): Oklch => ({

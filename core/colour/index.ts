@@ -1,3 +1,5 @@
 /** Colour spaces, contrast and colour words. */
 export * from './convert';
 export * from './names';
+export * from './schemes';
+export * from './vision';

@@ -109,6 +109,16 @@ export type Guide =
   | { readonly id: string; readonly kind: 'line'; readonly through: Point; readonly angleDeg: number }
   | { readonly id: string; readonly kind: 'circle'; readonly centre: Point; readonly radiusPx: number };
 
+/** Another full set of inks over the same shapes, beside that of the artwork itself, which is the master. */
+export interface Colourway {
+  readonly id: string;
+  readonly name: string;
+  /** How it was made, in a few words. */
+  readonly how?: string;
+  /** Colours by ink; an ink that is not among them has the master's. Gradients take theirs on as a whole. */
+  readonly inks: readonly { readonly inkId: string; readonly hex: string }[];
+}
+
 /** A vector drawing: nodes from the bottom of the stack to its top. Its ground, where it has one, is a piece like others. */
 export interface Artwork {
   readonly widthPx: number;
@@ -116,6 +126,9 @@ export interface Artwork {
   readonly inks: readonly Ink[];
   readonly nodes: readonly ArtNode[];
   readonly guides: readonly Guide[];
+  readonly colourways?: readonly Colourway[];
+  /** What the artwork's own set of inks is called. */
+  readonly masterName?: string;
 }
 
 export const inkOf = (artwork: Artwork, inkId: string | null): Ink | undefined =>

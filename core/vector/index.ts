@@ -16,3 +16,6 @@ export * from './reshape';
 export * from './snap';
 export * from './nearly';
 export * from './construction';
+export * from './touching';
+export * from './colourways';
+export * from './one-colour';

@@ -145,6 +145,13 @@ export const guideSchema: v.GenericSchema<Guide> = v.variant('kind', [
   v.object({ id, kind: v.literal('circle'), centre: point, radiusPx: lengthPx }),
 ]);
 
+export const colourwaySchema = v.object({
+  id,
+  name: nameOf(60),
+  how: v.optional(nameOf(120)),
+  inks: v.pipe(v.array(v.object({ inkId: id, hex })), v.maxLength(4096, 'at most 4096 inks')),
+});
+
 const side = v.pipe(v.number(), v.gtValue(0, 'a drawing has a size'), v.maxValue(20_000, 'at most 20,000'));
 
 /** How deep a tree of nodes is, as far as matters: checked before anything walks it by calling itself. */
@@ -172,6 +179,8 @@ export const ArtworkSchema = v.pipe(
       v.array(nodeSchema),
     ) as v.GenericSchema<readonly ArtNode[]>,
     guides: v.optional(v.pipe(v.array(guideSchema), v.maxLength(1000)), []),
+    colourways: v.optional(v.pipe(v.array(colourwaySchema), v.maxLength(200, 'at most 200 colourways'))),
+    masterName: v.optional(nameOf(60)),
   }),
   v.rawCheck(({ dataset, addIssue }) => {
     if (!dataset.typed) return;
@@ -189,6 +198,8 @@ export function artworkFault(artwork: Artwork): string | null {
   } catch {
     return 'an ink has no colour';
   }
+  const colourways = artwork.colourways ?? [];
+  if (new Set(colourways.map((c) => c.id)).size !== colourways.length) return 'two colourways have one id';
   const seen = new Set<string>();
   for (const { node } of placedNodes(artwork.nodes)) {
     if (seen.has(node.id)) return 'two nodes have one id';

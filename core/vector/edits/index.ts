@@ -3,6 +3,7 @@ import * as v from 'valibot';
 import type { Artwork } from '../artwork';
 import { artworkFault } from '../schema';
 import { addInk } from './add-ink';
+import { addColourway, colourwayInks, colourwayName, makeMaster, removeColourway } from './colourways';
 import { cutApart, fillHoles, intersect, subtract, trimHidden, unite } from './combine';
 import { EditError, type EditKind } from './define';
 import { duplicateNode } from './duplicate-nodes';
@@ -63,6 +64,11 @@ const KINDS = {
   border,
   'outline-strokes': outlineStrokes,
   'put-pieces': putPieces,
+  'add-colourway': addColourway,
+  'remove-colourway': removeColourway,
+  'colourway-name': colourwayName,
+  'colourway-inks': colourwayInks,
+  'make-master': makeMaster,
   'set-guide': setGuide,
   'remove-guide': removeGuide,
 } as const;

@@ -489,18 +489,18 @@ export class Shaping {
   }
 
   private down(point: Point, shift: boolean, zoom: number): void {
-    const { box } = this;
+    const { box, about } = this;
+    // Before the handles: one that it lies on would do nothing about itself.
+    if (box && about && Math.hypot(about[0] - point[0], about[1] - point[1]) <= GRAB_PX / zoom) {
+      this.gesture = { kind: 'about' };
+      this.targets = snapTargets(this.artwork, [], this.more());
+      return;
+    }
     const handle = box
       ? handlesOf(box, zoom).find((h) => Math.hypot(h.at[0] - point[0], h.at[1] - point[1]) <= GRAB_PX / zoom)
       : undefined;
     if (box && handle) {
       this.gesture = { kind: 'handle', handle, from: point, box };
-      return;
-    }
-    const { pivot } = this;
-    if (pivot && Math.hypot(pivot[0] - point[0], pivot[1] - point[1]) <= GRAB_PX / zoom && this.about) {
-      this.gesture = { kind: 'about' };
-      this.targets = snapTargets(this.artwork, [], this.more());
       return;
     }
     const there = nodesAt(this.artwork, point);

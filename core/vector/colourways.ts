@@ -1,0 +1,83 @@
+/** Colourways of an artwork: other full sets of inks over the same shapes. */
+import { contrastOf, schemesFor, type SchemeAsk, type Schemes } from '../colour';
+import type { Artwork, Colourway, Ink } from './artwork';
+import { tinted } from './gradient';
+import { touchingOf, type Touching } from './touching';
+
+/** The id by which the master is named among colourways. */
+export const MASTER = 'master';
+/** What the master is called until it is named. */
+export const MASTER_NAME = 'master';
+
+const recoloured = (ink: Ink, hex: string): Ink =>
+  ink.hex === hex ? ink : { ...ink, hex, ...(ink.gradient ? { gradient: tinted(ink.gradient, ink.hex, hex) } : {}) };
+
+/** The artwork in one of its colourways; in the master where it has none of that id. Inks that a colourway does not know are the master's. */
+export function artworkIn(artwork: Artwork, colourwayId: string): Artwork {
+  const own = artwork.colourways?.find((c) => c.id === colourwayId);
+  return own ? withHexes(artwork, new Map(own.inks.map((i) => [i.inkId, i.hex]))) : artwork;
+}
+
+/** The artwork with other colours for some inks. */
+export function withHexes(artwork: Artwork, hexes: ReadonlyMap<string, string>): Artwork {
+  const inks = artwork.inks.map((i) => recoloured(i, hexes.get(i.id) ?? i.hex));
+  return inks.every((i, k) => i === artwork.inks[k]) ? artwork : { ...artwork, inks };
+}
+
+/** The colours of a colourway in the order of the artwork's inks; the master's by its id. */
+export const hexesOf = (artwork: Artwork, colourwayId: string): string[] =>
+  artworkIn(artwork, colourwayId).inks.map((i) => i.hex);
+
+/** All colourways with their colours, the master first. */
+export const colourwaysOf = (artwork: Artwork): { id: string; name: string; how: string; hexes: string[] }[] => [
+  { id: MASTER, name: artwork.masterName ?? MASTER_NAME, how: 'master', hexes: artwork.inks.map((i) => i.hex) },
+  ...(artwork.colourways ?? []).map((c) => ({
+    id: c.id,
+    name: c.name,
+    how: c.how ?? '',
+    hexes: hexesOf(artwork, c.id),
+  })),
+];
+
+/** A colourway of colours in the order of the artwork's inks. */
+export const colourwayFrom = (artwork: Artwork, id: string, name: string, hexes: readonly string[], how?: string): Colourway => ({
+  id,
+  name,
+  ...(how ? { how } : {}),
+  inks: artwork.inks.map((ink, k) => ({ inkId: ink.id, hex: hexes[k] })),
+}); // prettier-ignore
+
+/** What is asked of schemes, beside what the artwork says. */
+export type ShuffleAsk = Pick<SchemeAsk, 'grounds' | 'least' | 'wanted' | 'unwanted' | 'free' | 'count' | 'seed'> & {
+  /** Ids of inks that stay as they are. */
+  readonly locked: readonly string[];
+};
+
+/** Schemes for an artwork: the inks that touch, and the ground, are seen from its shapes. */
+export function shuffledFor(
+  artwork: Artwork,
+  { locked, ...ask }: ShuffleAsk,
+  touching: Touching = touchingOf(artwork),
+): Schemes {
+  const inks = artwork.inks.map((ink, k) => ({
+    hex: ink.hex,
+    share: touching.shares[k],
+    locked: locked.includes(ink.id),
+    touchesGround: touching.touchesGround[k],
+  }));
+  return schemesFor({ ...ask, inks, touching: touching.pairs });
+}
+
+/** The least contrast of a set of inks on grounds, and what has it: two inks by name, or an ink and a ground. */
+export function leastContrastOf(
+  artwork: Artwork,
+  hexes: readonly string[],
+  grounds: readonly string[],
+  touching: Touching = touchingOf(artwork),
+): { least: number; between: readonly [string, string] | null } {
+  const inks = hexes.map((hex, k) => ({ hex, share: 0, touchesGround: touching.touchesGround[k] }));
+  const { least, pair } = contrastOf(hexes, { inks, touching: touching.pairs, grounds });
+  if (!pair) return { least, between: null };
+  const nameOf = (x: number | string): string => (typeof x === 'number' ? artwork.inks[x].name : x);
+  return { least, between: [nameOf(pair[0]), nameOf(pair[1])] };
+}

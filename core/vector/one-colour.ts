@@ -1,0 +1,229 @@
+/** An artwork in one colour: which inks are filled and which left out is decided so that what touches keeps apart. */
+import { luminance } from '../colour';
+import {
+  boxOf,
+  combined,
+  CombineError,
+  mapContour,
+  offsetOf,
+  widened,
+  type Box,
+  type Contour,
+  type Enclosed,
+} from '../path';
+import { placedNodes, type Artwork, type Piece } from './artwork';
+import { GROUND, inkGrid, touchingOf } from './touching';
+
+/** What becomes of an ink in one colour: its areas are filled, or left out. */
+export type OneColourState = 'filled' | 'left';
+
+export interface OneColourOptions {
+  /** The one ink. */
+  readonly hex: string;
+  /** On a dark ground: what is light in the artwork is rather filled, so that an eye stays an eye. */
+  readonly reversed?: boolean;
+  /** What was decided by hand, by ink. */
+  readonly states?: Readonly<Record<string, OneColourState>>;
+  /** The width of gaps between filled areas, and of lines about those that are left out, in px of the sheet. */
+  readonly gapPx?: number;
+}
+
+/** An artwork in one colour, what became of each ink, and the pairs that could not be kept apart: names of inks, or "ground". */
+export interface OneColour {
+  readonly artwork: Artwork;
+  readonly states: Readonly<Record<string, OneColourState>>;
+  readonly merged: readonly (readonly [string, string])[];
+}
+
+/** Against the sheet's longer side. */
+const GAP_SHARE = 0.011;
+/** How much light and dark count beside keeping apart without gaps. */
+const LIGHT_WEIGHT = 0.35;
+/** Lines end this many gaps from what is filled: a little more, so that no crumb of them is left along it. */
+const BESIDE = 1.08;
+/** Up to so many inks all ways are tried. */
+const ALL_WAYS = 14;
+/** Of the places where two inks touch, this share must be kept apart. */
+const KEPT_SHARE = 0.5;
+
+/** What becomes of each ink, by number: what touches is told apart by being filled or not wherever that can be, the ground being left out; else the lights decide. */
+function decided(artwork: Artwork, { reversed = false, states = {} }: OneColourOptions): boolean[] {
+  const { contacts, shares } = touchingOf(artwork);
+  const n = artwork.inks.length;
+  const total = contacts.reduce((sum, c) => sum + c.cells, 0) || 1;
+  const wish = artwork.inks.map((ink, k) => {
+    const dark = 1 - 2 * Math.sqrt(luminance(ink.hex));
+    return LIGHT_WEIGHT * total * shares[k] * (reversed ? -dark : dark);
+  });
+  const fixed = artwork.inks.map((i) => states[i.id] ?? null);
+  const worth = (filled: readonly boolean[]): number => {
+    let sum = 0;
+    for (const { a, b, cells } of contacts) if ((a === GROUND ? false : filled[a]) !== filled[b]) sum += cells;
+    filled.forEach((is, k) => (sum += is ? wish[k] : 0));
+    return sum;
+  };
+  const start = artwork.inks.map((_, k) => (fixed[k] ? fixed[k] === 'filled' : wish[k] > 0));
+  const free = fixed.flatMap((f, k) => (f ? [] : [k]));
+  let best = start;
+  let most = worth(start);
+  if (free.length <= ALL_WAYS) {
+    for (let way = 0; way < 2 ** free.length; way++) {
+      const tried = [...start];
+      free.forEach((k, bit) => (tried[k] = (way >> bit) % 2 === 1));
+      const is = worth(tried);
+      if (is > most) [best, most] = [tried, is];
+    }
+    return best;
+  }
+  // One at a time, for as long as it helps.
+  for (let changed = true, rounds = 0; changed && rounds < 4 * n; rounds++) {
+    changed = false;
+    for (const k of free) {
+      const tried = [...best];
+      tried[k] = !tried[k];
+      const is = worth(tried);
+      if (is > most + 1e-9) [best, most, changed] = [tried, is, true];
+    }
+  }
+  return best;
+}
+
+/** A part of the artwork that is one ink: a piece's fill, or the line along it. */
+interface Part {
+  readonly id: string;
+  readonly name?: string;
+  readonly ink: number;
+  readonly area: Enclosed;
+  readonly box: Box;
+}
+
+function partsOf(artwork: Artwork): Part[] {
+  const numbers = new Map(artwork.inks.map((i, k) => [i.id, k]));
+  const out: Part[] = [];
+  for (const { node, within, map } of placedNodes(artwork.nodes)) {
+    if (node.kind !== 'piece' || [...within, node].some((n) => n.hidden)) continue;
+    const add = (id: string, inkId: string, contours: readonly Contour[], rule?: Piece['rule']): void => {
+      if (!contours.length) return;
+      const { name } = node;
+      out.push({
+        id,
+        ...(name ? { name } : {}),
+        ink: numbers.get(inkId)!,
+        area: { contours, rule },
+        box: boxOf(contours),
+      });
+    };
+    const placed = (contours: readonly Contour[]) => contours.map((c) => mapContour(map, c));
+    if (node.inkId !== null) add(node.id, node.inkId, placed(node.contours), node.rule);
+    if (node.stroke && node.stroke.widthPx > 0)
+      add(`${node.id}-line`, node.stroke.inkId, placed(widened(node.contours, node.stroke)));
+  }
+  return out;
+}
+
+const meet = (p: Box, q: Box, by: number): boolean =>
+  p.x - by < q.x + q.width && q.x - by < p.x + p.width && p.y - by < q.y + q.height && q.y - by < p.y + p.height;
+
+/** A shape that cannot be told apart from others stays as it is: that is seen afterwards, and told. */
+const orElse = <T>(work: () => T, otherwise: T): T => {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof CombineError) return otherwise;
+    throw error;
+  }
+};
+
+/**
+ * An artwork in one colour, on a ground that shows through. Inks that touch are kept apart by one being filled and the other not; where that cannot be for all (three that touch one another), by a gap between
+ * filled ones, or by a line inside what is left out. What merges nevertheless, seen on a grid, is told.
+ */
+export function oneColoured(artwork: Artwork, options: OneColourOptions): OneColour {
+  const gapPx = options.gapPx ?? GAP_SHARE * Math.max(artwork.widthPx, artwork.heightPx);
+  const filled = decided(artwork, options);
+  const { contacts } = touchingOf(artwork);
+  const touch = (a: number, b: number): boolean => contacts.some((c) => (c.a === a && c.b === b) || (c.a === b && c.b === a)); // prettier-ignore
+  // What is left out beside something that is left out as well needs a line about it.
+  const lined = artwork.inks.map((_, k) => !filled[k] && contacts.some(({ a, b }) => (a === k && !filled[b]) || (b === k && (a === GROUND || !filled[a])))); // prettier-ignore
+  const parts = partsOf(artwork);
+  const grown = new Map<Part, readonly Contour[]>();
+  const grownOf = (part: Part): readonly Contour[] => {
+    const known = grown.get(part) ?? orElse(() => offsetOf(part.area, gapPx), part.area.contours);
+    grown.set(part, known);
+    return known;
+  };
+  const shown = parts.map((part, level): { contours: readonly Contour[]; rule?: 'evenodd' } | null => {
+    if (!filled[part.ink]) return null;
+    const above = parts.slice(level + 1).filter((other) => other.ink !== part.ink && meet(part.box, other.box, gapPx));
+    if (!above.length)
+      return { contours: part.area.contours, ...(part.area.rule === 'evenodd' ? { rule: 'evenodd' } : {}) };
+    const away = above.map((other): Enclosed =>
+      filled[other.ink] && touch(part.ink, other.ink) ? { contours: grownOf(other) } : other.area,
+    );
+    return { contours: orElse(() => combined('subtract', [part.area, ...away]), part.area.contours) };
+  });
+  const spread = new Map<number, readonly Contour[]>();
+  const spreadOf = (level: number): readonly Contour[] => {
+    const own = shown[level]!;
+    const known = spread.get(level) ?? orElse(() => offsetOf(own, gapPx * BESIDE), own.contours);
+    spread.set(level, known);
+    return known;
+  };
+  // A line inside what is left out, but not beside what is filled, from which it keeps apart already.
+  const lineOf = (part: Part, level: number): readonly Contour[] => {
+    const inner = orElse(() => offsetOf(part.area, -gapPx), []);
+    const away: Enclosed[] = inner.length ? [{ contours: inner }] : [];
+    parts.forEach((other, k) => {
+      if (k === level || !meet(part.box, other.box, gapPx)) return;
+      if (k > level && other.ink !== part.ink) away.push(other.area);
+      if (shown[k]?.contours.length && touch(part.ink, other.ink)) away.push({ contours: spreadOf(k) });
+    });
+    return away.length ? orElse(() => combined('subtract', [part.area, ...away]), []) : part.area.contours;
+  };
+  const pieces = parts.flatMap((part, level): Piece[] => {
+    const own = shown[level] ?? (lined[part.ink] ? { contours: lineOf(part, level) } : null);
+    if (!own?.contours.length) return [];
+    return [{ kind: 'piece', id: part.id, ...(part.name ? { name: part.name } : {}), inkId: 'one', ...own }];
+  });
+  const made: Artwork = {
+    widthPx: artwork.widthPx,
+    heightPx: artwork.heightPx,
+    inks: [{ id: 'one', hex: options.hex, name: options.reversed ? 'reversed' : 'one colour' }],
+    nodes: pieces,
+    guides: [],
+  };
+  const states = Object.fromEntries(artwork.inks.map((i, k) => [i.id, filled[k] ? 'filled' : 'left'] as const));
+  return { artwork: made, states, merged: mergedIn(artwork, made) };
+}
+
+/** Cells of the longer side on which it is seen whether inks keep apart. */
+const CELLS = 640;
+
+/** Pairs of inks, or an ink and the ground, that touch in an artwork and run into one another in one colour. */
+function mergedIn(artwork: Artwork, made: Artwork): [string, string][] {
+  const before = inkGrid(artwork, CELLS);
+  const { grid, width, height } = before;
+  const after = inkGrid(made, CELLS).grid;
+  const seen = new Map<string, { a: number; b: number; all: number; merged: number }>();
+  const hear = (i: number, j: number): void => {
+    const [a, b] = grid[i] < grid[j] ? [grid[i], grid[j]] : [grid[j], grid[i]];
+    if (a === b) return;
+    const key = `${a} ${b}`;
+    const own = seen.get(key) ?? { a, b, all: 0, merged: 0 };
+    own.all++;
+    if ((after[i] === GROUND) === (after[j] === GROUND)) own.merged++;
+    seen.set(key, own);
+  };
+  for (let row = 0; row < height; row++)
+    for (let column = 0; column < width; column++) {
+      const i = row * width + column;
+      if (column + 1 < width) hear(i, i + 1);
+      if (row + 1 < height) hear(i, i + width);
+    }
+  const name = (k: number): string => (k === GROUND ? 'ground' : artwork.inks[k].name);
+  const { pairs, touchesGround } = touchingOf(artwork);
+  return [...seen.values()]
+    .filter(({ a, b }) => (a === GROUND ? touchesGround[b] : pairs.some(([p, q]) => p === a && q === b)))
+    .filter(({ all, merged }) => merged > (1 - KEPT_SHARE) * all)
+    .map(({ a, b }) => [name(b), name(a)]);
+}
