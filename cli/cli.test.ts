@@ -381,6 +381,47 @@ describe('odd-quill', () => {
     expect(await edits('nothing')).toMatchObject({ code: 2 });
   });
 
+  it('writes an SVG in other colours, in one, and says what cannot be had', async () => {
+    const file = join(folder, 'mark.svg');
+    await writeFile(
+      file,
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><circle cx="50" cy="50" r="40" fill="#182A5C"/><circle cx="50" cy="50" r="15" fill="#F4C552"/></svg>',
+    );
+    const out = join(folder, 'colours');
+    const done = await run(
+      'colourways',
+      file,
+      '--out',
+      out,
+      '--count',
+      '3',
+      '--seed',
+      '4',
+      '--lock',
+      '#F4C552',
+      '--json',
+    );
+    const lines = done.out.trim().split('\n').map((l) => JSON.parse(l) as { file: string; inks: { hex: string }[]; leastContrast: number; how: string }); // prettier-ignore
+    expect(lines).toHaveLength(3);
+    for (const line of lines) {
+      expect(line.inks[1].hex).toBe('#F4C552');
+      expect(line.leastContrast).toBeGreaterThanOrEqual(3);
+      expect((await readFile(line.file, 'utf8')).toUpperCase()).toContain(line.inks[0].hex);
+    }
+    const one = await run('colourways', file, '--out', out, '--one-colour', '#111', '--reversed', '#FFFFFF', '--json');
+    expect(
+      one.out
+        .trim()
+        .split('\n')
+        .map((l) => (JSON.parse(l) as { merged: unknown[] }).merged),
+    ).toEqual([[], []]);
+    const much = await run('colourways', file, '--out', out, '--least', '12', '--grounds', '#FFFFFF,#000000', '--json');
+    expect(much.err).toMatch(/12 : 1 cannot be had everywhere/);
+    expect((await run('colourways', file, '--out', out, '--lock', 'mauve')).code).toBe(2);
+    expect((await run('colourways', file, '--out', out, '--grounds', 'nothing')).code).toBe(2);
+    expect((await run('colourways', file)).code).toBe(2);
+  });
+
   it('tells what an SVG is constructed of, and draws that', async () => {
     const file = join(folder, 'badge.svg');
     await writeFile(

@@ -336,7 +336,9 @@ export function schemesFor(ask: SchemeAsk): Schemes {
     const anchors = [...homes.values(), ...inks.flatMap((i, k) => (i.locked && colours[k].C >= GREY ? [i.hex] : []))];
     const anchor = anchors.length ? oklabToOklch(hexToOklab(anchors[Math.floor(random() * anchors.length)])) : null;
     const base = anchor && anchor.C >= GREY ? anchor.hDeg : 360 * random();
-    let turn = 0;
+    // What it is anchored in has the first hue.
+    const first = anchor && anchor.C >= GREY ? 1 : 0;
+    let turn = first;
     const hexes: string[] = [];
     for (const k of byShare) {
       if (inks[k].locked) hexes[k] = inks[k].hex;
