@@ -15,7 +15,16 @@ import type {
 } from '../src/lib/contract/answers';
 import { lookAt } from '../core/retouch';
 import { TRACE_DEFAULTS, trace } from '../core/trace';
-import { allPieces, figuresOf, symmetriesOfArtwork, type Artwork, type Edit, type Piece } from '../core/vector';
+import {
+  allPieces,
+  colourwayFrom,
+  figuresOf,
+  shuffledFor,
+  symmetriesOfArtwork,
+  type Artwork,
+  type Edit,
+  type Piece,
+} from '../core/vector';
 import { decodePicture } from '../node/pictures';
 import { hedgehogDrawn } from './hedgehog';
 
@@ -197,11 +206,12 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
   }
 
   /** Makes edits, those of a list together as one step, and gives the head after them. */
+  let edits = 0;
   const edit = async ({ id, head }: WorkState, steps: readonly (readonly Edit[])[]): Promise<string> =>
     (
       await call<ActsAnswer>('POST', `/api/works/${id}/acts`, {
         head,
-        acts: steps.map((edits, k) => ({ kind: 'edit', key: `demo-edit-${k + 1}`, edits })),
+        acts: steps.map((list) => ({ kind: 'edit', key: `demo-edit-${++edits}`, edits: list })),
       })
     ).head;
 
@@ -213,7 +223,22 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
       heightPx,
       overCandidateId: id,
     });
-    await edit(artwork, hedgehogDrawn());
+    const head = await edit(artwork, hedgehogDrawn());
+    const { drawing } = await call<WorkState>('GET', `/api/works/${artwork.id}`);
+    const others = colourwaysFor(
+      drawing,
+      JUNIPER.grounds,
+      [
+        ['heather', 14],
+        ['moss', 19],
+        ['clay', 15],
+      ],
+      'juniper',
+    );
+    await edit(
+      { ...artwork, head },
+      others.map((e) => [e]),
+    );
   }
 
   async function deliver(id: string, head: string, note: string): Promise<void> {
@@ -268,9 +293,27 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
         changes.map((change) => [change]),
       )
     : mark.head;
-  await deliver(mark.id, head, 'for the enamel signs');
+  const { drawing } = await call<WorkState>('GET', `/api/works/${mark.id}`);
+  const coloured = await edit({ ...mark, head }, colourwaysFor(drawing, NOCTULE.grounds, [['ember', 13], ['fen', 7], ['slate', 14]], 'noctule').map((e) => [e])); // prettier-ignore
+  await deliver(mark.id, coloured, 'for the enamel signs');
   await retouch(made[4][0]);
   tell('the demo data is in place');
+}
+
+/** Colourways of an artwork, each by its name: one of the schemes that a seed gives, on grounds. */
+function colourwaysFor(
+  artwork: Artwork,
+  grounds: readonly { readonly hex: string }[],
+  wanted: readonly (readonly [name: string, seed: number])[],
+  stem: string,
+): Edit[] {
+  return wanted.flatMap(([name, seed]): Edit[] => {
+    const ask = { locked: [], grounds: grounds.slice(0, 1).map((g) => g.hex), least: 1.6, count: 1, seed };
+    const [scheme] = shuffledFor(artwork, ask).schemes;
+    if (!scheme) return [];
+    const colourway = colourwayFrom(artwork, `${stem}-${name}`, name, scheme.hexes, scheme.how);
+    return [{ kind: 'add-colourway', colourway: colourway as never }];
+  });
 }
 
 /** How far off the bat's axis may be to be made exact, in px. */

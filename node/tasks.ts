@@ -1,3 +1,4 @@
+import type { Schemes } from '../core/colour';
 import type { CandidateRequest, Recipe, SketchKept } from '../core/engine';
 import type { Construction } from '../core/exact';
 import type { SvgRead } from '../core/import';
@@ -6,7 +7,7 @@ import type { Picture } from '../core/raster';
 import type { Lettering } from '../core/reading';
 import type { EnclosedArea, EntryFault, InnerChoice, MendWay, RetouchEntry } from '../core/retouch';
 import type { Trace, TraceOptions } from '../core/trace';
-import type { Artwork, Edit } from '../core/vector';
+import type { Artwork, Edit, OneColour, OneColourOptions, ShuffleAsk } from '../core/vector';
 import type { PackedFile } from './packing';
 
 /** What a worker thread can do: for each kind of task, what goes in and what comes out. */
@@ -44,6 +45,9 @@ export interface Tasks {
   applyEdits: { input: { artwork: Artwork; edits: readonly Edit[] }; output: { artwork: Artwork; told: string } };
   /** What an artwork's pieces are constructed of. */
   construct: { input: { artwork: Artwork; nodes: readonly string[] | 'all' }; output: Construction };
+  /** Schemes for an artwork's inks. */
+  shuffle: { input: { artwork: Artwork; ask: ShuffleAsk }; output: Schemes };
+  oneColour: { input: { artwork: Artwork; options: OneColourOptions }; output: OneColour };
   readLettering: { input: { picture: Picture; asked: string | null }; output: Lettering };
   pack: { input: { artwork: Artwork; about: PackageAbout }; output: { zip: Uint8Array; files: PackedFile[] } };
 }

@@ -7,7 +7,7 @@ import { readSvg } from '../core/import';
 import { shrinkToFit, type Picture } from '../core/raster';
 import { cutOut, Maker, maskFrom, mended } from '../core/retouch';
 import { trace } from '../core/trace';
-import { applyEdits, constructionOfArtwork } from '../core/vector';
+import { applyEdits, constructionOfArtwork, oneColoured, shuffledFor } from '../core/vector';
 import { letteringOf } from './lettering';
 import { packArtwork } from './packing';
 import { encodePng } from './pictures';
@@ -44,6 +44,8 @@ const run: Run = {
   },
   applyEdits: async ({ artwork, edits }) => applyEdits(artwork, edits),
   construct: async ({ artwork, nodes }) => constructionOfArtwork(artwork, nodes),
+  shuffle: async ({ artwork, ask }) => shuffledFor(artwork, ask),
+  oneColour: async ({ artwork, options }) => oneColoured(artwork, options),
   readLettering: ({ picture, asked }) => letteringOf(picture, asked),
   pack: async ({ artwork, about }) => packArtwork(artwork, about),
 };

@@ -1,4 +1,4 @@
-import { hexToOklab, oklabDistance, oklabToOklch, type Oklab } from './convert';
+import { hexToOklab, oklabDistance, oklabToOklch, readHex, type Oklab } from './convert';
 
 /** Colour words a prompt may use, and the names that inks are given. All values are ours. */
 export const COLOUR_WORDS: Readonly<Record<string, string>> = {
@@ -144,3 +144,21 @@ export function nameColours(hexes: readonly string[]): string[] {
 
 /** How colourful a hex colour is: OKLCH chroma. */
 export const chromaOf = (hex: string): number => oklabToOklch(hexToOklab(hex)).C;
+
+/** The colours that a text names, with commas or "and" between them: hex colours, phrases, words; what is none of these is passed over. */
+export function coloursIn(text: string): string[] {
+  const found = text
+    .toLowerCase()
+    .split(/,|;|\band\b/)
+    .map((part) => part.trim())
+    .filter(Boolean)
+    .flatMap((part) => {
+      const hex = readHex(part) ?? COLOUR_PHRASES[part] ?? COLOUR_WORDS[part] ?? null;
+      if (hex) return [hex];
+      const words = part.split(/\s+/);
+      const last = words.slice(-2).join(' ');
+      const word = COLOUR_PHRASES[last] ?? words.map((w) => COLOUR_WORDS[w]).findLast((w) => w !== undefined);
+      return word ? [word] : [];
+    });
+  return [...new Set(found.map((hex) => hex.toUpperCase()))];
+}

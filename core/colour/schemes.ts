@@ -100,10 +100,10 @@ const HARMONIES: readonly { readonly words: string; readonly turns: readonly num
   { words: 'three neighbours', turns: [0, 28, -28] },
 ];
 const STRENGTHS = [
-  { words: 'quiet', share: 0.35 },
-  { words: 'calm', share: 0.6 },
-  { words: 'full', share: 0.85 },
-  { words: 'strong', share: 1 },
+  { words: 'quiet', share: 0.3 },
+  { words: 'calm', share: 0.5 },
+  { words: 'full', share: 0.75 },
+  { words: 'strong', share: 0.95 },
 ] as const;
 
 /** A stream of numbers 0..1 from a seed (mulberry32). */
@@ -346,7 +346,7 @@ export function schemesFor(ask: SchemeAsk): Schemes {
       else if (colours[k].C < GREY) hexes[k] = colourOf(found[k], base, 1, 0.012);
       else {
         const hDeg = (base + harmony.turns[turn++ % harmony.turns.length] + (random() - 0.5) * 10 + 360) % 360;
-        hexes[k] = colourOf(found[k], hDeg, strength.share, 0.05 + 0.25 * strength.share);
+        hexes[k] = colourOf(found[k], hDeg, strength.share, 0.02 + 0.19 * strength.share);
       }
     }
     if (hexes.some((hex, k) => !inks[k].locked && !homes.has(k) && isUnwanted(hex, unwanted))) continue;

@@ -64,7 +64,7 @@ describe('colourways', () => {
     expect(artworkIn(artwork, MASTER)).toBe(artwork);
     expect(artworkIn(artwork, 'none')).toBe(artwork);
     expect(colourwaysOf(artwork).map((c) => [c.id, c.name, c.how])).toEqual([
-      ['master', 'master', 'master'],
+      ['master', 'master', 'its own inks'],
       ['w1', 'ember', 'two neighbours'],
     ]);
     // An ink that came later has the master's colour until it is given one.

@@ -30,7 +30,7 @@ export const hexesOf = (artwork: Artwork, colourwayId: string): string[] =>
 
 /** All colourways with their colours, the master first. */
 export const colourwaysOf = (artwork: Artwork): { id: string; name: string; how: string; hexes: string[] }[] => [
-  { id: MASTER, name: artwork.masterName ?? MASTER_NAME, how: 'master', hexes: artwork.inks.map((i) => i.hex) },
+  { id: MASTER, name: artwork.masterName ?? MASTER_NAME, how: 'its own inks', hexes: artwork.inks.map((i) => i.hex) },
   ...(artwork.colourways ?? []).map((c) => ({
     id: c.id,
     name: c.name,

@@ -216,6 +216,25 @@ export const ArtworkStart = v.object({
   overWorkId: v.optional(uuid),
 });
 
+/** Schemes for an artwork's inks. */
+export const Shuffle = v.object({
+  count: v.optional(whole(1, 200), 12),
+  seed: v.optional(whole(0, 0xffffffff), 1),
+  least: v.optional(v.pipe(v.number(), v.minValue(1, '1 or more'), v.maxValue(21, '21 or less')), 3),
+  grounds: v.optional(v.pipe(v.array(hex), v.maxLength(32, 'at most 32 grounds')), ['#FFFFFF']),
+  locked: v.optional(v.pipe(v.array(v.pipe(v.string(), v.maxLength(60))), v.maxLength(4096)), []),
+  wanted: v.optional(v.pipe(v.array(hex), v.maxLength(32)), []),
+  unwanted: v.optional(v.pipe(v.array(hex), v.maxLength(32)), []),
+  free: v.optional(v.boolean(), false),
+});
+
+/** An artwork in one colour. */
+export const InOneColour = v.object({
+  hex,
+  reversed: v.optional(v.boolean(), false),
+  states: v.optional(v.record(v.pipe(v.string(), v.maxLength(60)), v.picklist(['filled', 'left'])), {}),
+});
+
 /** Which step of a work is copied; its head when left out. */
 export const CopyStart = v.object({ stepId: v.optional(uuid) });
 

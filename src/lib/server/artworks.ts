@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto';
 import * as v from 'valibot';
+import { artworkToSvg } from '$core/export';
 import type { SvgRead } from '$core/import';
 import { allPieces, ArtworkSchema, type Artwork } from '$core/vector';
 import type { BroughtIn, WorkState } from '../contract/answers';
-import type { ArtworkStart, TraceKeep } from '../contract/requests';
+import type { ArtworkStart, InOneColour, Shuffle, TraceKeep } from '../contract/requests';
 import { TaskError } from '../../../node/pool';
 import { getCandidate, shownName } from './candidates';
 import { getCommission } from './commissions';
@@ -30,6 +31,22 @@ export async function constructionOfWork(id: string, step: string | null, caller
   const artwork = step ? ((await getStep(id, step)).drawing as Artwork) : head;
   if (!allPieces(artwork).length) throw new Problem(422, 'nothing_drawn', 'Nothing is drawn yet that lies on anything');
   return { name, artwork, construction: await computed('construct', { artwork, nodes: 'all' }, caller) };
+}
+
+/** Schemes for the inks of an artwork, worked out in a thread. */
+export async function shuffledSchemes(id: string, ask: v.InferOutput<typeof Shuffle>, caller: AbortSignal) {
+  const { drawing } = await getArtwork(id);
+  for (const inkId of ask.locked)
+    if (!drawing.inks.some((i) => i.id === inkId))
+      throw new Problem(422, 'unknown_ink', `This artwork has no ink ${inkId} that could be locked`);
+  return computed('shuffle', { artwork: drawing, ask }, caller);
+}
+
+/** An artwork in one colour, as SVG, and what of it runs into one another. */
+export async function inOneColour(id: string, options: v.InferOutput<typeof InOneColour>, caller: AbortSignal) {
+  const { drawing } = await getArtwork(id);
+  const { artwork, states, merged } = await computed('oneColour', { artwork: drawing, options }, caller);
+  return { svg: artworkToSvg(artwork), states, merged };
 }
 
 /** Makes an artwork with its first step. */

@@ -269,6 +269,20 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     answers: { 200: 'The SVG', 422: 'Nothing is drawn', 503: 'Too much is being computed' },
     gives: 'image/svg+xml',
   },
+  'POST /api/works/{id}/colourways': {
+    summary: 'Schemes for the inks of an artwork, whose contrasts hold; nothing is kept',
+    body: requests.Shuffle,
+    answers: {
+      200: '{schemes: [{hexes, how, leastContrast}], told, least}',
+      422: 'It has no such ink',
+      503: 'Too much is being computed',
+    },
+  },
+  'POST /api/works/{id}/one-colour': {
+    summary: 'An artwork in one colour, or reversed; nothing is kept',
+    body: requests.InOneColour,
+    answers: { 200: '{svg, states, merged}', 503: 'Too much is being computed' },
+  },
   'POST /api/works/{id}/acts': {
     summary: 'Edit it, undo, redo or return to a step: several acts in turn, each made once however often it is sent',
     body: requests.WorkActs,

@@ -9,8 +9,25 @@ import { randomUUID } from 'node:crypto';
 import { countPoints, type Edit } from '$core/vector';
 import { circleOfArcs } from '$core/path';
 import type { ThreadWork, WorkState } from '../contract/answers';
-import { CommissionStart, DeliveryStart, RetouchStart, TraceKeep, WorkActs } from '../contract/requests';
-import { bringInSvg, constructionOfWork, copyWork, getArtwork, keepTrace, startArtwork } from './artworks';
+import {
+  CommissionStart,
+  DeliveryStart,
+  InOneColour,
+  RetouchStart,
+  Shuffle,
+  TraceKeep,
+  WorkActs,
+} from '../contract/requests';
+import {
+  bringInSvg,
+  constructionOfWork,
+  copyWork,
+  getArtwork,
+  inOneColour,
+  keepTrace,
+  shuffledSchemes,
+  startArtwork,
+} from './artworks';
 import { picturesBelow } from './below';
 import { bringIn, getCandidate } from './candidates';
 import { startCommission } from './commissions';
@@ -240,6 +257,35 @@ describe('artworks', () => {
     // The smaller lies below the larger, in one ink: it is not seen.
     expect(await radii(null)).toEqual([60]);
     expect(await radii(one.head)).toEqual([60]);
+  });
+
+  it('are shuffled and seen in one colour over HTTP, nothing of which is kept', async () => {
+    const caller = new AbortController().signal;
+    const artwork = await keep(await newCandidate());
+    const { schemes } = await shuffledSchemes(artwork.id, v.parse(Shuffle, { count: 4, least: 1.5, seed: 2 }), caller);
+    expect(schemes).toHaveLength(4);
+    expect(schemes[0].hexes).toHaveLength(artwork.drawing.inks.length);
+    await expect(shuffledSchemes(artwork.id, v.parse(Shuffle, { locked: ['none'] }), caller)).rejects.toMatchObject({ status: 422 }); // prettier-ignore
+    const one = await inOneColour(artwork.id, v.parse(InOneColour, { hex: '#111111' }), caller);
+    expect(one.svg).toContain('#111111');
+    expect(Object.keys(one.states)).toHaveLength(artwork.drawing.inks.length);
+    expect((await getArtwork(artwork.id)).version).toBe(1);
+  });
+
+  it('have their colourways kept with every step, and undone', async () => {
+    const artwork = await keep(await newCandidate());
+    const colourway = {
+      id: 'w1',
+      name: 'ember',
+      inks: artwork.drawing.inks.map((i) => ({ inkId: i.id, hex: '#5A1A14' })),
+    };
+    const one = await act(artwork, editing({ kind: 'add-colourway', colourway }));
+    expect(one.drawing.colourways).toEqual([colourway]);
+    const two = await act(one, editing({ kind: 'colourway-name', colourwayId: 'w1', name: 'glow' }));
+    forgetStates();
+    expect((await getArtwork(artwork.id)).drawing.colourways![0].name).toBe('glow');
+    const back = await act(await act(two, undoing()), undoing());
+    expect(back.drawing.colourways).toBeUndefined();
   });
 
   it('refuse an SVG that is none, and say so', async () => {

@@ -1,12 +1,14 @@
+import type { Schemes } from '$core/colour';
 import type { ProofSheet } from '$core/judge';
 import type { EconomyPoint, Trace, TraceOptions } from '$core/trace';
 import type { EnclosedArea } from '$core/retouch';
 import type { Deviation, OfferedGuide } from '$core/redraw';
-import type { NearlyLine } from '$core/vector';
+import type { NearlyLine, Touching } from '$core/vector';
 import type {
   ConstructionFound,
   CurvePoint,
   FillShown,
+  InOneColour,
   Look,
   MadePicture,
   ProofSource,
@@ -126,5 +128,11 @@ export const constructionWorker = () => newShaper<ConstructionFound>();
 export const curveWorker = () => newShaper<readonly CurvePoint[]>();
 /** One that finds the guides a picture offers. */
 export const offeredWorker = () => newShaper<readonly OfferedGuide[]>();
+/** One that sees which inks touch. */
+export const touchingWorker = () => newShaper<Touching>();
+/** One that finds other colours. */
+export const schemesWorker = () => newShaper<Schemes>();
+/** One that makes artworks of one colour. */
+export const oneColourWorker = () => newShaper<InOneColour>();
 /** One that measures how far a drawing lies from its picture. */
 export const deviationWorker = () => newShaper<Deviation>();

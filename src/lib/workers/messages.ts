@@ -1,3 +1,4 @@
+import type { Schemes } from '$core/colour';
 import type { Construction, Symmetry } from '$core/exact';
 import type { ProofSheet } from '$core/judge';
 import type { Contour } from '$core/path';
@@ -13,7 +14,7 @@ import type {
   RetouchStep,
 } from '$core/retouch';
 import type { EconomyPoint, Trace, TraceOptions } from '$core/trace';
-import type { Artwork, Edit, NearlyLine } from '$core/vector';
+import type { Artwork, Edit, NearlyLine, OneColour, ShuffleAsk, Touching } from '$core/vector';
 
 /** A mark to be judged: a picture by its address or its pixels, or an artwork. */
 export type ProofSource =
@@ -100,6 +101,12 @@ export type ShapesWant =
   | { readonly want: 'curve'; readonly artwork: Artwork; readonly nodes: readonly string[] | 'all' }
   /** Guides that a picture offers, whose edges these are. */
   | { readonly want: 'offered'; readonly edges: readonly Contour[]; readonly sizePx: number }
+  /** Which of its inks touch. */
+  | { readonly want: 'touching'; readonly artwork: Artwork }
+  /** Other colours for its inks. */
+  | { readonly want: 'schemes'; readonly artwork: Artwork; readonly ask: ShuffleAsk }
+  /** It in one colour, and reversed. */
+  | { readonly want: 'one-colour'; readonly artwork: Artwork }
   /** How far the artwork lies from those. */
   | { readonly want: 'deviation'; readonly artwork: Artwork; readonly edges: readonly Contour[] };
 
@@ -130,7 +137,21 @@ export interface CurvePoint {
 }
 
 export type ShapesResult =
-  readonly NearlyLine[] | ShapesMade | ConstructionFound | readonly CurvePoint[] | readonly OfferedGuide[] | Deviation;
+  | readonly NearlyLine[]
+  | ShapesMade
+  | ConstructionFound
+  | readonly CurvePoint[]
+  | readonly OfferedGuide[]
+  | Deviation
+  | Touching
+  | Schemes
+  | InOneColour;
+
+/** An artwork in one colour, on a light ground and on a dark one. */
+export interface InOneColour {
+  readonly plain: OneColour;
+  readonly reversed: OneColour;
+}
 
 export type Reply<T> =
   | { readonly id: number; readonly what: 'progress'; readonly done: number }

@@ -9,12 +9,15 @@ import {
   greatestStray,
   nearlyLines,
   nearlyWithin,
+  oneColoured,
   piecesChanged,
+  shuffledFor,
   speckLines,
   symmetriesOfArtwork,
   symmetryLines,
   thinnedArtwork,
   thinWithin,
+  touchingOf,
   type NearlyLine,
 } from '$core/vector';
 import type { CurvePoint, Reply, ShapesMade, ShapesRequest, ShapesResult, ShapesWant } from './messages';
@@ -89,6 +92,15 @@ function answerTo(asked: ShapesWant, between: (soFar: ShapesResult) => void): Sh
     }
     case 'offered':
       return offeredGuides(asked.edges, asked.sizePx, Math.max(0.6, 0.0012 * asked.sizePx));
+    case 'touching':
+      return touchingOf(asked.artwork);
+    case 'schemes':
+      return shuffledFor(asked.artwork, asked.ask);
+    case 'one-colour':
+      return {
+        plain: oneColoured(asked.artwork, { hex: '#000000' }),
+        reversed: oneColoured(asked.artwork, { hex: '#FFFFFF', reversed: true }),
+      };
     case 'deviation':
       return deviationFrom(pictureEdges(asked.edges), drawnShapes(asked.artwork));
   }

@@ -105,6 +105,13 @@
               current={path === `${workOf(work)}/shapes`}
             />
             <div class="h-3.5 w-px bg-muted"></div>
+            <Knot
+              href="{workOf(work)}/colourways"
+              label="colourways"
+              picture={drawing(work)}
+              current={path === `${workOf(work)}/colourways`}
+            />
+            <div class="h-3.5 w-px bg-muted"></div>
           {/if}
           <Knot
             href={workOf(work)}

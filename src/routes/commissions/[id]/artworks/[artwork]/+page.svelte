@@ -103,7 +103,10 @@
     </Sheet>
   {/snippet}
   {#snippet slip()}
-    <p class="mb-3"><a class="quiet" href="{placeOf(data.commission.id, current)}/shapes">Edit its shapes</a></p>
+    <p class="mb-3 flex gap-3">
+      <a class="quiet" href="{placeOf(data.commission.id, current)}/shapes">Edit its shapes</a>
+      <a class="quiet" href="{placeOf(data.commission.id, current)}/colourways">Its colourways</a>
+    </p>
     <InkList
       {drawing}
       marked={inkId ?? piece?.inkId ?? null}

@@ -110,7 +110,7 @@
 
   async function onward(): Promise<void> {
     await line.settled();
-    await goto(placeOf(data.commission.id, current));
+    await goto(`${placeOf(data.commission.id, current)}/colourways`);
   }
 
   /** Chooses the node after the one that is chosen, or before it, from the top of the stack down. */
@@ -150,7 +150,7 @@
         label: 'Leave what is on',
         run: () => redrawing.escape() || pointing.escape() || shaping.escape(),
       },
-      { press: 'Mod+Enter', label: 'On to its inks', run: () => void onward() },
+      { press: 'Mod+Enter', label: 'On to its colourways', run: () => void onward() },
     ]),
   );
   // While one draws, some keys are those of the tools.
@@ -275,7 +275,7 @@
     </p>
   {/snippet}
   {#snippet next()}
-    <button class="next-step" onclick={onward}>On to its inks</button>
+    <button class="next-step" onclick={onward}>On to its colourways</button>
   {/snippet}
   {#snippet proofs()}
     <Proofs

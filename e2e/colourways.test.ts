@@ -1,0 +1,135 @@
+/** Colourways in the real interface: shuffled and kept, inks locked, tuned and put right, seen as others see them, made the master; all kept, and undone. */
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { contrastRatio } from '../core/colour';
+import { artworkIn, type Artwork } from '../core/vector';
+import type { Commission, WorkState } from '../src/lib/contract/answers';
+import { apiOf, bodiesOf, startApp, type App } from './app';
+import { openBrowser, settled, watchedPage } from './browser';
+import { onceKept } from './sheet';
+
+/** A dark disc with a light one on it. */
+const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 200">
+  <circle cx="100" cy="100" r="80" fill="#182A5C"/><circle cx="100" cy="100" r="30" fill="#F2C14E"/>
+</svg>`;
+
+let app: App;
+let opened: Awaited<ReturnType<typeof openBrowser>>;
+let page: Page;
+let commission: Commission;
+let ask: ReturnType<typeof bodiesOf>;
+let work: WorkState;
+const complaints: string[] = [];
+
+beforeAll(async () => {
+  app = await startApp();
+  ask = bodiesOf(apiOf(app.address));
+  opened = await openBrowser();
+  page = await watchedPage(opened.browser, complaints);
+  commission = await ask<Commission>('POST', '/api/commissions', {
+    name: 'Noctule Night Rail',
+    grounds: [{ name: 'linen', hex: '#F2EBDC' }],
+    coloursUnwanted: 'red',
+  });
+});
+afterAll(async () => {
+  await opened.close();
+  await app.stop();
+});
+
+beforeEach(async () => {
+  const path = `/api/commissions/${commission.id}/artworks?name=mark.svg`;
+  work = (await ask<{ artwork: WorkState }>('POST', path, new TextEncoder().encode(DRAWING))).artwork;
+  await page.goto(`${app.address}/commissions/${commission.id}/artworks/${work.id}/colourways`);
+  await settled(page);
+  await page.waitForSelector('[data-table=ready]');
+});
+
+const once = (is: (artwork: Artwork) => unknown) => onceKept(ask, work.id, is);
+const text = (selector: string) => page.$eval(selector, (e) => e.textContent ?? '');
+
+describe('colourways', () => {
+  it('are shuffled, kept by a press, seen on every ground, and taken back', async () => {
+    await page.keyboard.press('s');
+    await page.waitForSelector('[data-shuffled="12"]');
+    await page.locator('[data-shuffled] button').click();
+    const artwork = await once((a) => a.colourways?.length === 1);
+    const [own] = artwork.colourways!;
+    await page.waitForSelector(`[data-colourway="${own.id}"] img`);
+    expect(await page.$$eval(`[data-colourway="${own.id}"] img`, (list) => list.length)).toBe(6);
+    const { inks } = artworkIn(artwork, own.id);
+    expect(contrastRatio(inks[0].hex, inks[1].hex)).toBeGreaterThanOrEqual(3);
+    expect(contrastRatio(inks[0].hex, '#F2EBDC')).toBeGreaterThanOrEqual(3);
+    expect(await text('[data-merged]')).toContain('keep apart');
+    await page.waitForSelector('[data-shuffled="11"]');
+    await page.locator('button::-p-text(Undo)').click();
+    await once((a) => !a.colourways);
+    await page.waitForFunction("document.querySelectorAll('[data-colourway]').length === 1");
+  });
+
+  it('keep inks that are locked, and have those of the master changed in the master alone', async () => {
+    await page.locator('[data-ink] button::-p-text(lock)').click();
+    await page.keyboard.press('s');
+    await page.waitForSelector('[data-shuffled="12"], [data-shuffled="11"], [data-shuffled="10"], [data-shuffled="9"]');
+    await page.locator('[data-shuffled] button').click();
+    const artwork = await once((a) => a.colourways?.length === 1);
+    expect(artworkIn(artwork, artwork.colourways![0].id).inks[0].hex).toBe(artwork.inks[0].hex);
+    await page.locator('[data-colourway=master] th button').click();
+    const field = (await page.$('[aria-label^="Hex of"]'))!;
+    await field.click({ count: 3 });
+    await field.type('#24386e');
+    await page.keyboard.press('Enter');
+    const changed = await once((a) => a.inks[0].hex === '#24386E');
+    expect(artworkIn(changed, changed.colourways![0].id).inks[0].hex).toBe('#182A5C');
+  });
+
+  it('are tuned within sRGB, by steps and by figures; opening the sliders changes nothing', async () => {
+    await page.locator('[data-ink] button[aria-label^=Tune]').click();
+    await page.waitForSelector('[data-tune]');
+    expect((await ask<WorkState>('GET', `/api/works/${work.id}`)).version).toBe(1);
+    await page.locator('[role=group] button::-p-text(lighter)').click();
+    const lighter = await once((a) => a.inks[0].hex !== '#182A5C');
+    expect(contrastRatio(lighter.inks[0].hex, '#FFFFFF')).toBeLessThan(contrastRatio('#182A5C', '#FFFFFF'));
+    const light = (await page.$('[data-tune] input[inputmode=decimal]'))!;
+    await light.click({ count: 3 });
+    await light.type('50');
+    await page.keyboard.press('Enter');
+    await once((a) => a.inks[0].hex !== lighter.inks[0].hex);
+    expect((await text('[data-tune] p')).length).toBeGreaterThan(10);
+  });
+
+  it('say what has too little contrast, and put it right', async () => {
+    // In the other ink the disc's edge would be lost on linen.
+    await ask('POST', `/api/works/${work.id}/acts`, {
+      head: work.head,
+      acts: [{ kind: 'edit', key: 'paler-by-hand', edits: [{ kind: 'ink-colour', inkId: work.drawing.inks[0].id, hex: '#E8D9C0' }] }], // prettier-ignore
+    });
+    await page.reload();
+    await page.waitForSelector('[data-table=ready]');
+    await page.waitForFunction("Number(document.querySelector('[data-weak]').dataset.weak) > 0");
+    expect(await text('[data-weak]')).toMatch(/\d\.\d : 1/);
+    await page.locator('[data-weak] button').click();
+    await once((a) => a.inks.some((i, k) => i.hex !== ['#E8D9C0', '#F2C14E'][k]));
+  });
+
+  it('are seen as others see them, copied, named, made the master and removed', async () => {
+    await page.select('aside select', 'grey');
+    await page.waitForFunction(
+      "decodeURIComponent(document.querySelector('[data-colourway=master] img').src).toUpperCase().includes('182A5C') === false",
+    );
+    await page.select('aside select', 'all');
+    await page.locator('[data-chosen-colourway] button::-p-text(copy)').click();
+    const copied = await once((a) => a.colourways?.length === 1);
+    const name = (await page.$('[aria-label="Name of the colourway"]'))!;
+    await name.click({ count: 3 });
+    await name.type('dusk');
+    await page.keyboard.press('Enter');
+    await once((a) => a.colourways?.[0].name === 'dusk');
+    await page.locator('[data-chosen-colourway] button::-p-text(make master)').click();
+    await once((a) => a.masterName === 'dusk');
+    await page.locator(`[data-colourway="${copied.colourways![0].id}"] th button`).click();
+    await page.locator('[data-chosen-colourway] button::-p-text(remove)').click();
+    await once((a) => !a.colourways);
+    expect(complaints).toEqual([]);
+  });
+});

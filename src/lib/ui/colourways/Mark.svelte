@@ -1,0 +1,21 @@
+<script lang="ts" module>
+  import { artworkToSvg } from '$core/export';
+  import type { Artwork } from '$core/vector';
+  // Artworks are never changed, only replaced: their pictures are made once.
+  const pictures = new WeakMap<Artwork, string>();
+  function pictureOf(artwork: Artwork): string {
+    let href = pictures.get(artwork);
+    if (href === undefined) {
+      href = `data:image/svg+xml,${encodeURIComponent(artworkToSvg(artwork, { lines: false, decimals: 1 }))}`;
+      pictures.set(artwork, href);
+    }
+    return href;
+  }
+</script>
+
+<script lang="ts">
+  /** An artwork as a small picture. */
+  const { artwork, alt }: { artwork: Artwork; alt: string } = $props();
+</script>
+
+<img src={pictureOf(artwork)} {alt} class="h-full w-full object-contain" draggable="false" />

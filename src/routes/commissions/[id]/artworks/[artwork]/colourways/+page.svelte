@@ -1,0 +1,113 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { goto } from '$app/navigation';
+  import { VISIONS } from '$core/colour';
+  import { allPieces, artworkIn } from '$core/vector';
+  import { Colouring } from '$lib/ui/colourways/colouring.svelte';
+  import InksForm from '$lib/ui/colourways/InksForm.svelte';
+  import Shuffled from '$lib/ui/colourways/Shuffled.svelte';
+  import Table from '$lib/ui/colourways/Table.svelte';
+  import { keys } from '$lib/ui/keys.svelte';
+  import Proofs from '$lib/ui/proofs/Proofs.svelte';
+  import Frame from '$lib/ui/shell/Frame.svelte';
+  import { undoPlace } from '$lib/ui/shell/undo.svelte';
+  import Figure from '$lib/ui/slip/Figure.svelte';
+  import { lineOf } from '$lib/ui/work/line.svelte';
+  import { placeOf } from '$lib/ui/work/places';
+
+  const { data } = $props();
+  const line = $derived(lineOf(data.artwork));
+  $effect(() => {
+    const fresh = data.artwork;
+    untrack(() => line.hear(fresh));
+  });
+  const current = $derived(line.state);
+  const kept = $derived(line.kept);
+  // svelte-ignore state_referenced_locally
+  const workId = data.artwork.id;
+  const colouring = new Colouring(
+    () => line,
+    () => data.commission,
+    `odd-quill-colours-${workId}`,
+  );
+  const chosen = $derived(artworkIn(kept, colouring.chosen));
+  const ground = $derived(data.commission.grounds[0]?.hex ?? '#FFFFFF');
+
+  $effect(() => {
+    void kept;
+    untrack(() => {
+      colouring.look();
+      // One that was undone is chosen no longer.
+      if (!colouring.rows.some((r) => r.id === colouring.chosen)) colouring.chosen = 'master';
+    });
+  });
+  $effect(() => undoPlace.put(line.undoing));
+
+  async function deliver(): Promise<void> {
+    await line.settled();
+    await goto(`${placeOf(data.commission.id, current)}/deliver`);
+  }
+
+  $effect(() =>
+    keys.add([
+      { press: 's', label: 'Shuffle twelve more', run: () => colouring.shuffle() },
+      { press: 'n', label: 'Choose the next colourway', run: () => colouring.next(1) },
+      { press: 'Shift+n', label: 'Choose the colourway before', run: () => colouring.next(-1) },
+      { press: 'Delete', label: 'Remove the colourway', run: () => colouring.remove() },
+      { press: 'Escape', label: 'Tune no ink by itself', run: () => (colouring.inkId = '') },
+      { press: 'Mod+Enter', label: 'On to the delivery', run: () => void deliver() },
+    ]),
+  );
+</script>
+
+<Frame slipTitle="Colourways">
+  {#snippet sheet()}<Table {colouring} />{/snippet}
+  {#snippet slip()}
+    {#if colouring.weak.length}
+      <ul class="mb-3" aria-label="Noticed" data-weak={colouring.weak.length}>
+        {#each colouring.weak as weak (weak.told)}
+          <li class="flex min-h-8 items-center gap-2 border-b border-line">
+            <span class="flex-1">{weak.told}</span>
+            <button class="quiet text-text!" onclick={() => colouring.putRight(weak)}>put right</button>
+          </li>
+        {/each}
+      </ul>
+    {:else if colouring.touching}
+      <p class="mb-3 text-muted" data-weak="0">All inks that touch, and all grounds, hold {colouring.least} : 1.</p>
+    {/if}
+    <InksForm {colouring} />
+    <Figure
+      label="Least contrast"
+      bind:value={colouring.least}
+      min={1}
+      max={7}
+      step={0.1}
+      unit=": 1"
+      onsettle={() => colouring.remember()}
+    />
+    <label class="mb-2 flex items-center justify-between gap-2"
+      >Seen by
+      <select class="field" bind:value={colouring.vision}>
+        {#each VISIONS as vision (vision)}<option value={vision}>{vision}</option>{/each}
+      </select></label
+    >
+    <label class="mb-3 flex items-center gap-2"
+      ><input type="checkbox" bind:checked={colouring.free} onchange={() => colouring.remember()} /> What is dark and light
+      is free</label
+    >
+    <Shuffled {colouring} {ground} />
+    <p class="mt-3"><a class="quiet" href="{placeOf(data.commission.id, current)}/deliver">on to the delivery</a></p>
+  {/snippet}
+  {#snippet next()}
+    <button class="next-step" disabled={colouring.busy || !kept.inks.length} onclick={() => colouring.shuffle()}
+      >{colouring.schemes ? 'Shuffle twelve more' : 'Shuffle twelve'}</button
+    >
+  {/snippet}
+  {#snippet proofs()}
+    <Proofs
+      source={allPieces(chosen).length ? { kind: 'artwork', artwork: chosen } : null}
+      grounds={data.commission.grounds}
+      of="the colourway"
+    />
+  {/snippet}
+</Frame>
