@@ -85,11 +85,6 @@ const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promi
   },
   { name: 'trace', path: `${base}/candidates/${candidate.id}/trace` },
   {
-    name: 'trace-points',
-    path: `${base}/candidates/${candidate.id}/trace`,
-    then: (page) => pressed(page, 'p', '+', '+', '+', '+'),
-  },
-  {
     name: 'shapes',
     path: `${base}/artworks/${work.id}/shapes`,
     then: async (page) => {
@@ -115,6 +110,17 @@ const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promi
       await pressed(page, 'v');
       await page.waitForSelector('[data-construction]');
       await page.waitForSelector('[data-construct=ready]');
+    },
+  },
+  {
+    name: 'colourways',
+    path: `${base}/artworks/${work.id}/colourways`,
+    then: async (page) => {
+      await page.waitForSelector('[data-table=ready]');
+      await pressed(page, 's');
+      await page.waitForFunction(
+        () => Number((document.querySelector('[data-shuffled]') as HTMLElement).dataset.shuffled) > 0,
+      );
     },
   },
   { name: 'inks', path: `${base}/artworks/${work.id}` },
