@@ -4,8 +4,10 @@ import {
   boxOf,
   combined,
   CombineError,
+  flatten,
   mapContour,
   offsetOf,
+  signedArea,
   widened,
   type Box,
   type Contour,
@@ -121,6 +123,24 @@ function partsOf(artwork: Artwork): Part[] {
   return out;
 }
 
+/** Of what there would be without gaps, this share must be left: thin parts have thinner gaps. */
+const LEFT_SHARE = 0.45;
+
+const sizeOf = (contours: readonly Contour[]): number =>
+  contours.reduce((sum, c) => sum + signedArea(flatten(c, 0.05)), 0);
+
+/** What is left with a gap, or with one so much thinner that enough of it is left. */
+function asMuchAs(left: (byPx: number) => readonly Contour[], gapPx: number): readonly Contour[] {
+  const whole = left(0);
+  const size = Math.abs(sizeOf(whole));
+  let made = whole;
+  for (const share of [1, 0.5, 0.25]) {
+    made = left(share * gapPx);
+    if (Math.abs(sizeOf(made)) >= LEFT_SHARE * size) return made;
+  }
+  return made;
+}
+
 const meet = (p: Box, q: Box, by: number): boolean =>
   p.x - by < q.x + q.width && q.x - by < p.x + p.width && p.y - by < q.y + q.height && q.y - by < p.y + p.height;
 
@@ -146,39 +166,43 @@ export function oneColoured(artwork: Artwork, options: OneColourOptions): OneCol
   // What is left out beside something that is left out as well needs a line about it.
   const lined = artwork.inks.map((_, k) => !filled[k] && contacts.some(({ a, b }) => (a === k && !filled[b]) || (b === k && (a === GROUND || !filled[a])))); // prettier-ignore
   const parts = partsOf(artwork);
-  const grown = new Map<Part, readonly Contour[]>();
-  const grownOf = (part: Part): readonly Contour[] => {
-    const known = grown.get(part) ?? orElse(() => offsetOf(part.area, gapPx), part.area.contours);
-    grown.set(part, known);
+  const grown = new Map<string, readonly Contour[]>();
+  const grownOf = (level: number, area: Enclosed, byPx: number): readonly Contour[] => {
+    const key = `${level} ${byPx}`;
+    const known = grown.get(key) ?? orElse(() => offsetOf(area, byPx), area.contours);
+    grown.set(key, known);
     return known;
   };
+  /** Levels of parts near one, above it or anywhere. */
+  const near = (level: number, from: number): number[] =>
+    parts.flatMap((other, k) => (k >= from && k !== level && meet(parts[level].box, other.box, gapPx) ? [k] : []));
   const shown = parts.map((part, level): { contours: readonly Contour[]; rule?: 'evenodd' } | null => {
     if (!filled[part.ink]) return null;
-    const above = parts.slice(level + 1).filter((other) => other.ink !== part.ink && meet(part.box, other.box, gapPx));
+    const above = near(level, level + 1).filter((k) => parts[k].ink !== part.ink);
     if (!above.length)
       return { contours: part.area.contours, ...(part.area.rule === 'evenodd' ? { rule: 'evenodd' } : {}) };
-    const away = above.map((other): Enclosed =>
-      filled[other.ink] && touch(part.ink, other.ink) ? { contours: grownOf(other) } : other.area,
-    );
-    return { contours: orElse(() => combined('subtract', [part.area, ...away]), part.area.contours) };
+    const left = (byPx: number): readonly Contour[] => {
+      const away = above.map((k): Enclosed =>
+        byPx > 0 && filled[parts[k].ink] && touch(part.ink, parts[k].ink)
+          ? { contours: grownOf(k, parts[k].area, byPx) }
+          : parts[k].area,
+      );
+      return orElse(() => combined('subtract', [part.area, ...away]), part.area.contours);
+    };
+    return { contours: asMuchAs(left, gapPx) };
   });
-  const spread = new Map<number, readonly Contour[]>();
-  const spreadOf = (level: number): readonly Contour[] => {
-    const own = shown[level]!;
-    const known = spread.get(level) ?? orElse(() => offsetOf(own, gapPx * BESIDE), own.contours);
-    spread.set(level, known);
-    return known;
-  };
   // A line inside what is left out, but not beside what is filled, from which it keeps apart already.
   const lineOf = (part: Part, level: number): readonly Contour[] => {
     const inner = orElse(() => offsetOf(part.area, -gapPx), []);
-    const away: Enclosed[] = inner.length ? [{ contours: inner }] : [];
-    parts.forEach((other, k) => {
-      if (k === level || !meet(part.box, other.box, gapPx)) return;
-      if (k > level && other.ink !== part.ink) away.push(other.area);
-      if (shown[k]?.contours.length && touch(part.ink, other.ink)) away.push({ contours: spreadOf(k) });
-    });
-    return away.length ? orElse(() => combined('subtract', [part.area, ...away]), []) : part.area.contours;
+    const around: Enclosed[] = inner.length ? [{ contours: inner }] : [];
+    for (const k of near(level, level + 1)) if (parts[k].ink !== part.ink) around.push(parts[k].area);
+    const beside = near(level, 0).filter((k) => shown[k]?.contours.length && touch(part.ink, parts[k].ink));
+    return asMuchAs((byPx) => {
+      const away =
+        byPx > 0 ? beside.map((k) => ({ contours: grownOf(parts.length + k, shown[k]!, byPx * BESIDE) })) : [];
+      if (!around.length && !away.length) return part.area.contours;
+      return orElse(() => combined('subtract', [part.area, ...around, ...away]), []);
+    }, gapPx);
   };
   const pieces = parts.flatMap((part, level): Piece[] => {
     const own = shown[level] ?? (lined[part.ink] ? { contours: lineOf(part, level) } : null);
