@@ -98,6 +98,21 @@ describe('colourways', () => {
     expect((await text('[data-tune] p')).length).toBeGreaterThan(10);
   });
 
+  it('have it decided by a press what is filled in one colour', async () => {
+    await page.locator('summary').click();
+    expect(await text('[data-one-colour]')).toContain('left out');
+    const button = (await page.$$('[data-one-colour] button'))[2];
+    await button.click();
+    const artwork = await once((a) => a.oneColour?.length === 1);
+    expect(artwork.oneColour![0]).toEqual({ inkId: artwork.inks[1].id, plain: 'filled' });
+    await page.waitForFunction(
+      'document.querySelectorAll(\'[data-one-colour] button[aria-label*="by hand"]\').length === 1',
+    );
+    expect(await text('[data-merged]')).toContain('keep apart');
+    await page.locator('button::-p-text(Undo)').click();
+    await once((a) => !a.oneColour);
+  });
+
   it('say what has too little contrast, and put it right', async () => {
     // In the other ink the disc's edge would be lost on linen.
     await ask('POST', `/api/works/${work.id}/acts`, {

@@ -119,6 +119,13 @@ export interface Colourway {
   readonly inks: readonly { readonly inkId: string; readonly hex: string }[];
 }
 
+/** What was decided by hand about an ink in one colour: filled, or left out; on a light ground, and reversed. */
+export interface OneColourChoice {
+  readonly inkId: string;
+  readonly plain?: 'filled' | 'left';
+  readonly reversed?: 'filled' | 'left';
+}
+
 /** A vector drawing: nodes from the bottom of the stack to its top. Its ground, where it has one, is a piece like others. */
 export interface Artwork {
   readonly widthPx: number;
@@ -129,6 +136,7 @@ export interface Artwork {
   readonly colourways?: readonly Colourway[];
   /** What the artwork's own set of inks is called. */
   readonly masterName?: string;
+  readonly oneColour?: readonly OneColourChoice[];
 }
 
 export const inkOf = (artwork: Artwork, inkId: string | null): Ink | undefined =>

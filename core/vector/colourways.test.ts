@@ -135,6 +135,22 @@ describe('one colour', () => {
     expect([isInked(artwork, 100, 158), isInked(artwork, 100, 140), isInked(artwork, 60, 122)]).toEqual([true, false, false]); // prettier-ignore
   });
 
+  it('does what was decided by hand, which is kept with the artwork and undone', () => {
+    const by = (state: 'filled' | 'left' | null, on: 'plain' | 'reversed' = 'plain'): Edit => ({ kind: 'one-colour', inkId: 'b', on, state }); // prettier-ignore
+    const artwork = applyEdit(MARK, by('filled'));
+    expect(artwork.oneColour).toEqual([{ inkId: 'b', plain: 'filled' }]);
+    expect(v.parse(ArtworkSchema, artwork)).toEqual(artwork);
+    const made = oneColoured(artwork, { hex: '#111111' });
+    expect(made.states.b).toBe('filled');
+    // Filled as well, it is parted from what lies about it.
+    expect([isInked(made.artwork, 80, 100), made.merged]).toEqual([true, []]);
+    const both = applyEdit(artwork, by('left', 'reversed'));
+    expect(oneColoured(both, { hex: '#FFFFFF', reversed: true }).states.b).toBe('left');
+    expect(applyEdit(applyEdit(both, by(null)), by(null, 'reversed'))).not.toHaveProperty('oneColour');
+    expect(describeEdit(MARK, by('left'))).toBe('lamp left out in one colour');
+    expect(() => applyEdit(MARK, { kind: 'one-colour', inkId: 'x', on: 'plain', state: 'left' })).toThrow(EditError);
+  });
+
   it('fills what is light where it is reversed, and tells what could not be kept apart', () => {
     const light = { ...MARK, nodes: [pieceOf('eye', 'b', [circleOfArcs(80, 100, 60)]), pieceOf('body', 'a', [circleOfArcs(80, 100, 30)])] }; // prettier-ignore
     const { states } = oneColoured(light, { hex: '#FFFFFF', reversed: true });

@@ -24,7 +24,7 @@ export interface OneColourOptions {
   readonly hex: string;
   /** On a dark ground: what is light in the artwork is rather filled, so that an eye stays an eye. */
   readonly reversed?: boolean;
-  /** What was decided by hand, by ink. */
+  /** What is decided by hand, by ink, before what the artwork says. */
   readonly states?: Readonly<Record<string, OneColourState>>;
   /** The width of gaps between filled areas, and of lines about those that are left out, in px of the sheet. */
   readonly gapPx?: number;
@@ -57,7 +57,8 @@ function decided(artwork: Artwork, { reversed = false, states = {} }: OneColourO
     const dark = 1 - 2 * Math.sqrt(luminance(ink.hex));
     return LIGHT_WEIGHT * total * shares[k] * (reversed ? -dark : dark);
   });
-  const fixed = artwork.inks.map((i) => states[i.id] ?? null);
+  const chosen = new Map(artwork.oneColour?.map((c) => [c.inkId, reversed ? c.reversed : c.plain]));
+  const fixed = artwork.inks.map((i) => states[i.id] ?? chosen.get(i.id) ?? null);
   const worth = (filled: readonly boolean[]): number => {
     let sum = 0;
     for (const { a, b, cells } of contacts) if ((a === GROUND ? false : filled[a]) !== filled[b]) sum += cells;

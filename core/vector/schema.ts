@@ -181,6 +181,18 @@ export const ArtworkSchema = v.pipe(
     guides: v.optional(v.pipe(v.array(guideSchema), v.maxLength(1000)), []),
     colourways: v.optional(v.pipe(v.array(colourwaySchema), v.maxLength(200, 'at most 200 colourways'))),
     masterName: v.optional(nameOf(60)),
+    oneColour: v.optional(
+      v.pipe(
+        v.array(
+          v.object({
+            inkId: id,
+            plain: v.optional(v.picklist(['filled', 'left'])),
+            reversed: v.optional(v.picklist(['filled', 'left'])),
+          }),
+        ),
+        v.maxLength(4096),
+      ),
+    ),
   }),
   v.rawCheck(({ dataset, addIssue }) => {
     if (!dataset.typed) return;

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import type { Artwork, Colourway } from '../artwork';
+import type { Artwork, Colourway, OneColourChoice } from '../artwork';
 import { MASTER_NAME, withHexes } from '../colourways';
 import { colourwaySchema, hex, id, nameOf } from '../schema';
 import { defineEdit, hexFrom, inkFrom, must } from './define';
@@ -83,4 +83,28 @@ export const makeMaster = defineEdit({
     return { ...withColourway(now, before), masterName: own.name };
   },
   tell: (before, { colourwayId }) => `${colourwayIn(before, colourwayId).name} made the master`,
+});
+
+/** Decides what becomes of an ink in one colour, on a light ground or reversed; null leaves it to what touches what. */
+export const oneColourChoice = defineEdit({
+  schema: v.object({
+    kind: v.literal('one-colour'),
+    inkId: id,
+    on: v.picklist(['plain', 'reversed']),
+    state: v.nullable(v.picklist(['filled', 'left'])),
+  }),
+  apply(artwork, { inkId, on, state }) {
+    inkFrom(artwork, inkId);
+    const own = artwork.oneColour?.find((c) => c.inkId === inkId);
+    const { [on]: _before, ...rest } = own ?? { inkId };
+    const choice: OneColourChoice = { ...rest, inkId, ...(state ? { [on]: state } : {}) };
+    const others = (artwork.oneColour ?? []).filter((c) => c.inkId !== inkId);
+    const oneColour = choice.plain || choice.reversed ? [...others, choice] : others;
+    const { oneColour: _gone, ...bare } = artwork;
+    return oneColour.length ? { ...bare, oneColour } : bare;
+  },
+  tell: (before, { inkId, on, state }) => {
+    const what = state === null ? 'decided by what it touches' : state === 'filled' ? 'filled' : 'left out';
+    return `${inkFrom(before, inkId).name} ${what} ${on === 'plain' ? 'in one colour' : 'where it is reversed'}`;
+  },
 });

@@ -3,7 +3,7 @@ import * as v from 'valibot';
 import type { Artwork } from '../artwork';
 import { artworkFault } from '../schema';
 import { addInk } from './add-ink';
-import { addColourway, colourwayInks, colourwayName, makeMaster, removeColourway } from './colourways';
+import { addColourway, colourwayInks, colourwayName, makeMaster, oneColourChoice, removeColourway } from './colourways';
 import { cutApart, fillHoles, intersect, subtract, trimHidden, unite } from './combine';
 import { EditError, type EditKind } from './define';
 import { duplicateNode } from './duplicate-nodes';
@@ -69,6 +69,7 @@ const KINDS = {
   'colourway-name': colourwayName,
   'colourway-inks': colourwayInks,
   'make-master': makeMaster,
+  'one-colour': oneColourChoice,
   'set-guide': setGuide,
   'remove-guide': removeGuide,
 } as const;

@@ -126,3 +126,34 @@
 >
   {#each WAYS as way (way)}<button class="button px-1!" onclick={() => colouring.step(way)}>{way}</button>{/each}
 </div>
+{#if colouring.one}
+  <details class="mb-3">
+    <summary class="cursor-pointer">One colour and reversed</summary>
+    <table class="mt-1 w-full text-[12px]" data-one-colour>
+      <tbody>
+        {#each inks as i (i.id)}
+          <tr class="border-b border-line">
+            <th class="py-1 text-left font-normal" scope="row">{i.name}</th>
+            {#each ['plain', 'reversed'] as const as on (on)}
+              {@const now = colouring.stateOf(i.id, on)}
+              <td class="py-1 text-right">
+                <button
+                  class="quiet {now?.isByHand ? 'font-semibold text-text!' : ''}"
+                  aria-pressed={now?.state === 'filled'}
+                  aria-label="{i.name} {on === 'plain' ? 'in one colour' : 'reversed'}: {now?.state === 'filled'
+                    ? 'filled'
+                    : 'left out'}{now?.isByHand ? ', by hand' : ''}"
+                  title={now?.isByHand
+                    ? 'Decided by hand; press to leave it to what touches what'
+                    : 'Press for the other'}
+                  onclick={() => colouring.turnState(i.id, on)}
+                  >{now?.state === 'filled' ? 'filled' : 'left out'}</button
+                >
+              </td>
+            {/each}
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  </details>
+{/if}

@@ -23,6 +23,7 @@ import {
   withHexes,
   type Artwork,
   type Edit,
+  type OneColourState,
   type Touching,
 } from '$core/vector';
 import type { Commission, GroundColour } from '$lib/contract/answers';
@@ -93,7 +94,7 @@ export class Colouring {
   one = $state.raw<InOneColour | null>(null);
   busy = $state(false);
   private seed = 1;
-  private shapes: unknown = null;
+  private shapes: Pick<Artwork, 'nodes' | 'oneColour'> | null = null;
   private readonly toucher = touchingWorker();
   private readonly shuffler = schemesWorker();
   private readonly oner = oneColourWorker();
@@ -140,9 +141,9 @@ export class Colouring {
   /** Looks at the shapes anew, if they changed: which inks touch, and how the mark stands in one colour. */
   look(): void {
     const { kept: artwork } = this.line;
-    const shapes = artwork.nodes;
-    if (this.shapes === shapes) return;
-    this.shapes = shapes;
+    const { nodes, oneColour } = artwork;
+    if (this.shapes?.nodes === nodes && this.shapes.oneColour === oneColour) return;
+    this.shapes = { nodes, oneColour };
     const own = $state.snapshot(artwork) as Artwork;
     this.toucher.ask(
       { want: 'touching', artwork: own },
@@ -230,6 +231,22 @@ export class Colouring {
       return hex === hexes[k] ? [] : [[ink.id, hex]];
     });
     this.set(changes);
+  }
+
+  /** What becomes of an ink in one colour, or reversed; whether that was decided by hand. */
+  stateOf(inkId: string, on: 'plain' | 'reversed'): { state: OneColourState; isByHand: boolean } | null {
+    const made = this.one?.[on];
+    if (!made) return null;
+    const choice = this.drawing.oneColour?.find((c) => c.inkId === inkId)?.[on];
+    return { state: choice ?? made.states[inkId], isByHand: choice !== undefined };
+  }
+
+  /** Turns that round by hand, or leaves it to what touches what again. */
+  turnState(inkId: string, on: 'plain' | 'reversed'): void {
+    const now = this.stateOf(inkId, on);
+    if (!now) return;
+    const state = now.isByHand ? null : now.state === 'filled' ? 'left' : 'filled';
+    this.line.edit({ kind: 'one-colour', inkId, on, state });
   }
 
   toggleLock(inkId: string): void {
