@@ -99,10 +99,11 @@ describe('every view', () => {
       ['trace', `${root}/candidates/${candidate.id}/trace`],
       ['artwork', `${root}/artworks/${work.id}`, () => page.keyboard.press('n')],
       ['shapes', `${root}/artworks/${work.id}/shapes`, () => page.keyboard.press('n')],
-      ...['o', 'b', 'm', 'l', 't', 'c', 'p'].map(
+      ...['o', 'b', 'm', 'l', 't', 'c', 'p', 'd', 'v', 'y'].map(
         (key) =>
           [`shapes ${key}`, `${root}/artworks/${work.id}/shapes`, () => page.keyboard.press(key as KeyInput)] as const,
       ),
+      ['colourways', `${root}/artworks/${work.id}/colourways`, () => page.keyboard.press('s')],
       ['delivery', `${root}/artworks/${work.id}/deliver`],
       ['not found', '/nothing/here'],
     ];

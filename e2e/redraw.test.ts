@@ -64,8 +64,8 @@ beforeEach(async () => {
   work = artwork;
   await page.goto(`${app.address}/commissions/${commission.id}/artworks/${work.id}/shapes`);
   await settled(page);
-  await page.waitForSelector('[data-tool]');
-  await page.waitForSelector('[data-deviation=ready]');
+  // The guides are there once the page lives: before that its parts are seen, and do nothing yet.
+  await page.waitForFunction("Number(document.querySelector('[data-offered-count]')?.dataset.offeredCount) > 0");
 });
 
 const once = (is: (artwork: Artwork) => unknown) => onceKept(ask, work.id, is);

@@ -105,7 +105,7 @@ describe('shapes', () => {
       await page.keyboard.press('Enter');
     };
     await press(60, 60);
-    await page.locator('[role=radio][aria-label="lower right"]').click();
+    await page.select('[aria-label^="About which point"]', 'lower right');
     await typed('turn by, in degrees', '90');
     const turned = await once((a) => boxOfNode(a, idOf(0))!.x > 159);
     expect(boxOfNode(turned, idOf(0))).toMatchObject({ x: expect.closeTo(160, 6), y: expect.closeTo(40, 6) });

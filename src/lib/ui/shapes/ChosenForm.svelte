@@ -38,10 +38,19 @@
     ['lower right', 1, 1],
   ] as const;
   const placeOf = (u: number, v: number): [number, number] => [box!.x + u * box!.width, box!.y + v * box!.height];
-  function isAbout(u: number, v: number): boolean {
+  /** A point that was dragged to where none of these lies. */
+  const ELSEWHERE = 'elsewhere';
+  const aboutNow = $derived.by(() => {
     const { pivot } = shaping;
-    const [x, y] = placeOf(u, v);
-    return pivot !== null && Math.hypot(pivot[0] - x, pivot[1] - y) < 1e-6;
+    const found = PLACES.find(([, u, v]) => {
+      const [x, y] = placeOf(u, v);
+      return pivot !== null && Math.hypot(pivot[0] - x, pivot[1] - y) < 1e-6;
+    });
+    return found?.[0] ?? ELSEWHERE;
+  });
+  function chooseAbout(name: string): void {
+    const found = PLACES.find(([own]) => own === name);
+    if (found) shaping.about = placeOf(found[1], found[2]);
   }
 
   const FIELDS = [
@@ -89,26 +98,19 @@
           ontyped={(text) => typed('turn', text)}
         /></label
       >
-      <div class="flex items-center justify-between gap-1 text-muted">
-        about
-        <div
-          class="grid grid-cols-3 gap-[3px]"
-          role="radiogroup"
+      <label class="flex items-center justify-between gap-1 text-muted"
+        >about
+        <select
+          class="field w-[92px] text-text"
+          value={aboutNow}
+          onchange={(e) => chooseAbout(e.currentTarget.value)}
           aria-label="About which point it is scaled, turned and mirrored"
+          title="The mark that shows it on the sheet can be dragged to any point"
         >
-          {#each PLACES as [name, u, v] (name)}
-            {@const isOn = isAbout(u, v)}
-            <button
-              class="h-3.5 w-3.5 border {isOn ? 'border-active bg-active' : 'border-muted bg-paper'}"
-              role="radio"
-              aria-checked={isOn}
-              aria-label={name}
-              title="{name}; then drag the mark on the sheet to any point"
-              onclick={() => (shaping.about = isOn && shaping.about ? null : placeOf(u, v))}
-            ></button>
-          {/each}
-        </div>
-      </div>
+          {#each PLACES as [name] (name)}<option value={name}>{name}</option>{/each}
+          {#if aboutNow === ELSEWHERE}<option value={ELSEWHERE}>{ELSEWHERE}</option>{/if}
+        </select></label
+      >
     </div>
   {:else}
     <p class="text-[12px] text-muted">Press a piece to choose it, again for what lies below; drag a box for several.</p>
