@@ -125,11 +125,13 @@ describe('a mark drawn anew', () => {
 
   it('has rulers from which guides are pulled, moved, and put back', async () => {
     const ruler = (await page.$('[data-ruler=above]'))!;
-    const { x, y, width } = (await ruler.boundingBox())!;
+    const { x, y } = (await ruler.boundingBox())!;
+    // Beside the middle, where notices are shown.
+    const across = x + 100;
     const [, level] = await spot(0, 150);
-    await page.mouse.move(x + width / 2, y + 9);
+    await page.mouse.move(across, y + 9);
     await page.mouse.down();
-    await page.mouse.move(x + width / 2, level, { steps: 6 });
+    await page.mouse.move(across, level, { steps: 6 });
     await page.mouse.up();
     const pulled = await once((a) => a.guides.length === 1);
     expect(pulled.guides[0].kind === 'line' && Math.abs(pulled.guides[0].through[1] - 150)).toBeLessThan(1);
