@@ -3,7 +3,7 @@
  * pairs of inks that touch run into one another, and whether that is told. `npx tsx bench/colourways.ts [--drawings 60] [--seed 3]`.
  */
 import { parseArgs } from 'node:util';
-import { randomFrom } from '../core/engine';
+import { randomFrom } from '../core/random';
 import { APART, schemeDistance, schemesFor } from '../core/colour';
 import { readSvg } from '../core/import';
 import { oneColoured, touchingOf } from '../core/vector';

@@ -4,7 +4,7 @@
  */
 import { parseArgs } from 'node:util';
 import ClipperLib from 'clipper-lib';
-import { randomFrom } from '../core/engine';
+import { randomFrom } from '../core/random';
 import {
   combined,
   flatten,

@@ -5,7 +5,7 @@
  */
 import { parseArgs } from 'node:util';
 import { Resvg } from '@resvg/resvg-js';
-import { randomFrom } from '../core/engine';
+import { randomFrom } from '../core/random';
 import { constructionOf, type Construction } from '../core/exact';
 import {
   circleOfArcs,

@@ -4,7 +4,7 @@ import { createRequire } from 'node:module';
 import { Resvg } from '@resvg/resvg-js';
 import sharp, { type Sharp } from 'sharp';
 import { oklabDistance, rgbToOklab, type Oklab } from '../core/colour';
-import { randomFrom } from '../core/engine';
+import { randomFrom } from '../core/random';
 import { blankPicture, type Picture } from '../core/raster';
 import { parsePath } from '../core/path';
 import { decodePicture } from '../node/pictures';

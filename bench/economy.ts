@@ -3,7 +3,7 @@
  * they stray, what crosses. `npx tsx bench/economy.ts [--drawings 40] [--seed N]`.
  */
 import { parseArgs } from 'node:util';
-import { randomFrom } from '../core/engine';
+import { randomFrom } from '../core/random';
 import { chainsOf, Lines, polylineOf, strayOf, thinned } from '../core/exact';
 import { flatten, partOf, type Contour, type Point, type Segment } from '../core/path';
 import { trace } from '../core/trace';

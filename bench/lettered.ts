@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import * as fontkit from 'fontkit';
 import { Resvg } from '@resvg/resvg-js';
 import { hexToOklab, oklabDistance } from '../core/colour';
-import { randomFrom } from '../core/engine';
+import { randomFrom } from '../core/random';
 import type { Picture } from '../core/raster';
 import { decodePicture } from '../node/pictures';
 import { drawingsOf, worn, type Drawing } from './drawings';

@@ -2,7 +2,7 @@
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import { hexToOklab, oklabDistance } from '../core/colour';
-import { randomFrom } from '../core/engine';
+import { randomFrom } from '../core/random';
 import { FACE_NAMES, lineIn, lineOnArc } from '../core/engine/letters';
 import { moved, type Area } from '../core/path';
 import { stepsFrom, type Picture } from '../core/raster';

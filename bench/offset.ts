@@ -4,7 +4,7 @@
  */
 import { parseArgs } from 'node:util';
 import ClipperLib from 'clipper-lib';
-import { randomFrom } from '../core/engine';
+import { randomFrom } from '../core/random';
 import { combined, flatten, offsetOf, signedArea, type Contour, type Enclosed } from '../core/path';
 import { trace } from '../core/trace';
 import { allPieces } from '../core/vector';

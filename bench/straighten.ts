@@ -3,7 +3,7 @@
  * is so again. `npx tsx bench/straighten.ts [--drawings 60] [--seed N]`.
  */
 import { parseArgs } from 'node:util';
-import { randomFrom } from '../core/engine';
+import { randomFrom } from '../core/random';
 import { Lines, madeSymmetrical, polylineOf, straightened, strayOf, symmetriesOf } from '../core/exact';
 import {
   circleOfArcs,

@@ -8,7 +8,7 @@ import { dirname } from 'node:path';
 import type { Artwork, Edit, Piece } from '../core/vector';
 import { passingFolder, startPostgres } from '../scripts/postgres.mjs';
 import { ROOT } from '../scripts/setup.mjs';
-import { randomFrom } from '../core/engine';
+import { randomFrom } from '../core/random';
 import { quantile } from './quantile';
 
 const postgres = await startPostgres(passingFolder('bench'), { sync: false });

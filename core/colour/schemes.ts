@@ -10,6 +10,7 @@ import {
   oklchToOklab,
   type Oklch,
 } from './convert';
+import { randomFrom } from '../random';
 
 /** An ink for which a scheme has a colour. */
 export interface SchemeInk {
@@ -105,18 +106,6 @@ const STRENGTHS = [
   { words: 'full', share: 0.75 },
   { words: 'strong', share: 0.95 },
 ] as const;
-
-/** A stream of numbers 0..1 from a seed (mulberry32). */
-function stream(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = a;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** Which lights inks may have, given that some are fixed. */
 class Lights {
@@ -291,7 +280,7 @@ function homeOf(
  */
 export function schemesFor(ask: SchemeAsk): Schemes {
   const { inks, count, seed, wanted = [], unwanted = [] } = ask;
-  const random = stream(seed);
+  const random = randomFrom(seed);
   const told: string[] = [];
   const { lights, order, colours } = masterOf(inks);
   const locked = inks.map((i, k) => (i.locked ? lights[k] : null));

@@ -3,7 +3,6 @@ export * from './request';
 export { findFigure } from './lexicon';
 export { FINISHES, FINISH_WORDS } from './finish';
 export { THING_NAMES } from './things';
-export { hashOf, randomFrom } from './random';
 export type { RedoArea } from './redo';
 export type { Recipe } from './recipe';
 export { contactSheet, finishExample, knownFinish } from './show';

@@ -1,4 +1,4 @@
-import { hashOf, randomFrom } from './random';
+import { hashOf, randomFrom } from '../random';
 
 /** One step of a candidate's descent: a seed, and how far (0..1) it strays from what was before it. */
 export interface Descent {

@@ -48,7 +48,7 @@ import { checkSize, RequestError, sizeFor } from './limits';
 import { isRole } from './mascot';
 import { paint } from './paint';
 import { clearest, lch, MOOD_NAMES, paletteFor } from './palette';
-import { hashOf, pick, randomFrom } from './random';
+import { hashOf, pick, randomFrom } from '../random';
 import { isThing } from './things';
 import { tintFor } from './tint';
 import { garble } from './words';

@@ -11,7 +11,7 @@ import { findFigure } from './lexicon';
 import { isRole, mascotFigure, dressFrom } from './mascot';
 import { paint } from './paint';
 import { MOOD_NAMES } from './palette';
-import { hashOf } from './random';
+import { hashOf } from '../random';
 import { redraw, type RedoArea } from './redo';
 import type { Recipe } from './recipe';
 import { blendFigures, crossFigures, readReference, ReferenceError, shareKept, type Reference } from './reference';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { randomFrom } from '../engine';
+import { randomFrom } from '../random';
 import {
   circleOfArcs,
   flatten,

@@ -1,5 +1,6 @@
 /** How far a drawing lies from the edges of the picture that it is drawn over. */
 import { Lines, polylineOf } from '../exact';
+import type { DrawnShape } from '../vector';
 import { asLines, boxOf, contains, type Box, type Contour, type Point } from '../path';
 
 /** The edges of a picture, to be looked up by place. */
@@ -7,13 +8,6 @@ export interface PictureEdges {
   readonly contours: readonly Contour[];
   readonly lines: Lines;
   readonly lengthPx: number;
-}
-
-/** A shape of a drawing: its outlines, and whose they are like. */
-export interface DrawnShape {
-  readonly contours: readonly Contour[];
-  /** Shapes of one of these run into one another: where they overlap is no edge. */
-  readonly inkId: string | null;
 }
 
 /** How far what is drawn lies from a picture's edges. */
@@ -58,7 +52,11 @@ const holds = (b: Box, [x, y]: Point): boolean => x > b.x && x < b.x + b.width &
 
 /** How far shapes, from the bottom to the top, lie from edges. What another shape hides, or runs into, is no edge of the drawing. How much of the edges is drawn
  * is only told where that is asked for. */
-export function deviationFrom(edges: PictureEdges, shapes: readonly DrawnShape[], asksDrawn = true): Deviation {
+export function deviationFrom(
+  edges: PictureEdges,
+  shapes: readonly Pick<DrawnShape, 'contours' | 'inkId'>[],
+  asksDrawn = true,
+): Deviation {
   const polylines = shapes.map((s) => s.contours.map((c) => polylineOf(c, TOLERANCE_PX)));
   const boxes = shapes.map((s) => boxOf(s.contours));
   const solid = shapes.map((s) => s.contours.filter((c) => !c.open).map((c) => asLines(c)));

@@ -1,5 +1,5 @@
 /** Drawing a mark anew over a picture: plain shapes, the pen, one half and the other, guides that the picture offers, and how far the drawing lies from it. */
-export { deviationFrom, pictureEdges, type Deviation, type DrawnShape, type PictureEdges } from './deviation';
+export { deviationFrom, pictureEdges, type Deviation, type PictureEdges } from './deviation';
 export { FIGURES, figureBy, figureSoFar, type FigureKind, type FigureOptions } from './figures';
 export { followedBy, imageAmong, mirroredWith, type Axis } from './mirrored';
 export { offeredGuides, type OfferedGuide } from './offered';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { hexToRgb } from '../colour';
-import { randomFrom } from '../engine';
+import { randomFrom } from '../random';
 import { circle, flatten, rectangle, type Contour } from '../path';
 import { blankPicture, blurred, cover, layColour, type Picture } from '../raster';
 import { lookAt, meanAt, withStep } from './index';

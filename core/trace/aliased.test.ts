@@ -2,7 +2,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { drawingsOf, drawnOf, errorOf, OTHERWISE, pictureOf } from '../../bench/drawings';
 import type { Rgb } from '../colour';
-import { randomFrom } from '../engine/random';
+import { randomFrom } from '../random';
 import { blankPicture, type Picture } from '../raster';
 import { artworkToSvg } from '../export';
 import { renderArtwork } from '../scene';

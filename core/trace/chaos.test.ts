@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { drawCandidate, FINISHES, randomFrom } from '../engine';
+import { drawCandidate, FINISHES } from '../engine';
+import { randomFrom } from '../random';
 import type { Picture } from '../raster';
 import { withoutChaos } from './chaos';
 import { trace } from './index';

@@ -1,7 +1,7 @@
 /** Points, lines, tones, scatter and noise, each against what is known of it. */
 import { describe, expect, it } from 'vitest';
 import type { Rgb } from '../colour';
-import { randomFrom } from '../engine';
+import { randomFrom } from '../random';
 import { blankPicture, type Picture } from '../raster';
 import {
   cross,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { hexToRgb } from '../colour';
-import { randomFrom } from '../engine/random';
+import { randomFrom } from '../random';
 import { onGround, type Picture } from '../raster';
 import { artworkFromSvg } from '../import';
 import { artworkToSvg } from '../export';

@@ -4,7 +4,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { coloursOf, drawingsOf, errorOf, pictureOf, type Drawing } from '../../bench/drawings';
 import { decodePicture } from '../../node/pictures';
 import { hexToOklab, oklabDistance } from '../colour';
-import { randomFrom } from '../engine/random';
+import { randomFrom } from '../random';
 import type { Picture } from '../raster';
 import { artworkFromSvg } from '../import';
 import { artworkToSvg } from '../export';

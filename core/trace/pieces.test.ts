@@ -1,7 +1,7 @@
 /** How edges become pieces, and what becomes of specks, slivers and mixtures, on small maps that can be counted by hand. */
 import { describe, expect, it } from 'vitest';
 import { hexToRgb } from '../colour';
-import { randomFrom } from '../engine';
+import { randomFrom } from '../random';
 import { blankPicture, cover, layColour, type Picture } from '../raster';
 import { circle, flatten, polygon, rectangle, signedArea, type Contour } from '../path';
 import { tellApart } from './apart';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { hexToOklab, hexToRgb, oklabDistance } from '../colour';
-import { randomFrom } from '../engine';
+import { randomFrom } from '../random';
 import { blankPicture, type Picture } from '../raster';
 import { drawnOf, pictureOf } from '../../bench/drawings';
 import { trace } from '.';

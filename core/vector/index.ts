@@ -6,7 +6,7 @@ export * from './ink-names';
 export * from './schema';
 export * from './edits';
 export * from './compact';
-export { drawnShapes, greatestStray, sheetOutlines, withSheetOutlines } from './outlines';
+export { drawnShapes, greatestStray, sheetOutlines, type DrawnShape } from './outlines';
 export { thinnedArtwork } from './edits/economy';
 export { straightenedArtwork, symmetriesOfArtwork } from './edits/exact';
 export { piecesChanged } from './edits/put';

@@ -5,16 +5,15 @@ import {
   combined,
   CombineError,
   flatten,
-  mapContour,
   offsetOf,
   signedArea,
-  widened,
   type Box,
   type Contour,
   type Enclosed,
 } from '../path';
-import { placedNodes, type Artwork, type Piece } from './artwork';
-import { GROUND, inkGrid, touchingOf } from './touching';
+import type { Artwork, Piece } from './artwork';
+import { drawnShapes } from './outlines';
+import { eachBorder, GROUND, inkGrid, touchingOf, type Touching } from './touching';
 
 /** What becomes of an ink in one colour: its areas are filled, or left out. */
 export type OneColourState = 'filled' | 'left';
@@ -49,8 +48,11 @@ const ALL_WAYS = 14;
 const KEPT_SHARE = 0.5;
 
 /** What becomes of each ink, by number: what touches is told apart by being filled or not wherever that can be, the ground being left out; else the lights decide. */
-function decided(artwork: Artwork, { reversed = false, states = {} }: OneColourOptions): boolean[] {
-  const { contacts, shares } = touchingOf(artwork);
+function decided(
+  artwork: Artwork,
+  { contacts, shares }: Touching,
+  { reversed = false, states = {} }: OneColourOptions,
+): boolean[] {
   const n = artwork.inks.length;
   const total = contacts.reduce((sum, c) => sum + c.cells, 0) || 1;
   const wish = artwork.inks.map((ink, k) => {
@@ -91,7 +93,7 @@ function decided(artwork: Artwork, { reversed = false, states = {} }: OneColourO
   return best;
 }
 
-/** A part of the artwork that is one ink: a piece's fill, or the line along it. */
+/** A shape of one ink. */
 interface Part {
   readonly id: string;
   readonly name?: string;
@@ -102,43 +104,27 @@ interface Part {
 
 function partsOf(artwork: Artwork): Part[] {
   const numbers = new Map(artwork.inks.map((i, k) => [i.id, k]));
-  const out: Part[] = [];
-  for (const { node, within, map } of placedNodes(artwork.nodes)) {
-    if (node.kind !== 'piece' || [...within, node].some((n) => n.hidden)) continue;
-    const add = (id: string, inkId: string, contours: readonly Contour[], rule?: Piece['rule']): void => {
-      if (!contours.length) return;
-      const { name } = node;
-      out.push({
-        id,
-        ...(name ? { name } : {}),
-        ink: numbers.get(inkId)!,
-        area: { contours, rule },
-        box: boxOf(contours),
-      });
-    };
-    const placed = (contours: readonly Contour[]) => contours.map((c) => mapContour(map, c));
-    if (node.inkId !== null) add(node.id, node.inkId, placed(node.contours), node.rule);
-    if (node.stroke && node.stroke.widthPx > 0)
-      add(`${node.id}-line`, node.stroke.inkId, placed(widened(node.contours, node.stroke)));
-  }
-  return out;
+  return drawnShapes(artwork).map(({ inkId, contours, rule, ...rest }) => ({
+    ...rest,
+    ink: numbers.get(inkId)!,
+    area: { contours, rule },
+    box: boxOf(contours),
+  }));
 }
 
 /** Of what there would be without gaps, this share must be left: thin parts have thinner gaps. */
 const LEFT_SHARE = 0.45;
 
 const sizeOf = (contours: readonly Contour[]): number =>
-  contours.reduce((sum, c) => sum + signedArea(flatten(c, 0.05)), 0);
+  Math.abs(contours.reduce((sum, c) => sum + signedArea(flatten(c, 0.05)), 0));
 
 /** What is left with a gap, or with one so much thinner that enough of it is left. */
-function asMuchAs(left: (byPx: number) => readonly Contour[], gapPx: number): readonly Contour[] {
-  const whole = left(0);
-  const size = Math.abs(sizeOf(whole));
-  let made = whole;
-  for (const share of [1, 0.5, 0.25]) {
-    made = left(share * gapPx);
-    if (Math.abs(sizeOf(made)) >= LEFT_SHARE * size) return made;
-  }
+function asMuchAs(left: (byPx: number) => readonly Contour[], gapPx: number, mostPx2: number): readonly Contour[] {
+  let made = left(gapPx);
+  // There is no more without gaps than the most there can be: mostly that tells already.
+  if (sizeOf(made) >= LEFT_SHARE * mostPx2) return made;
+  const size = sizeOf(left(0));
+  for (let share = 0.5; sizeOf(made) < LEFT_SHARE * size && share >= 0.25; share /= 2) made = left(share * gapPx);
   return made;
 }
 
@@ -161,8 +147,9 @@ const orElse = <T>(work: () => T, otherwise: T): T => {
  */
 export function oneColoured(artwork: Artwork, options: OneColourOptions): OneColour {
   const gapPx = options.gapPx ?? GAP_SHARE * Math.max(artwork.widthPx, artwork.heightPx);
-  const filled = decided(artwork, options);
-  const { contacts } = touchingOf(artwork);
+  const touching = touchingOf(artwork);
+  const { contacts } = touching;
+  const filled = decided(artwork, touching, options);
   const touch = (a: number, b: number): boolean => contacts.some((c) => (c.a === a && c.b === b) || (c.a === b && c.b === a)); // prettier-ignore
   // What is left out beside something that is left out as well needs a line about it.
   const lined = artwork.inks.map((_, k) => !filled[k] && contacts.some(({ a, b }) => (a === k && !filled[b]) || (b === k && (a === GROUND || !filled[a])))); // prettier-ignore
@@ -190,7 +177,7 @@ export function oneColoured(artwork: Artwork, options: OneColourOptions): OneCol
       );
       return orElse(() => combined('subtract', [part.area, ...away]), part.area.contours);
     };
-    return { contours: asMuchAs(left, gapPx) };
+    return { contours: asMuchAs(left, gapPx, sizeOf(part.area.contours)) };
   });
   // A line inside what is left out, but not beside what is filled, from which it keeps apart already.
   const lineOf = (part: Part, level: number): readonly Contour[] => {
@@ -198,12 +185,16 @@ export function oneColoured(artwork: Artwork, options: OneColourOptions): OneCol
     const around: Enclosed[] = inner.length ? [{ contours: inner }] : [];
     for (const k of near(level, level + 1)) if (parts[k].ink !== part.ink) around.push(parts[k].area);
     const beside = near(level, 0).filter((k) => shown[k]?.contours.length && touch(part.ink, parts[k].ink));
-    return asMuchAs((byPx) => {
-      const away =
-        byPx > 0 ? beside.map((k) => ({ contours: grownOf(parts.length + k, shown[k]!, byPx * BESIDE) })) : [];
-      if (!around.length && !away.length) return part.area.contours;
-      return orElse(() => combined('subtract', [part.area, ...around, ...away]), []);
-    }, gapPx);
+    return asMuchAs(
+      (byPx) => {
+        const away =
+          byPx > 0 ? beside.map((k) => ({ contours: grownOf(parts.length + k, shown[k]!, byPx * BESIDE) })) : [];
+        if (!around.length && !away.length) return part.area.contours;
+        return orElse(() => combined('subtract', [part.area, ...around, ...away]), []);
+      },
+      gapPx,
+      sizeOf(part.area.contours) - sizeOf(inner),
+    );
   };
   const pieces = parts.flatMap((part, level): Piece[] => {
     const own = shown[level] ?? (lined[part.ink] ? { contours: lineOf(part, level) } : null);
@@ -218,37 +209,26 @@ export function oneColoured(artwork: Artwork, options: OneColourOptions): OneCol
     guides: [],
   };
   const states = Object.fromEntries(artwork.inks.map((i, k) => [i.id, filled[k] ? 'filled' : 'left'] as const));
-  return { artwork: made, states, merged: mergedIn(artwork, made) };
+  return { artwork: made, states, merged: mergedIn(artwork, made, touching) };
 }
 
 /** Cells of the longer side on which it is seen whether inks keep apart. */
 const CELLS = 640;
 
 /** Pairs of inks, or an ink and the ground, that touch in an artwork and run into one another in one colour. */
-function mergedIn(artwork: Artwork, made: Artwork): [string, string][] {
+function mergedIn(artwork: Artwork, made: Artwork, { contacts }: Touching): [string, string][] {
   const before = inkGrid(artwork, CELLS);
-  const { grid, width, height } = before;
-  const after = inkGrid(made, CELLS).grid;
-  const seen = new Map<string, { a: number; b: number; all: number; merged: number }>();
-  const hear = (i: number, j: number): void => {
-    const [a, b] = grid[i] < grid[j] ? [grid[i], grid[j]] : [grid[j], grid[i]];
-    if (a === b) return;
-    const key = `${a} ${b}`;
-    const own = seen.get(key) ?? { a, b, all: 0, merged: 0 };
+  const after = inkGrid(made, CELLS).cells;
+  const seen = new Map(contacts.map(({ a, b }) => [`${a} ${b}`, { a, b, all: 0, merged: 0 }]));
+  eachBorder(before, (i, j) => {
+    const [a, b] = [before.cells[i], before.cells[j]].sort((p, q) => p - q);
+    const own = seen.get(`${a} ${b}`);
+    if (!own) return;
     own.all++;
     if ((after[i] === GROUND) === (after[j] === GROUND)) own.merged++;
-    seen.set(key, own);
-  };
-  for (let row = 0; row < height; row++)
-    for (let column = 0; column < width; column++) {
-      const i = row * width + column;
-      if (column + 1 < width) hear(i, i + 1);
-      if (row + 1 < height) hear(i, i + width);
-    }
+  });
   const name = (k: number): string => (k === GROUND ? 'ground' : artwork.inks[k].name);
-  const { pairs, touchesGround } = touchingOf(artwork);
   return [...seen.values()]
-    .filter(({ a, b }) => (a === GROUND ? touchesGround[b] : pairs.some(([p, q]) => p === a && q === b)))
     .filter(({ all, merged }) => merged > (1 - KEPT_SHARE) * all)
     .map(({ a, b }) => [name(b), name(a)]);
 }

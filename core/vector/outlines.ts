@@ -1,7 +1,7 @@
 /** All outlines of an artwork, as they lie on the sheet, and the artwork when they change. */
-import { inverse, mapContour, widened, type Affine, type Contour } from '../path';
+import { CombineError, inverse, mapContour, widened, type Affine, type Contour } from '../path';
 import { Lines, polylineOf, strayOf } from '../exact';
-import { placedNodes, type Artwork, type Piece, type Placed } from './artwork';
+import { placedNodes, type Artwork, type Piece, type PieceStroke, type Placed } from './artwork';
 import { mapNodes } from './edits/define';
 import { withContours } from './numbers';
 
@@ -70,15 +70,38 @@ export function greatestStray(before: Artwork, after: Artwork): number {
   return lines.count ? strayOf(changed, lines, STEP_PX) : 0;
 }
 
-/** The shapes of an artwork that one sees, from the bottom to the top, as they lie on the sheet, with what is told apart by: the ink of the fill, or of a line alone. */
-export const drawnShapes = (
-  artwork: Artwork,
-): { readonly contours: readonly Contour[]; readonly inkId: string | null }[] =>
+/** A shape that one sees, as it lies on the sheet: what a piece encloses, or the line along it. */
+export interface DrawnShape {
+  /** The piece's id; of a line along what is filled, that and "-line". */
+  readonly id: string;
+  readonly name?: string;
+  readonly inkId: string;
+  readonly contours: readonly Contour[];
+  readonly rule?: 'evenodd';
+}
+
+/** What a line along outlines covers; where that cannot be told apart, its course. */
+function sidesOf(contours: readonly Contour[], stroke: PieceStroke): readonly Contour[] {
+  try {
+    return widened(contours, stroke);
+  } catch (error) {
+    if (error instanceof CombineError) return contours;
+    throw error;
+  }
+}
+
+/** The shapes of an artwork that are not hidden, from the bottom to the top. Clips, masks and what shines through are not looked at. */
+export const drawnShapes = (artwork: Artwork): DrawnShape[] =>
   [...placedNodes(artwork.nodes)].flatMap(({ node, within, map }) => {
-    if (node.kind !== 'piece' || [...within, node].some((n) => n.hidden)) return [];
-    const { inkId, stroke, contours } = node;
-    const isLine = inkId === null;
-    // Of a line alone its sides are seen, not its course.
-    const seen = isLine && stroke && stroke.widthPx > 0 ? widened(contours, stroke) : contours;
-    return [{ contours: seen.map((c) => mapContour(map, c)), inkId: inkId ?? stroke?.inkId ?? null }];
+    if (node.kind !== 'piece' || !node.contours.length || [...within, node].some((n) => n.hidden)) return [];
+    const { id, name, inkId, stroke, contours, rule } = node;
+    const placed = (list: readonly Contour[]) => list.map((c) => mapContour(map, c));
+    const common = name ? { name } : {};
+    const out: DrawnShape[] = [];
+    if (inkId !== null) out.push({ id, ...common, inkId, contours: placed(contours), ...(rule ? { rule } : {}) });
+    if (stroke && stroke.widthPx > 0) {
+      const own = inkId === null ? id : `${id}-line`;
+      out.push({ id: own, ...common, inkId: stroke.inkId, contours: placed(sidesOf(contours, stroke)) });
+    }
+    return out;
   });

@@ -2,7 +2,8 @@
 import { mkdir, readdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { drawCandidate, randomFrom } from '../../core/engine';
+import { drawCandidate } from '../../core/engine';
+import { randomFrom } from '../../core/random';
 import { encodePng } from '../../node/pictures';
 
 export type Format = 'png' | 'jpg' | 'webp' | 'svg';

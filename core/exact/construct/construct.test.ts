@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { randomFrom } from '../../engine';
+import { randomFrom } from '../../random';
 import {
   circle,
   circleOfArcs,

@@ -2,7 +2,7 @@
  * Holes filled with patches of what is around them, for textures and shading: each place takes the mean of the patches that are most like what lies about
  * it, found by chance and by what its neighbours found (PatchMatch, Barnes et al. 2009), from coarse to fine (Wexler et al. 2007).
  */
-import { randomFrom } from '../../engine';
+import { randomFrom } from '../../random';
 import { shrink, type Picture } from '../../raster';
 
 /** Half the side of a patch, without its middle, in pixels. */

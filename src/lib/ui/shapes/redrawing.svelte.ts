@@ -167,7 +167,7 @@ export class Redrawing {
   get offPx(): number | null {
     const { edges } = this.below;
     const contour = this.contourNow();
-    return edges && contour ? deviationFrom(edges, [{ contours: [contour], inkId: null }], false).greatestPx : null;
+    return edges && contour ? deviationFrom(edges, [{ contours: [contour], inkId: '' }], false).greatestPx : null;
   }
 
   draw({ what, point, shift, zoom }: DrawGesture): void {

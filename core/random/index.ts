@@ -1,3 +1,4 @@
+/** Numbers from seeds, the same on every machine. */
 /** A stream of seeded random numbers, each in 0..1 (Mulberry32, Ettinger 2017); the same on every machine. */
 export type Random = () => number;
 
