@@ -139,7 +139,7 @@ export async function constructCommand(args: readonly string[]): Promise<number>
     const { artwork, title } = readSvg(await textOf(positionals[0]));
     if (!allPieces(artwork).length) throw new SvgError('The file has no shape in it');
     const construction = constructionOfArtwork(artwork, 'all', within);
-    if (values.out) await writeOutput(values.out, constructionToSvg(artwork, construction, title ? { title } : {}));
+    if (values.out) await writeOutput(values.out, constructionToSvg(artwork, construction, title ?? undefined));
     const { lines, circles, angles, unit, share, greatestPx } = construction;
     console.log(
       values.json

@@ -2,4 +2,5 @@
 export * from './convert';
 export * from './names';
 export * from './schemes';
+export * from './tune';
 export * from './vision';

@@ -2,17 +2,24 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   APART,
+  coloursIn,
+  contrasting,
   contrastOf,
   contrastRatio,
+  hexToCmyk,
   hexToOklab,
+  hexToOklch,
   inGamut,
   isInGamut,
   luminance,
   oklabToOklch,
+  oklchToHex,
   oklchToOklab,
   schemeDistance,
   schemesFor,
   seenAs,
+  tuned,
+  TUNINGS,
   type SchemeAsk,
 } from './index';
 
@@ -53,6 +60,15 @@ describe('schemes', () => {
     for (const s of locked.schemes) expect(s.hexes[0]).toBe('#182A5C');
     const wanted = schemesFor({ ...MARK, wanted: ['#3B5F5B'] });
     for (const s of wanted.schemes) expect(s.hexes).toContain('#3B5F5B');
+    // Where all inks would be settled by colours that are wanted, each scheme has some of them.
+    const two = schemesFor({
+      ...MARK,
+      inks: MARK.inks.slice(0, 2),
+      touching: [[0, 1]],
+      wanted: ['#182A5C', '#F2C14E'],
+    });
+    expect(two.schemes.length).toBeGreaterThan(4);
+    for (const s of two.schemes) expect(s.hexes.includes('#182A5C') || s.hexes.includes('#F2C14E')).toBe(true);
     const red = schemesFor({ ...MARK, unwanted: ['#C0392B'], count: 40 });
     for (const hex of red.schemes.flatMap((s) => s.hexes)) {
       const { C, hDeg, L } = oklabToOklch(hexToOklab(hex));
@@ -135,5 +151,43 @@ describe('colours', () => {
     for (const vision of ['red-weak', 'green-weak'] as const)
       expect(apart(vision, '#B5572B', '#6B7A1E')).toBeLessThan(0.6 * schemeDistance(['#B5572B'], ['#6B7A1E']));
     expect(seenAs('#FFFFFF', 'blue-weak')).toBe('#FFFFFF');
+  });
+});
+
+describe('colours a step on', () => {
+  it('change in one way alone, and stay within sRGB', () => {
+    const was = hexToOklch('#B33A2B');
+    const now = Object.fromEntries(TUNINGS.map((how) => [how, hexToOklch(tuned('#B33A2B', how))]));
+    expect(now.lighter.L).toBeGreaterThan(was.L + 0.02);
+    expect(now.darker.L).toBeLessThan(was.L - 0.02);
+    expect(now.calmer.C).toBeLessThan(was.C);
+    expect(now.stronger.C).toBeGreaterThanOrEqual(was.C - 0.003);
+    const off = (hDeg: number, to: number) => Math.abs(((to - hDeg + 540) % 360) - 180);
+    expect(off(now.warmer.hDeg, 60)).toBeLessThan(off(was.hDeg, 60));
+    expect(off(now.cooler.hDeg, 240)).toBeLessThan(off(was.hDeg, 240));
+    // White has no lighter one, and black no darker.
+    expect([tuned('#FFFFFF', 'lighter'), tuned('#000000', 'darker')]).toEqual(['#FFFFFF', '#000000']);
+    expect(oklchToHex(hexToOklch('#3B5F5B'))).toBe('#3B5F5B');
+  });
+
+  it('are brought to a contrast by their lightness, if it can be had', () => {
+    const better = contrasting('#F4C552', '#FFFFFF', 3)!;
+    expect(contrastRatio(better, '#FFFFFF')).toBeGreaterThanOrEqual(3);
+    expect(Math.abs(hexToOklch(better).hDeg - hexToOklch('#F4C552').hDeg)).toBeLessThan(6);
+    expect(contrasting('#182A5C', '#FFFFFF', 3)).toBe('#182A5C');
+    expect(contrasting('#808080', '#808080', 10)).toBeNull();
+  });
+
+  it('are told in shares of cyan, magenta, yellow and black', () => {
+    expect(hexToCmyk('#000000')).toEqual([0, 0, 0, 100]);
+    expect(hexToCmyk('#FFFFFF')).toEqual([0, 0, 0, 0]);
+    expect(hexToCmyk('#00FFFF')).toEqual([100, 0, 0, 0]);
+    expect(hexToCmyk('#804000')).toEqual([0, 50, 100, 50]);
+  });
+
+  it('are read out of a text that names them', () => {
+    expect(coloursIn('midnight blue, #f4c552 and red')).toEqual(['#182A5C', '#F4C552', coloursIn('red')[0]]);
+    expect(coloursIn('neon, a quiet juniper green; nothing')).toHaveLength(1);
+    expect(coloursIn('')).toEqual([]);
   });
 });

@@ -309,20 +309,25 @@ export function schemesFor(ask: SchemeAsk): Schemes {
   const byShare = inks.map((_, k) => k).sort((p, q) => inks[q].share - inks[p].share);
   const schemes: Scheme[] = [];
   const master = inks.map((i) => i.hex);
+  const onlyLocked = contrastOfLocked(ask);
+  // Where colours wanted would settle every ink, one of them is left out of each scheme.
+  const settled = homes.size > 1 && inks.every((i, k) => i.locked || homes.has(k));
   for (let attempt = 0; attempt < TRIES * count && schemes.length < count; attempt++) {
     const harmony = HARMONIES[Math.floor(random() * HARMONIES.length)];
     const strength = STRENGTHS[Math.floor(random() * STRENGTHS.length)];
-    const fixed = inks.map((_, k) => (homes.has(k) ? lightOf(homes.get(k)!) : locked[k]));
+    const own = new Map(homes);
+    if (settled) own.delete([...homes.keys()][Math.floor(random() * homes.size)]);
+    const fixed = inks.map((_, k) => (own.has(k) ? lightOf(own.get(k)!) : locked[k]));
     const isFreed = ask.free === true && random() < 0.6;
-    const own = isFreed ? shuffled(order, random) : order;
-    const sorted = [...own].sort((p, q) => (isFreed ? 0 : (fixed[p] ?? lights[p]) - (fixed[q] ?? lights[q])));
+    const begun = isFreed ? shuffled(order, random) : order;
+    const sorted = [...begun].sort((p, q) => (isFreed ? 0 : (fixed[p] ?? lights[p]) - (fixed[q] ?? lights[q])));
     const spread = 0.15 + 0.9 * random();
     const shift = (random() - 0.5) * 0.7;
     const found = new Lights(ask, fixed, sorted, apart).near((k) =>
       Math.max(Math.min(lights[k], 0.25), lights[k] + shift + (random() - 0.5) * spread),
     );
     if (!found) continue;
-    const anchors = [...homes.values(), ...inks.flatMap((i, k) => (i.locked && colours[k].C >= GREY ? [i.hex] : []))];
+    const anchors = [...own.values(), ...inks.flatMap((i, k) => (i.locked && colours[k].C >= GREY ? [i.hex] : []))];
     const anchor = anchors.length ? oklabToOklch(hexToOklab(anchors[Math.floor(random() * anchors.length)])) : null;
     const base = anchor && anchor.C >= GREY ? anchor.hDeg : 360 * random();
     // What it is anchored in has the first hue.
@@ -331,16 +336,15 @@ export function schemesFor(ask: SchemeAsk): Schemes {
     const hexes: string[] = [];
     for (const k of byShare) {
       if (inks[k].locked) hexes[k] = inks[k].hex;
-      else if (homes.has(k)) hexes[k] = homes.get(k)!;
+      else if (own.has(k)) hexes[k] = own.get(k)!;
       else if (colours[k].C < GREY) hexes[k] = colourOf(found[k], base, 1, 0.012);
       else {
         const hDeg = (base + harmony.turns[turn++ % harmony.turns.length] + (random() - 0.5) * 10 + 360) % 360;
         hexes[k] = colourOf(found[k], hDeg, strength.share, 0.02 + 0.19 * strength.share);
       }
     }
-    if (hexes.some((hex, k) => !inks[k].locked && !homes.has(k) && isUnwanted(hex, unwanted))) continue;
+    if (hexes.some((hex, k) => !inks[k].locked && !own.has(k) && isUnwanted(hex, unwanted))) continue;
     const { least: has } = contrastOf(hexes, ask);
-    const onlyLocked = contrastOfLocked(ask);
     if (has < least && has < onlyLocked) continue;
     if ([master, ...schemes.map((s) => s.hexes)].some((other) => schemeDistance(hexes, other) < APART)) continue;
     const coloured = turn > 1 ? harmony.words : 'one hue';

@@ -3,13 +3,8 @@ import { formatPath, mapContour, shortNumber } from '../path';
 import { placedNodes, telling, type Artwork } from '../vector';
 import { escapeXml } from './names';
 
-export interface ConstructionDrawingOptions {
-  readonly title?: string;
-  /** The colour of lines and measures; the mark itself is tinted with it. */
-  readonly hex?: string;
-}
-
-const DEFAULT_HEX = '#1D2E4E';
+/** The colour of lines and measures; the mark itself is tinted with it. */
+const HEX = '#1D2E4E';
 /** Against the longer side of the sheet: the width of lines, the size of measures, how far lines go on beyond what lies on them. */
 const [LINE_SHARE, TEXT_SHARE, BEYOND_SHARE] = [1 / 900, 1 / 60, 1 / 24];
 
@@ -25,11 +20,7 @@ export function measureOf(px: number, unit: Construction['unit']): string {
 const keyOf = (c: ConstructionCircle): string => c.radiusPx.toFixed(1);
 
 /** The drawing of what an artwork is constructed of, as SVG: the mark tinted and outlined, circles with their middles and radii, lines with their angles, and the unit. */
-export function constructionToSvg(
-  artwork: Artwork,
-  construction: Construction,
-  { title, hex = DEFAULT_HEX }: ConstructionDrawingOptions = {},
-): string {
+export function constructionToSvg(artwork: Artwork, construction: Construction, title?: string): string {
   const { widthPx: w, heightPx: h } = artwork;
   const side = Math.max(w, h);
   const [line, text, beyond] = [LINE_SHARE * side, TEXT_SHARE * side, BEYOND_SHARE * side];
@@ -46,7 +37,7 @@ export function constructionToSvg(
   const mark = outlines
     .map(
       ({ d, rule, filled }) =>
-        `<path d="${d}" fill="${filled ? hex : 'none'}" fill-opacity="0.12"${rule ? ` fill-rule="${rule}"` : ''} stroke="${hex}" stroke-width="${num(1.6 * line)}"/>`,
+        `<path d="${d}" fill="${filled ? HEX : 'none'}" fill-opacity="0.12"${rule ? ` fill-rule="${rule}"` : ''} stroke="${HEX}" stroke-width="${num(1.6 * line)}"/>`,
     )
     .join('\n');
   const straight = lines.map((l) => lineElement(l, beyond, num)).join('\n');
@@ -74,7 +65,7 @@ export function constructionToSvg(
 ${title ? `<title>${escapeXml(title)}</title>\n` : ''}<g id="mark">
 ${mark}
 </g>
-<g id="construction" fill="none" stroke="${hex}" stroke-width="${num(line)}">
+<g id="construction" fill="none" stroke="${HEX}" stroke-width="${num(line)}">
 <g id="lines" stroke-dasharray="${num(6 * line)} ${num(4 * line)}">
 ${straight}
 </g>
@@ -83,7 +74,7 @@ ${round}
 </g>
 ${middles ? `<path d="${middles}"/>` : ''}
 </g>
-<g id="measures" fill="${hex}" font-family="sans-serif" font-size="${num(text)}">
+<g id="measures" fill="${HEX}" font-family="sans-serif" font-size="${num(text)}">
 ${labels}
 ${unit}
 </g>

@@ -97,7 +97,7 @@ describe('SVG', () => {
       piece('b', 'ink-2', [rectangleOfArcs(20, 40, 60, 20, 10)]),
     );
     const construction = constructionOfArtwork(artwork, 'all');
-    const svg = constructionToSvg(artwork, construction, { title: 'Noctule <3' });
+    const svg = constructionToSvg(artwork, construction, 'Noctule <3');
     expect(svg).toContain('<title>Noctule &#60;3</title>');
     expect(svg.match(/<circle /g)).toHaveLength(construction.circles.length);
     expect(svg).toContain('<circle cx="50" cy="50" r="40"/>');

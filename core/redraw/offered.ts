@@ -1,9 +1,10 @@
 /** Guides at the turning points and tangents of a picture. */
 import { constructionOf, likeNumbers } from '../exact';
 import { boxOf, flatten, type Contour, type Point } from '../path';
+import type { Guide } from '../vector';
 
 /** A guide that is offered: what it goes through, and how much of the picture speaks for it, in px of outline. */
-export type OfferedGuide = { readonly key: string; readonly told: string; readonly weightPx: number } & (
+export type OfferedGuide = { readonly key: string; readonly weightPx: number } & (
   | { readonly kind: 'line'; readonly through: Point; readonly angleDeg: number }
   | { readonly kind: 'circle'; readonly centre: Point; readonly radiusPx: number }
 );
@@ -76,10 +77,9 @@ function tangents(contours: readonly Contour[], axis: 0 | 1, sizePx: number): Of
     const weightPx = g.members.reduce((sum, k) => sum + found[k].reach, 0);
     const at = Math.round(g.mean * 100) / 100;
     return axis === 1
-      ? { key: `level-${at}`, told: `level ${at.toFixed(1)}`, weightPx, kind: 'line', through: [0, at], angleDeg: 0 }
+      ? { key: `level-${at}`, weightPx, kind: 'line', through: [0, at], angleDeg: 0 }
       : {
           key: `upright-${at}`,
-          told: `upright ${at.toFixed(1)}`,
           weightPx,
           kind: 'line',
           through: [at, 0],
@@ -103,7 +103,6 @@ export function offeredGuides(contours: readonly Contour[], sizePx: number, with
     .filter(({ angleDeg: a }) => Math.min(a, 180 - a, Math.abs(a - 90)) > 1)
     .map(({ from, to, angleDeg, lengthPx }): OfferedGuide => ({
       key: `slant-${angleDeg.toFixed(2)}-${from[0].toFixed(1)}-${from[1].toFixed(1)}`,
-      told: `line at ${(180 - angleDeg).toFixed(1)}°`,
       weightPx: lengthPx,
       kind: 'line',
       through: [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2],
@@ -111,7 +110,6 @@ export function offeredGuides(contours: readonly Contour[], sizePx: number, with
     }));
   const round = circles.map(({ centre, radiusPx, lengthPx }): OfferedGuide => ({
     key: `circle-${centre[0].toFixed(1)}-${centre[1].toFixed(1)}-${radiusPx.toFixed(1)}`,
-    told: `circle of ${radiusPx.toFixed(1)}`,
     weightPx: lengthPx,
     kind: 'circle',
     centre,
@@ -119,3 +117,31 @@ export function offeredGuides(contours: readonly Contour[], sizePx: number, with
   }));
   return [...straight, ...[...slanting, ...round].sort(heaviest).slice(0, ROUND_MOST)];
 }
+
+/** How far a place lies from a guide, in px. */
+export function awayFromGuide(g: Guide | OfferedGuide, [x, y]: Point): number {
+  if (g.kind === 'circle') return Math.abs(Math.hypot(x - g.centre[0], y - g.centre[1]) - g.radiusPx);
+  const t = (g.angleDeg * Math.PI) / 180;
+  return Math.abs((x - g.through[0]) * Math.sin(t) - (y - g.through[1]) * Math.cos(t));
+}
+
+/** A guide that was taken as it was offered lies no further from it than this, in px. */
+const TAKEN_PX = 0.01;
+
+/** Whether a guide that is offered is among those there are. */
+export const isTaken = (offered: OfferedGuide, guides: readonly Guide[]): boolean =>
+  guides.some((g) => {
+    if (g.kind === 'circle')
+      return (
+        offered.kind === 'circle' &&
+        Math.hypot(g.centre[0] - offered.centre[0], g.centre[1] - offered.centre[1]) < TAKEN_PX &&
+        Math.abs(g.radiusPx - offered.radiusPx) < TAKEN_PX
+      );
+    return offered.kind === 'line' && g.angleDeg === offered.angleDeg && awayFromGuide(g, offered.through) < TAKEN_PX;
+  });
+
+/** The guide that is offered, as one of the artwork's. */
+export const guideFrom = (offered: OfferedGuide, id: string): Guide =>
+  offered.kind === 'circle'
+    ? { id, kind: 'circle', centre: offered.centre, radiusPx: offered.radiusPx }
+    : { id, kind: 'line', through: offered.through, angleDeg: offered.angleDeg };

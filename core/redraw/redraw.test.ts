@@ -1,24 +1,29 @@
 import { describe, expect, it } from 'vitest';
 import { arcGeometry, circleOfArcs, flatten, nearestPlace, polygon, rectangle, signedArea, star, type Contour, type Point } from '../path'; // prettier-ignore
+import { artworkOf, pieceOf } from '../vector/testing';
+import type { Piece } from '../vector';
 import {
   arcOnwards,
+  awayFromGuide,
   contourOf,
   deviationFrom,
   EMPTY_PATH,
   figureBy,
   figureSoFar,
-  followedBy,
-  imageAmong,
+  guideFrom,
+  isTaken,
   mirroredWith,
   offeredGuides,
   pictureEdges,
   withClosed,
   withDragged,
+  withOtherHalf,
   withoutLast,
   withPlace,
   type PenPath,
   type PenWay,
 } from './index';
+import { followedBy, imageAmong } from './mirrored';
 
 const sizeOf = (contours: readonly Contour[]): number =>
   contours.reduce((sum, c) => sum + Math.abs(signedArea(flatten(c, 1e-3))), 0);
@@ -129,6 +134,32 @@ describe('one half with the other', () => {
   });
 });
 
+describe('points of which the other half follows', () => {
+  const change = (piece: Piece, x: number): Piece => ({
+    ...piece,
+    contours: piece.contours.map((c) => ({ ...c, segments: c.segments.map((s, k) => (k === 0 ? { kind: 'line', to: [x, s.to[1]] } : s)) })), // prettier-ignore
+  });
+
+  it('change a piece across the axis on both sides, and the image of one beside it', () => {
+    const across = pieceOf('across', 'a', [rectangle(60, 0, 80, 40)]);
+    const [own] = withOtherHalf(artworkOf([across]), [change(across, 160)], UPRIGHT, [160, 0]);
+    const xs = flatten(own.contours[0]).filter((_, k) => k % 2 === 0);
+    expect([Math.min(...xs), Math.max(...xs)]).toEqual([expect.closeTo(40, 6), expect.closeTo(160, 6)]);
+
+    const [right, left] = [pieceOf('right', 'a', [rectangle(120, 0, 20, 20)]), pieceOf('left', 'a', [rectangle(60, 0, 20, 20)])]; // prettier-ignore
+    const both = withOtherHalf(artworkOf([right, left]), [change(right, 150)], UPRIGHT, [150, 0]);
+    expect(both.map((p) => p.id).sort()).toEqual(['left', 'right']);
+    expect(Math.min(...flatten(both.find((p) => p.id === 'left')!.contours[0]).filter((_, k) => k % 2 === 0))).toBeCloseTo(50, 6); // prettier-ignore
+  });
+
+  it('leave pieces as they are given where an outline came or went', () => {
+    const piece = pieceOf('p', 'a', [rectangle(60, 0, 80, 40)]);
+    const more = { ...piece, contours: [...piece.contours, rectangle(0, 0, 5, 5)] };
+    const given = [more];
+    expect(withOtherHalf(artworkOf([piece]), given, UPRIGHT, [0, 0])).toBe(given);
+  });
+});
+
 describe('the picture below', () => {
   it('offers guides at the turning points and tangents of its outlines, circles and slanting edges too', () => {
     const offered = offeredGuides([circleOfArcs(200, 150, 100), polygon([[20, 300], [380, 300], [200, 390]])], 400, 0.5); // prettier-ignore
@@ -140,6 +171,22 @@ describe('the picture below', () => {
     expect(offered.filter((o) => o.kind === 'line' && o.angleDeg % 90 !== 0)).toHaveLength(2);
     expect(new Set(offered.map((o) => o.key)).size).toBe(offered.length);
     expect(offeredGuides([], 400, 0.5)).toEqual([]);
+  });
+
+  it('tells which of the guides it offers were taken, and how far a place lies from one', () => {
+    const offered = offeredGuides([circleOfArcs(200, 150, 100)], 400, 0.5);
+    for (const o of offered) {
+      expect(isTaken(o, [guideFrom(o, 'g')])).toBe(true);
+      expect(
+        isTaken(
+          o,
+          offered.filter((x) => x !== o).map((x, k) => guideFrom(x, `g${k}`)),
+        ),
+      ).toBe(false);
+    }
+    const round = offered.find((o) => o.kind === 'circle')!;
+    expect(awayFromGuide(round, [200, 150])).toBeCloseTo(100, 1);
+    expect(awayFromGuide({ id: 'g', kind: 'line', through: [0, 5], angleDeg: 0 }, [70, 9])).toBeCloseTo(4, 9);
   });
 
   it('offers no more for a star than its rays ask for: one guide where several tips lie level', () => {

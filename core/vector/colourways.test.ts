@@ -18,6 +18,7 @@ import {
   oneColoured,
   shuffledFor,
   touchingOf,
+  weakPairs,
   type Artwork,
   type Edit,
 } from './index';
@@ -106,6 +107,19 @@ describe('colourways', () => {
     const own = MARK.inks.map((i) => i.hex);
     expect(leastContrastOf(MARK, own, ['#3B5F5B'])).toEqual({ least: 1, between: ['fen', '#3B5F5B'] });
     expect(leastContrastOf({ ...MARK, nodes: [] }, own, ['#FFFFFF'])).toEqual({ least: Infinity, between: null });
+  });
+});
+
+describe('what has too little contrast', () => {
+  it('is told, the least first, with the ink to change and what it is to stand out from', () => {
+    const touching = touchingOf(MARK);
+    const hexes = ['#182A5C', '#24386E', '#3B5F5B'];
+    const weak = weakPairs(MARK, hexes, [{ name: 'linen', hex: '#F2EBDC' }, { name: 'fen', hex: '#3B5F5B' }], 3, touching); // prettier-ignore
+    expect(weak.map((w) => w.names.join())).toEqual(['fen,fen', 'midnight,lamp', 'midnight,fen']);
+    expect(weak[0]).toMatchObject({ inkId: 'c', against: '#3B5F5B', isGround: true, ratio: 1 });
+    // Of two inks the one with less of the mark is to be changed.
+    expect(weak[1]).toMatchObject({ inkId: 'b', against: '#182A5C', isGround: false });
+    expect(weakPairs(MARK, MARK.inks.map((i) => i.hex), [], 3, touching)).toEqual([]); // prettier-ignore
   });
 });
 

@@ -1,5 +1,5 @@
 /** Colourways of an artwork: other full sets of inks over the same shapes. */
-import { contrastOf, schemesFor, type SchemeAsk, type Schemes } from '../colour';
+import { contrastOf, contrastRatio, schemesFor, type SchemeAsk, type Schemes } from '../colour';
 import type { Artwork, Colourway, Ink } from './artwork';
 import { tinted } from './gradient';
 import { touchingOf, type Touching } from './touching';
@@ -80,4 +80,43 @@ export function leastContrastOf(
   if (!pair) return { least, between: null };
   const nameOf = (x: number | string): string => (typeof x === 'number' ? artwork.inks[x].name : x);
   return { least, between: [nameOf(pair[0]), nameOf(pair[1])] };
+}
+
+/** Two inks that touch, or an ink and a ground, of too little contrast. */
+export interface WeakPair {
+  /** The ink that is to be changed, and what it is to stand out from. */
+  readonly inkId: string;
+  readonly against: string;
+  /** What they are, by name. */
+  readonly names: readonly [string, string];
+  readonly isGround: boolean;
+  readonly ratio: number;
+}
+
+/** What has less than a contrast in a set of inks, the least first. Of two inks that touch the one with less of the mark is to be changed. */
+export function weakPairs(
+  artwork: Artwork,
+  hexes: readonly string[],
+  grounds: readonly { readonly name: string; readonly hex: string }[],
+  least: number,
+  { pairs, shares, touchesGround }: Touching,
+): WeakPair[] {
+  const { inks } = artwork;
+  const beside = pairs.map(([p, q]): WeakPair => {
+    const [own, other] = shares[p] < shares[q] ? [p, q] : [q, p];
+    const ratio = contrastRatio(hexes[p], hexes[q]);
+    return { inkId: inks[own].id, against: hexes[other], names: [inks[p].name, inks[q].name], isGround: false, ratio };
+  });
+  const on = inks.flatMap((ink, k) =>
+    touchesGround[k]
+      ? grounds.map(({ name, hex }): WeakPair => ({
+          inkId: ink.id,
+          against: hex,
+          names: [ink.name, name],
+          isGround: true,
+          ratio: contrastRatio(hexes[k], hex),
+        }))
+      : [],
+  );
+  return [...beside, ...on].filter((w) => w.ratio < least).sort((p, q) => p.ratio - q.ratio);
 }

@@ -1,17 +1,16 @@
 <script lang="ts">
-  import { hexToOklab, hexToRgb, nameColour, oklabToOklch, readHex } from '$core/colour';
+  import { hexToCmyk, hexToOklch, hexToRgb, nameColour, oklchToHex, readHex, TUNINGS } from '$core/colour';
   import { MASTER } from '$core/vector';
   import Figure from '../slip/Figure.svelte';
   import Typed from '../slip/Typed.svelte';
   import { notices } from '../notices.svelte';
-  import { hexFrom, WAYS, type Colouring } from './colouring.svelte';
+  import type { Colouring } from './colouring.svelte';
 
   /** The inks of the colourway that is chosen: locked, typed, tuned. */
   const { colouring }: { colouring: Colouring } = $props();
   const inks = $derived(colouring.drawing.inks.map((ink, k) => ({ ...ink, own: colouring.hexes[k] })));
   const ink = $derived(inks.find((i) => i.id === colouring.inkId) ?? null);
-  const lch = $derived(ink ? oklabToOklch(hexToOklab(ink.own)) : null);
-  const row = $derived(colouring.rows.find((r) => r.id === colouring.chosen) ?? colouring.rows[0]);
+  const lch = $derived(ink ? hexToOklch(ink.own) : null);
   /** Hue of a grey, which has none of its own: the one last set. */
   let lastHue = $state(0);
   const CHROMA_STEP = 0.005;
@@ -27,22 +26,15 @@
   }
   function tune(change: { L?: number; C?: number; hDeg?: number }, how: 'try' | 'set'): void {
     if (!ink || !lch) return;
-    colouring[how]([[ink.id, hexFrom({ L: lch.L, C: lch.C, hDeg: hue, ...change })]]);
+    colouring[how]([[ink.id, oklchToHex({ L: lch.L, C: lch.C, hDeg: hue, ...change })]]);
   }
-  /** CMYK by the plain formula, in percent: a first idea, not a proof. */
-  const cmyk = (hex: string): string => {
-    const [r, g, b] = hexToRgb(hex).map((v) => v / 255);
-    const k = 1 - Math.max(r, g, b);
-    const of = (v: number) => (k === 1 ? 0 : Math.round((100 * (1 - v - k)) / (1 - k)));
-    return `${of(r)} ${of(g)} ${of(b)} ${Math.round(100 * k)}`;
-  };
 </script>
 
 <section class="mb-3" aria-label="The chosen colourway" data-chosen-colourway={colouring.chosen}>
   <div class="mb-2 flex items-center gap-2">
     <Typed
       class="field min-w-0 flex-1"
-      value={row.name}
+      value={colouring.row.name}
       maxlength={60}
       aria-label="Name of the colourway"
       ontyped={(text) => colouring.rename(text)}
@@ -115,7 +107,7 @@
       onsettle={(v) => tune({ hDeg: v }, 'set')}
     />
     <p class="mb-2 text-[12px] text-muted">
-      near {nameColour(ink.own)} · RGB {hexToRgb(ink.own).join(' ')} · CMYK about {cmyk(ink.own)}
+      near {nameColour(ink.own)} · RGB {hexToRgb(ink.own).join(' ')} · CMYK about {hexToCmyk(ink.own).join(' ')}
     </p>
   </section>
 {/if}
@@ -124,7 +116,7 @@
   role="group"
   aria-label="{ink ? ink.name : 'All inks'} a step on"
 >
-  {#each WAYS as way (way)}<button class="button px-1!" onclick={() => colouring.step(way)}>{way}</button>{/each}
+  {#each TUNINGS as how (how)}<button class="button px-1!" onclick={() => colouring.step(how)}>{how}</button>{/each}
 </div>
 {#if colouring.one}
   <details class="mb-3">

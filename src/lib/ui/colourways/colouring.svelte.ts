@@ -2,17 +2,13 @@
 /* eslint-disable svelte/prefer-svelte-reactivity */
 import { onDestroy } from 'svelte';
 import {
-  contrastRatio,
   coloursIn,
-  hexToOklab,
-  inGamut,
+  contrasting,
   nameColour,
-  oklabToHex,
-  oklabToOklch,
-  oklchToOklab,
   seenAs,
-  type Oklch,
+  tuned,
   type Schemes,
+  type Tuning,
   type Vision,
 } from '$core/colour';
 import {
@@ -20,11 +16,13 @@ import {
   colourwaysOf,
   leastContrastOf,
   MASTER,
+  weakPairs,
   withHexes,
   type Artwork,
   type Edit,
   type OneColourState,
   type Touching,
+  type WeakPair,
 } from '$core/vector';
 import type { Commission, GroundColour } from '$lib/contract/answers';
 import { oneColourWorker, schemesWorker, touchingWorker } from '$lib/workers/client';
@@ -42,43 +40,8 @@ const PLAIN_GROUNDS: readonly GroundColour[] = [
   { name: 'black', hex: '#111111' },
 ];
 
-export const WAYS = ['lighter', 'darker', 'warmer', 'cooler', 'calmer', 'stronger'] as const;
-export type Way = (typeof WAYS)[number];
-
-/** Hues that are warmest and coolest, in degrees of OKLCH. */
-const [WARM_DEG, COOL_DEG] = [60, 240];
-
-/** A colour a step on in one way, within sRGB. */
-function stepped({ L, C, hDeg }: Oklch, way: Way): Oklch {
-  const towards = (to: number): number => {
-    const turn = ((to - hDeg + 540) % 360) - 180;
-    return (hDeg + Math.sign(turn) * Math.min(Math.abs(turn), 8) + 360) % 360;
-  };
-  switch (way) {
-    case 'lighter':
-      return inGamut({ L: Math.min(1, L + 0.03), C, hDeg });
-    case 'darker':
-      return inGamut({ L: Math.max(0, L - 0.03), C, hDeg });
-    case 'warmer':
-      return inGamut({ L, C, hDeg: towards(WARM_DEG) });
-    case 'cooler':
-      return inGamut({ L, C, hDeg: towards(COOL_DEG) });
-    case 'calmer':
-      return { L, C: C * 0.85, hDeg };
-    case 'stronger':
-      return inGamut({ L, C: Math.max(C * 1.15, C + 0.01), hDeg });
-  }
-}
-
-const lchOf = (hex: string): Oklch => oklabToOklch(hexToOklab(hex));
-export const hexFrom = (lch: Oklch): string => oklabToHex(oklchToOklab(inGamut(lch)));
-
-/** A line of what was noticed: two inks, or an ink and a ground, of too little contrast. */
-export interface Weak {
-  readonly told: string;
-  readonly inkId: string;
-  readonly hex: string;
-}
+/** No more lines than this of what was noticed. */
+const WEAK_MOST = 4;
 
 /** The colourways of an artwork on all grounds: the one that is chosen, its inks, what was shuffled and not kept. */
 export class Colouring {
@@ -122,17 +85,20 @@ export class Colouring {
   get drawing(): Artwork {
     return this.line.drawing;
   }
-  get grounds(): readonly GroundColour[] {
+  readonly grounds = $derived.by((): readonly GroundColour[] => {
     const own = this.commission().grounds;
     return [...own, ...PLAIN_GROUNDS.filter((g) => !own.some((o) => o.hex.toUpperCase() === g.hex))];
-  }
-  get rows() {
-    return colourwaysOf(this.drawing);
-  }
-  /** The colours of the one that is chosen. */
-  get hexes(): readonly string[] {
-    return (this.rows.find((r) => r.id === this.chosen) ?? this.rows[0]).hexes;
-  }
+  });
+  readonly rows = $derived.by(() => colourwaysOf(this.drawing));
+  /** The one that is chosen, and its colours. */
+  readonly row = $derived(this.rows.find((r) => r.id === this.chosen) ?? this.rows[0]);
+  readonly hexes = $derived(this.row.hexes);
+  /** What has too little contrast in it: inks that touch, and inks on the brief's grounds. */
+  readonly weak = $derived.by((): readonly WeakPair[] => {
+    const { drawing, hexes, touching, least } = this;
+    if (!touching || touching.shares.length !== hexes.length) return [];
+    return weakPairs(drawing, hexes, this.commission().grounds, least, touching).slice(0, WEAK_MOST);
+  });
 
   remember(): void {
     keep(this.place, { least: this.least, locked: this.locked, seed: this.seed, free: this.free });
@@ -169,42 +135,12 @@ export class Colouring {
     return leastContrastOf(this.drawing, hexes, [ground], this.touching);
   }
 
-  /** What has too little contrast in the colourway that is chosen, the least first: pairs of inks, and inks on the brief's grounds. */
-  get weak(): readonly Weak[] {
-    const { drawing, hexes, touching, least } = this;
-    if (!touching) return [];
-    const nameOf = (k: number): string => drawing.inks[k].name;
-    const found: (Weak & { ratio: number })[] = [];
-    for (const [p, q] of touching.pairs) {
-      const ratio = contrastRatio(hexes[p], hexes[q]);
-      // The smaller of the two is changed.
-      const [own, other] = touching.shares[p] < touching.shares[q] ? [p, q] : [q, p];
-      found.push({ ratio, told: `${nameOf(p)} beside ${nameOf(q)}`, inkId: drawing.inks[own].id, hex: hexes[other] });
-    }
-    for (const ground of this.commission().grounds)
-      drawing.inks.forEach((ink, k) => {
-        if (touching.touchesGround[k])
-          found.push({ ratio: contrastRatio(hexes[k], ground.hex), told: `${ink.name} on ${ground.name}`, inkId: ink.id, hex: ground.hex }); // prettier-ignore
-      });
-    return found
-      .filter((f) => f.ratio < least)
-      .sort((p, q) => p.ratio - q.ratio)
-      .slice(0, 4)
-      .map(({ ratio, ...f }) => ({ ...f, told: `${f.told} ${ratio.toFixed(1)} : 1` }));
-  }
-
-  /** Gives an ink the nearest lightness at which it has enough contrast with a colour. */
-  putRight({ inkId, hex }: Weak): void {
+  /** Gives an ink the nearest lightness at which it has enough contrast. */
+  putRight({ inkId, against }: WeakPair): void {
     const k = this.drawing.inks.findIndex((i) => i.id === inkId);
-    const own = lchOf(this.hexes[k]);
-    let best: string | null = null;
-    for (let step = 1; step <= 100 && !best; step++)
-      for (const way of [1, -1]) {
-        const tried = hexFrom({ ...own, L: own.L + way * step * 0.01 });
-        if (!best && contrastRatio(tried, hex) >= this.least) best = tried;
-      }
-    if (best) this.set([[inkId, best]]);
-    else notices.tell(`No lightness of it has ${this.least} : 1 with ${hex}`, { id: 'colours' });
+    const better = contrasting(this.hexes[k], against, this.least);
+    if (better) this.set([[inkId, better]]);
+    else notices.tell(`No lightness of it has ${this.least} : 1 with ${against}`, { id: 'colours' });
   }
 
   /** The edit that gives inks of the chosen colourway other colours. */
@@ -223,11 +159,11 @@ export class Colouring {
   }
 
   /** One step for the ink that is marked, or for all that are not locked. */
-  step(way: Way): void {
+  step(how: Tuning): void {
     const { drawing, hexes } = this;
     const changes = drawing.inks.flatMap((ink, k): [string, string][] => {
       if (this.inkId ? ink.id !== this.inkId : this.locked.includes(ink.id)) return [];
-      const hex = hexFrom(stepped(lchOf(hexes[k]), way));
+      const hex = tuned(hexes[k], how);
       return hex === hexes[k] ? [] : [[ink.id, hex]];
     });
     this.set(changes);
@@ -264,7 +200,7 @@ export class Colouring {
       least: this.least,
       grounds: grounds.map((g) => g.hex),
       locked: this.locked.filter((k) => this.drawing.inks.some((i) => i.id === k)),
-      wanted: this.seed % 2 ? [] : coloursIn(coloursWanted),
+      wanted: coloursIn(coloursWanted),
       unwanted: coloursIn(coloursUnwanted),
       free: this.free,
     };
@@ -306,7 +242,7 @@ export class Colouring {
 
   /** A copy of the chosen colourway, to be changed by hand. */
   copy(): void {
-    const own = this.rows.find((r) => r.id === this.chosen) ?? this.rows[0];
+    const own = this.row;
     const id = `colourway-${crypto.randomUUID().slice(0, 8)}`;
     this.line.edit({ kind: 'add-colourway', colourway: colourwayFrom(this.drawing, id, `${own.name} by hand`, own.hexes, 'by hand') as never }); // prettier-ignore
     this.chosen = id;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { FIGURES } from '$core/redraw';
   import type { PictureBelow } from '$lib/contract/answers';
   import Choice from '../slip/Choice.svelte';
   import Figure from '../slip/Figure.svelte';
@@ -69,17 +70,18 @@
     <label class="mb-3 flex items-center justify-between gap-2"
       >By
       <select class="field" bind:value={redrawing.circleBy} onchange={remember}>
-        <option value="circle-centre">centre and edge</option>
-        <option value="circle-ends">two ends</option>
-        <option value="circle-three">three places</option>
+        {#each ['circle-centre', 'circle-ends', 'circle-three'] as const as by (by)}
+          <option value={by}>{FIGURES[by].label}</option>
+        {/each}
       </select></label
     >
   {:else if redrawing.tool === 'ellipse'}
     <label class="mb-3 flex items-center justify-between gap-2"
       >By
       <select class="field" bind:value={redrawing.ellipseBy} onchange={remember}>
-        <option value="ellipse-box">two corners</option>
-        <option value="ellipse-axis">an axis and the width</option>
+        {#each ['ellipse-box', 'ellipse-axis'] as const as by (by)}
+          <option value={by}>{FIGURES[by].label}</option>
+        {/each}
       </select></label
     >
   {:else if redrawing.tool === 'rectangle'}

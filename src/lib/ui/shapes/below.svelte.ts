@@ -1,5 +1,5 @@
 import { onDestroy } from 'svelte';
-import { mapContour, type Affine, type Contour, type Point } from '$core/path';
+import { IDENTITY, mapContour, scaleAndMove, type Affine, type Contour, type Point } from '$core/path';
 import { pictureEdges, type Deviation, type OfferedGuide, type PictureEdges } from '$core/redraw';
 import { TRACE_DEFAULTS } from '$core/trace';
 import { allPieces, type Artwork } from '$core/vector';
@@ -61,9 +61,9 @@ export class Below {
   get map(): Affine {
     const { picture } = this;
     const { widthPx, heightPx } = this.artwork();
-    if (!picture) return [1, 0, 0, 1, 0, 0];
+    if (!picture) return IDENTITY;
     const scale = Math.min(widthPx / picture.widthPx, heightPx / picture.heightPx);
-    return [scale, 0, 0, scale, (widthPx - scale * picture.widthPx) / 2, (heightPx - scale * picture.heightPx) / 2];
+    return scaleAndMove(scale, (widthPx - scale * picture.widthPx) / 2, (heightPx - scale * picture.heightPx) / 2);
   }
 
   remember(): void {

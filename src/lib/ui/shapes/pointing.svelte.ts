@@ -1,16 +1,7 @@
 // Sets here are looked things up in, and never shown.
 /* eslint-disable svelte/prefer-svelte-reactivity */
-import {
-  inverse,
-  mapContour,
-  mapPoint,
-  mirrorIn,
-  nearestPlace,
-  type Affine,
-  type Contour,
-  type Point,
-} from '$core/path';
-import { followedBy, imageAmong, type Axis } from '$core/redraw';
+import { inverse, mapContour, mapPoint, nearestPlace, type Affine, type Point } from '$core/path';
+import { withOtherHalf, type Axis } from '$core/redraw';
 import {
   alignedPlaces,
   cornersLike,
@@ -21,7 +12,6 @@ import {
   pointOfContour,
   pointsOf,
   snapped,
-  sheetOutlines,
   snapTargets,
   withArcs,
   withContours,
@@ -149,48 +139,11 @@ export class Pointing {
     return [{ kind: 'put-pieces', pieces: all, gone, told }];
   }
 
-  /** Pieces that change, with what follows them on the other side of the axis: the other half of each outline that lies across it, the image of one beside it. */
+  /** Pieces that change, with what follows them on the other side of the axis. */
   private withOtherHalf(pieces: readonly Piece[]): readonly Piece[] {
     const axis = this.axis();
     const side = this.side ?? (this.picked[0] ? this.placeOf(this.picked[0]) : null);
-    if (!axis || !side || !pieces.length) return pieces;
-    const { contours: before, pieces: owners, maps } = sheetOutlines(this.shaping.artwork);
-    const after: (readonly Contour[])[] = before.map((c) => [c]);
-    const first = new Map<string, number>();
-    owners.forEach((p, k) => first.has(p.id) || first.set(p.id, k));
-    const touched = new Set<string>();
-    for (const piece of pieces) {
-      const from = first.get(piece.id);
-      const old = from === undefined ? null : owners[from];
-      // An outline that was cut or taken away has no half to follow.
-      if (from === undefined || !old || piece.contours.length !== old.contours.length) return pieces;
-      piece.contours.forEach((c, m) => {
-        if (c === old.contours[m]) return;
-        const k = from + m;
-        const now = mapContour(maps[k], c);
-        after[k] = followedBy(now, axis, side);
-        const image = after[k][0] === now ? imageAmong(before, k, axis) : null;
-        if (image !== null) {
-          after[image] = [mapContour(mirrorIn(axis.through, axis.angleDeg), now)];
-          touched.add(owners[image].id);
-        }
-        touched.add(piece.id);
-      });
-    }
-    return [...touched].map((id): Piece => {
-      const from = first.get(id)!;
-      const given = pieces.find((p) => p.id === id) ?? owners[from];
-      const back = inverse(maps[from])!;
-      const own = owners[from].contours.map((c, m) => {
-        const [only, ...more] = after[from + m];
-        const isSame = !more.length && only === before[from + m];
-        return isSame ? [given.contours[m] ?? c] : after[from + m].map((x) => mapContour(back, x));
-      });
-      const contours = own.flat();
-      // While points stay in their order they keep their numbers.
-      const isAlike = contours.every((c, m) => c.segments.length === given.contours[m]?.segments.length);
-      return isAlike && !own.some((o) => o.length > 1) ? { ...given, contours } : withContours(given, contours);
-    });
+    return axis && side ? withOtherHalf(this.shaping.artwork, pieces, axis, side) : pieces;
   }
 
   /** Picks the points that lie at a place. */

@@ -1,12 +1,15 @@
 import { nameColour } from '$core/colour';
 import type { Contour, Point } from '$core/path';
 import {
+  awayFromGuide,
   contourOf,
   deviationFrom,
   EMPTY_PATH,
   FIGURES,
   figureBy,
   figureSoFar,
+  guideFrom,
+  isTaken,
   mirroredWith,
   PEN_WAYS,
   withClosed,
@@ -19,7 +22,7 @@ import {
   type PenPath,
   type PenWay,
 } from '$core/redraw';
-import { snapped, snapTargets, type Edit, type Guide, type Piece, type SnapTargets } from '$core/vector';
+import { snapped, snapTargets, type Edit, type Piece, type SnapTargets } from '$core/vector';
 import { keep, kept } from '../kept';
 import { notices } from '../notices.svelte';
 import type { DrawGesture } from '../sheet/view';
@@ -311,22 +314,22 @@ export class Redrawing {
   /** Takes the guide that is offered near a place, or lets one go that was taken. */
   private takeGuide(point: Point, zoom: number): void {
     const reach = GRAB_PX / zoom;
-    const own = this.shaping.artwork.guides.find((g) => awayFrom(g, point) <= reach);
+    const own = this.shaping.artwork.guides.find((g) => awayFromGuide(g, point) <= reach);
     if (own) return this.shaping.edit([{ kind: 'remove-guide', guideId: own.id }]);
-    const offered = this.untaken.find((g) => awayFrom(g, point) <= reach);
+    const offered = this.untaken.find((g) => awayFromGuide(g, point) <= reach);
     if (offered) this.take([offered]);
   }
 
   /** Guides that are offered and were not taken. */
   get untaken(): readonly OfferedGuide[] {
     const { guides } = this.shaping.artwork;
-    return this.below.offered.filter((o) => !guides.some((g) => isSame(g, o)));
+    return this.below.offered.filter((o) => !isTaken(o, guides));
   }
 
   take(offered: readonly OfferedGuide[]): void {
     if (!offered.length) return;
-    const own = this.shaping.artwork.guides.length;
-    this.shaping.edit(offered.map((o, k): Edit => ({ kind: 'set-guide', guide: guideFrom(o, `guide-${own + k}`) })));
+    const fresh = () => `guide-${crypto.randomUUID().slice(0, 8)}`;
+    this.shaping.edit(offered.map((o): Edit => ({ kind: 'set-guide', guide: guideFrom(o, fresh()) as never })));
     this.refresh();
   }
 
@@ -356,29 +359,3 @@ export class Redrawing {
     return true;
   }
 }
-
-/** How far a place lies from a guide. */
-function awayFrom(g: Guide | OfferedGuide, [x, y]: Point): number {
-  if (g.kind === 'circle') return Math.abs(Math.hypot(x - g.centre[0], y - g.centre[1]) - g.radiusPx);
-  const t = (g.angleDeg * Math.PI) / 180;
-  return Math.abs((x - g.through[0]) * Math.sin(t) - (y - g.through[1]) * Math.cos(t));
-}
-
-/** A guide that was taken as it was offered lies no further from it than this, in px. */
-const SAME_PX = 0.01;
-
-function isSame(g: Guide, o: OfferedGuide): boolean {
-  if (g.kind === 'circle')
-    return (
-      o.kind === 'circle' &&
-      Math.hypot(g.centre[0] - o.centre[0], g.centre[1] - o.centre[1]) + Math.abs(g.radiusPx - o.radiusPx) < SAME_PX
-    );
-  return o.kind === 'line' && g.angleDeg === o.angleDeg && awayFrom(g, o.through) < SAME_PX;
-}
-
-const guideFrom = (o: OfferedGuide, stem: string): Guide => {
-  const id = `${stem}-${crypto.randomUUID().slice(0, 6)}`;
-  return o.kind === 'circle'
-    ? { id, kind: 'circle', centre: [...o.centre], radiusPx: o.radiusPx }
-    : { id, kind: 'line', through: [...o.through], angleDeg: o.angleDeg };
-};

@@ -7,7 +7,7 @@ import type { RequestEvent } from './$types';
 export const GET = answer(async ({ params, url, request }: RequestEvent) => {
   const step = url.searchParams.get('step');
   const { name, artwork, construction } = await constructionOfWork(params.id, step, request.signal);
-  return new Response(constructionToSvg(artwork, construction, { title: `Construction of ${name}` }), {
+  return new Response(constructionToSvg(artwork, construction, `Construction of ${name}`), {
     headers: {
       'content-type': 'image/svg+xml; charset=utf-8',
       'content-security-policy': "default-src 'none'; sandbox",

@@ -38,7 +38,7 @@
     untrack(() => {
       colouring.look();
       // One that was undone is chosen no longer.
-      if (!colouring.rows.some((r) => r.id === colouring.chosen)) colouring.chosen = 'master';
+      if (colouring.row.id !== colouring.chosen) colouring.chosen = colouring.row.id;
     });
   });
   $effect(() => undoPlace.put(line.undoing));
@@ -65,9 +65,11 @@
   {#snippet slip()}
     {#if colouring.weak.length}
       <ul class="mb-3" aria-label="Noticed" data-weak={colouring.weak.length}>
-        {#each colouring.weak as weak (weak.told)}
+        {#each colouring.weak as weak (weak.names.join())}
           <li class="flex min-h-8 items-center gap-2 border-b border-line">
-            <span class="flex-1">{weak.told}</span>
+            <span class="flex-1"
+              >{weak.names.join(weak.isGround ? ' on ' : ' beside ')} {weak.ratio.toFixed(1)} : 1</span
+            >
             <button class="quiet text-text!" onclick={() => colouring.putRight(weak)}>put right</button>
           </li>
         {/each}
