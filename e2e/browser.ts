@@ -35,10 +35,11 @@ export async function openBrowser(): Promise<{ browser: Browser; close: () => Pr
   };
 }
 
-/** Waits until no proofs are being made and every picture in view is there. */
+/** Waits until the page lives (before that it is seen, and hears nothing), no proofs are being made and every picture in view is there. */
 export async function settled(page: Page): Promise<void> {
   await page.waitForFunction(
     () =>
+      document.documentElement.dataset.live !== undefined &&
       !document.querySelector('[data-proofs="busy"]') &&
       !document.querySelector('[role=progressbar][aria-label=Tracing]') &&
       [...document.images].every((image) => image.complete || image.getBoundingClientRect().top > innerHeight),

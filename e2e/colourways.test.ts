@@ -3,44 +3,34 @@ import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { contrastRatio } from '../core/colour';
 import { artworkIn, type Artwork } from '../core/vector';
-import type { Commission, WorkState } from '../src/lib/contract/answers';
-import { apiOf, bodiesOf, startApp, type App } from './app';
-import { openBrowser, settled, watchedPage } from './browser';
+import type { WorkState } from '../src/lib/contract/answers';
+import { settled } from './browser';
 import { onceKept } from './sheet';
+import { openStation, type Station } from './station';
 
 /** A dark disc with a light one on it. */
 const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 200">
   <circle cx="100" cy="100" r="80" fill="#182A5C"/><circle cx="100" cy="100" r="30" fill="#F2C14E"/>
 </svg>`;
 
-let app: App;
-let opened: Awaited<ReturnType<typeof openBrowser>>;
+let station: Station;
 let page: Page;
-let commission: Commission;
-let ask: ReturnType<typeof bodiesOf>;
+let ask: Station['ask'];
 let work: WorkState;
-const complaints: string[] = [];
 
 beforeAll(async () => {
-  app = await startApp();
-  ask = bodiesOf(apiOf(app.address));
-  opened = await openBrowser();
-  page = await watchedPage(opened.browser, complaints);
-  commission = await ask<Commission>('POST', '/api/commissions', {
-    name: 'Noctule Night Rail',
+  station = await openStation({
     grounds: [{ name: 'linen', hex: '#F2EBDC' }],
     coloursUnwanted: 'red',
   });
+  ({ page, ask } = station);
 });
-afterAll(async () => {
-  await opened.close();
-  await app.stop();
-});
+afterAll(() => station.close());
 
 beforeEach(async () => {
-  const path = `/api/commissions/${commission.id}/artworks?name=mark.svg`;
+  const path = `/api/commissions/${station.commission.id}/artworks?name=mark.svg`;
   work = (await ask<{ artwork: WorkState }>('POST', path, new TextEncoder().encode(DRAWING))).artwork;
-  await page.goto(`${app.address}/commissions/${commission.id}/artworks/${work.id}/colourways`);
+  await page.goto(`${station.app.address}/commissions/${station.commission.id}/artworks/${work.id}/colourways`);
   await settled(page);
   await page.waitForSelector('[data-table=ready]');
 });
@@ -145,6 +135,6 @@ describe('colourways', () => {
     await page.locator(`[data-colourway="${copied.colourways![0].id}"] th button`).click();
     await page.locator('[data-chosen-colourway] button::-p-text(remove)').click();
     await once((a) => !a.colourways);
-    expect(complaints).toEqual([]);
+    expect(station.complaints).toEqual([]);
   });
 });

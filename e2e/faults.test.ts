@@ -9,7 +9,7 @@ import { trace } from '../core/trace';
 import { passingFolder, startPostgres, type Cluster } from '../scripts/postgres.mjs';
 import type { WorkState, Commission, Round, Wall } from '../src/lib/contract/answers';
 import { apiOf, bodiesOf, startApp, until, type App } from './app';
-import { openBrowser } from './browser';
+import { openBrowser, settled } from './browser';
 import { bringInPicture, keepTrace } from './made';
 import { startFakeEngine, type FakeEngine } from './fake-engine';
 
@@ -309,7 +309,7 @@ describe('an SVG that is brought in', () => {
     const commission = await newCommission();
     const page = await newPage();
     await page.goto(`${app.address}/commissions/${commission.id}`);
-    await page.waitForSelector('#prompt');
+    await settled(page);
     await page.evaluate((text) => {
       const data = new DataTransfer();
       data.setData('text/plain', text);

@@ -5,10 +5,10 @@ import { boxOf, contains } from '../core/path';
 import { allPieces, type Artwork, type Piece } from '../core/vector';
 import { encodePng } from '../node/pictures';
 import { blankPicture } from '../core/raster';
-import type { Candidate, Commission, WorkState } from '../src/lib/contract/answers';
-import { apiOf, bodiesOf, startApp, type App } from './app';
-import { openBrowser, settled, watchedPage } from './browser';
+import type { Candidate, WorkState } from '../src/lib/contract/answers';
+import { settled } from './browser';
 import { onceKept, OnSheet } from './sheet';
+import { openStation, type Station } from './station';
 
 const SIDE = 400;
 
@@ -26,45 +26,35 @@ function discPicture() {
   return picture;
 }
 
-let app: App;
-let opened: Awaited<ReturnType<typeof openBrowser>>;
+let station: Station;
 let page: Page;
+let ask: Station['ask'];
 let sheet: OnSheet;
-let commission: Commission;
-let ask: ReturnType<typeof bodiesOf>;
 let candidate: Candidate;
 let work: WorkState;
-const complaints: string[] = [];
 
 beforeAll(async () => {
-  app = await startApp();
-  ask = bodiesOf(apiOf(app.address));
-  opened = await openBrowser();
-  page = await watchedPage(opened.browser, complaints);
+  station = await openStation();
+  ({ page, ask } = station);
   sheet = new OnSheet(page, '[data-guides] g');
-  commission = await ask<Commission>('POST', '/api/commissions', { name: 'Noctule Night Rail' });
   candidate = await ask<Candidate>(
     'POST',
-    `/api/commissions/${commission.id}/pictures?name=disc.png`,
+    `/api/commissions/${station.commission.id}/pictures?name=disc.png`,
     new Uint8Array(await encodePng(discPicture())),
   );
 });
-afterAll(async () => {
-  await opened.close();
-  await app.stop();
-});
+afterAll(() => station.close());
 
 beforeEach(async () => {
-  const { artwork } = await ask<{ artwork: WorkState }>('POST', `/api/commissions/${commission.id}/artworks`, {
+  const { artwork } = await ask<{ artwork: WorkState }>('POST', `/api/commissions/${station.commission.id}/artworks`, {
     name: 'redrawn',
     widthPx: SIDE,
     heightPx: SIDE,
     overCandidateId: candidate.id,
   });
   work = artwork;
-  await page.goto(`${app.address}/commissions/${commission.id}/artworks/${work.id}/shapes`);
+  await page.goto(`${station.app.address}/commissions/${station.commission.id}/artworks/${work.id}/shapes`);
   await settled(page);
-  // The guides are there once the page lives: before that its parts are seen, and do nothing yet.
   await page.waitForFunction("Number(document.querySelector('[data-offered-count]')?.dataset.offeredCount) > 0");
 });
 
@@ -78,6 +68,10 @@ const piece = (artwork: Artwork): Piece => allPieces(artwork)[0];
 
 describe('a mark drawn anew', () => {
   it('begins over its picture, which shows, and says how far it lies from that', async () => {
+    // Nothing is drawn yet, and nothing is wrong with that: once it would have been looked at, nothing is told.
+    await page.waitForSelector('[data-deviation=ready]');
+    await new Promise((resolve) => setTimeout(resolve, 1200));
+    expect(await page.$('[data-notice]')).toBeNull();
     expect(await page.$('[data-below] img')).not.toBeNull();
     expect(await text('[aria-label=Thread]')).not.toContain('trace');
     await tool('circle');
@@ -125,9 +119,8 @@ describe('a mark drawn anew', () => {
 
   it('has rulers from which guides are pulled, moved, and put back', async () => {
     const ruler = (await page.$('[data-ruler=above]'))!;
-    const { x, y } = (await ruler.boundingBox())!;
-    // Beside the middle, where notices are shown.
-    const across = x + 100;
+    const { x, y, width } = (await ruler.boundingBox())!;
+    const across = x + width / 2;
     const [, level] = await spot(0, 150);
     await page.mouse.move(across, y + 9);
     await page.mouse.down();
@@ -256,8 +249,8 @@ describe('a mark drawn anew', () => {
     await page.waitForSelector('[data-construction="1"]');
     expect(await text('[data-construct]')).toMatch(/1 circle, 0 lines.*100% of the outlines/s);
     const href = await page.$eval('[data-construct] a', (a) => a.getAttribute('href')!);
-    const svg = await (await fetch(app.address + href)).text();
+    const svg = await (await fetch(station.app.address + href)).text();
     expect(svg).toMatch(/<g id="circles">\s*<circle [^>]*r="\d/);
-    expect(complaints).toEqual([]);
+    expect(station.complaints).toEqual([]);
   });
 });

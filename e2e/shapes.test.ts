@@ -2,10 +2,10 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { boxOfNode, countPoints, findNode, type Artwork, type Piece } from '../core/vector';
-import type { Commission, WorkState } from '../src/lib/contract/answers';
-import { apiOf, bodiesOf, startApp, type App } from './app';
-import { openBrowser, settled, watchedPage } from './browser';
+import type { WorkState } from '../src/lib/contract/answers';
+import { settled } from './browser';
 import { onceKept, OnSheet } from './sheet';
+import { openStation, type Station } from './station';
 
 /** A square and a disc that overlap, a box that leans a little, and two circles of nearly one size. */
 const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 400">
@@ -16,33 +16,24 @@ const DRAWING = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 400">
   <circle cx="300" cy="300" r="40.4" fill="#F2C14E"/>
 </svg>`;
 
-let app: App;
-let opened: Awaited<ReturnType<typeof openBrowser>>;
+let station: Station;
 let page: Page;
+let ask: Station['ask'];
 let sheet: OnSheet;
-let commission: Commission;
-let ask: ReturnType<typeof bodiesOf>;
 let work: WorkState;
-const complaints: string[] = [];
 
 beforeAll(async () => {
-  app = await startApp();
-  ask = bodiesOf(apiOf(app.address));
-  opened = await openBrowser();
-  page = await watchedPage(opened.browser, complaints);
+  station = await openStation();
+  ({ page, ask } = station);
   sheet = new OnSheet(page, '[data-shapes] g');
-  commission = await ask<Commission>('POST', '/api/commissions', { name: 'Noctule Night Rail' });
 });
-afterAll(async () => {
-  await opened.close();
-  await app.stop();
-});
+afterAll(() => station.close());
 
 beforeEach(async () => {
   const body = new TextEncoder().encode(DRAWING);
-  const path = `/api/commissions/${commission.id}/artworks?name=marks.svg`;
+  const path = `/api/commissions/${station.commission.id}/artworks?name=marks.svg`;
   work = (await ask<{ artwork: WorkState }>('POST', path, body)).artwork;
-  await page.goto(`${app.address}/commissions/${commission.id}/artworks/${work.id}/shapes`);
+  await page.goto(`${station.app.address}/commissions/${station.commission.id}/artworks/${work.id}/shapes`);
   await settled(page);
   await page.waitForSelector('[data-nearly=ready]');
 });
@@ -231,6 +222,6 @@ describe('shapes', () => {
     const grouped = await once((a) => a.nodes.some((n) => n.kind === 'group'));
     // What is hidden is not among everything.
     expect(grouped.nodes).toHaveLength(2);
-    expect(complaints).toEqual([]);
+    expect(station.complaints).toEqual([]);
   });
 });

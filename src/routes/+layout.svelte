@@ -16,6 +16,8 @@
 
   // After a change of screen the keyboard is at its beginning, not where the last one was.
   afterNavigate(({ type }) => {
+    // From here on the page hears: what drives it can wait for that.
+    document.documentElement.dataset.live = '';
     if (type === 'enter' || (document.activeElement && document.activeElement !== document.body)) return;
     const first = ['[data-first-field]', 'main'].map((s) => document.querySelector<HTMLElement>(s)).find(Boolean);
     first?.focus({ preventScroll: true });

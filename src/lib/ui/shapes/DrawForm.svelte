@@ -3,6 +3,7 @@
   import type { PictureBelow } from '$lib/contract/answers';
   import Choice from '../slip/Choice.svelte';
   import Figure from '../slip/Figure.svelte';
+  import Typed from '../slip/Typed.svelte';
   import AxisChoice from './AxisChoice.svelte';
   import type { Below } from './below.svelte';
   import type { Constructing } from './constructing.svelte';
@@ -22,6 +23,14 @@
   const guides = $derived(shaping.line.kept.guides);
   const untaken = $derived(redrawing.untaken);
   const takenOffered = $derived(below.offered.length - untaken.length);
+  /** Sets a guide where a figure says. */
+  function guideAt(way: 'level' | 'upright', text: string): void {
+    const at = Number(text.replace(',', '.').replace(/px/, ''));
+    if (!text.trim() || !Number.isFinite(at)) return;
+    const id = `guide-${crypto.randomUUID().slice(0, 8)}`;
+    const through: [number, number] = way === 'level' ? [0, at] : [at, 0];
+    shaping.edit([{ kind: 'set-guide', guide: { id, kind: 'line', through, angleDeg: way === 'level' ? 0 : 90 } }]);
+  }
   const remember = () => redrawing.remember();
   const HINTS = {
     pen: 'Press for a corner, drag for a curve; back to the first place closes it, Enter ends it.',
@@ -173,6 +182,20 @@
     <p class="mb-1" data-offered-count={below.offered.length}>
       Guides: {guides.length} set{#if below.offered.length}, {takenOffered} of {below.offered.length} offered taken{/if}
     </p>
+    <div class="mb-2 grid grid-cols-2 gap-x-3">
+      {#each [['level', 'level at'], ['upright', 'upright at']] as const as [way, label] (way)}
+        <label class="flex items-center justify-between gap-1 text-muted"
+          >{label}
+          <Typed
+            class="field w-[62px] text-right"
+            value=""
+            inputmode="decimal"
+            aria-label="A guide {label}, in px"
+            ontyped={(text) => guideAt(way, text)}
+          /></label
+        >
+      {/each}
+    </div>
     <div class="flex gap-3">
       {#if untaken.length}
         <button class="quiet" onclick={() => redrawing.take(untaken)}>take all</button>

@@ -45,8 +45,13 @@
   }
   const across = $derived(ticksOf(view.x, box.width, 0));
   const down = $derived(ticksOf(view.y, box.height, 1));
-  const levels = $derived(guides.filter((g) => g.kind === 'line' && g.angleDeg === 0));
-  const uprights = $derived(guides.filter((g) => g.kind === 'line' && g.angleDeg === 90));
+  type Straight = Guide & { kind: 'line' };
+  const straight = $derived(guides.filter((g): g is Straight => g.kind === 'line'));
+  const levels = $derived(straight.filter((g) => g.angleDeg === 0));
+  const uprights = $derived(straight.filter((g) => g.angleDeg === 90));
+  /** Where the mark of a guide stands on its ruler. */
+  const placeOf = ({ through }: Straight, axis: 0 | 1): number =>
+    (axis === 0 ? view.x : view.y) + through[axis] * view.zoom;
 
   let element = $state<HTMLDivElement>();
   let pulled: { id: string; axis: 0 | 1 } | null = null;
@@ -55,10 +60,9 @@
     if (event.button !== 0) return;
     event.stopPropagation();
     const [x, y] = at(event);
-    const near = (axis === 1 ? uprights : levels).find((g) => {
-      const place = g.kind === 'line' ? (axis === 1 ? view.x + g.through[0] * view.zoom : view.y + g.through[1] * view.zoom) : 0; // prettier-ignore
-      return Math.abs(place - (axis === 1 ? x : y)) <= 6;
-    });
+    const near = (axis === 1 ? uprights : levels).find(
+      (g) => Math.abs(placeOf(g, axis === 1 ? 0 : 1) - (axis === 1 ? x : y)) <= 6,
+    );
     // A ruler above gives level guides, or moves upright ones along it; one beside the other way round.
     if (near) pulled = { id: near.id, axis: axis === 1 ? 0 : 1 };
     else pulled = { id: `guide-${crypto.randomUUID().slice(0, 8)}`, axis };
@@ -91,54 +95,56 @@
   }
 </script>
 
+{#snippet ruler(axis: 0 | 1)}
+  {@const isAbove = axis === 1}
+  {@const { path, figures } = isAbove ? across : down}
+  <svg
+    class="pointer-events-auto absolute top-0 left-0 touch-none border-line bg-panel {isAbove
+      ? 'w-full cursor-row-resize border-b'
+      : 'h-full cursor-col-resize border-r'}"
+    width={isAbove ? undefined : THICK_PX}
+    height={isAbove ? THICK_PX : undefined}
+    role="img"
+    aria-label={isAbove
+      ? 'Ruler above the sheet: drag out of it for a level guide'
+      : 'Ruler beside the sheet: drag out of it for an upright guide'}
+    data-ruler={isAbove ? 'above' : 'beside'}
+    onpointerdown={(e) => start(e, axis)}
+    onpointermove={move}
+    onpointerup={end}
+    onpointercancel={end}
+  >
+    <path d={path} stroke="var(--muted)" stroke-width="1" />
+    {#each figures as { at: place, told }, k (k)}
+      <text
+        x={isAbove ? place + 3 : 10}
+        y={isAbove ? 10 : place + 3}
+        font-size="9"
+        fill="var(--muted)"
+        transform={isAbove ? undefined : `rotate(-90 10 ${place})`}
+        text-anchor={isAbove ? undefined : 'end'}>{told}</text
+      >
+    {/each}
+    {#each isAbove ? uprights : levels as g (g.id)}
+      {@const place = placeOf(g, isAbove ? 0 : 1)}
+      <path
+        d={isAbove ? `M${place} ${THICK_PX}l-5 -8h10z` : `M${THICK_PX} ${place}l-8 -5v10z`}
+        fill="#1d2e4e"
+        stroke="#fff"
+        data-guide-mark={g.id}
+      />
+    {/each}
+  </svg>
+{/snippet}
+
 <div
   bind:this={element}
   bind:clientWidth={box.width}
   bind:clientHeight={box.height}
   class="pointer-events-none absolute inset-0 overflow-hidden"
 >
-  <svg
-    class="pointer-events-auto absolute top-0 left-0 w-full cursor-row-resize touch-none border-b border-line bg-panel"
-    height={THICK_PX}
-    role="img"
-    aria-label="Ruler above the sheet: drag out of it for a level guide"
-    data-ruler="above"
-    onpointerdown={(e) => start(e, 1)}
-    onpointermove={move}
-    onpointerup={end}
-    onpointercancel={end}
-  >
-    <path d={across.path} stroke="var(--muted)" stroke-width="1" />
-    {#each across.figures as { at: x, told }, k (k)}
-      <text x={x + 3} y="10" font-size="9" fill="var(--muted)">{told}</text>
-    {/each}
-    {#each uprights as g (g.id)}
-      {@const x = view.x + (g.kind === 'line' ? g.through[0] : 0) * view.zoom}
-      <path d="M{x} {THICK_PX}l-5 -8h10z" fill="#1d2e4e" stroke="#fff" data-guide-mark={g.id} />
-    {/each}
-  </svg>
-  <svg
-    class="pointer-events-auto absolute top-0 left-0 h-full cursor-col-resize touch-none border-r border-line bg-panel"
-    width={THICK_PX}
-    role="img"
-    aria-label="Ruler beside the sheet: drag out of it for an upright guide"
-    data-ruler="beside"
-    onpointerdown={(e) => start(e, 0)}
-    onpointermove={move}
-    onpointerup={end}
-    onpointercancel={end}
-  >
-    <path d={down.path} stroke="var(--muted)" stroke-width="1" />
-    {#each down.figures as { at: y, told }, k (k)}
-      <text x="10" y={y + 3} font-size="9" fill="var(--muted)" transform="rotate(-90 10 {y})" text-anchor="end"
-        >{told}</text
-      >
-    {/each}
-    {#each levels as g (g.id)}
-      {@const y = view.y + (g.kind === 'line' ? g.through[1] : 0) * view.zoom}
-      <path d="M{THICK_PX} {y}l-8 -5v10z" fill="#1d2e4e" stroke="#fff" data-guide-mark={g.id} />
-    {/each}
-  </svg>
+  {@render ruler(1)}
+  {@render ruler(0)}
   <div
     class="absolute top-0 left-0 border-r border-b border-line bg-panel"
     style="width: {THICK_PX}px; height: {THICK_PX}px"

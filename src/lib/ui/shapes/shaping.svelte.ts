@@ -172,7 +172,12 @@ export class Shaping {
   /** Looks again at what the artwork nearly is, a moment after it stopped changing. */
   look(): void {
     clearTimeout(this.timer);
-    this.looking = true;
+    // Where nothing is drawn yet, nothing is nearly anything.
+    this.looking = this.artwork.nodes.length > 0;
+    if (!this.looking) {
+      this.nearly = [];
+      return;
+    }
     this.timer = setTimeout(() => {
       const { artwork } = this;
       this.looker.ask(

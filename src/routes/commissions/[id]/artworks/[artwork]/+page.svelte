@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { allPieces, pieceAt, swatchOf } from '$core/vector';
   import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
@@ -10,20 +9,15 @@
   import ArtworkLayer from '$lib/ui/sheet/ArtworkLayer.svelte';
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
-  import { undoPlace } from '$lib/ui/shell/undo.svelte';
   import { copyWork } from '$lib/ui/work/copy';
+  import { heard } from '$lib/ui/work/heard.svelte';
   import { lineOf } from '$lib/ui/work/line.svelte';
   import { placeOf } from '$lib/ui/work/places';
 
   const { data } = $props();
 
-  const line = $derived(lineOf(data.artwork));
-  // A newer state that came with the page data, from another tab say.
-  $effect(() => {
-    const fresh = data.artwork;
-    // Only when there is fresh data: the end of a change brings no older state back.
-    untrack(() => line.hear(fresh));
-  });
+  const work = heard(() => data.artwork, lineOf);
+  const line = $derived(work.line);
   const current = $derived(line.state);
   const drawing = $derived(line.drawing);
   const pieces = $derived(allPieces(drawing));
@@ -41,7 +35,6 @@
     () => current,
   );
 
-  $effect(() => undoPlace.put(line.undoing));
   const removePiece = () => {
     if (!piece) return;
     line.edit({ kind: 'remove-nodes', nodeIds: [piece.id] });

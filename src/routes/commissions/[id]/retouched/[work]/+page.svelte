@@ -17,19 +17,15 @@
   import PictureLayer from '$lib/ui/sheet/PictureLayer.svelte';
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
-  import { undoPlace } from '$lib/ui/shell/undo.svelte';
   import { copyWork } from '$lib/ui/work/copy';
+  import { heard } from '$lib/ui/work/heard.svelte';
   import { retouchingLineOf } from '$lib/ui/work/line.svelte';
   import { placeOf } from '$lib/ui/work/places';
   import type { ThreadWork } from '$lib/contract/answers';
 
   const { data } = $props();
-  const line = $derived(retouchingLineOf(data.retouched));
-  // A newer state that came with the page data, from another tab say.
-  $effect(() => {
-    const fresh = data.retouched;
-    untrack(() => line.hear(fresh));
-  });
+  const work = heard(() => data.retouched, retouchingLineOf);
+  const line = $derived(work.line);
   const current = $derived(line.state);
   const list = $derived(line.drawing);
 
@@ -81,8 +77,6 @@
   let groundAt = $state(data.commission.grounds.length);
   const ground = $derived(data.commission.grounds[groundAt]?.hex ?? null);
   const proofed = $derived(made ? ({ kind: 'pixels', picture: made.small } as const) : null);
-
-  $effect(() => undoPlace.put(line.undoing));
 
   async function keepColour(hex: string, kept: boolean): Promise<void> {
     try {

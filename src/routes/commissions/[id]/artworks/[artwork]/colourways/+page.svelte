@@ -10,17 +10,14 @@
   import { keys } from '$lib/ui/keys.svelte';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
   import Frame from '$lib/ui/shell/Frame.svelte';
-  import { undoPlace } from '$lib/ui/shell/undo.svelte';
   import Figure from '$lib/ui/slip/Figure.svelte';
+  import { heard } from '$lib/ui/work/heard.svelte';
   import { lineOf } from '$lib/ui/work/line.svelte';
   import { placeOf } from '$lib/ui/work/places';
 
   const { data } = $props();
-  const line = $derived(lineOf(data.artwork));
-  $effect(() => {
-    const fresh = data.artwork;
-    untrack(() => line.hear(fresh));
-  });
+  const work = heard(() => data.artwork, lineOf);
+  const line = $derived(work.line);
   const current = $derived(line.state);
   const kept = $derived(line.kept);
   // svelte-ignore state_referenced_locally
@@ -41,7 +38,6 @@
       if (colouring.row.id !== colouring.chosen) colouring.chosen = colouring.row.id;
     });
   });
-  $effect(() => undoPlace.put(line.undoing));
 
   async function deliver(): Promise<void> {
     await line.settled();

@@ -29,17 +29,13 @@
   import Sheet from '$lib/ui/sheet/Sheet.svelte';
   import { oncePerFrame } from '$lib/ui/sheet/view';
   import Frame from '$lib/ui/shell/Frame.svelte';
-  import { undoPlace } from '$lib/ui/shell/undo.svelte';
+  import { heard } from '$lib/ui/work/heard.svelte';
   import { lineOf } from '$lib/ui/work/line.svelte';
   import { placeOf } from '$lib/ui/work/places';
 
   const { data } = $props();
-  const line = $derived(lineOf(data.artwork));
-  // A newer state that came with the page data, from another tab say.
-  $effect(() => {
-    const fresh = data.artwork;
-    untrack(() => line.hear(fresh));
-  });
+  const work = heard(() => data.artwork, lineOf);
+  const line = $derived(work.line);
   const current = $derived(line.state);
   const drawing = $derived(line.drawing);
   const kept = $derived(line.kept);
@@ -105,8 +101,6 @@
     () => data.commission.grounds,
     () => current,
   );
-
-  $effect(() => undoPlace.put(line.undoing));
 
   async function onward(): Promise<void> {
     await line.settled();
