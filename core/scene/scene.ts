@@ -14,6 +14,7 @@ import {
 import {
   inkOf,
   mapGradient,
+  spelledOut,
   type Artwork,
   type ArtNode,
   type ClipShape,
@@ -30,6 +31,7 @@ export interface Paint {
   readonly inkId: string;
   readonly name: string;
   readonly hex: string;
+  /** Mixed in sRGB. */
   readonly gradient?: Gradient;
 }
 
@@ -107,11 +109,19 @@ const isIdentity = (map: Affine): boolean => map.every((v, k) => v === IDENTITY[
 const placed = (map: Affine, contours: readonly Contour[]): readonly Contour[] =>
   isIdentity(map) ? contours : contours.map((c) => mapContour(map, c));
 
+// Gradients are never changed, only replaced: they are spelled out once.
+const spelled = new WeakMap<Gradient, Gradient>();
+function gradientFrom(gradient: Gradient, map: Affine): Gradient {
+  let own = spelled.get(gradient);
+  if (!own) spelled.set(gradient, (own = spelledOut(gradient)));
+  return isIdentity(map) ? own : mapGradient(map, own);
+}
+
 const paintFrom = (ink: Ink, map: Affine): Paint => ({
   inkId: ink.id,
   name: ink.name,
   hex: ink.hex,
-  ...(ink.gradient ? { gradient: isIdentity(map) ? ink.gradient : mapGradient(map, ink.gradient) } : {}),
+  ...(ink.gradient ? { gradient: gradientFrom(ink.gradient, map) } : {}),
 });
 
 function effectFrom(effect: SoftEffect, map: Affine, artwork: Artwork): SceneEffect {

@@ -80,6 +80,14 @@ export interface PointNumbers {
   readonly of: readonly (readonly number[])[];
 }
 
+/** A part of the depth of an app icon, by its figures; lengths in px of the sheet, strengths 0..1 as opacities. */
+export type DepthPart =
+  | { readonly part: 'light'; readonly strength: number }
+  | { readonly part: 'rim'; readonly strength: number; readonly widthPx: number }
+  | { readonly part: 'highlight'; readonly strength: number; readonly dyPx: number; readonly blurPx: number }
+  | { readonly part: 'soft-shadow'; readonly strength: number; readonly dyPx: number; readonly blurPx: number }
+  | { readonly part: 'long-shadow'; readonly strength: number; readonly angleDeg: number; readonly lengthPx: number };
+
 /** One shape of an artwork: contours with an ink for what they enclose, a line along them, or both. */
 export interface Piece extends NodeCommon {
   readonly kind: 'piece';
@@ -93,6 +101,8 @@ export interface Piece extends NodeCommon {
   readonly stroke?: PieceStroke;
   /** Left out while points are numbered as they are read, 0 up. */
   readonly numbers?: PointNumbers;
+  /** What it is a part of the depth of, and how it was made: `of` names nodes, none for all but what the mark stands on. It is none of the mark's own shapes. */
+  readonly depth?: DepthPart & { readonly of: readonly string[] };
 }
 
 /** Nodes that are moved, hidden or faded together. */
@@ -178,6 +188,15 @@ export function allPieces(artwork: Artwork): Piece[] {
 export function findNode(artwork: Artwork, id: string): Placed | undefined {
   for (const placed of placedNodes(artwork.nodes)) if (placed.node.id === id) return placed;
   return undefined;
+}
+
+/** The pieces of a node, itself where it is one, with where they stand. */
+export function piecesWithin(placed: Placed): Placed<Piece>[] {
+  const { node, within, map } = placed;
+  if (node.kind === 'piece') return [placed as Placed<Piece>];
+  return [...placedNodes(node.nodes, [...within, node], map)].filter(
+    (p): p is Placed<Piece> => p.node.kind === 'piece',
+  );
 }
 
 /** The inks that a piece is drawn with, its fill's first. */

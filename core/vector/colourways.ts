@@ -1,6 +1,7 @@
 /** Colourways of an artwork: other full sets of inks over the same shapes. */
 import { contrastOf, contrastRatio, schemesFor, type SchemeAsk, type Schemes } from '../colour';
 import type { Artwork, Colourway, Ink } from './artwork';
+import { depthInks } from './depth';
 import { tinted } from './gradient';
 import { touchingOf, type Touching } from './touching';
 
@@ -59,13 +60,20 @@ export function shuffledFor(
   { locked, ...ask }: ShuffleAsk,
   touching: Touching = touchingOf(artwork),
 ): Schemes {
-  const inks = artwork.inks.map((ink, k) => ({
-    hex: ink.hex,
+  // Light and shadow of depth are no colours of the mark.
+  const depth = depthInks(artwork);
+  const own = artwork.inks.flatMap((ink, k) => (depth.has(ink.id) ? [] : [k]));
+  const number = new Map(own.map((k, n) => [k, n]));
+  const inks = own.map((k) => ({
+    hex: artwork.inks[k].hex,
     share: touching.shares[k],
-    locked: locked.includes(ink.id),
+    locked: locked.includes(artwork.inks[k].id),
     touchesGround: touching.touchesGround[k],
   }));
-  return schemesFor({ ...ask, inks, touching: touching.pairs });
+  const pairs = touching.pairs.map(([a, b]) => [number.get(a)!, number.get(b)!] as const);
+  const { schemes, ...told } = schemesFor({ ...ask, inks, touching: pairs });
+  const whole = (hexes: readonly string[]) => artwork.inks.map((ink, k) => hexes[number.get(k) ?? -1] ?? ink.hex);
+  return { ...told, schemes: schemes.map((s) => ({ ...s, hexes: whole(s.hexes) })) };
 }
 
 /** The least contrast of a set of inks on grounds, and what has it: two inks by name, or an ink and a ground. */

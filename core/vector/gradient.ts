@@ -1,4 +1,4 @@
-import { hexToOklab, hexToRgb, oklabToHex, rgbToHex, type Rgb } from '../colour';
+import { hexToOklab, hexToRgb, mix, oklabToHex, rgbToHex, type Rgb } from '../colour';
 import { compose, inverse, mapPoint, similarity, type Affine, type Point } from '../path';
 
 /** A colour on the way through a gradient; `at` is 0 where it starts and 1 where it ends. */
@@ -10,8 +10,8 @@ export interface GradientStop {
 }
 
 /**
- * A change of colour over an area, mixed in sRGB as SVG does: 'linear' from one point straight to another, 'radial' from a centre outwards to the
- * circle through another. Before the first stop and after the last, those colours go on, unless it is said to come again.
+ * A change of colour over an area: 'linear' from one point straight to another, 'radial' from a centre outwards to the circle through another. Before the
+ * first stop and after the last, those colours go on, unless it is said to come again. It is mixed in sRGB as SVG does, unless it is said to be in OKLab.
  */
 export interface Gradient {
   readonly kind: 'linear' | 'radial';
@@ -25,6 +25,39 @@ export interface Gradient {
   readonly transform?: Affine;
   /** How it goes on beyond its ends: its end colours, when left out. */
   readonly spread?: 'reflect' | 'repeat';
+  /** Between its stops colours are mixed in OKLab, evenly to the eye; what draws it is told so many more stops (see `spelledOut`). */
+  readonly mixed?: 'oklab';
+}
+
+/** Levels of sRGB by which a spelled-out gradient may be off the way through OKLab. */
+const OFF_LEVELS = 0.75;
+/** A stretch between two stops is cut at most so often in half. */
+const CUT_MOST = 4;
+
+/** A gradient in OKLab as one that is mixed in sRGB, with as many more stops as that takes to look the same to within a level; others as they are. */
+export function spelledOut(gradient: Gradient): Gradient {
+  if (!gradient.mixed) return gradient;
+  const { mixed: _mixed, stops, ...rest } = gradient;
+  const out: GradientStop[] = [stops[0]];
+  const between = (p: GradientStop, q: GradientStop, t: number): GradientStop => ({
+    at: p.at + t * (q.at - p.at),
+    hex: mix(p.hex, q.hex, t),
+    ...(p.opacity === undefined && q.opacity === undefined
+      ? {}
+      : { opacity: (p.opacity ?? 1) + t * ((q.opacity ?? 1) - (p.opacity ?? 1)) }),
+  });
+  const add = (p: GradientStop, q: GradientStop, a: number, b: number, cuts: number): void => {
+    const [from, to, middle] = [a, b, (a + b) / 2].map((t) => hexToRgb(mix(p.hex, q.hex, t)));
+    const off = Math.max(...middle.map((v, c) => Math.abs(v - (from[c] + to[c]) / 2)));
+    if (cuts > 0 && off > OFF_LEVELS) {
+      add(p, q, a, (a + b) / 2, cuts - 1);
+      add(p, q, (a + b) / 2, b, cuts - 1);
+    } else out.push(b === 1 ? q : between(p, q, b));
+  };
+  for (let k = 1; k < stops.length; k++)
+    if (stops[k].at > stops[k - 1].at) add(stops[k - 1], stops[k], 0, 1, CUT_MOST);
+    else out.push(stops[k]);
+  return { ...rest, stops: out };
 }
 
 /** Where a point lies in a gradient: 0 at its start, 1 at its end, beyond them outside. */
@@ -83,7 +116,8 @@ function betweenStops({ stops, spread, ...gradient }: Gradient): (x: number, y: 
 }
 
 /** The colour of a gradient at each point, in levels of sRGB. */
-export function colourIn(gradient: Gradient): (x: number, y: number) => Rgb {
+export function colourIn(asked: Gradient): (x: number, y: number) => Rgb {
+  const gradient = spelledOut(asked);
   const between = betweenStops(gradient);
   const colours = gradient.stops.map((s) => hexToRgb(s.hex));
   return (x, y) => {
@@ -95,7 +129,8 @@ export function colourIn(gradient: Gradient): (x: number, y: number) => Rgb {
 }
 
 /** The colour of a gradient at each point, and as a fourth number its opacity 0..1. */
-export function shadeIn(gradient: Gradient): (x: number, y: number) => readonly [number, number, number, number] {
+export function shadeIn(asked: Gradient): (x: number, y: number) => readonly [number, number, number, number] {
+  const gradient = spelledOut(asked);
   const [between, colour] = [betweenStops(gradient), colourIn(gradient)];
   const opacities = gradient.stops.map((s) => s.opacity ?? 1);
   return (x, y) => {
@@ -131,7 +166,8 @@ export function tinted(gradient: Gradient, fromHex: string, toHex: string): Grad
 }
 
 /** The mean colour of a gradient from its first stop to its last. */
-export function meanHex({ stops }: Gradient): string {
+export function meanHex(gradient: Gradient): string {
+  const { stops } = spelledOut(gradient);
   const sums = [0, 0, 0];
   const length = stops[stops.length - 1].at - stops[0].at;
   if (!(length > 0)) return stops[0].hex;
@@ -143,5 +179,7 @@ export function meanHex({ stops }: Gradient): string {
 }
 
 /** A gradient as CSS draws it from left to right: for swatches. */
-export const swatchOf = ({ stops }: Gradient): string =>
-  `linear-gradient(to right, ${stops.map(({ at, hex }) => `${hex} ${Math.round(at * 100)}%`).join(', ')})`;
+export const swatchOf = (gradient: Gradient): string =>
+  `linear-gradient(to right, ${spelledOut(gradient)
+    .stops.map(({ at, hex, opacity = 1 }) => `rgb(${hexToRgb(hex).join(' ')} / ${opacity}) ${Math.round(at * 100)}%`)
+    .join(', ')})`;

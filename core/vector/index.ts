@@ -18,4 +18,8 @@ export * from './nearly';
 export * from './construction';
 export * from './touching';
 export * from './colourways';
+export * from './depth';
+export * from './ramps';
+export * from './stops';
+export { settled } from './settle';
 export * from './one-colour';

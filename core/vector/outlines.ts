@@ -90,10 +90,11 @@ function sidesOf(contours: readonly Contour[], stroke: PieceStroke): readonly Co
   }
 }
 
-/** The shapes of an artwork that are not hidden, from the bottom to the top. Clips, masks and what shines through are not looked at. */
+/** The shapes of an artwork that are not hidden, from the bottom to the top, but for its depth. Clips, masks and what shines through are not looked at. */
 export const drawnShapes = (artwork: Artwork): DrawnShape[] =>
   [...placedNodes(artwork.nodes)].flatMap(({ node, within, map }) => {
-    if (node.kind !== 'piece' || !node.contours.length || [...within, node].some((n) => n.hidden)) return [];
+    if (node.kind !== 'piece' || node.depth || !node.contours.length || [...within, node].some((n) => n.hidden))
+      return [];
     const { id, name, inkId, stroke, contours, rule } = node;
     const placed = (list: readonly Contour[]) => list.map((c) => mapContour(map, c));
     const common = name ? { name } : {};

@@ -54,7 +54,7 @@ export const contour = v.object({
   open: v.optional(yes),
 }) as v.GenericSchema<Contour>;
 
-const gradient = v.object({
+export const gradientSchema = v.object({
   kind: v.picklist(['linear', 'radial']),
   from: point,
   to: point,
@@ -66,9 +66,10 @@ const gradient = v.object({
   focus: v.optional(point),
   transform: v.optional(affine),
   spread: v.optional(v.picklist(['reflect', 'repeat'])),
+  mixed: v.optional(v.literal('oklab')),
 });
 
-export const inkSchema = v.object({ id, hex, name: nameOf(60), gradient: v.optional(gradient) });
+export const inkSchema = v.object({ id, hex, name: nameOf(60), gradient: v.optional(gradientSchema) });
 
 export const strokeSchema = v.object({
   inkId: id,
@@ -126,6 +127,17 @@ const nodeEntries = {
 export const DEPTH_LIMIT = 64;
 export const NODE_LIMIT = 50_000;
 
+const strength = share;
+/** A part of depth, as figures. */
+export const depthPartSchema = v.variant('part', [
+  v.object({ part: v.literal('light'), strength }),
+  v.object({ part: v.literal('rim'), strength, widthPx: lengthPx }),
+  v.object({ part: v.literal('highlight'), strength, dyPx: coordinate, blurPx: lengthPx }),
+  v.object({ part: v.literal('soft-shadow'), strength, dyPx: coordinate, blurPx: lengthPx }),
+  v.object({ part: v.literal('long-shadow'), strength, angleDeg: coordinate, lengthPx }),
+]);
+const ofNodes = v.pipe(v.array(id), v.maxLength(50_000));
+
 export const pieceSchema = v.object({
   kind: v.literal('piece'),
   ...nodeEntries,
@@ -135,6 +147,7 @@ export const pieceSchema = v.object({
   rule: v.optional(v.literal('evenodd')),
   stroke: v.optional(strokeSchema),
   numbers: v.optional(v.object({ next: wholeNumber, of: v.array(v.array(wholeNumber)) })),
+  depth: v.optional(v.intersect([depthPartSchema, v.object({ of: ofNodes })])),
 });
 const nodeSchema: v.GenericSchema<ArtNode> = v.lazy(() =>
   v.variant('kind', [pieceSchema, v.object({ kind: v.literal('group'), ...nodeEntries, nodes: v.array(nodeSchema) })]),

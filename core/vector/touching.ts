@@ -2,7 +2,7 @@
 import { evenOddFine, flatten, mapContour, scaleAndMove } from '../path';
 import { cover } from '../raster';
 import type { Artwork } from './artwork';
-import { drawnShapes } from './outlines';
+import { drawnShapes, type DrawnShape } from './outlines';
 
 /** Inks as they are seen, by their number in the artwork's list. */
 export interface Touching {
@@ -23,8 +23,8 @@ const TOUCH_SHARE = 0.008;
 /** The ground in a grid of inks. */
 export const GROUND = -1;
 
-/** A grid of what is seen: for each cell the number of the ink that has most of it, the topmost of those, or the ground; row by row. */
-export interface InkGrid {
+/** A grid of what is seen: for each cell a number, that of the ground where there is nothing; row by row. */
+export interface SeenGrid {
   readonly cells: Int16Array;
   readonly width: number;
   readonly height: number;
@@ -33,26 +33,37 @@ export interface InkGrid {
 /** How far flattened outlines stray, in cells. */
 const FLAT_CELLS = 0.25;
 
-export function inkGrid(artwork: Artwork, longerSide = CELLS): InkGrid {
-  const scale = longerSide / Math.max(artwork.widthPx, artwork.heightPx);
-  const [width, height] = [artwork.widthPx, artwork.heightPx].map((v) => Math.max(1, Math.round(v * scale)));
+/** Numbers of shapes as they are seen: for each cell that of the topmost one that has most of it. There are fewer than 32,768 shapes, or the rest is not seen. */
+export function seenGrid(
+  { widthPx, heightPx }: Pick<Artwork, 'widthPx' | 'heightPx'>,
+  shapes: readonly DrawnShape[],
+  numberOf: (shape: DrawnShape, k: number) => number,
+  longerSide = CELLS,
+): SeenGrid {
+  const scale = longerSide / Math.max(widthPx, heightPx);
+  const [width, height] = [widthPx, heightPx].map((v) => Math.max(1, Math.round(v * scale)));
   const cells = new Int16Array(width * height).fill(GROUND);
-  const numbers = new Map(artwork.inks.map((i, k) => [i.id, k]));
   const map = scaleAndMove(scale, 0, 0);
-  for (const { inkId, contours, rule } of drawnShapes(artwork)) {
-    const outlines = contours.map((c) => flatten(mapContour(map, c), FLAT_CELLS));
-    const covered = cover(rule === 'evenodd' ? evenOddFine(outlines) : outlines, width, height);
-    if (!covered) continue;
-    const ink = numbers.get(inkId)!;
+  shapes.slice(0, 32_767).forEach((shape, k) => {
+    const outlines = shape.contours.map((c) => flatten(mapContour(map, c), FLAT_CELLS));
+    const covered = cover(shape.rule === 'evenodd' ? evenOddFine(outlines) : outlines, width, height);
+    if (!covered) return;
+    const number = numberOf(shape, k);
     for (let y = 0; y < covered.heightPx; y++)
       for (let x = 0; x < covered.widthPx; x++)
-        if (covered.share[y * covered.widthPx + x] > 0.5) cells[(y + covered.y0) * width + x + covered.x0] = ink;
-  }
+        if (covered.share[y * covered.widthPx + x] > 0.5) cells[(y + covered.y0) * width + x + covered.x0] = number;
+  });
   return { cells, width, height };
 }
 
+/** The same with the numbers of inks in the artwork's list. */
+export function inkGrid(artwork: Artwork, longerSide = CELLS): SeenGrid {
+  const numbers = new Map(artwork.inks.map((i, k) => [i.id, k]));
+  return seenGrid(artwork, drawnShapes(artwork), (s) => numbers.get(s.inkId)!, longerSide);
+}
+
 /** Visits all pairs of cells side by side that have not the same. */
-export function eachBorder({ cells, width, height }: InkGrid, visit: (i: number, j: number) => void): void {
+export function eachBorder({ cells, width, height }: SeenGrid, visit: (i: number, j: number) => void): void {
   for (let row = 0; row < height; row++)
     for (let column = 0; column < width; column++) {
       const i = row * width + column;

@@ -19,6 +19,7 @@ import {
   allPieces,
   findNode,
   inkOf,
+  piecesWithin,
   placedNodes,
   type Artwork,
   type ArtNode,
@@ -31,9 +32,9 @@ import { counted, defineEdit, EditError, must } from './define';
 
 /** The list of nodes of edits that make shapes of shapes. */
 const nodes = v.pipe(v.array(id), v.maxLength(50_000, 'at most 50000 nodes'));
-const some = v.pipe(nodes, v.minLength(1, 'no piece was named'));
+export const someNodes = v.pipe(nodes, v.minLength(1, 'no piece was named'));
 const several = v.pipe(nodes, v.minLength(2, 'two pieces or more'));
-export const someOrAll = v.union([v.literal('all'), some]);
+export const someOrAll = v.union([v.literal('all'), someNodes]);
 
 /** The pieces that are named, in that order, those of a group in its stead; each once. */
 export function piecesFrom(artwork: Artwork, ids: readonly string[] | 'all'): Placed<Piece>[] {
@@ -42,18 +43,10 @@ export function piecesFrom(artwork: Artwork, ids: readonly string[] | 'all'): Pl
   for (const wantedId of wanted) {
     const placed = findNode(artwork, wantedId);
     must(placed, 'this artwork has no such piece or group');
-    for (const one of within(placed)) out.set(one.node.id, one);
+    for (const one of piecesWithin(placed)) out.set(one.node.id, one);
   }
   must(out.size > 0, 'no piece was named');
   return [...out.values()];
-}
-
-function within(placed: Placed): Placed<Piece>[] {
-  const { node } = placed;
-  if (node.kind === 'piece') return [placed as Placed<Piece>];
-  return [...placedNodes(node.nodes, [...placed.within, node], placed.map)].filter(
-    (p): p is Placed<Piece> => p.node.kind === 'piece',
-  );
 }
 
 /** From one piece's coordinates to another's; null where they are the same. */

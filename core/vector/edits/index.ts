@@ -4,10 +4,12 @@ import type { Artwork } from '../artwork';
 import { artworkFault } from '../schema';
 import { addInk } from './add-ink';
 import { addColourway, colourwayInks, colourwayName, makeMaster, oneColourChoice, removeColourway } from './colourways';
+import { depth, removeDepth } from './depth';
 import { cutApart, fillHoles, intersect, subtract, trimHidden, unite } from './combine';
 import { EditError, type EditKind } from './define';
 import { duplicateNode } from './duplicate-nodes';
 import { gradientStop } from './gradient-stop';
+import { fillGradient, inkGradient, oneGradient } from './gradients';
 import { removeGuide, setGuide } from './guides';
 import { inkColour } from './ink-colour';
 import { inkName } from './ink-name';
@@ -30,6 +32,9 @@ export { EditError } from './define';
 const KINDS = {
   'ink-colour': inkColour,
   'gradient-stop': gradientStop,
+  'ink-gradient': inkGradient,
+  'fill-gradient': fillGradient,
+  'one-gradient': oneGradient,
   'plain-ink': plainInk,
   'ink-name': inkName,
   'add-ink': addInk,
@@ -70,6 +75,8 @@ const KINDS = {
   'colourway-inks': colourwayInks,
   'make-master': makeMaster,
   'one-colour': oneColourChoice,
+  depth,
+  'remove-depth': removeDepth,
   'set-guide': setGuide,
   'remove-guide': removeGuide,
 } as const;
@@ -109,6 +116,8 @@ const TOUCHES_IDS: ReadonlySet<Edit['kind']> = new Set([
   'cut-apart',
   'outline-strokes',
   'put-pieces',
+  'fill-gradient',
+  'one-gradient',
 ]);
 
 /** Edits that work shapes out, and may take seconds: not for a thread that others wait for. */
@@ -125,6 +134,8 @@ const WORKED_OUT: ReadonlySet<Edit['kind']> = new Set([
   'straighten',
   'symmetry',
   'outline-strokes',
+  'depth',
+  'one-gradient',
 ]);
 export const isWorkedOut = (edit: Edit): boolean => WORKED_OUT.has(edit.kind);
 

@@ -1,10 +1,10 @@
 import * as v from 'valibot';
-import { findNode, placedNodes, type Artwork, type ArtNode, type Piece } from '../artwork';
-import { id, nameOf, pieceSchema } from '../schema';
+import { findNode, placedNodes, type Artwork, type ArtNode, type Ink, type Piece } from '../artwork';
+import { id, inkSchema, nameOf, pieceSchema } from '../schema';
 import { defineEdit, mapNodes, must } from './define';
 
 /**
- * Pieces as they became, worked out elsewhere: those whose id the artwork has take its place, others come in right above a node, or at the bottom. What is gone goes. It says in its own words what
+ * Pieces as they became, worked out elsewhere: those whose id the artwork has take its place, others come in right above a node, or at the bottom. Inks come with them, or take the place of those of their ids. What is gone goes. It says in its own words what
  * was done.
  */
 export const putPieces = defineEdit({
@@ -15,10 +15,13 @@ export const putPieces = defineEdit({
       v.maxLength(50_000, 'at most 50000 pieces'),
     ),
     gone: v.optional(v.pipe(v.array(id), v.maxLength(50_000, 'at most 50000 nodes')), []),
+    inks: v.optional(v.pipe(v.array(inkSchema as v.GenericSchema<Ink>), v.maxLength(64, 'at most 64 inks'))),
     told: nameOf(120),
   }),
-  apply(artwork, { pieces, gone }) {
+  apply(before, { pieces, gone, inks: put = [] }) {
     must(pieces.length + gone.length > 0, 'no piece was named');
+    const all = new Map([...before.inks, ...put].map((i) => [i.id, i]));
+    const artwork = put.length ? { ...before, inks: [...all.values()] } : before;
     const inks = new Set(artwork.inks.map((i) => i.id));
     const known = new Map([...placedNodes(artwork.nodes)].map((p) => [p.node.id, p.node.kind]));
     const by = new Map<string, Piece>();
@@ -68,5 +71,9 @@ export function piecesChanged(
     });
   walk(after.nodes);
   const gone = [...was.keys()].filter((k) => !is.has(k));
-  return pieces.length || gone.length ? { kind: 'put-pieces', pieces, gone, told } : null;
+  const known = new Set(before.inks);
+  const inks = after.inks.filter((i) => !known.has(i));
+  return pieces.length || gone.length
+    ? { kind: 'put-pieces', pieces, gone, ...(inks.length ? { inks } : {}), told }
+    : null;
 }

@@ -7,6 +7,7 @@ import type { NearlyLine, Touching } from '$core/vector';
 import type {
   ConstructionFound,
   CurvePoint,
+  DepthSeen,
   FillShown,
   InOneColour,
   Look,
@@ -134,5 +135,7 @@ export const touchingWorker = () => newShaper<Touching>();
 export const schemesWorker = () => newShaper<Schemes>();
 /** One that makes artworks of one colour. */
 export const oneColourWorker = () => newShaper<InOneColour>();
+/** One that looks at depth. */
+export const depthWorker = () => newShaper<DepthSeen>();
 /** One that measures how far a drawing lies from its picture. */
 export const deviationWorker = () => newShaper<Deviation>();

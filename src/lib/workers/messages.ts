@@ -14,7 +14,7 @@ import type {
   RetouchStep,
 } from '$core/retouch';
 import type { EconomyPoint, Trace, TraceOptions } from '$core/trace';
-import type { Artwork, Edit, NearlyLine, OneColour, ShuffleAsk, Touching } from '$core/vector';
+import type { Artwork, Edit, NearlyLine, OneColour, Ramp, ShuffleAsk, Touching } from '$core/vector';
 
 /** A mark to be judged: a picture by its address or its pixels, or an artwork. */
 export type ProofSource =
@@ -107,6 +107,8 @@ export type ShapesWant =
   | { readonly want: 'schemes'; readonly artwork: Artwork; readonly ask: ShuffleAsk }
   /** It in one colour, and reversed. */
   | { readonly want: 'one-colour'; readonly artwork: Artwork }
+  /** Whether its depth lies on shapes as they were, and which of its pieces are one gradient. */
+  | { readonly want: 'depth'; readonly artwork: Artwork }
   /** How far the artwork lies from those. */
   | { readonly want: 'deviation'; readonly artwork: Artwork; readonly edges: readonly Contour[] };
 
@@ -145,7 +147,14 @@ export type ShapesResult =
   | Deviation
   | Touching
   | Schemes
-  | InOneColour;
+  | InOneColour
+  | DepthSeen;
+
+/** What is worth a look in an artwork's depth. */
+export interface DepthSeen {
+  readonly isStale: boolean;
+  readonly ramps: readonly Ramp[];
+}
 
 /** An artwork in one colour, on a light ground and on a dark one. */
 export interface InOneColour {

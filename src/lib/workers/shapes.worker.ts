@@ -3,6 +3,7 @@ import {
   applyEdits,
   constructionOfArtwork,
   countPoints,
+  depthIsStale,
   drawnShapes,
   economyLines,
   figuresOf,
@@ -11,6 +12,7 @@ import {
   nearlyWithin,
   oneColoured,
   piecesChanged,
+  rampsOf,
   shuffledFor,
   speckLines,
   symmetriesOfArtwork,
@@ -101,6 +103,11 @@ function answerTo(asked: ShapesWant, between: (soFar: ShapesResult) => void): Sh
         plain: oneColoured(asked.artwork, { hex: '#000000' }),
         reversed: oneColoured(asked.artwork, { hex: '#FFFFFF', reversed: true }),
       };
+    case 'depth': {
+      const isStale = depthIsStale(asked.artwork);
+      between({ isStale, ramps: [] });
+      return { isStale, ramps: rampsOf(asked.artwork) };
+    }
     case 'deviation':
       return deviationFrom(pictureEdges(asked.edges), drawnShapes(asked.artwork));
   }

@@ -106,6 +106,13 @@
             />
             <div class="h-3.5 w-px bg-muted"></div>
             <Knot
+              href="{workOf(work)}/depth"
+              label="depth"
+              picture={drawing(work)}
+              current={path === `${workOf(work)}/depth`}
+            />
+            <div class="h-3.5 w-px bg-muted"></div>
+            <Knot
               href="{workOf(work)}/colourways"
               label="colourways"
               picture={drawing(work)}

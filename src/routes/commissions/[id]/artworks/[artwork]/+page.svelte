@@ -98,6 +98,7 @@
   {#snippet slip()}
     <p class="mb-3 flex gap-3">
       <a class="quiet" href="{placeOf(data.commission.id, current)}/shapes">Edit its shapes</a>
+      <a class="quiet" href="{placeOf(data.commission.id, current)}/depth">Its depth</a>
       <a class="quiet" href="{placeOf(data.commission.id, current)}/colourways">Its colourways</a>
     </p>
     <InkList
