@@ -107,6 +107,9 @@ const STRENGTHS = [
   { words: 'strong', share: 0.95 },
 ] as const;
 
+/** What contrasts are held between. */
+type Held = Pick<SchemeAsk, 'inks' | 'touching' | 'grounds' | 'least'>;
+
 /** Which lights inks may have, given that some are fixed. */
 class Lights {
   private readonly order: readonly number[];
@@ -117,7 +120,7 @@ class Lights {
   readonly latest: readonly number[] | null;
 
   constructor(
-    private readonly ask: SchemeAsk,
+    private readonly ask: Held,
     private readonly fixed: readonly (number | null)[],
     order: readonly number[],
     private readonly apart: number,
@@ -218,7 +221,7 @@ export const schemeDistance = (p: readonly string[], q: readonly string[]): numb
   p.reduce((sum, hex, k) => sum + oklabDistance(hexToOklab(hex), hexToOklab(q[k])), 0) / Math.max(1, p.length);
 
 /** The greatest contrast up to what is asked for that lights can have. */
-function feasible(ask: SchemeAsk, fixed: readonly (number | null)[], order: readonly number[]): number {
+function feasible(ask: Held, fixed: readonly (number | null)[], order: readonly number[]): number {
   const can = (ratio: number): boolean => new Lights(ask, fixed, order, Math.log(ratio) + SPARE).latest !== null;
   if (can(ask.least)) return ask.least;
   let [low, high] = [1, ask.least];
@@ -271,6 +274,37 @@ function homeOf(
     if (new Lights(ask, tried, again, apart).latest) return k;
   }
   return null;
+}
+
+/**
+ * Colours near some others that hold the least contrast of inks that touch, and of those that touch the ground, or as much of it as can be had; from dark to light they go as the inks of `ask` do. Hue and strength stay
+ * as far as sRGB has them, and so does every colour that need not change. Inks that are locked stay.
+ */
+export function heldApart(ask: Held, hexes: readonly string[]): string[] {
+  const { lights, order } = masterOf(ask.inks);
+  const fixed = ask.inks.map((i, k) => (i.locked ? lights[k] : null));
+  const least = feasible(ask, fixed, order);
+  const found = new Lights(ask, fixed, order, Math.log(least) + SPARE).near((k) => lightOf(hexes[k]));
+  if (!found) return [...hexes];
+  const out = found.map((light, k) => {
+    if (fixed[k] !== null) return ask.inks[k].hex;
+    const { L, C, hDeg } = oklabToOklch(hexToOklab(hexes[k]));
+    const full = inGamut({ L, C: 0.4, hDeg }).C;
+    return colourOf(light, hDeg, full > 1e-6 ? Math.min(1, C / full) : 0, C);
+  });
+  // Lights go in steps: a colour that is as good as it was stays that.
+  const isHeld = (k: number, hex: string): boolean =>
+    ask.touching.every(([p, q]) => {
+      if (p !== k && q !== k) return true;
+      const other = p === k ? q : p;
+      const isAbove = order.indexOf(k) > order.indexOf(other);
+      return contrastRatio(hex, out[other]) >= least && lightOf(hex) > lightOf(out[other]) === isAbove;
+    }) &&
+    (!ask.inks[k].touchesGround || ask.grounds.every((g) => contrastRatio(hex, g) >= least));
+  hexes.forEach((hex, k) => {
+    if (fixed[k] === null && isHeld(k, hex)) out[k] = hex;
+  });
+  return out;
 }
 
 /**

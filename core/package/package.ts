@@ -1,7 +1,7 @@
 import { hexToRgb } from '../colour';
 import { artworkToSvg, idOf } from '../export';
 import { renderArtwork } from '../scene';
-import { seenInks, type Artwork, type Ink } from '../vector';
+import { artworkIn, seenInks, type Artwork, type Ink } from '../vector';
 
 /** What a package says of itself. */
 export interface PackageAbout {
@@ -10,6 +10,8 @@ export interface PackageAbout {
   readonly stem?: string;
   readonly client: string;
   readonly artwork: string;
+  /** The set of inks that is delivered; the artwork's own, the master, when left out. */
+  readonly colourway?: { readonly id: string; readonly name: string };
   readonly version: number;
   /** ISO date of the delivery, as in "2026-11-24". */
   readonly date: string;
@@ -114,8 +116,15 @@ export interface PackageEntry {
   readonly content: 'svg' | 'inks' | 'list' | number;
 }
 
+/** What names of the files of a delivery begin with: those of a colourway say which. */
+function stemOf({ commission, stem = fileStem(commission), colourway }: PackageAbout): string {
+  const own = colourway ? cut(plainWords(colourway.name), CONCEPT_MOST) : '';
+  return own ? fileStem(`${cut(stem, STEM_MOST - own.length - 1)}-${own}`) : stem;
+}
+
 /** What a package will have, without making any of it, in the order in which its README lists it. */
-export function packageEntries({ commission, stem = fileStem(commission) }: PackageAbout): PackageEntry[] {
+export function packageEntries(about: PackageAbout): PackageEntry[] {
+  const stem = stemOf(about);
   return [
     {
       name: `${stem}.svg`,
@@ -133,10 +142,11 @@ export function packageEntries({ commission, stem = fileStem(commission) }: Pack
 }
 
 /** The files of a package, as its entries go. */
-export function packageFiles(artwork: Artwork, about: PackageAbout): PackageFile[] {
-  const title = `${about.commission}: ${about.artwork}`;
+export function packageFiles(drawing: Artwork, about: PackageAbout): PackageFile[] {
+  const artwork = about.colourway ? artworkIn(drawing, about.colourway.id) : drawing;
+  const title = `${about.commission}: ${about.artwork}${about.colourway ? `, ${about.colourway.name}` : ''}`;
   const ground = isOpaque(artwork) ? 'on its own ground' : 'with a transparent ground';
-  const description = `${about.artwork}, version ${about.version}, for ${about.client || about.commission}. Inks: ${seenInks(
+  const description = `${about.artwork}${about.colourway ? ` in the colourway ${about.colourway.name}` : ''}, version ${about.version}, for ${about.client || about.commission}. Inks: ${seenInks(
     artwork,
   )
     .map((i) => `${i.name} ${coloursOf(i)}`)
@@ -155,6 +165,7 @@ function readmeOf(artwork: Artwork, about: PackageAbout, title: string, files: r
   const width = Math.max(...files.map((f) => f.name.length));
   return [
     title,
+    ...(about.colourway ? [`Colourway ${about.colourway.name}`] : []),
     `Version ${about.version}, delivered ${about.date}${about.client ? `, for ${about.client}` : ''}`,
     '',
     'Files',

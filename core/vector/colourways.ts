@@ -1,5 +1,14 @@
 /** Colourways of an artwork: other full sets of inks over the same shapes. */
-import { contrastOf, contrastRatio, schemesFor, type SchemeAsk, type Schemes } from '../colour';
+import {
+  contrastOf,
+  contrastRatio,
+  heldApart,
+  lentColours,
+  schemesFor,
+  type SchemeAsk,
+  type Schemes,
+  type Shared,
+} from '../colour';
 import type { Artwork, Colourway, Ink } from './artwork';
 import { depthInks } from './depth';
 import { tinted } from './gradient';
@@ -54,13 +63,12 @@ export type ShuffleAsk = Pick<SchemeAsk, 'grounds' | 'least' | 'wanted' | 'unwan
   readonly locked: readonly string[];
 };
 
-/** Schemes for an artwork: the inks that touch, and the ground, are seen from its shapes. */
-export function shuffledFor(
+/** The inks of the mark as schemes know them, by their numbers in the artwork's list: light and shadow of its depth are none. */
+function schemeInks(
   artwork: Artwork,
-  { locked, ...ask }: ShuffleAsk,
-  touching: Touching = touchingOf(artwork),
-): Schemes {
-  // Light and shadow of depth are no colours of the mark.
+  locked: readonly string[],
+  touching: Touching,
+): { readonly own: readonly number[]; readonly ask: Pick<SchemeAsk, 'inks' | 'touching'> } {
   const depth = depthInks(artwork);
   const own = artwork.inks.flatMap((ink, k) => (depth.has(ink.id) ? [] : [k]));
   const number = new Map(own.map((k, n) => [k, n]));
@@ -70,8 +78,18 @@ export function shuffledFor(
     locked: locked.includes(artwork.inks[k].id),
     touchesGround: touching.touchesGround[k],
   }));
-  const pairs = touching.pairs.map(([a, b]) => [number.get(a)!, number.get(b)!] as const);
-  const { schemes, ...told } = schemesFor({ ...ask, inks, touching: pairs });
+  return { own, ask: { inks, touching: touching.pairs.map(([a, b]) => [number.get(a)!, number.get(b)!] as const) } };
+}
+
+/** Schemes for an artwork: the inks that touch, and the ground, are seen from its shapes. */
+export function shuffledFor(
+  artwork: Artwork,
+  { locked, ...ask }: ShuffleAsk,
+  touching: Touching = touchingOf(artwork),
+): Schemes {
+  const { own, ask: held } = schemeInks(artwork, locked, touching);
+  const number = new Map(own.map((k, n) => [k, n]));
+  const { schemes, ...told } = schemesFor({ ...ask, ...held });
   const whole = (hexes: readonly string[]) => artwork.inks.map((ink, k) => hexes[number.get(k) ?? -1] ?? ink.hex);
   return { ...told, schemes: schemes.map((s) => ({ ...s, hexes: whole(s.hexes) })) };
 }
@@ -88,6 +106,38 @@ export function leastContrastOf(
   if (!pair) return { least, between: null };
   const nameOf = (x: number | string): string => (typeof x === 'number' ? artwork.inks[x].name : x);
   return { least, between: [nameOf(pair[0]), nameOf(pair[1])] };
+}
+
+/** What is asked of colours that are taken from elsewhere. */
+export interface LendAsk {
+  /** Ids of inks that stay as they are. */
+  readonly locked: readonly string[];
+  /** The contrast that inks that touch are to have. */
+  readonly least: number;
+}
+
+/**
+ * Colours for all inks out of a palette, from those that they have: what is dark and light in the artwork stays so, and inks that touch hold a contrast, or as much of it as can be had.
+ */
+export function lentTo(
+  artwork: Artwork,
+  hexes: readonly string[],
+  palette: readonly Shared[],
+  { locked, least }: LendAsk,
+  touching: Touching = touchingOf(artwork),
+): string[] {
+  const { own, ask } = schemeInks(artwork, locked, touching);
+  const free = own.filter((_, n) => !ask.inks[n].locked);
+  const lent = lentColours(
+    free.map((k) => ({ hex: artwork.inks[k].hex, share: touching.shares[k] })),
+    palette,
+  );
+  const out = [...hexes];
+  free.forEach((k, n) => (out[k] = lent[n]));
+  const inks = ask.inks.map((ink, n) => (ink.locked ? { ...ink, hex: hexes[own[n]] } : ink));
+  const held = heldApart({ ...ask, inks, grounds: [], least }, own.map((k) => out[k])); // prettier-ignore
+  own.forEach((k, n) => (out[k] = held[n]));
+  return out;
 }
 
 /** Two inks that touch, or an ink and a ground, of too little contrast. */

@@ -216,6 +216,16 @@ export interface PictureBelow {
   readonly isSource: boolean;
 }
 
+/** A colourway of an artwork of another commission, to take colours from. */
+export interface OtherColourway {
+  readonly workId: string;
+  readonly commission: string;
+  readonly artwork: string;
+  readonly colourwayId: string;
+  readonly name: string;
+  readonly hexes: readonly string[];
+}
+
 /** What acts on a work led to. */
 export interface ActsAnswer<State = Artwork> {
   readonly head: string;

@@ -242,6 +242,8 @@ export const DeliveryStart = v.object({
   requestKey: key,
   head: v.pipe(v.string(), v.uuid()),
   note: v.optional(text(300), ''),
+  /** The colourway that is delivered, by its id; the master when left out. */
+  colourwayId: v.optional(v.pipe(v.string(), v.maxLength(60, 'at most 60 characters'))),
 });
 
 /** What is done to a picture that is sent along, in turn. */

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type * as v from 'valibot';
 import { fileStems, type PackageAbout } from '$core/package';
-import type { Artwork } from '$core/vector';
+import { MASTER, type Artwork } from '$core/vector';
 import type { Commission, Delivery, DeliveryFile, WorkState } from '../contract/answers';
 import type { DeliveryStart } from '../contract/requests';
 import { getArtwork } from './artworks';
@@ -77,7 +77,18 @@ export async function packageAbout(
 export async function startDelivery(workId: string, asked: v.InferOutput<typeof DeliveryStart>): Promise<Delivery> {
   const artwork = await getArtwork(workId);
   const commission = await getCommission(artwork.commissionId);
-  const about = await packageAbout(artwork, commission);
+  const { colourwayId = MASTER } = asked;
+  const colourway = artwork.drawing.colourways?.find((c) => c.id === colourwayId);
+  if (!colourway && colourwayId !== MASTER)
+    throw new Problem(
+      422,
+      'unknown_colourway',
+      'This artwork has no such colourway: look at its newest state, then deliver that',
+    );
+  const about: PackageAbout = {
+    ...(await packageAbout(artwork, commission)),
+    ...(colourway ? { colourway: { id: colourway.id, name: colourway.name } } : {}),
+  };
   const id = await transaction(async (tx) => {
     await tx('select 1 from commission where id = $1 for update', [commission.id]);
     const [known] = await tx<{ id: string }>('select id from delivery where commission_id = $1 and request_key = $2', [

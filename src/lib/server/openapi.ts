@@ -155,6 +155,10 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     summary: 'The lines of descent of its concepts',
     answers: { 200: 'The thread' },
   },
+  'GET /api/commissions/{id}/other-colourways': {
+    summary: 'Colourways of the artworks of other commissions, to take colours from',
+    answers: { 200: 'A list' },
+  },
   'GET /api/commissions/{id}/rounds': {
     summary: 'The wall: rounds with their candidates, and pictures brought in',
     answers: { 200: 'The wall' },
@@ -250,7 +254,10 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
   'GET /api/works/{id}/steps/{step}': { summary: 'The state of one of its steps', answers: { 200: 'The state' } },
   'GET /api/works/{id}/drawing.svg': {
     summary: 'An artwork as SVG',
-    query: { step: 'One of its steps; its head when left out' },
+    query: {
+      step: 'One of its steps; its head when left out',
+      colourway: 'The id of one of its colourways; the master when left out',
+    },
     answers: { 200: 'The SVG' },
     gives: 'image/svg+xml',
   },
@@ -300,7 +307,7 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
   'POST /api/works/{id}/deliveries': {
     summary: 'Deliver an artwork as it stands; the package is made by a job',
     body: requests.DeliveryStart,
-    answers: { 202: 'The delivery', 409: 'It was changed since it was read' },
+    answers: { 202: 'The delivery', 409: 'It was changed since it was read', 422: 'It has no such colourway' },
   },
   'GET /api/deliveries/{id}': {
     summary: 'A delivery: what it was made from and what is in it',

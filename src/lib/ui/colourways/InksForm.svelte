@@ -8,7 +8,7 @@
 
   /** The inks of the colourway that is chosen: locked, typed, tuned. */
   const { colouring }: { colouring: Colouring } = $props();
-  const inks = $derived(colouring.drawing.inks.map((ink, k) => ({ ...ink, own: colouring.hexes[k] })));
+  const inks = $derived(colouring.inks.map((ink) => ({ ...ink, own: colouring.hexes[ink.k] })));
   const ink = $derived(inks.find((i) => i.id === colouring.inkId) ?? null);
   const lch = $derived(ink ? hexToOklch(ink.own) : null);
   /** Hue of a grey, which has none of its own: the one last set. */
@@ -106,6 +106,11 @@
       unit="°"
       onsettle={(v) => tune({ hDeg: v }, 'set')}
     />
+    <p class="mb-1">
+      <button class="quiet" aria-pressed={colouring.picking} onclick={() => (colouring.picking = !colouring.picking)}
+        >{colouring.picking ? 'press a place on the table' : 'pick from the table'}</button
+      >
+    </p>
     <p class="mb-2 text-[12px] text-muted">
       near {nameColour(ink.own)} · RGB {hexToRgb(ink.own).join(' ')} · CMYK about {hexToCmyk(ink.own).join(' ')}
     </p>

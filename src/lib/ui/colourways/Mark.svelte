@@ -1,14 +1,11 @@
 <script lang="ts" module>
-  import { artworkToSvg } from '$core/export';
   import type { Artwork } from '$core/vector';
+  import { inColours } from './in-colours';
   // Artworks are never changed, only replaced: their pictures are made once.
   const pictures = new WeakMap<Artwork, string>();
   function pictureOf(artwork: Artwork): string {
     let href = pictures.get(artwork);
-    if (href === undefined) {
-      href = `data:image/svg+xml,${encodeURIComponent(artworkToSvg(artwork, { lines: false, decimals: 1 }))}`;
-      pictures.set(artwork, href);
-    }
+    if (href === undefined) pictures.set(artwork, (href = inColours(artwork)));
     return href;
   }
 </script>

@@ -8,13 +8,16 @@ import {
   seenAs,
   tuned,
   type Schemes,
+  type Shared,
   type Tuning,
   type Vision,
 } from '$core/colour';
 import {
   colourwayFrom,
   colourwaysOf,
+  depthInks,
   leastContrastOf,
+  lentTo,
   MASTER,
   weakPairs,
   withHexes,
@@ -24,12 +27,14 @@ import {
   type Touching,
   type WeakPair,
 } from '$core/vector';
-import type { Commission, GroundColour } from '$lib/contract/answers';
-import { oneColourWorker, schemesWorker, touchingWorker } from '$lib/workers/client';
+import type { Commission, GroundColour, OtherColourway, PictureBelow } from '$lib/contract/answers';
+import { lookingWorker, oneColourWorker, schemesWorker, touchingWorker } from '$lib/workers/client';
 import type { InOneColour } from '$lib/workers/messages';
+import { ask } from '../api';
 import { keep, kept } from '../kept';
 import { notices } from '../notices.svelte';
 import type { lineOf } from '../work/line.svelte';
+import { PHOTOGRAPH, plainGround, type Ground } from './photograph';
 
 type Line = ReturnType<typeof lineOf>;
 
@@ -39,6 +44,13 @@ const PLAIN_GROUNDS: readonly GroundColour[] = [
   { name: 'mid grey', hex: '#808080' },
   { name: 'black', hex: '#111111' },
 ];
+
+/** By what the table is sorted: not, by the least contrast on one of its grounds by its name, or on all of them. */
+export const UNSORTED = '';
+export const ON_ALL = 'on all grounds';
+
+/** Artworks in colours that are kept for being seen again. */
+const SEEN_MOST = 200;
 
 /** No more lines than this of what was noticed. */
 const WEAK_MOST = 4;
@@ -56,6 +68,13 @@ export class Colouring {
   touching = $state.raw<Touching | null>(null);
   one = $state.raw<InOneColour | null>(null);
   busy = $state(false);
+  /** UNSORTED, the name of a ground, or ON_ALL. */
+  sortedBy = $state(UNSORTED);
+  /** Whether the next press on the table takes the colour there for the ink that is tuned. */
+  picking = $state(false);
+  /** Colourways of other commissions, once they were asked for. */
+  others = $state.raw<readonly OtherColourway[] | null>(null);
+  private readonly looker = lookingWorker();
   private seed = 1;
   private shapes: Pick<Artwork, 'nodes' | 'oneColour'> | null = null;
   private readonly toucher = touchingWorker();
@@ -74,6 +93,7 @@ export class Colouring {
       this.toucher.close();
       this.shuffler.close();
       this.oner.close();
+      this.looker.close();
       this.lineNow().tried = null;
     });
   }
@@ -85,11 +105,25 @@ export class Colouring {
   get drawing(): Artwork {
     return this.line.drawing;
   }
-  readonly grounds = $derived.by((): readonly GroundColour[] => {
+  readonly grounds = $derived.by((): readonly Ground[] => {
     const own = this.commission().grounds;
-    return [...own, ...PLAIN_GROUNDS.filter((g) => !own.some((o) => o.hex.toUpperCase() === g.hex))];
+    const plain = PLAIN_GROUNDS.filter((g) => !own.some((o) => o.hex.toUpperCase() === g.hex));
+    return [...[...own, ...plain].map(plainGround), PHOTOGRAPH];
   });
   readonly rows = $derived.by(() => colourwaysOf(this.drawing));
+  /** Inks of the mark: those of light and shadow alone are left to its depth. */
+  readonly inks = $derived.by(() => {
+    const depth = depthInks(this.drawing);
+    return this.drawing.inks.map((ink, k) => ({ ...ink, k })).filter((i) => !depth.has(i.id));
+  });
+  /** The rows as the table has them. */
+  readonly sorted = $derived.by(() => {
+    const { rows, sortedBy, grounds } = this;
+    const on = sortedBy === ON_ALL ? grounds : grounds.filter((g) => g.name === sortedBy);
+    if (!on.length) return rows;
+    const least = new Map(rows.map((r) => [r.id, Math.min(...on.map((g) => this.leastOn(r.hexes, g).least))]));
+    return [...rows].sort((p, q) => least.get(q.id)! - least.get(p.id)!);
+  });
   /** The one that is chosen, and its colours. */
   readonly row = $derived(this.rows.find((r) => r.id === this.chosen) ?? this.rows[0]);
   readonly hexes = $derived(this.row.hexes);
@@ -121,18 +155,35 @@ export class Colouring {
     );
   }
 
-  /** The artwork in colours, as it is seen. */
+  /** The artwork in colours, as it is seen; the same one as long as neither its shapes nor those change. */
   seen(hexes: readonly string[]): Artwork {
     const { drawing, vision } = this;
-    return withHexes(drawing, new Map(drawing.inks.map((ink, k) => [ink.id, seenAs(hexes[k], vision)])));
+    const own = hexes.map((hex) => seenAs(hex, vision));
+    const gradients = drawing.inks.some((i) => i.gradient) ? JSON.stringify(drawing.inks) : '';
+    const key = `${own.join()}${gradients}`;
+    if (this.seenOf !== drawing.nodes) {
+      this.seenOf = drawing.nodes;
+      this.seenBefore.clear();
+    }
+    let artwork = this.seenBefore.get(key);
+    if (!artwork) {
+      artwork = withHexes(drawing, new Map(drawing.inks.map((ink, k) => [ink.id, own[k]])));
+      if (this.seenBefore.size > SEEN_MOST) this.seenBefore.clear();
+      this.seenBefore.set(key, artwork);
+    }
+    return artwork;
   }
+  private seenOf: Artwork['nodes'] | null = null;
+  private readonly seenBefore = new Map<string, Artwork>();
   groundSeen(hex: string): string {
     return seenAs(hex, this.vision);
   }
 
-  leastOn(hexes: readonly string[], ground: string): { least: number; between: readonly [string, string] | null } {
+  /** The least contrast on a ground as it is seen, and what has it; on a picture, on any colour in it. */
+  leastOn(hexes: readonly string[], ground: Ground): { least: number; between: readonly [string, string] | null } {
     if (!this.touching) return { least: Infinity, between: null };
-    return leastContrastOf(this.drawing, hexes, [ground], this.touching);
+    const seen = (hex: string) => seenAs(hex, this.vision);
+    return leastContrastOf(this.drawing, hexes.map(seen), ground.hexes.map(seen), this.touching);
   }
 
   /** Gives an ink the nearest lightness at which it has enough contrast. */
@@ -160,8 +211,8 @@ export class Colouring {
 
   /** One step for the ink that is marked, or for all that are not locked. */
   step(how: Tuning): void {
-    const { drawing, hexes } = this;
-    const changes = drawing.inks.flatMap((ink, k): [string, string][] => {
+    const { inks, hexes } = this;
+    const changes = inks.flatMap(({ k, ...ink }): [string, string][] => {
       if (this.inkId ? ink.id !== this.inkId : this.locked.includes(ink.id)) return [];
       const hex = tuned(hexes[k], how);
       return hex === hexes[k] ? [] : [[ink.id, hex]];
@@ -194,7 +245,7 @@ export class Colouring {
   shuffle(): void {
     this.busy = true;
     const { coloursWanted, coloursUnwanted, grounds } = this.commission();
-    const ask = {
+    const wish = {
       count: 12,
       seed: this.seed++,
       least: this.least,
@@ -206,7 +257,7 @@ export class Colouring {
     };
     this.remember();
     this.shuffler.ask(
-      { want: 'schemes', artwork: $state.snapshot(this.line.kept) as Artwork, ask },
+      { want: 'schemes', artwork: $state.snapshot(this.line.kept) as Artwork, ask: wish },
       {
         onResult: (schemes) => {
           this.busy = false;
@@ -227,25 +278,75 @@ export class Colouring {
     const { drawing, touching } = this;
     const shares = touching?.shares ?? drawing.inks.map(() => 1);
     const most = shares.indexOf(Math.max(...shares));
-    const taken = new Set(this.rows.map((r) => r.name));
-    const stem = nameColour(scheme.hexes[most]);
-    let name = stem;
-    for (let n = 2; taken.has(name); n++) name = `${stem} ${n}`;
-    const id = `colourway-${crypto.randomUUID().slice(0, 8)}`;
-    this.line.edit({
-      kind: 'add-colourway',
-      colourway: colourwayFrom(drawing, id, name, scheme.hexes, scheme.how) as never,
-    });
-    this.chosen = id;
+    this.add(nameColour(scheme.hexes[most]), scheme.hexes, scheme.how);
     this.schemes = { ...this.schemes!, schemes: this.schemes!.schemes.filter((_, m) => m !== k) };
+  }
+
+  /** Adds a colourway and chooses it; where one is called the same, it is numbered. */
+  private add(stem: string, hexes: readonly string[], how: string): void {
+    const taken = new Set(this.rows.map((r) => r.name));
+    const short = stem.slice(0, 56).trim();
+    let name = short;
+    for (let n = 2; taken.has(name); n++) name = `${short} ${n}`;
+    const id = `colourway-${crypto.randomUUID().slice(0, 8)}`;
+    const colourway = colourwayFrom(this.drawing, id, name, hexes, how.slice(0, 120));
+    this.line.edit({ kind: 'add-colourway', colourway: colourway as never });
+    this.chosen = id;
   }
 
   /** A copy of the chosen colourway, to be changed by hand. */
   copy(): void {
-    const own = this.row;
-    const id = `colourway-${crypto.randomUUID().slice(0, 8)}`;
-    this.line.edit({ kind: 'add-colourway', colourway: colourwayFrom(this.drawing, id, `${own.name} by hand`, own.hexes, 'by hand') as never }); // prettier-ignore
-    this.chosen = id;
+    this.add(`${this.row.name} by hand`, this.row.hexes, 'by hand');
+  }
+
+  /** A colourway in the colours of a palette, what is dark and light kept. Inks that are locked stay. */
+  private lend(palette: readonly Shared[], name: string, how: string): void {
+    const { inks, touching, locked, least, row } = this;
+    if (inks.every((i) => locked.includes(i.id)))
+      return void notices.tell('All inks are locked: unlock those that may change', { id: 'colours' });
+    const hexes = lentTo(this.line.kept, row.hexes, palette, { locked, least }, touching ?? undefined);
+    this.add(name, hexes, how);
+  }
+
+  /** One in the colours of a picture. */
+  fromPicture({ href, label }: Pick<PictureBelow, 'href' | 'label'>): void {
+    this.busy = true;
+    this.looker.ask(
+      { want: 'look', href, entries: [] },
+      {
+        onResult: (look) => {
+          this.busy = false;
+          if (!look.palette.length) return void notices.tell(`${label} has no colours`, { id: 'colours' });
+          this.lend(look.palette.slice(0, Math.max(2, this.inks.length)), `as ${label}`, `the colours of ${label}, dark to light kept`); // prettier-ignore
+        },
+        onError: (message) => {
+          this.busy = false;
+          notices.tell(message, { id: 'colours' });
+        },
+      },
+    );
+  }
+
+  /** Asks for what others there are, once. */
+  async lookForOthers(commissionId: string): Promise<void> {
+    if (this.others) return;
+    try {
+      this.others = await ask<OtherColourway[]>('GET', `/api/commissions/${commissionId}/other-colourways`);
+    } catch (error) {
+      notices.fail(error);
+    }
+  }
+  /** One in the colours of another commission's. */
+  fromOther({ hexes, artwork, commission, name }: OtherColourway): void {
+    const palette = hexes.map((hex) => ({ hex, share: 1 / hexes.length }));
+    this.lend(palette, `as ${artwork}`, `${name} of ${artwork}, ${commission}`);
+  }
+
+  /** Takes a colour that was picked for the ink that is tuned. */
+  picked(hex: string | null): void {
+    this.picking = false;
+    if (!hex) notices.tell('There is no colour at that place: the ink is as it was', { id: 'colours' });
+    else if (this.inkId) this.set([[this.inkId, hex]]);
   }
 
   rename(name: string): void {

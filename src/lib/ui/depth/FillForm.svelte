@@ -96,6 +96,9 @@
   </ul>
   <div class="mb-2 flex flex-wrap gap-3">
     <button class="quiet" onclick={() => deepening.addStop(roomiestPlace(gradient))}>add a stop</button>
+    <button class="quiet" aria-pressed={deepening.picking} onclick={() => (deepening.picking = !deepening.picking)}
+      >{deepening.picking ? 'press a place' : `pick stop ${deepening.stop + 1} from the sheet`}</button
+    >
     <button class="quiet" onclick={() => deepening.set(turnedRound(gradient))}>turn round</button>
     <label class="flex items-center gap-1.5"
       ><input

@@ -32,7 +32,9 @@ import {
 } from '$core/vector';
 import { depthWorker, shapingWorker } from '$lib/workers/client';
 import type { DepthSeen } from '$lib/workers/messages';
+import { artworkToSvg } from '$core/export';
 import { notices } from '../notices.svelte';
+import { colourSeen } from '../pick';
 import type { DrawGesture } from '../sheet/view';
 import type { lineOf } from '../work/line.svelte';
 
@@ -52,6 +54,8 @@ export class Deepening {
   stop = $state(0);
   seen = $state.raw<DepthSeen | null>(null);
   busy = $state(false);
+  /** Whether the next press on the sheet takes the colour there for the stop that is marked. */
+  picking = $state(false);
   /** The part whose figures are shown. */
   open = $state<DepthKind | ''>('');
 
@@ -60,7 +64,10 @@ export class Deepening {
   private dragged: 'from' | 'to' | number | null = null;
   private looked: Artwork['nodes'] | null = null;
 
-  constructor(private readonly lineNow: () => Line) {
+  constructor(
+    private readonly lineNow: () => Line,
+    private readonly ground: () => string | null,
+  ) {
     onDestroy(() => {
       this.shaper.close();
       this.looker.close();
@@ -82,8 +89,8 @@ export class Deepening {
   );
   /** The ink that all pieces of what is chosen have; null where there are several. */
   readonly ink = $derived.by((): Ink | null => {
-    const ids = new Set(this.pieces.map((p) => p.node.inkId));
-    return ids.size === 1 ? (inkOf(this.drawing, [...ids][0]) ?? null) : null;
+    const [first, ...rest] = this.pieces.map((p) => p.node.inkId);
+    return first && rest.every((id) => id === first) ? (inkOf(this.drawing, first) ?? null) : null;
   });
   readonly gradient = $derived(this.ink?.gradient ?? null);
   /** From the gradient's coordinates to the sheet's: those of the first piece that has it. */
@@ -169,7 +176,20 @@ export class Deepening {
     else if (this.dragged !== null && (what === 'drag' || what === 'up')) this.drag(point, what === 'up');
   }
 
+  /** Takes the colour that is seen at a place for the stop that is marked. */
+  private async pick(point: Point): Promise<void> {
+    this.picking = false;
+    const { line, stop } = this;
+    const { widthPx, heightPx } = line.kept;
+    const href = `data:image/svg+xml,${encodeURIComponent(artworkToSvg(line.kept, { lines: false }))}`;
+    const hex = await colourSeen(href, [widthPx, heightPx], point, this.ground()).catch(() => null);
+    const gradient = inkOf(line.kept, this.ink?.id ?? null)?.gradient;
+    if (!hex) notices.tell('There is no colour at that place: the stop is as it was', { id: 'depth' });
+    else if (gradient?.stops[stop]) this.set(withStopAs(gradient, stop, { hex }));
+  }
+
   private press(point: Point, shift: boolean, zoom: number): void {
+    if (this.picking) return void this.pick(point);
     const { gradient, map } = this;
     const reach = REACH_PX / zoom;
     const near = (p: Point): boolean => Math.hypot(p[0] - point[0], p[1] - point[1]) <= reach;

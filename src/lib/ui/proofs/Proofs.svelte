@@ -16,6 +16,8 @@
   }
   const { source, grounds, of }: Props = $props();
 
+  /** How long a change is left in peace before it is judged. */
+  const AFTER_MS = 120;
   const worker = proofsWorker();
   onDestroy(() => worker.close());
   let sheet = $state.raw<ProofSheet | null>(null);
@@ -28,8 +30,15 @@
       return;
     }
     busy = true;
+    const wanted = source;
+    // What was changed is drawn first: judging it takes the second of two cores.
+    const timer = setTimeout(() => judge(wanted), AFTER_MS);
+    return () => clearTimeout(timer);
+  });
+
+  function judge(wanted: ProofSource): void {
     worker.ask(
-      { source },
+      { source: wanted },
       {
         onResult: (result) => {
           sheet = result;
@@ -42,7 +51,7 @@
         },
       },
     );
-  });
+  }
 
   interface Cell {
     picture: Picture;

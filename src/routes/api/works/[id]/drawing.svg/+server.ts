@@ -1,14 +1,18 @@
 import { artworkToSvg } from '$core/export';
+import { artworkIn, MASTER } from '$core/vector';
 import { answer } from '$lib/server/answer';
 import { getArtwork } from '$lib/server/artworks';
+import { unknown } from '$lib/server/problem';
 import { getStep } from '$lib/server/works';
 import type { RequestEvent } from './$types';
 
-/** An artwork, or with `?step=` one of its steps, as SVG that a browser shows and does not run. */
+/** An artwork, or with `?step=` one of its steps, with `?colourway=` in one of its colourways, as SVG that a browser shows and does not run. */
 export const GET = answer(async ({ params, url }: RequestEvent) => {
   const step = url.searchParams.get('step');
   const { drawing } = step ? await getStep(params.id, step) : await getArtwork(params.id);
-  return new Response(artworkToSvg(drawing, { lines: false }), {
+  const colourway = url.searchParams.get('colourway') ?? MASTER;
+  if (colourway !== MASTER && !drawing.colourways?.some((c) => c.id === colourway)) throw unknown('colourway');
+  return new Response(artworkToSvg(artworkIn(drawing, colourway), { lines: false }), {
     headers: {
       'content-type': 'image/svg+xml; charset=utf-8',
       'content-security-policy': "default-src 'none'; sandbox",

@@ -1,4 +1,5 @@
 import { commissionArtwork } from '$lib/server/artworks';
+import { picturesBelow } from '$lib/server/below';
 import { forPage } from '$lib/server/load';
 import type { PageServerLoad } from './$types';
 
@@ -7,6 +8,6 @@ export const load: PageServerLoad = ({ params, depends }) => {
   depends('odd-quill:work');
   return forPage(async () => {
     const artwork = await commissionArtwork(params.id, params.artwork);
-    return { place: `Colourways of ${artwork.name}`, artwork };
+    return { place: `Colourways of ${artwork.name}`, artwork, pictures: await picturesBelow(artwork) };
   });
 };

@@ -2,9 +2,10 @@
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { VISIONS } from '$core/colour';
-  import { allPieces, artworkIn } from '$core/vector';
+  import { allPieces, artworkIn, MASTER } from '$core/vector';
   import { Colouring } from '$lib/ui/colourways/colouring.svelte';
   import InksForm from '$lib/ui/colourways/InksForm.svelte';
+  import Lend from '$lib/ui/colourways/Lend.svelte';
   import Shuffled from '$lib/ui/colourways/Shuffled.svelte';
   import Table from '$lib/ui/colourways/Table.svelte';
   import { keys } from '$lib/ui/keys.svelte';
@@ -30,6 +31,8 @@
   const chosen = $derived(artworkIn(kept, colouring.chosen));
   const ground = $derived(data.commission.grounds[0]?.hex ?? '#FFFFFF');
 
+  const colourwayQuery = (id: string) => (id === MASTER ? '' : `?colourway=${encodeURIComponent(id)}`);
+
   $effect(() => {
     void kept;
     untrack(() => {
@@ -39,9 +42,10 @@
     });
   });
 
+  const delivery = $derived(`${placeOf(data.commission.id, current)}/deliver${colourwayQuery(colouring.chosen)}`);
   async function deliver(): Promise<void> {
     await line.settled();
-    await goto(`${placeOf(data.commission.id, current)}/deliver`);
+    await goto(delivery);
   }
 
   $effect(() =>
@@ -50,7 +54,11 @@
       { press: 'n', label: 'Choose the next colourway', run: () => colouring.next(1) },
       { press: 'Shift+n', label: 'Choose the colourway before', run: () => colouring.next(-1) },
       { press: 'Delete', label: 'Remove the colourway', run: () => colouring.remove() },
-      { press: 'Escape', label: 'Tune no ink by itself', run: () => (colouring.inkId = '') },
+      {
+        press: 'Escape',
+        label: 'Tune no ink by itself',
+        run: () => (colouring.picking ? (colouring.picking = false) : (colouring.inkId = '')),
+      },
       { press: 'Mod+Enter', label: 'On to the delivery', run: () => void deliver() },
     ]),
   );
@@ -93,8 +101,9 @@
       ><input type="checkbox" bind:checked={colouring.free} onchange={() => colouring.remember()} /> What is dark and light
       is free</label
     >
+    <Lend {colouring} commissionId={data.commission.id} pictures={data.pictures} />
     <Shuffled {colouring} {ground} />
-    <p class="mt-3"><a class="quiet" href="{placeOf(data.commission.id, current)}/deliver">on to the delivery</a></p>
+    <p class="mt-3"><a class="quiet" href={delivery}>on to the delivery</a></p>
   {/snippet}
   {#snippet next()}
     <button class="next-step" disabled={colouring.busy || !kept.inks.length} onclick={() => colouring.shuffle()}
@@ -105,7 +114,7 @@
     <Proofs
       source={allPieces(chosen).length ? { kind: 'artwork', artwork: chosen } : null}
       grounds={data.commission.grounds}
-      of="the colourway"
+      of="the colourway {colouring.row.name}"
     />
   {/snippet}
 </Frame>

@@ -1,4 +1,3 @@
-import { packageEntries } from '$core/package';
 import { commissionArtwork } from '$lib/server/artworks';
 import { getCommission } from '$lib/server/commissions';
 import { listDeliveries, packageAbout } from '$lib/server/deliveries';
@@ -18,7 +17,7 @@ export const load: PageServerLoad = ({ params, depends }) => {
     return {
       place: 'Deliver',
       artwork,
-      contents: packageEntries(about),
+      about,
       deliveries: deliveries.filter((d) => d.workId === artwork.id),
     };
   });

@@ -1,6 +1,9 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
+  import { page } from '$app/state';
   import { clearestGround } from '$core/judge';
+  import { packageEntries } from '$core/package';
+  import { artworkIn, colourwaysOf, MASTER } from '$core/vector';
   import type { Delivery } from '$lib/contract/answers';
   import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
   import { forget, keep, kept } from '$lib/ui/kept';
@@ -17,6 +20,15 @@
   const { data } = $props();
   const artwork = $derived(data.artwork);
   const grounds = $derived(data.commission.grounds);
+  const colourways = $derived(colourwaysOf(artwork.drawing));
+  let colourwayId = $state(page.url.searchParams.get('colourway') ?? MASTER);
+  /** One that went meanwhile is none. */
+  const colourway = $derived(colourways.find((c) => c.id === colourwayId) ?? colourways[0]);
+  const isMaster = $derived(colourway.id === MASTER);
+  const drawing = $derived(artworkIn(artwork.drawing, colourway.id));
+  const contents = $derived(
+    packageEntries({ ...data.about, ...(isMaster ? {} : { colourway: { id: colourway.id, name: colourway.name } }) }),
+  );
   // svelte-ignore state_referenced_locally
   let groundAt = $state(
     clearestGround(
@@ -44,8 +56,8 @@
       await outbox.send<Delivery>({
         method: 'POST',
         path: `/api/works/${artwork.id}/deliveries`,
-        body: { requestKey: freshKey(), head: artwork.head, note },
-        what: `a delivery of ${artwork.name}, version ${artwork.version}`,
+        body: { requestKey: freshKey(), head: artwork.head, note, ...(isMaster ? {} : { colourwayId: colourway.id }) },
+        what: `a delivery of ${artwork.name}, version ${artwork.version}${isMaster ? '' : `, ${colourway.name}`}`,
         settle: refresh,
       });
       note = '';
@@ -95,7 +107,7 @@
       label="Artwork {artwork.name}"
       ground={grounds[groundAt]?.hex ?? null}
     >
-      {#snippet layers(view)}<ArtworkLayer artwork={artwork.drawing} {view} />{/snippet}
+      {#snippet layers(view)}<ArtworkLayer artwork={drawing} {view} />{/snippet}
       {#snippet foot()}
         <span class="flex-1"></span>
         <GroundPicker {grounds} bind:at={groundAt} />
@@ -103,9 +115,21 @@
     </Sheet>
   {/snippet}
   {#snippet slip()}
+    {#if colourways.length > 1}
+      <label class="mb-4 flex items-center justify-between gap-2"
+        >In the colourway
+        <select
+          class="field max-w-40"
+          bind:value={() => colourway.id, (to) => (colourwayId = to)}
+          data-delivered={colourway.id}
+        >
+          {#each colourways as c (c.id)}<option value={c.id}>{c.name}</option>{/each}
+        </select></label
+      >
+    {/if}
     <h2 class="mb-1.5 text-[14px]">What the client gets</h2>
     <ul class="mb-4 flex flex-col gap-1">
-      {#each data.contents as file (file.name)}
+      {#each contents as file (file.name)}
         <li title={file.about} class="truncate">{file.name}</li>
       {/each}
     </ul>
@@ -125,7 +149,9 @@
         <li data-delivery={delivery.state}>
           <p class="flex items-baseline gap-2">
             <span class="font-semibold">{delivery.number}</span>
-            <span>version {delivery.version}</span>
+            <span class="min-w-0 truncate"
+              >version {delivery.version}{delivery.about.colourway ? `, ${delivery.about.colourway.name}` : ''}</span
+            >
             <span class="flex-1 text-right text-muted">{delivery.about.date}</span>
           </p>
           {#if delivery.note}<p class="text-muted">{delivery.note}</p>{/if}
@@ -158,6 +184,10 @@
     >
   {/snippet}
   {#snippet proofs()}
-    <Proofs source={{ kind: 'artwork', artwork: artwork.drawing }} {grounds} of="the artwork" />
+    <Proofs
+      source={{ kind: 'artwork', artwork: drawing }}
+      {grounds}
+      of={isMaster ? 'the artwork' : `the colourway ${colourway.name}`}
+    />
   {/snippet}
 </Frame>

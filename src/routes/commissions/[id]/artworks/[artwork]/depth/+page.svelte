@@ -26,10 +26,13 @@
   const current = $derived(line.state);
   const kept = $derived(line.kept);
   const drawing = $derived(line.drawing);
-  const deepening = new Deepening(() => line);
   const onGround = new OnGround(
     () => data.commission.grounds,
     () => current,
+  );
+  const deepening = new Deepening(
+    () => line,
+    () => onGround.hex,
   );
   let shadow = $state<'soft' | 'long'>('soft');
   const tile = $derived(tileOf(kept));
@@ -55,7 +58,11 @@
       { press: 'Shift+g', label: 'Ground before', run: () => onGround.shift(-1) },
       { press: 'n', label: 'Choose the next piece', run: () => deepening.next(1) },
       { press: 'Shift+n', label: 'Choose the piece before', run: () => deepening.next(-1) },
-      { press: 'Escape', label: 'Choose nothing', run: () => deepening.choose([]) },
+      {
+        press: 'Escape',
+        label: 'Choose nothing',
+        run: () => (deepening.picking ? (deepening.picking = false) : deepening.choose([])),
+      },
       { press: 'Mod+Enter', label: 'On to the colourways', run: () => void onwards() },
     ]),
   );
