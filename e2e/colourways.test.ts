@@ -46,7 +46,7 @@ describe('colourways', () => {
     const artwork = await once((a) => a.colourways?.length === 1);
     const [own] = artwork.colourways!;
     await page.waitForSelector(`[data-colourway="${own.id}"] img`);
-    expect(await page.$$eval(`[data-colourway="${own.id}"] img`, (list) => list.length)).toBe(6);
+    expect(await page.$$eval(`[data-colourway="${own.id}"] img`, (list) => list.length)).toBe(7);
     const { inks } = artworkIn(artwork, own.id);
     expect(contrastRatio(inks[0].hex, inks[1].hex)).toBeGreaterThanOrEqual(3);
     expect(contrastRatio(inks[0].hex, '#F2EBDC')).toBeGreaterThanOrEqual(3);
@@ -60,7 +60,7 @@ describe('colourways', () => {
   it('keep inks that are locked, and have those of the master changed in the master alone', async () => {
     await page.locator('[data-ink] button::-p-text(lock)').click();
     await page.keyboard.press('s');
-    await page.waitForSelector('[data-shuffled="12"], [data-shuffled="11"], [data-shuffled="10"], [data-shuffled="9"]');
+    await page.waitForSelector('[data-shuffled] li');
     await page.locator('[data-shuffled] button').click();
     const artwork = await once((a) => a.colourways?.length === 1);
     expect(artworkIn(artwork, artwork.colourways![0].id).inks[0].hex).toBe(artwork.inks[0].hex);
@@ -115,6 +115,51 @@ describe('colourways', () => {
     expect(await text('[data-weak]')).toMatch(/\d\.\d : 1/);
     await page.locator('[data-weak] button').click();
     await once((a) => a.inks.some((i, k) => i.hex !== ['#E8D9C0', '#F2C14E'][k]));
+  });
+
+  it('are made of the colours of a picture and of other work, sorted by contrast, and picked from the table', async () => {
+    const other = await ask<{ id: string }>('POST', '/api/commissions', { name: 'Juniper Row' });
+    const drawing = DRAWING.replace('#182A5C', '#2E3B2B').replace('#F2C14E', '#E8C9A0');
+    await ask('POST', `/api/commissions/${other.id}/artworks?name=pod.svg`, new TextEncoder().encode(drawing));
+    const list = 'select[aria-label="Take colours from"]';
+    await page.focus(list);
+    await page.waitForSelector(`${list} optgroup[label="Juniper Row"] option`);
+    const value = await page.$eval(
+      `${list} optgroup[label="Juniper Row"] option`,
+      (o) => (o as HTMLOptionElement).value,
+    );
+    await page.select(list, value);
+    await page.locator('button::-p-text(Take)').click();
+    const lent = await once((a) => a.colourways?.length === 1);
+    expect(artworkIn(lent, lent.colourways![0].id).inks.map((i) => i.hex)).toEqual(['#2E3B2B', '#E8C9A0']);
+    expect(lent.colourways![0].how).toContain('Juniper Row');
+    // On linen the dark one stands out more in either; sorted, the best comes first.
+    await page.locator('thead button::-p-text(black)').click();
+    await page.waitForSelector('th[aria-sort=descending]');
+    const ratios = await page.$$eval('[data-colourway]', (rows) =>
+      rows.map((r) => parseFloat(r.querySelectorAll('td')[3].textContent!)),
+    );
+    expect(ratios).toEqual([...ratios].sort((p, q) => q - p));
+    // The light ink gets the colour of the linen behind the mark, the dark one that of the mark itself.
+    await page.locator('[data-colourway=master] th button').click();
+    await page.locator('[aria-label^="Tune"]').click();
+    await page.locator('[data-tune] button').click();
+    const cell = (await page.$(`[data-colourway="${lent.colourways![0].id}"] td img`))!;
+    await cell.click();
+    const picked = await once((a) => a.inks[0].hex !== '#182A5C');
+    expect(picked.inks[0].hex).toBe('#E8C9A0');
+  });
+
+  it('are delivered: the one that is looked at is what the client gets', async () => {
+    await page.locator('[data-chosen-colourway] button::-p-text(copy)').click();
+    const copied = await once((a) => a.colourways?.length === 1);
+    const [own] = copied.colourways!;
+    await page.locator('a::-p-text(on to the delivery)').click();
+    await page.waitForSelector(`[data-delivered="${own.id}"]`);
+    await page.waitForFunction("/-by-hand\\.svg/.test(document.querySelector('aside').textContent)");
+    await page.locator('button::-p-text(Make the package)').click();
+    await page.waitForSelector('[data-delivery=done]');
+    expect(await text('[data-delivery=done]')).toContain(own.name);
   });
 
   it('are seen as others see them, copied, named, made the master and removed', async () => {

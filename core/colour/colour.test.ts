@@ -1,3 +1,4 @@
+import { converter } from 'culori';
 import { describe, expect, it } from 'vitest';
 import {
   contrastRatio,
@@ -30,6 +31,15 @@ describe('OKLab', () => {
       expect(lab.L).toBeCloseTo(L, 3);
       expect(lab.a).toBeCloseTo(a, 3);
       expect(lab.b).toBeCloseTo(b, 3);
+    }
+  });
+
+  it('is what a colour library has, though pictures are converted by a table', () => {
+    const theirs = converter('oklab');
+    for (let k = 0; k < 400; k++) {
+      const [r, g, b] = [(k * 37) % 256, (k * 101) % 256, (k * 197) % 256];
+      const [own, other] = [rgbToOklab(r, g, b), theirs({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 })];
+      expect(Math.hypot(own.L - other.l, own.a - other.a, own.b - other.b)).toBeLessThan(1e-6);
     }
   });
 

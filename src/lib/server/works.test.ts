@@ -30,6 +30,7 @@ import {
 } from './artworks';
 import { picturesBelow } from './below';
 import { bringIn, getCandidate } from './candidates';
+import { otherColourways } from './colourways';
 import { startCommission } from './commissions';
 import { closeDatabase, sql } from './database';
 import { deliveryZip, getDelivery, listDeliveries, remakeDelivery, startDelivery } from './deliveries';
@@ -482,6 +483,37 @@ describe('deliveries', () => {
     expect(
       (await threadOf(commissionId)).branches.flatMap((b) => b.works).find((w) => w.id === artwork.id)?.deliveries,
     ).toBe(1);
+  });
+
+  it('are of a colourway where one is named, and refused where it is not there', async () => {
+    const artwork = await keep(await newCandidate());
+    const colourway = { id: 'ember', name: 'Ember', inks: artwork.drawing.inks.map((i) => ({ inkId: i.id, hex: '#7A2E3A' })) }; // prettier-ignore
+    const { head } = await actOn(artwork.id, {
+      head: artwork.head,
+      acts: [{ kind: 'edit', key: 'ember-added', edits: [{ kind: 'add-colourway', colourway }] }],
+    });
+    const asked = (key: string, colourwayId: string) =>
+      startDelivery(artwork.id, v.parse(DeliveryStart, { requestKey: key, head, colourwayId }));
+    await expect(asked('delivery-eight', 'nobody')).rejects.toMatchObject({ status: 422, code: 'unknown_colourway' });
+    const { id } = await asked('delivery-nine', 'ember');
+    await enqueue('delivery', id);
+    const done = await packed(id);
+    expect(done.about.colourway).toEqual({ id: 'ember', name: 'Ember' });
+    const entries = unzipSync((await deliveryZip(id)).zip);
+    const svg = Object.keys(entries).find((name) => name.endsWith('.svg'))!;
+    expect(svg).toMatch(/-ember\.svg$/);
+    const text = new TextDecoder().decode(entries[svg]);
+    expect(text).toContain('#7A2E3A');
+    expect(text).not.toContain(artwork.drawing.inks[0].hex);
+    // The master and other commissions' work is what colours are taken from.
+    const other = await startCommission(v.parse(CommissionStart, { name: 'Juniper Row' }));
+    const list = (await otherColourways(other.id)).filter((c) => c.workId === artwork.id);
+    expect(list.map((c) => [c.commission, c.name])).toEqual([
+      ['Noctule Night Rail', 'master'],
+      ['Noctule Night Rail', 'Ember'],
+    ]);
+    expect(list[1].hexes).toEqual(artwork.drawing.inks.map(() => '#7A2E3A'));
+    expect(await otherColourways(commissionId)).toEqual([]);
   });
 
   it('are taken up when their server was killed', async () => {

@@ -19,8 +19,10 @@
     const field = event.currentTarget as HTMLInputElement;
     const wanted = Number(field.value);
     if (field.value.trim() !== '' && Number.isFinite(wanted)) {
-      value = Math.min(max, Math.max(min, Math.round(wanted / step) * step));
-      onsettle?.(value);
+      // What is bound may follow later, when it is worked out from what is heard here.
+      const own = Math.min(max, Math.max(min, Number((Math.round(wanted / step) * step).toFixed(6))));
+      value = own;
+      onsettle?.(own);
     }
     field.value = String(value);
   }
