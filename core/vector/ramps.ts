@@ -70,7 +70,7 @@ function colourer(
 }
 
 /** Whether a shape is a fill that nothing else is done to, so that it can go over into another. */
-function isBare({ node, within }: Placed<Piece>): boolean {
+export function isBare({ node, within }: Placed<Piece>): boolean {
   const plain = [...within, node].every((n) => (n.opacity ?? 1) === 1 && !n.effects?.length && !n.clip && !n.mask);
   return plain && node.inkId !== null && !node.stroke && (node.fillOpacity ?? 1) === 1 && !node.locked;
 }
@@ -293,7 +293,7 @@ function fitted(members: readonly (readonly number[])[], seen: Seen): { gradient
 }
 
 /** Sets of numbers that belong together. */
-class Sets {
+export class Sets {
   private readonly of: number[];
   constructor(n: number) {
     this.of = Array.from({ length: n }, (_, k) => k);
@@ -315,13 +315,13 @@ function withoutLargest(own: readonly number[], cellsOf: readonly (readonly numb
   return large === undefined ? own : own.filter((k) => k !== large);
 }
 
-/** Sets of pieces that lie beside one another and are one gradient, the largest first. Throws nothing: what cannot be put together is none. */
-export function rampsOf(artwork: Artwork): Ramp[] {
+/** Sets of pieces that lie beside one another and are one gradient, the largest first; some pieces may be left out. What cannot be put together is none. */
+export function rampsOf(artwork: Artwork, except: readonly string[] = []): Ramp[] {
   const shapes = drawnShapes(artwork);
   const placed = new Map([...placedNodes(artwork.nodes)].map((p) => [p.node.id, p]));
   const bare = shapes.map(({ id }) => {
     const own = placed.get(id);
-    return own !== undefined && own.node.kind === 'piece' && isBare(own as Placed<Piece>);
+    return own?.node.kind === 'piece' && !except.includes(id) && isBare(own as Placed<Piece>);
   });
   const grid = seenGrid(artwork, shapes, (_, k) => k, CELLS);
   const scale = CELLS / Math.max(artwork.widthPx, artwork.heightPx);

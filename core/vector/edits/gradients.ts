@@ -1,12 +1,13 @@
 import * as v from 'valibot';
-import type { Piece } from '../artwork';
+import { findNode, type Piece } from '../artwork';
 import { meanHex } from '../gradient';
-import { gradientSchema, id, nameOf } from '../schema';
+import { coordinate, gradientSchema, hex, id, lengthPx, nameOf, share } from '../schema';
+import { withShadow } from '../shadows';
 import { combined, IDENTITY } from '../../path';
 import { withRamp } from '../ramps';
 import { settled } from '../settle';
 import { enclosedBy, piecesFrom, replacedPieces, someNodes, told } from './combine';
-import { counted, defineEdit, inkFrom, must, withInk } from './define';
+import { counted, defineEdit, inkFrom, must, pieceFrom, withInk } from './define';
 import { nodeIds } from './piece-ink';
 
 /** Stops go up from one to the next. */
@@ -71,4 +72,34 @@ export const oneGradient = defineEdit({
     return withRamp(artwork, { ids: pieces.map((p) => p.node.id), gradient, contours }, inkId, name);
   },
   tell: (_before, { nodes }) => `${counted(nodes.length, 'piece')} made one gradient`,
+});
+
+/** Pieces that are the steps of a soft shadow become one blurred piece, below what casts it; what it falls on is filled where they lay. */
+export const oneShadow = defineEdit({
+  schema: v.object({
+    kind: v.literal('one-shadow'),
+    nodes: someNodes,
+    of: someNodes,
+    on: v.optional(v.nullable(id), null),
+    dxPx: coordinate,
+    dyPx: coordinate,
+    blurPx: lengthPx,
+    hex,
+    opacity: share,
+    pieceId: id,
+    inkId: id,
+  }),
+  apply(artwork, { nodes, of, on, pieceId, inkId, ...look }) {
+    must(!artwork.inks.some((i) => i.id === inkId), 'this artwork has an ink of that id already');
+    must(!findNode(artwork, pieceId), 'this artwork has a node of that id already');
+    const steps = piecesFrom(artwork, nodes).map((p) => p.node.id);
+    const cast = piecesFrom(artwork, of).map((p) => p.node.id);
+    must(!cast.some((c) => steps.includes(c)), 'a piece cannot be a shadow of itself');
+    if (on !== null) {
+      pieceFrom(artwork, on);
+      must(!steps.includes(on) && !cast.includes(on), 'a shadow falls on another piece');
+    }
+    return told(() => withShadow(artwork, { ids: steps, of: cast, on, ...look }, pieceId, inkId));
+  },
+  tell: (_before, { nodes }) => `${counted(nodes.length, 'piece')} made one soft shadow`,
 });

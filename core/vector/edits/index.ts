@@ -9,7 +9,7 @@ import { cutApart, fillHoles, intersect, subtract, trimHidden, unite } from './c
 import { EditError, type EditKind } from './define';
 import { duplicateNode } from './duplicate-nodes';
 import { gradientStop } from './gradient-stop';
-import { fillGradient, inkGradient, oneGradient } from './gradients';
+import { fillGradient, inkGradient, oneGradient, oneShadow } from './gradients';
 import { removeGuide, setGuide } from './guides';
 import { inkColour } from './ink-colour';
 import { inkName } from './ink-name';
@@ -35,6 +35,7 @@ const KINDS = {
   'ink-gradient': inkGradient,
   'fill-gradient': fillGradient,
   'one-gradient': oneGradient,
+  'one-shadow': oneShadow,
   'plain-ink': plainInk,
   'ink-name': inkName,
   'add-ink': addInk,
@@ -136,6 +137,7 @@ const WORKED_OUT: ReadonlySet<Edit['kind']> = new Set([
   'outline-strokes',
   'depth',
   'one-gradient',
+  'one-shadow',
 ]);
 export const isWorkedOut = (edit: Edit): boolean => WORKED_OUT.has(edit.kind);
 

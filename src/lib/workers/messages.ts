@@ -14,7 +14,7 @@ import type {
   RetouchStep,
 } from '$core/retouch';
 import type { EconomyPoint, Trace, TraceOptions } from '$core/trace';
-import type { Artwork, Edit, NearlyLine, OneColour, Ramp, ShuffleAsk, Touching } from '$core/vector';
+import type { Artwork, Edit, FoundShadow, NearlyLine, OneColour, Ramp, ShuffleAsk, Touching } from '$core/vector';
 
 /** A mark to be judged: a picture by its address or its pixels, or an artwork. */
 export type ProofSource =
@@ -107,7 +107,7 @@ export type ShapesWant =
   | { readonly want: 'schemes'; readonly artwork: Artwork; readonly ask: ShuffleAsk }
   /** It in one colour, and reversed. */
   | { readonly want: 'one-colour'; readonly artwork: Artwork }
-  /** Whether its depth lies on shapes as they were, and which of its pieces are one gradient. */
+  /** Whether its depth lies on shapes as they were, and which of its pieces are one shadow or one gradient. */
   | { readonly want: 'depth'; readonly artwork: Artwork }
   /** How far the artwork lies from those. */
   | { readonly want: 'deviation'; readonly artwork: Artwork; readonly edges: readonly Contour[] };
@@ -153,6 +153,7 @@ export type ShapesResult =
 /** What is worth a look in an artwork's depth. */
 export interface DepthSeen {
   readonly isStale: boolean;
+  readonly shadows: readonly FoundShadow[];
   readonly ramps: readonly Ramp[];
 }
 

@@ -13,6 +13,7 @@ import {
   oneColoured,
   piecesChanged,
   rampsOf,
+  shadowsOf,
   shuffledFor,
   speckLines,
   symmetriesOfArtwork,
@@ -105,8 +106,11 @@ function answerTo(asked: ShapesWant, between: (soFar: ShapesResult) => void): Sh
       };
     case 'depth': {
       const isStale = depthIsStale(asked.artwork);
-      between({ isStale, ramps: [] });
-      return { isStale, ramps: rampsOf(asked.artwork) };
+      between({ isStale, shadows: [], ramps: [] });
+      const shadows = shadowsOf(asked.artwork);
+      between({ isStale, shadows, ramps: [] });
+      const taken = shadows.flatMap((s) => s.ids);
+      return { isStale, shadows, ramps: rampsOf(asked.artwork, taken) };
     }
     case 'deviation':
       return deviationFrom(pictureEdges(asked.edges), drawnShapes(asked.artwork));

@@ -23,6 +23,7 @@ import {
   type DepthKind,
   type DepthPart,
   type Edit,
+  type FoundShadow,
   type Gradient,
   type Ink,
   type Piece,
@@ -111,7 +112,7 @@ export class Deepening {
     this.chosen = this.chosen.filter((id) => findNode(kept, id));
     if (this.looked === kept.nodes) return;
     this.looked = kept.nodes;
-    if (!kept.nodes.length) return void (this.seen = { isStale: false, ramps: [] });
+    if (!kept.nodes.length) return void (this.seen = { isStale: false, shadows: [], ramps: [] });
     this.looker.ask(
       { want: 'depth', artwork: $state.snapshot(kept) as Artwork },
       { onResult: (seen) => (this.seen = seen), onError: (m) => notices.tell(m, { id: 'depth' }) },
@@ -303,17 +304,21 @@ export class Deepening {
       this.parts.map(({ depth: { of, ...part } }) => ({ kind: 'depth', of: [...of], parts: [part as DepthPart] })),
     );
   }
-  /** Pieces that are one gradient, made that. */
-  makeOne(...ramps: readonly Ramp[]): void {
-    this.make(
-      ramps.map(({ ids, gradient }) => ({
-        kind: 'one-gradient',
-        nodes: [...ids],
-        inkId: freshId('ink'),
-        name: this.nameFor(ids),
-        gradient: gradient as never,
-      })),
-    );
+  /** Pieces that are one soft shadow, or one gradient, made that. */
+  makeOne(...found: readonly (Ramp | FoundShadow)[]): void {
+    this.make(found.map((f) => ('gradient' in f ? this.gradientEdit(f) : this.shadowEdit(f))));
+  }
+  private shadowEdit({ ids, of, offBy: _offBy, ...look }: FoundShadow): Edit {
+    return { kind: 'one-shadow', nodes: [...ids], of: [...of], ...look, pieceId: freshId('shadow'), inkId: freshId('ink') }; // prettier-ignore
+  }
+  private gradientEdit({ ids, gradient }: Ramp): Edit {
+    return {
+      kind: 'one-gradient',
+      nodes: [...ids],
+      inkId: freshId('ink'),
+      name: this.nameFor(ids),
+      gradient: gradient as never,
+    };
   }
   private nameFor(ids: readonly string[]): string {
     const node = findNode(this.line.kept, ids[ids.length >> 1])?.node;

@@ -36,8 +36,8 @@
   );
   let shadow = $state<'soft' | 'long'>('soft');
   const tile = $derived(tileOf(kept));
-  const ramps = $derived(deepening.seen?.ramps ?? []);
-  const inRamps = $derived(ramps.reduce((sum, r) => sum + r.ids.length, 0));
+  const found = $derived([...(deepening.seen?.shadows ?? []), ...(deepening.seen?.ramps ?? [])]);
+  const inFound = $derived(found.reduce((sum, f) => sum + f.ids.length, 0));
   const gesture = oncePerFrame((g) => deepening.gesture(g));
   /** More lines than this of what was noticed are no help. */
   const MOST = 3;
@@ -88,31 +88,33 @@
     </Sheet>
   {/snippet}
   {#snippet slip()}
-    {#if deepening.seen?.isStale || ramps.length}
-      <ul class="mb-3" aria-label="Noticed" data-noticed={ramps.length}>
+    {#if deepening.seen?.isStale || found.length}
+      <ul class="mb-3" aria-label="Noticed" data-noticed={found.length}>
         {#if deepening.seen?.isStale}
           <li class="flex min-h-8 items-center gap-2 border-b border-line">
             <span class="flex-1">Depth lies on shapes as they were</span>
             <button class="quiet text-text!" onclick={() => deepening.makeAnew()}>make anew</button>
           </li>
         {/if}
-        {#each ramps.slice(0, MOST) as ramp (ramp.ids.join())}
+        {#each found.slice(0, MOST) as one (one.ids.join())}
           <li class="flex min-h-8 items-center gap-2 border-b border-line">
-            <button class="flex-1 text-left hover:underline" onclick={() => deepening.choose(ramp.ids)}
-              >{ramp.ids.length} pieces are one gradient, off by {(100 * ramp.offBy).toFixed(1)}%</button
+            <button class="flex-1 text-left hover:underline" onclick={() => deepening.choose(one.ids)}
+              >{one.ids.length} pieces are one {'gradient' in one
+                ? `gradient, off by ${(100 * one.offBy).toFixed(1)}%`
+                : `soft shadow, off by ${((100 * one.offBy) / 255).toFixed(1)}%`}</button
             >
-            <button class="quiet text-text!" onclick={() => deepening.makeOne(ramp)}>make one</button>
+            <button class="quiet text-text!" onclick={() => deepening.makeOne(one)}>make one</button>
           </li>
         {/each}
-        {#if ramps.length > 1}
+        {#if found.length > 1}
           <li class="flex min-h-8 items-center gap-2 border-b border-line">
-            <span class="flex-1">{inRamps} pieces are {ramps.length} gradients</span>
-            <button class="quiet text-text!" onclick={() => deepening.makeOne(...ramps)}>make all</button>
+            <span class="flex-1">{inFound} pieces are {found.length} gradients and shadows</span>
+            <button class="quiet text-text!" onclick={() => deepening.makeOne(...found)}>make all</button>
           </li>
         {/if}
       </ul>
     {:else if deepening.seen}
-      <p class="mb-3 text-muted" data-noticed="0">No pieces here are one gradient taken apart.</p>
+      <p class="mb-3 text-muted" data-noticed="0">No pieces here are one gradient or one shadow taken apart.</p>
     {/if}
     <section class="mb-4" aria-label="What is chosen" data-chosen={deepening.chosen.length}>
       {#if deepening.chosen.length}
