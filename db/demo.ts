@@ -17,9 +17,13 @@ import { lookAt } from '../core/retouch';
 import { TRACE_DEFAULTS, trace } from '../core/trace';
 import {
   allPieces,
+  appIconDepth,
+  applyEdits,
   colourwayFrom,
+  gradientOver,
   figuresOf,
   shuffledFor,
+  tileEdits,
   symmetriesOfArtwork,
   type Artwork,
   type Edit,
@@ -239,6 +243,23 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
       { ...artwork, head },
       others.map((e) => [e]),
     );
+    await makeIcon(artwork.id);
+  }
+
+  /** The app icon that the brief asks for: a copy on a tile, with depth. */
+  async function makeIcon(workId: string): Promise<void> {
+    const copy = await call<WorkState>('POST', `/api/works/${workId}/copies`, {});
+    const { drawing } = copy;
+    const size = Math.max(drawing.widthPx, drawing.heightPx);
+    const tile = tileEdits(drawing, '#F1E3CB');
+    const laid = applyEdits(drawing, tile).artwork;
+    const inkId = laid.inks[laid.inks.length - 1].id;
+    const gradient = gradientOver({ x: 0, y: 0, width: size, height: size }, 'linear', '#F1E3CB');
+    await edit(copy, [
+      tile,
+      [{ kind: 'ink-gradient', inkId, gradient: gradient as never }],
+      [{ kind: 'depth', of: [], parts: appIconDepth(size, 'soft') }],
+    ]);
   }
 
   async function deliver(id: string, head: string, note: string): Promise<void> {

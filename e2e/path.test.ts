@@ -361,9 +361,12 @@ describe('a commission, from brief to package', () => {
       () => location.pathname.includes('/artworks/') || document.querySelector('[data-notice]'),
     );
     expect(await page.$$eval('[data-notice]', (list) => list.map((e) => e.textContent))).toEqual([]);
-    await page.waitForFunction(() => location.pathname.includes('/artworks/'));
-    await page.waitForSelector('[data-ink]');
+    // Shapes come before colour.
+    await page.waitForFunction(() => /\/artworks\/[^/]+\/shapes$/.test(location.pathname));
     expect((await artwork()).version).toBe(1);
+    await settled(page);
+    await page.locator(`nav[aria-label=Thread] a[href$="/artworks/${(await artwork()).id}"]`).click();
+    await page.waitForSelector('[data-ink]');
   });
 
   it('changes an ink with every piece of it at once', async () => {

@@ -103,6 +103,18 @@ describe('every view', () => {
         (key) =>
           [`shapes ${key}`, `${root}/artworks/${work.id}/shapes`, () => page.keyboard.press(key as KeyInput)] as const,
       ),
+      [
+        'depth',
+        `${root}/artworks/${work.id}/depth`,
+        async () => {
+          await page.waitForSelector('[data-noticed]');
+          await page.keyboard.press('n');
+          await page.locator('label::-p-text(straight)').click();
+          await page.locator('button::-p-text(add a shadow)').click();
+          await page.locator('button::-p-text(add rim)').click();
+          await page.waitForSelector('[data-part=rim] input');
+        },
+      ],
       ['colourways', `${root}/artworks/${work.id}/colourways`, () => page.keyboard.press('s')],
       ['delivery', `${root}/artworks/${work.id}/deliver`],
       ['not found', '/nothing/here'],

@@ -19,6 +19,7 @@ const base = `/commissions/${noctule.id}`;
 const { rounds } = await get<Wall>(`/api/commissions/${juniper.id}/rounds`);
 const ofJuniper = await get<Thread>(`/api/commissions/${juniper.id}/thread`);
 const drawn = ofJuniper.branches.flatMap((b) => b.works).find((w) => w.isDrawn)!;
+const icon = drawn.works.find((w) => w.kind === 'artwork')!;
 const fromSketch = rounds.flatMap((r) => r.candidates).find((c) => c.sketch)!;
 
 const pressed = async (page: Page, ...keys: string[]): Promise<void> => {
@@ -72,17 +73,6 @@ const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promi
       await page.waitForSelector('[data-noticed=ready]');
     },
   },
-  {
-    name: 'retouch-cut-out',
-    path: `${base}/retouched/${retouched.id}`,
-    then: async (page) => {
-      await page.waitForSelector('[data-made]');
-      await page.keyboard.press('u');
-      await page.evaluate(() => document.querySelector<HTMLElement>('[data-act=cut-out] button')!.click());
-      await page.waitForSelector('[data-enclosed]');
-      await page.waitForSelector('[data-noticed=ready]');
-    },
-  },
   { name: 'trace', path: `${base}/candidates/${candidate.id}/trace` },
   {
     name: 'shapes',
@@ -110,6 +100,18 @@ const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promi
       await pressed(page, 'v');
       await page.waitForSelector('[data-construction]');
       await page.waitForSelector('[data-construct=ready]');
+    },
+  },
+  {
+    name: 'depth',
+    path: `/commissions/${juniper.id}/artworks/${icon.id}/depth`,
+    then: async (page) => {
+      await page.waitForSelector('[data-noticed]');
+      await page.waitForSelector('[data-parts]');
+      const { x, y, width, height } = await page.$eval('[data-artwork] > g', (e) => e.getBoundingClientRect().toJSON());
+      // Beside the mark lies the tile.
+      await page.mouse.click(x + 0.5 * width, y + 0.08 * height);
+      await page.waitForSelector('[data-gradient]');
     },
   },
   {

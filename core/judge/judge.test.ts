@@ -19,6 +19,15 @@ describe('a mark', () => {
     expect(mark.picture.rgba[(128 * 256 + 128) * 4 + 3]).toBe(255);
   });
 
+  it('keeps its tile where that stands on nothing', () => {
+    const tile = blankPicture(256, 256);
+    for (const [hex, contour] of [['#F1E3CB', circle(128, 128, 120)], ['#182A5C', circle(128, 128, 50)]] as const)
+      layColour(tile, cover([flatten(contour, 0.01)], 256, 256)!, hexToRgb(hex)); // prettier-ignore
+    const { picture } = markOf(tile);
+    const opacity = (x: number, y: number): number => picture.rgba[4 * (y * 256 + x) + 3];
+    expect([opacity(2, 2), opacity(128, 30), opacity(128, 128)]).toEqual([0, 255, 255]);
+  });
+
   it('is brought down to the size it is judged at', () => {
     const { picture } = markOf(drawCandidate({ prompt: 'fox', sizePx: 700, ratio: '3:2' }, 0).picture);
     expect(picture.widthPx).toBe(JUDGED_SIDE_PX);

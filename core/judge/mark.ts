@@ -14,11 +14,21 @@ export interface Mark {
   readonly labels: Uint8Array;
 }
 
-/** Takes the ground of a picture away, wherever its colour shows, and tells the inks apart. The picture is brought down to 256 px. */
+/** Of a picture, what is transparent where the mark stands on nothing already: less are its joints. */
+const CLEAR_SHARE = 0.01;
+
+/** Whether a mark stands on nothing: then what is about it belongs to it, such as the tile of an app icon. */
+function isOnNothing({ rgba }: Picture): boolean {
+  let clear = 0;
+  for (let i = 3; i < rgba.length; i += 4) if (rgba[i] < 128) clear++;
+  return clear > (CLEAR_SHARE * rgba.length) / 4;
+}
+
+/** Takes the ground of a picture away, wherever its colour shows, where it has one, and tells the inks apart. The picture is brought down to 256 px. */
 export function markOf(picture: Picture): Mark {
   const small = shrinkToFit(picture, JUDGED_SIDE_PX);
   const { inks, cells, ground: found } = tellApart(small, 'auto', { gradients: true });
-  const ground = inks.length > 1 ? found : null;
+  const ground = inks.length > 1 && !isOnNothing(small) ? found : null;
   const paints = inks.map((i) => i.gradient && colourIn(i.gradient));
   const out = blankPicture(small.widthPx, small.heightPx);
   const labels = new Uint8Array(cells.first.length);

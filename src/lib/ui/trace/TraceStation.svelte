@@ -145,7 +145,7 @@
         what: `the trace of ${from.label}`,
       });
       forget(place);
-      if (page.url.pathname === here) await goto(`/commissions/${commission.id}/artworks/${id}`);
+      if (page.url.pathname === here) await goto(`/commissions/${commission.id}/artworks/${id}/shapes`);
     } catch (failure) {
       notices.fail(failure);
       await reload('odd-quill:commission');
