@@ -251,6 +251,14 @@ export function scaledArtwork(artwork: Artwork, scale: number): Artwork {
   };
 }
 
+/** A line with all its lengths times a factor. */
+export const scaledStroke = (stroke: PieceStroke, scale: number): PieceStroke => ({
+  ...stroke,
+  widthPx: stroke.widthPx * scale,
+  ...(stroke.dash ? { dash: stroke.dash.map((d) => d * scale) } : {}),
+  ...(stroke.dashOffset ? { dashOffset: stroke.dashOffset * scale } : {}),
+});
+
 function scaledNode(node: ArtNode, scale: number): ArtNode {
   const map: Affine = [scale, 0, 0, scale, 0, 0];
   const common = {
@@ -283,15 +291,6 @@ function scaledNode(node: ArtNode, scale: number): ArtNode {
     ...node,
     ...common,
     contours: node.contours.map((c) => mapContour(map, c)),
-    ...(stroke
-      ? {
-          stroke: {
-            ...stroke,
-            widthPx: stroke.widthPx * scale,
-            ...(stroke.dash ? { dash: stroke.dash.map((d) => d * scale) } : {}),
-            ...(stroke.dashOffset ? { dashOffset: stroke.dashOffset * scale } : {}),
-          },
-        }
-      : {}),
+    ...(stroke ? { stroke: scaledStroke(stroke, scale) } : {}),
   };
 }

@@ -1,6 +1,6 @@
 /** Pieces brought to the sheet's own coordinates, looking as before. */
 import { compose, IDENTITY, inverse, mapContour, meanScale, type Affine } from '../path';
-import { inkOf, type Artwork, type ArtNode, type Piece, type Placed } from './artwork';
+import { inkOf, scaledStroke, type Artwork, type ArtNode, type Piece, type Placed } from './artwork';
 import { EditError } from './edits/define';
 
 const isIdentity = (map: Affine): boolean => map.every((v, k) => Math.abs(v - IDENTITY[k]) < 1e-12);
@@ -20,16 +20,7 @@ export function settled(artwork: Artwork, { node, within, map }: Placed<Piece>):
     ...rest,
     ...(isIdentity(back) ? {} : { transform: back }),
     contours: placed(node.contours),
-    ...(stroke
-      ? {
-          stroke: {
-            ...stroke,
-            widthPx: stroke.widthPx * scale,
-            ...(stroke.dash ? { dash: stroke.dash.map((d) => d * scale) } : {}),
-            ...(stroke.dashOffset ? { dashOffset: stroke.dashOffset * scale } : {}),
-          },
-        }
-      : {}),
+    ...(stroke ? { stroke: scaledStroke(stroke, scale) } : {}),
     ...(clip ? { clip: clip.map((c) => ({ ...c, contours: placed(c.contours) })) } : {}),
     ...(mask
       ? { mask: { ...mask, nodes: mask.nodes.map((n): ArtNode => ({ ...n, transform: compose(n.transform ?? IDENTITY, map) })) } } // prettier-ignore
