@@ -20,7 +20,11 @@ let work: WorkState;
 
 beforeAll(async () => {
   station = await openStation({
-    grounds: [{ name: 'linen', hex: '#F2EBDC' }],
+    // Two may be called the same.
+    grounds: [
+      { name: 'linen', hex: '#F2EBDC' },
+      { name: 'linen', hex: '#F2EBDE' },
+    ],
     coloursUnwanted: 'red',
   });
   ({ page, ask } = station);
@@ -46,7 +50,7 @@ describe('colourways', () => {
     const artwork = await once((a) => a.colourways?.length === 1);
     const [own] = artwork.colourways!;
     await page.waitForSelector(`[data-colourway="${own.id}"] img`);
-    expect(await page.$$eval(`[data-colourway="${own.id}"] img`, (list) => list.length)).toBe(7);
+    expect(await page.$$eval(`[data-colourway="${own.id}"] img`, (list) => list.length)).toBe(8);
     const { inks } = artworkIn(artwork, own.id);
     expect(contrastRatio(inks[0].hex, inks[1].hex)).toBeGreaterThanOrEqual(3);
     expect(contrastRatio(inks[0].hex, '#F2EBDC')).toBeGreaterThanOrEqual(3);
@@ -137,7 +141,7 @@ describe('colourways', () => {
     await page.locator('thead button::-p-text(black)').click();
     await page.waitForSelector('th[aria-sort=descending]');
     const ratios = await page.$$eval('[data-colourway]', (rows) =>
-      rows.map((r) => parseFloat(r.querySelectorAll('td')[3].textContent!)),
+      rows.map((r) => parseFloat(r.querySelectorAll('td')[4].textContent!)),
     );
     expect(ratios).toEqual([...ratios].sort((p, q) => q - p));
     // The light ink gets the colour of the linen behind the mark, the dark one that of the mark itself.

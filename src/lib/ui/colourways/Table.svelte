@@ -58,8 +58,8 @@
             onclick={() => (colouring.sortedBy = onAll ? UNSORTED : ON_ALL)}>{onAll ? 'least of all ↓' : 'sort'}</button
           >
         </th>
-        {#each grounds as ground (ground.name)}
-          {@const isBy = colouring.sortedBy === ground.name}
+        {#each grounds as ground (ground.key)}
+          {@const isBy = colouring.sortedBy === ground.key}
           <th
             class="border border-line py-1 text-[12px] font-normal text-muted"
             scope="col"
@@ -68,7 +68,7 @@
             <button
               class="min-h-6 w-full px-1 hover:underline {isBy ? 'font-semibold text-text' : ''}"
               title={isBy ? 'In the order in which they were made' : `Sort by the least contrast on ${ground.name}`}
-              onclick={() => (colouring.sortedBy = isBy ? UNSORTED : ground.name)}
+              onclick={() => (colouring.sortedBy = isBy ? UNSORTED : ground.key)}
               >{ground.name}{isBy ? ' ↓' : ''}</button
             >
           </th>
@@ -89,7 +89,7 @@
             >
             <span class="line-clamp-3 text-[12px] leading-tight text-muted" title={row.how}>{row.how}</span>
           </th>
-          {#each grounds as ground (ground.name)}
+          {#each grounds as ground (ground.key)}
             {@const hex = colouring.groundSeen(ground.hex)}
             {@const { least, between } = colouring.leastOn(row.own, ground)}
             {@const picture = ground.picture?.((h) => colouring.groundSeen(h), colouring.vision)}

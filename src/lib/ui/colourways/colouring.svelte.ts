@@ -45,7 +45,7 @@ const PLAIN_GROUNDS: readonly GroundColour[] = [
   { name: 'black', hex: '#111111' },
 ];
 
-/** By what the table is sorted: not, by the least contrast on one of its grounds by its name, or on all of them. */
+/** By what the table is sorted: not, by the least contrast on one of its grounds by its key, or on all of them. */
 export const UNSORTED = '';
 export const ON_ALL = 'on all grounds';
 
@@ -68,7 +68,7 @@ export class Colouring {
   touching = $state.raw<Touching | null>(null);
   one = $state.raw<InOneColour | null>(null);
   busy = $state(false);
-  /** UNSORTED, the name of a ground, or ON_ALL. */
+  /** UNSORTED, the key of a ground, or ON_ALL. */
   sortedBy = $state(UNSORTED);
   /** Whether the next press on the table takes the colour there for the ink that is tuned. */
   picking = $state(false);
@@ -119,7 +119,7 @@ export class Colouring {
   /** The rows as the table has them. */
   readonly sorted = $derived.by(() => {
     const { rows, sortedBy, grounds } = this;
-    const on = sortedBy === ON_ALL ? grounds : grounds.filter((g) => g.name === sortedBy);
+    const on = sortedBy === ON_ALL ? grounds : grounds.filter((g) => g.key === sortedBy);
     if (!on.length) return rows;
     const least = new Map(rows.map((r) => [r.id, Math.min(...on.map((g) => this.leastOn(r.hexes, g).least))]));
     return [...rows].sort((p, q) => least.get(q.id)! - least.get(p.id)!);

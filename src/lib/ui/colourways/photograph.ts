@@ -38,14 +38,17 @@ const pictures = new Map<string, string>();
 
 /** A ground: one colour, or a picture with the colours in it. */
 export interface Ground extends GroundColour {
+  /** One that no other ground has: names may be given twice. */
+  readonly key: string;
   readonly hexes: readonly string[];
   /** Its picture as others see it, for CSS; none of a colour. */
   readonly picture?: (seen: (hex: string) => string, as: string) => string;
 }
 
-export const plainGround = (ground: GroundColour): Ground => ({ ...ground, hexes: [ground.hex] });
+export const plainGround = (ground: GroundColour, k: number): Ground => ({ ...ground, key: `${k} ${ground.hex}`, hexes: [ground.hex] }); // prettier-ignore
 
 export const PHOTOGRAPH: Ground = {
+  key: 'photograph',
   name: 'photograph',
   hex: '#6D5F58',
   hexes: HEXES,

@@ -27,6 +27,7 @@
   $effect(() => {
     if (!source) {
       sheet = null;
+      busy = false;
       return;
     }
     busy = true;

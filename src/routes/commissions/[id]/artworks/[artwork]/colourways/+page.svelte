@@ -69,7 +69,7 @@
   {#snippet slip()}
     {#if colouring.weak.length}
       <ul class="mb-3" aria-label="Noticed" data-weak={colouring.weak.length}>
-        {#each colouring.weak as weak (weak.names.join())}
+        {#each colouring.weak as weak, k (k)}
           <li class="flex min-h-8 items-center gap-2 border-b border-line">
             <span class="flex-1"
               >{weak.names.join(weak.isGround ? ' on ' : ' beside ')} {weak.ratio.toFixed(1)} : 1</span
