@@ -6,6 +6,7 @@ import { PictureFileError } from '../node/pictures';
 import { TaskError } from '../node/pool';
 import { candidatesCommand, finishesCommand } from './candidates';
 import { colourwaysCommand } from './colourways';
+import { facesCommand, letteringCommand } from './lettering';
 import { constructCommand, importCommand, shapesCommand } from './drawings';
 import { fileFault } from './outputs';
 import { readLetteringCommand } from './reading';
@@ -51,6 +52,23 @@ const HELP = `odd-quill: candidates, traces and drawings from the command line
       --one-colour HEX           instead: in one colour, what touches kept apart
       --reversed HEX             instead, or as well: in one colour for a dark ground
       --json                     one JSON object a line on standard output
+
+  odd-quill lettering --text TEXT --face NAME --out FILE.svg [options]
+      Sets a text, in any script that the face has, and writes its outlines; \\n begins a line.
+      --weight N, --italic       the nearest that the face has (400)
+      --size PX                  the size of the type (100)
+      --tracking EM              added between letters (0)
+      --kerning face|optical|none   as the face says, by the letters' shapes, or none
+      --leading N, --align left|centre|right   from line to line as a multiple of the size (1.2), and how lines stand
+      --width PX                 made so wide, as printed: by its size, or with --size by its tracking
+      --arc RADIUS --side above|below   on a circle about 0, 0, the baseline's radius in px
+      --even baseline|middle|outside    where letters on it are spaced as on a straight line
+      --hex HEX                  its ink (#111111)
+      --json                     one JSON object on standard output: each glyph's origin, turn and advance
+
+  odd-quill faces [--mood TEXT] [--class NAME] [--like FILE.svg] [--json]
+      Lists the faces that ship, with their licences, or those that words such as "quiet, punctual" fit.
+      --like FILE.svg            the likest first: in stroke weight, contrast and how round corners are
 
   odd-quill cut-out INPUT --out FILE.png [--inner auto|keep|drop] [--json]
       Takes the ground off a picture, with true partial coverage at its edges; the picture keeps its size.
@@ -121,6 +139,8 @@ export async function main(args: readonly string[]): Promise<number> {
     if (command === 'shapes') return await shapesCommand(rest);
     if (command === 'construct') return await constructCommand(rest);
     if (command === 'colourways') return await colourwaysCommand(rest);
+    if (command === 'lettering') return await letteringCommand(rest);
+    if (command === 'faces') return await facesCommand(rest);
     if (command === 'cut-out') return await cutOutCommand(rest);
     if (command === 'mend') return await mendCommand(rest);
     if (command === 'retouch') return await retouchCommand(rest);
@@ -129,7 +149,7 @@ export async function main(args: readonly string[]): Promise<number> {
     if (command === 'finishes') return await finishesCommand(rest);
     throw new UsageError(
       command === undefined
-        ? 'say what to do: trace, import, shapes, construct, colourways, cut-out, mend, retouch, read-lettering, candidates or finishes'
+        ? 'say what to do: trace, import, shapes, construct, colourways, lettering, faces, cut-out, mend, retouch, read-lettering, candidates or finishes'
         : `there is no command "${command}"`,
     );
   } catch (error) {

@@ -18,6 +18,8 @@ export interface SvgOptions {
   readonly groundHex?: string;
   /** Pretty line ends between groups; off for the smallest file. */
   readonly lines?: boolean;
+  /** The upper left corner of what is shown, where that is not 0, 0. */
+  readonly origin?: readonly [number, number];
   /** Decimals of coordinates; two, and more for drawings in large units, when left out. */
   readonly decimals?: number;
 }
@@ -199,7 +201,7 @@ export function sceneToSvg(scene: Scene, options: SvgOptions = {}): string {
   }
 
   const body = written(layered(scene));
-  let out = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${w} ${h}" width="${w}" height="${h}"`;
+  let out = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${(options.origin ?? [0, 0]).map(num).join(' ')} ${w} ${h}" width="${w}" height="${h}"`;
   if (named) out += ` role="img" aria-labelledby="title${options.description ? ' desc' : ''}"`;
   out += `>${nl}`;
   if (named) out += `<title id="title">${escapeXml(options.title!)}</title>${nl}`;

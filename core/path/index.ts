@@ -12,5 +12,6 @@ export * from './nearest';
 export * from './recognise';
 export * from './polygon';
 export * from './room';
+export * from './tight';
 export * from './stroke';
 export * from './combine';

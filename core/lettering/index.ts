@@ -1,0 +1,12 @@
+/** Lettering: faces, shaping, spacing, arcs, outlines. */
+export * from './font-file';
+export * from './face';
+export * from './family';
+export { opticalKern, pairOf, spaceBetween, type GlyphPair } from './optical';
+export * from './set';
+export * from './fit';
+export * from './arc';
+export * from './artwork';
+export * from './catalogue';
+export * from './measure';
+export { facesLike, type LikeFace } from './looks';
