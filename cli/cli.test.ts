@@ -5,8 +5,10 @@ import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { readSvg } from '../core/import';
 import { drawCandidate } from '../core/engine';
 import { blankPicture } from '../core/raster';
+import { allPieces } from '../core/vector';
 import { decodePicture, encodePng } from '../node/pictures';
 import { main } from './main';
 
@@ -420,6 +422,62 @@ describe('odd-quill', () => {
     expect((await run('colourways', file, '--out', out, '--lock', 'mauve')).code).toBe(2);
     expect((await run('colourways', file, '--out', out, '--grounds', 'nothing')).code).toBe(2);
     expect((await run('colourways', file)).code).toBe(2);
+  });
+
+  it('sets text in a face that ships, straight and on a circle, as wide as asked for, and says what it cannot', async () => {
+    const file = join(folder, 'name.svg');
+    const set = (...more: string[]) => run('lettering', '--out', file, '--json', ...more);
+    interface Told {
+      readonly face: string;
+      readonly licence: string;
+      readonly widthPx: number;
+      readonly glyphs: { text: string; x: number; y: number; turnDeg: number; advance: number }[];
+    }
+    const told = async (...more: string[]) => JSON.parse((await set(...more)).out) as Told;
+    const wide = await told('--text', 'Noctule', '--face', 'fraunces', '--weight', '600', '--width', '400');
+    expect(wide).toMatchObject({ face: 'Fraunces', licence: 'OFL-1.1', widthPx: 400 });
+    expect(wide.glyphs.map((g) => g.text).join('')).toBe('Noctule');
+    const { artwork } = readSvg(await readFile(file, 'utf8'));
+    expect(artwork.widthPx).toBeCloseTo(400, 1);
+    expect(allPieces(artwork)).toHaveLength(7);
+    for (const side of ['above', 'below']) {
+      const round = await told(
+        '--text',
+        'NIGHT RAIL',
+        '--face',
+        'Jost',
+        '--size',
+        '40',
+        '--arc',
+        '180',
+        '--side',
+        side,
+      );
+      for (const g of round.glyphs) expect(Math.abs(Math.hypot(g.x, g.y) - 180)).toBeLessThan(0.01);
+      expect(round.glyphs[0].x).toBeLessThan(0);
+      expect(Math.sign(round.glyphs[0].y)).toBe(side === 'above' ? -1 : 1);
+    }
+    const optical = await told('--text', 'AVATAR', '--face', 'Jost', '--kerning', 'optical');
+    expect(optical.widthPx).not.toBe((await told('--text', 'AVATAR', '--face', 'Jost')).widthPx);
+    expect(await set('--text', '夜', '--face', 'Jost')).toMatchObject({ code: 1, err: expect.stringContaining('Noto Sans JP') }); // prettier-ignore
+    expect(await set('--text', 'a', '--face', 'Jst')).toMatchObject({ code: 1, err: expect.stringContaining('there is Jost') }); // prettier-ignore
+    expect(await set('--text', 'much too long', '--face', 'Jost', '--arc', '20')).toMatchObject({ code: 1, err: expect.stringMatching(/radius of \d+ px/) }); // prettier-ignore
+    for (const wrong of [['--face', 'Jost'], ['--text', 'a'], ['--text', 'a', '--face', 'Jost', '--kerning', 'tight'], ['--text', 'a', '--face', 'Jost', '--tracking', 'wide'], ['--text', 'a'.repeat(501), '--face', 'Jost']])
+      expect((await set(...wrong)).code).toBe(2); // prettier-ignore
+  });
+
+  it('lists faces by words and by the mark', async () => {
+    const lines = async (...more: string[]) =>
+      (await run('faces', '--json', ...more)).out.trim().split('\n').map((l) => JSON.parse(l) as { name: string; class: string; because: string[]; licence: string; weight?: number }); // prettier-ignore
+    expect((await lines()).length).toBeGreaterThanOrEqual(60);
+    expect((await lines('--mood', 'gothic medieval'))[0]).toMatchObject({ class: 'blackletter', because: ['gothic', 'medieval'] }); // prettier-ignore
+    const file = join(folder, 'thin.svg');
+    await writeFile(file, '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><circle cx="50" cy="50" r="44" fill="none" stroke="#222" stroke-width="3"/></svg>'); // prettier-ignore
+    const like = await lines('--like', file);
+    expect(like[0].weight).toBeLessThan(400);
+    expect(like[0].because.length).toBeGreaterThan(0);
+    expect(await run('faces', '--mood', 'zzz')).toMatchObject({ code: 1 });
+    expect(await run('faces', '--like', join(folder, 'nothing.svg'))).toMatchObject({ code: 1 });
   });
 
   it('tells what an SVG is constructed of, and draws that', async () => {

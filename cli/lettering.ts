@@ -1,62 +1,21 @@
-import { distance } from 'fastest-levenshtein';
 import { readFile } from 'node:fs/promises';
-import { artworkToSvg } from '../core/export';
+import { readHex } from '../core/colour';
 import { readSvg, SvgError } from '../core/import';
-import {
-  ArcError,
-  FitError,
-  fittedTo,
-  facesFor,
-  facesLike,
-  inkBox,
-  lettersArtwork,
-  markLook,
-  onArc,
-  setText,
-  type FamilyFacts,
-  type Kerning,
-  type SetOptions,
-} from '../core/lettering';
-import { familiesWith, familyNamed, nearestWeight, openFamily, shippedFamilies } from '../node/faces';
+import { facesFor, facesLike, markLook, type FamilyFacts, type Kerning } from '../core/lettering';
+import { shippedFamilies } from '../node/faces';
+import { LetteringError, setLettering } from '../node/set-lettering';
 import { fileFault, writeOutput } from './outputs';
 import { positive, readArgs, UsageError } from './usage';
 
 const KERNINGS: readonly Kerning[] = ['face', 'optical', 'none'];
 /** Longer than this is no lettering any more. */
 const TEXT_MOST = 500;
-/** Names of faces that are listed where one is not known. */
-const NAMED_MOST = 6;
-
-function faceNamed(name: string | undefined): FamilyFacts {
-  if (!name) throw new UsageError('lettering wants --face NAME');
-  const face = familyNamed(name);
-  if (face) return face;
-  const near = [...shippedFamilies()]
-    .map((f) => ({ name: f.name, off: distance(f.name.toLowerCase(), name.toLowerCase()) }))
-    .filter((f) => f.off <= Math.max(2, name.length / 3))
-    .sort((p, q) => p.off - q.off)
-    .map((f) => f.name)
-    .slice(0, NAMED_MOST);
-  throw new UsageError(
-    `there is no face "${name}"${near.length ? `; there is ${near.join(', ')}` : ''}; odd-quill faces lists all`,
-  );
-}
 
 /** A number of an option, which may be below 0. */
 function numberOf(name: string, text: string): number {
   const value = Number(text);
   if (text.trim() === '' || !Number.isFinite(value)) throw new UsageError(`--${name} wants a number, not "${text}"`);
   return value;
-}
-
-/** A sentence for each character that a face does not have, with faces that have it. */
-function missingTold(missing: readonly string[], name: string): string {
-  return missing
-    .map((c) => {
-      const others = familiesWith(c).slice(0, 3).map((f) => f.name); // prettier-ignore
-      return `${name} has no "${c}"${others.length ? `: ${others.join(', ')} ${others.length > 1 ? 'have' : 'has'} it` : ', nor has any other face here'}`;
-    })
-    .join('; ');
 }
 
 const rounded = (value: number): number => Number(value.toFixed(3));
@@ -91,61 +50,44 @@ export async function letteringCommand(args: readonly string[]): Promise<number>
   if ([...text].length > TEXT_MOST) throw new UsageError(`--text wants at most ${TEXT_MOST} characters`);
   const { out } = values;
   if (out === undefined) throw new UsageError('lettering wants --out FILE.svg');
-  const facts = faceNamed(values.face);
+  if (!values.face) throw new UsageError('lettering wants --face NAME');
   const kerning = KERNINGS.find((k) => k === values.kerning);
   if (!kerning) throw new UsageError(`--kerning wants ${KERNINGS.join(', ')}, not "${values.kerning}"`);
   const align = (['left', 'centre', 'right'] as const).find((a) => a === values.align);
   if (!align) throw new UsageError('--align wants left, centre or right');
   const side = (['above', 'below'] as const).find((a) => a === values.side);
   if (!side) throw new UsageError(`--side wants above or below, not "${values.side}"`);
-  const evenAt = (['baseline', 'middle', 'outside'] as const).find((a) => a === values.even);
-  if (!evenAt) throw new UsageError('--even wants baseline, middle or outside');
-  const weight = positive('weight', values.weight);
-  const family = await openFamily(facts, text, { weight, isItalic: values.italic });
-  const missing = family.missing(text);
-  if (missing.length) {
-    console.error(`odd-quill: ${missingTold(missing, facts.name)}`);
-    return 1;
-  }
-  let options: SetOptions = {
-    sizePx: values.size === undefined ? 100 : positive('size', values.size),
-    tracking: numberOf('tracking', values.tracking),
-    kerning,
-    leading: positive('leading', values.leading),
-    align,
+  const even = (['baseline', 'middle', 'outside'] as const).find((a) => a === values.even);
+  if (!even) throw new UsageError('--even wants baseline, middle or outside');
+  const optional = (name: 'size' | 'width' | 'arc'): number | undefined => {
+    const given = values[name];
+    return given === undefined ? undefined : positive(name, given);
   };
+  const hex = readHex(values.hex);
+  if (!hex) throw new UsageError(`--hex wants a hex colour, not "${values.hex}"`);
   try {
-    if (values.width !== undefined)
-      options = fittedTo(positive('width', values.width), text, family, options, values.size === undefined ? 'size' : 'tracking'); // prettier-ignore
-    const set = setText(text, family, options);
-    const arc = values.arc === undefined ? null : positive('arc', values.arc);
-    const glyphs = set.lines.flatMap((line) => {
-      if (arc === null) return line.glyphs;
-      // Lines below the first lie on circles inside it.
-      const radiusPx = side === 'above' ? arc - line.y : arc + line.y;
-      return onArc(line, set, { radiusPx, side, evenAt, align: 'centre' });
+    const { svg, ...told } = await setLettering({
+      text,
+      face: values.face,
+      weight: positive('weight', values.weight),
+      italic: values.italic,
+      tracking: numberOf('tracking', values.tracking),
+      kerning,
+      leading: positive('leading', values.leading),
+      align,
+      size: optional('size'),
+      width: optional('width'),
+      arc: optional('arc'),
+      side,
+      even,
+      hex,
     });
-    const made = lettersArtwork(glyphs, values.hex.toUpperCase());
-    if (!made) {
-      console.error('odd-quill: nothing of this text is printed');
-      return 1;
-    }
-    await writeOutput(out, artworkToSvg(made.artwork, { origin: [made.box.x, made.box.y], decimals: 3, title: text.replaceAll('\n', ' ') })); // prettier-ignore
-    const told = {
-      face: facts.name,
-      licence: facts.licence,
-      weight: nearestWeight(facts, weight),
-      sizePx: rounded(options.sizePx),
-      tracking: rounded(options.tracking ?? 0),
-      widthPx: rounded(inkBox(glyphs)!.width),
-      capHeightPx: rounded(set.capHeightPx),
-      glyphs: glyphs.map((g) => ({ text: g.text, x: rounded(g.x), y: rounded(g.y), turnDeg: rounded(g.turnDeg), advance: rounded(g.advance) })), // prettier-ignore
-    };
+    await writeOutput(out, svg);
     console.log(values.json ? JSON.stringify(told) : `${out}: ${told.face}, ${told.licence}, ${told.widthPx} px wide`);
     return 0;
   } catch (error) {
-    if (!(error instanceof FitError) && !(error instanceof ArcError)) throw error;
-    console.error(`odd-quill: ${error.message}`);
+    if (error instanceof UsageError) throw error;
+    console.error(`odd-quill: ${error instanceof LetteringError ? error.message : `${out}: ${fileFault(error)}`}`);
     return 1;
   }
 }

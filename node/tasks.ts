@@ -9,6 +9,7 @@ import type { EnclosedArea, EntryFault, InnerChoice, MendWay, RetouchEntry } fro
 import type { Trace, TraceOptions } from '../core/trace';
 import type { Artwork, Edit, OneColour, OneColourOptions, ShuffleAsk } from '../core/vector';
 import type { PackedFile } from './packing';
+import type { LetteringAsk, SetLettering } from './set-lettering';
 
 /** What a worker thread can do: for each kind of task, what goes in and what comes out. */
 export interface Tasks {
@@ -48,6 +49,8 @@ export interface Tasks {
   /** Schemes for an artwork's inks. */
   shuffle: { input: { artwork: Artwork; ask: ShuffleAsk }; output: Schemes };
   oneColour: { input: { artwork: Artwork; options: OneColourOptions }; output: OneColour };
+  /** A text set in a face that ships. */
+  setLettering: { input: LetteringAsk; output: SetLettering };
   readLettering: { input: { picture: Picture; asked: string | null }; output: Lettering };
   pack: { input: { artwork: Artwork; about: PackageAbout }; output: { zip: Uint8Array; files: PackedFile[] } };
 }

@@ -46,6 +46,8 @@ const run: Run = {
   construct: async ({ artwork, nodes }) => constructionOfArtwork(artwork, nodes),
   shuffle: async ({ artwork, ask }) => shuffledFor(artwork, ask),
   oneColour: async ({ artwork, options }) => oneColoured(artwork, options),
+  // The shaper is large: only threads that set something have it.
+  setLettering: async (ask) => (await import('./set-lettering')).setLettering(ask),
   readLettering: ({ picture, asked }) => letteringOf(picture, asked),
   pack: async ({ artwork, about }) => packArtwork(artwork, about),
 };

@@ -235,6 +235,24 @@ export const InOneColour = v.object({
   states: v.optional(v.record(v.pipe(v.string(), v.maxLength(60)), v.picklist(['filled', 'left'])), {}),
 });
 
+/** A text to be set in a face that ships. */
+export const LetteringSet = v.object({
+  text: v.pipe(v.string(), v.check((t) => t.trim() !== '', 'a text is needed'), v.maxLength(500, 'at most 500 characters')), // prettier-ignore
+  face: text(60),
+  weight: v.optional(v.pipe(v.number(), v.minValue(1), v.maxValue(1000))),
+  italic: v.optional(v.boolean()),
+  tracking: v.optional(v.pipe(v.number(), v.minValue(-1), v.maxValue(20))),
+  kerning: v.optional(v.picklist(['face', 'optical', 'none'])),
+  leading: v.optional(v.pipe(v.number(), v.gtValue(0), v.maxValue(20))),
+  align: v.optional(v.picklist(['left', 'centre', 'right'])),
+  size: v.optional(v.pipe(v.number(), v.gtValue(0), v.maxValue(10_000))),
+  width: v.optional(v.pipe(v.number(), v.gtValue(0), v.maxValue(100_000))),
+  arc: v.optional(v.pipe(v.number(), v.gtValue(0), v.maxValue(100_000))),
+  side: v.optional(v.picklist(['above', 'below'])),
+  even: v.optional(v.picklist(['baseline', 'middle', 'outside'])),
+  hex: v.optional(hex),
+});
+
 /** Which step of a work is copied; its head when left out. */
 export const CopyStart = v.object({ stepId: v.optional(uuid) });
 

@@ -105,6 +105,16 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
       503: 'The image engine is away',
     },
   },
+  'GET /api/faces': {
+    summary: 'The faces that ship, with their licences',
+    query: { mood: 'Words that they are to fit, the best first', class: 'Of one class alone' },
+    answers: { 200: 'A list' },
+  },
+  'POST /api/lettering': {
+    summary: 'Set a text in one of them, as outlines',
+    body: requests.LetteringSet,
+    answers: { 200: 'Its outlines as SVG, and where each glyph stands', 422: 'It cannot be set so' },
+  },
   'GET /api/finishes': {
     summary: 'The finishes that candidates can be drawn in',
     answers: { 200: '[{name, about}]', 503: 'The image engine is away' },

@@ -1,0 +1,7 @@
+import { answer } from '$lib/server/answer';
+import { listFaces } from '$lib/server/setting';
+import type { RequestEvent } from './$types';
+
+export const GET = answer(({ url }: RequestEvent) =>
+  listFaces(url.searchParams.get('mood') ?? '', url.searchParams.get('class')),
+);
