@@ -466,6 +466,29 @@ describe('odd-quill', () => {
       expect((await set(...wrong)).code).toBe(2); // prettier-ignore
   });
 
+  it('arranges a mark and a name in layouts, in the face that is likest, or in one', async () => {
+    const mark = join(folder, 'moon.svg');
+    await writeFile(mark, '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><circle cx="50" cy="50" r="44" fill="#F2C14E"/><circle cx="50" cy="50" r="20" fill="#182A5C"/></svg>'); // prettier-ignore
+    const out = join(folder, 'lockups');
+    const lockup = (...more: string[]) => run('lockup', '--mark', mark, '--name', 'Noctule Night Rail', ...more);
+    const all = await lockup('--line', 'Sleeper trains', '--out', out, '--json');
+    const lines = all.out.trim().split('\n').map((l) => JSON.parse(l) as { file: string; layout: string; face: string }); // prettier-ignore
+    expect(lines.length).toBeGreaterThanOrEqual(12);
+    for (const { file } of lines) {
+      const { artwork, leftOut } = readSvg(await readFile(file, 'utf8'));
+      expect(leftOut).toEqual([]);
+      expect(allPieces(artwork).length).toBeGreaterThan(3);
+    }
+    const one = join(folder, 'emblem.svg');
+    const told = JSON.parse((await lockup('--layout', 'emblem', '--face', 'Jost', '--weight', '600', '--out', one, '--json')).out) as object; // prettier-ignore
+    expect(told).toMatchObject({ layout: 'emblem', face: 'Jost', weight: 600, licence: 'OFL-1.1' });
+    expect(await lockup('--layout', 'beside-line', '--out', one)).toMatchObject({ code: 1, err: expect.stringContaining('second line') }); // prettier-ignore
+    expect(await lockup('--layout', 'sideways', '--out', one)).toMatchObject({ code: 2 });
+    expect(await lockup('--face', 'Jost', '--line', '夜', '--out', one)).toMatchObject({ code: 1, err: expect.stringContaining('Noto Sans JP') }); // prettier-ignore
+    expect(await run('lockup', '--mark', mark, '--out', one)).toMatchObject({ code: 2 });
+    expect(await run('lockup', '--mark', join(folder, 'nothing.svg'), '--name', 'a', '--out', one)).toMatchObject({ code: 1 }); // prettier-ignore
+  });
+
   it('lists faces by words and by the mark', async () => {
     const lines = async (...more: string[]) =>
       (await run('faces', '--json', ...more)).out.trim().split('\n').map((l) => JSON.parse(l) as { name: string; class: string; because: string[]; licence: string; weight?: number }); // prettier-ignore

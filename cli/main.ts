@@ -7,6 +7,7 @@ import { TaskError } from '../node/pool';
 import { candidatesCommand, finishesCommand } from './candidates';
 import { colourwaysCommand } from './colourways';
 import { facesCommand, letteringCommand } from './lettering';
+import { lockupCommand } from './lockup';
 import { constructCommand, importCommand, shapesCommand } from './drawings';
 import { fileFault } from './outputs';
 import { readLetteringCommand } from './reading';
@@ -69,6 +70,14 @@ const HELP = `odd-quill: candidates, traces and drawings from the command line
   odd-quill faces [--mood TEXT] [--class NAME] [--like FILE.svg] [--json]
       Lists the faces that ship, with their licences, or those that words such as "quiet, punctual" fit.
       --like FILE.svg            the likest first: in stroke weight, contrast and how round corners are
+
+  odd-quill lockup --mark FILE.svg --name TEXT --out FILE.svg|DIR [options]
+      Arranges a mark and a name: in one layout, or all that can be made of them, into a folder.
+      --line TEXT                a second line
+      --layout NAME              beside, beside-line, behind, above, above-line, above-rules, stacked, beside-stacked,
+                                 three-lines, emblem, round, between, name, name-line, monogram, small
+      --face NAME, --weight N    the face; the one that is likest to the mark when left out
+      --json                     one JSON object a line on standard output
 
   odd-quill cut-out INPUT --out FILE.png [--inner auto|keep|drop] [--json]
       Takes the ground off a picture, with true partial coverage at its edges; the picture keeps its size.
@@ -141,6 +150,7 @@ export async function main(args: readonly string[]): Promise<number> {
     if (command === 'colourways') return await colourwaysCommand(rest);
     if (command === 'lettering') return await letteringCommand(rest);
     if (command === 'faces') return await facesCommand(rest);
+    if (command === 'lockup') return await lockupCommand(rest);
     if (command === 'cut-out') return await cutOutCommand(rest);
     if (command === 'mend') return await mendCommand(rest);
     if (command === 'retouch') return await retouchCommand(rest);
@@ -149,7 +159,7 @@ export async function main(args: readonly string[]): Promise<number> {
     if (command === 'finishes') return await finishesCommand(rest);
     throw new UsageError(
       command === undefined
-        ? 'say what to do: trace, import, shapes, construct, colourways, lettering, faces, cut-out, mend, retouch, read-lettering, candidates or finishes'
+        ? 'say what to do: trace, import, shapes, construct, colourways, lettering, faces, lockup, cut-out, mend, retouch, read-lettering, candidates or finishes'
         : `there is no command "${command}"`,
     );
   } catch (error) {

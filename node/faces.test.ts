@@ -90,6 +90,10 @@ describe('font files', () => {
     expect(outline(p)).toBe(outline(q));
     for (const m of more) expect(Buffer.from(m).equals(Buffer.from(b))).toBe(true);
     expect(outline(new Face(await openFontFile(a)))).toBe(outline(p));
+    // What one file became stays that when another is opened.
+    const kept = Buffer.from(b);
+    await openFontFile(readFileSync(join(filesOf('poppins'), 'poppins-latin-700-normal.woff2')));
+    expect(Buffer.from(b).equals(kept)).toBe(true);
     expect(p.embedding).toBe('free');
     expect(p.features).toContain('kern');
     expect(p.said(1)).toContain('Zilla');

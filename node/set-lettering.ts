@@ -10,6 +10,7 @@ import {
   setText,
   type Align,
   type ArcOptions,
+  type FamilyFacts,
   type Kerning,
   type SetOptions,
 } from '../core/lettering';
@@ -60,7 +61,7 @@ const NAMED_MOST = 6;
 const rounded = (value: number): number => Number(value.toFixed(3));
 
 /** The family of a name; where none is called so, those that are nearly are named. */
-function faceNamed(name: string) {
+export function faceNamed(name: string): FamilyFacts {
   const face = familyNamed(name);
   if (face) return face;
   const near = shippedFamilies()
@@ -74,7 +75,7 @@ function faceNamed(name: string) {
 }
 
 /** A sentence for each character that a face does not have, with faces that have it. */
-function missingTold(missing: readonly string[], name: string): string {
+export function missingTold(missing: readonly string[], name: string): string {
   return missing
     .slice(0, NAMED_MOST)
     .map((c) => {

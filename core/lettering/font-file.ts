@@ -65,7 +65,8 @@ let turn: Promise<unknown> = Promise.resolve();
 function fromWoff2(bytes: Uint8Array): Promise<Uint8Array> {
   const own = turn.then(async () => {
     try {
-      return await decompress(bytes);
+      // What it gives lies in its own memory, where the next file comes to lie.
+      return new Uint8Array(await decompress(bytes));
     } catch {
       throw new FontFileError('The font file is broken: it cannot be unpacked');
     }

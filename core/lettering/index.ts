@@ -10,3 +10,4 @@ export * from './artwork';
 export * from './catalogue';
 export * from './measure';
 export { facesLike, type LikeFace } from './looks';
+export * from './layouts';
