@@ -8,6 +8,7 @@ import type { Lettering } from '../core/reading';
 import type { EnclosedArea, EntryFault, InnerChoice, MendWay, RetouchEntry } from '../core/retouch';
 import type { Trace, TraceOptions } from '../core/trace';
 import type { Artwork, Edit, OneColour, OneColourOptions, ShuffleAsk } from '../core/vector';
+import type { LockupsAsk, MadeLockups } from './make-lockups';
 import type { PackedFile } from './packing';
 import type { LetteringAsk, SetLettering } from './set-lettering';
 
@@ -51,6 +52,8 @@ export interface Tasks {
   oneColour: { input: { artwork: Artwork; options: OneColourOptions }; output: OneColour };
   /** A text set in a face that ships. */
   setLettering: { input: LetteringAsk; output: SetLettering };
+  /** A mark and a name in layouts. */
+  lockups: { input: LockupsAsk; output: MadeLockups };
   readLettering: { input: { picture: Picture; asked: string | null }; output: Lettering };
   pack: { input: { artwork: Artwork; about: PackageAbout }; output: { zip: Uint8Array; files: PackedFile[] } };
 }

@@ -48,6 +48,7 @@ const run: Run = {
   oneColour: async ({ artwork, options }) => oneColoured(artwork, options),
   // The shaper is large: only threads that set something have it.
   setLettering: async (ask) => (await import('./set-lettering')).setLettering(ask),
+  lockups: async (ask) => (await import('./make-lockups')).makeLockups(ask),
   readLettering: ({ picture, asked }) => letteringOf(picture, asked),
   pack: async ({ artwork, about }) => packArtwork(artwork, about),
 };

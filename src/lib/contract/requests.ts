@@ -253,6 +253,17 @@ export const LetteringSet = v.object({
   hex: v.optional(hex),
 });
 
+/** A name to be arranged with a mark. */
+export const LockupsAsked = v.object({
+  name: v.pipe(text(100), v.check((t) => t.trim() !== '', 'a name is needed')), // prettier-ignore
+  line: v.optional(text(100), ''),
+  layout: v.optional(text(40)),
+  face: v.optional(text(60)),
+  weight: v.optional(v.pipe(v.number(), v.minValue(1), v.maxValue(1000))),
+  /** The colourway that the mark is in, by its id; the master when left out. */
+  colourwayId: v.optional(v.pipe(v.string(), v.maxLength(60, 'at most 60 characters'))),
+});
+
 /** Which step of a work is copied; its head when left out. */
 export const CopyStart = v.object({ stepId: v.optional(uuid) });
 

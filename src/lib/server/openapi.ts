@@ -309,6 +309,11 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
       422: 'The first edit does not fit it',
     },
   },
+  'POST /api/works/{id}/lockups': {
+    summary: 'An artwork and a name in layouts; nothing is kept',
+    body: requests.LockupsAsked,
+    answers: { 200: 'Each as SVG, and the face', 422: 'It cannot be arranged so' },
+  },
   'POST /api/works/{id}/copies': {
     summary: 'Copy a work, or one of its steps, to one with a history of its own',
     body: requests.CopyStart,

@@ -1,10 +1,12 @@
 import type * as v from 'valibot';
 import { facesFor } from '$core/lettering';
+import { artworkIn, MASTER } from '$core/vector';
 import { TaskError } from '../../../node/pool';
 import { shippedFamilies } from '../../../node/faces';
-import type { LetteringSet } from '../contract/requests';
+import type { LetteringSet, LockupsAsked } from '../contract/requests';
+import { getArtwork } from './artworks';
 import { computed } from './computing';
-import { Problem } from './problem';
+import { Problem, unknown } from './problem';
 
 /** The faces that ship, those of a class, or those that words fit, the best first, with why. */
 export const listFaces = (mood: string, kind: string | null) =>
@@ -13,13 +15,25 @@ export const listFaces = (mood: string, kind: string | null) =>
     mood,
   ).map(({ face, because }) => ({ ...face, because }));
 
-/** A text set in one of them. */
-export async function setInFace(ask: v.InferOutput<typeof LetteringSet>, caller: AbortSignal) {
+/** Does something with lettering; what cannot be set is a 422 Problem. */
+async function told<T>(work: Promise<T>): Promise<T> {
   try {
-    return await computed('setLettering', ask, caller);
+    return await work;
   } catch (error) {
     if (error instanceof TaskError && error.name === 'LetteringError')
       throw new Problem(422, 'cannot_be_set', error.message.charAt(0).toUpperCase() + error.message.slice(1));
     throw error;
   }
+}
+
+/** A text set in one of them. */
+export const setInFace = (ask: v.InferOutput<typeof LetteringSet>, caller: AbortSignal) =>
+  told(computed('setLettering', ask, caller));
+
+/** An artwork, in one of its colourways, and a name in layouts. */
+export async function lockupsFor(id: string, ask: v.InferOutput<typeof LockupsAsked>, caller: AbortSignal) {
+  const { drawing } = await getArtwork(id);
+  const { colourwayId = MASTER, ...rest } = ask;
+  if (colourwayId !== MASTER && !drawing.colourways?.some((c) => c.id === colourwayId)) throw unknown('colourway');
+  return told(computed('lockups', { ...rest, mark: artworkIn(drawing, colourwayId) }, caller));
 }

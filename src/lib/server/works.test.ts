@@ -13,6 +13,7 @@ import {
   CommissionStart,
   DeliveryStart,
   InOneColour,
+  LockupsAsked,
   RetouchStart,
   Shuffle,
   TraceKeep,
@@ -37,6 +38,7 @@ import { deliveryZip, getDelivery, listDeliveries, remakeDelivery, startDelivery
 import { enqueue, startJobs, stopJobs } from './jobs';
 import { stopComputing } from './computing';
 import { startRetouching } from './retouching';
+import { lockupsFor } from './setting';
 import { threadOf } from './thread';
 import { forgetStates, stateAt } from './work-history';
 import { actOn, getStep, getWork } from './works';
@@ -271,6 +273,24 @@ describe('artworks', () => {
     expect(one.svg).toContain('#111111');
     expect(Object.keys(one.states)).toHaveLength(artwork.drawing.inks.length);
     expect((await getArtwork(artwork.id)).version).toBe(1);
+  });
+
+  it('are arranged with a name over HTTP, in a colourway, nothing of which is kept', async () => {
+    const caller = new AbortController().signal;
+    const artwork = await keep(await newCandidate());
+    const colourway = { id: 'w1', name: 'ember', inks: artwork.drawing.inks.map((i) => ({ inkId: i.id, hex: '#5A1A14' })) }; // prettier-ignore
+    await act(artwork, editing({ kind: 'add-colourway', colourway }));
+    const ask = (more: object) => lockupsFor(artwork.id, v.parse(LockupsAsked, { name: 'Noctule Night Rail', ...more }), caller); // prettier-ignore
+    const all = await ask({ line: 'Sleeper trains', face: 'Jost', weight: 600, colourwayId: 'w1' });
+    expect(all).toMatchObject({ face: 'Jost', weight: 600, licence: 'OFL-1.1' });
+    expect(all.lockups.length).toBeGreaterThanOrEqual(12);
+    expect(all.lockups.find((l) => l.layout === 'emblem')!.svg).toContain('#5A1A14');
+    expect((await ask({ layout: 'name' })).lockups).toHaveLength(1);
+    await expect(ask({ colourwayId: 'nobody' })).rejects.toMatchObject({ status: 404 });
+    await expect(ask({ layout: 'sideways' })).rejects.toMatchObject({ status: 422, code: 'cannot_be_set' });
+    await expect(ask({ face: 'Jost', line: '夜' })).rejects.toMatchObject({ status: 422 });
+    expect(v.safeParse(LockupsAsked, { name: ' ' }).success).toBe(false);
+    expect((await getArtwork(artwork.id)).version).toBe(2);
   });
 
   it('have their colourways kept with every step, and undone', async () => {

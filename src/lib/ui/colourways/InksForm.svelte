@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { hexToCmyk, hexToOklch, hexToRgb, nameColour, oklchToHex, readHex, TUNINGS } from '$core/colour';
+  import { inGamut, hexToCmyk, hexToOklch, hexToRgb, nameColour, oklchToHex, readHex, TUNINGS } from '$core/colour';
   import { MASTER } from '$core/vector';
   import Figure from '../slip/Figure.svelte';
   import Typed from '../slip/Typed.svelte';
@@ -17,6 +17,9 @@
   /** What the sliders show: a slider tells its value rounded to its steps as soon as it is there, and that is no change. */
   const light = $derived(lch ? Math.round(100 * lch.L) : 0);
   const chroma = $derived(lch ? Math.round(Math.round(lch.C / CHROMA_STEP) * CHROMA_STEP * 1000) / 1000 : 0);
+  /** As much chroma as sRGB has there; more is asked for in vain, which is said. */
+  const most = $derived(lch ? inGamut({ L: lch.L, C: 0.4, hDeg: lch.C > 0.004 ? lch.hDeg : lastHue }).C : 0);
+  const isHeld = $derived(most - (lch?.C ?? 0) < CHROMA_STEP / 2);
   const hue = $derived(lch && lch.C > 0.004 ? Math.round(lch.hDeg) % 360 : lastHue);
 
   function typed(inkId: string, text: string): void {
@@ -89,6 +92,7 @@
       min={0}
       max={0.37}
       step={CHROMA_STEP}
+      hint="sRGB has up to {most.toFixed(3)} at this lightness and hue{isHeld ? ': it is held there' : ''}"
       onsettle={(v) => tune({ C: v }, 'set')}
     />
     <Figure
