@@ -2,7 +2,7 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
-import { CATALOGUE, Face, Family, openFontFile, type FamilyFacts } from '../core/lettering';
+import { CATALOGUE, Face, Family, lettersOf, openFontFile, type FamilyFacts } from '../core/lettering';
 
 const require = createRequire(import.meta.url);
 
@@ -43,8 +43,7 @@ export function shippedFamilies(): readonly FamilyFacts[] {
 
 /** The family of a name or id, whatever its case; undefined where none ships. */
 export function familyNamed(name: string): FamilyFacts | undefined {
-  const plain = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '');
-  return shippedFamilies().find((f) => plain(f.name) === plain(name) || plain(f.id) === plain(name));
+  return shippedFamilies().find((f) => lettersOf(f.name) === lettersOf(name) || lettersOf(f.id) === lettersOf(name));
 }
 
 /** The text of a family's licence. */

@@ -5,3 +5,4 @@ export { findCorners, Track, type Corner } from './corners';
 export { limitsOf, scatterOf, softened } from './scatter';
 export { fitArc, fitCubic, fitLine, measure, type Fit, type Run } from './span';
 export type { Deviation, FitOptions, Located, Stroke } from './stroke';
+export { solved } from './solve';

@@ -154,20 +154,20 @@ export interface FamilyFacts extends CatalogueEntry {
 /** Licences that let one use a face in a logo for business. */
 export const LICENCES: ReadonlySet<string> = new Set(['OFL-1.1', 'Apache-2.0', 'UFL-1.0']);
 
-/** Letters of a word, so that "Nineteen twenties" finds "nineteen-twenties". */
-const plain = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '');
+/** Letters and digits alone, so that "Nineteen twenties" finds "nineteen-twenties". */
+export const lettersOf = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '');
 
 /** Families by how well their moods, class and name fit some words, the best first; those that no word fits are left out. No words give all. */
 export function facesFor<F extends CatalogueEntry & { readonly name?: string }>(
   faces: readonly F[],
   words: string,
 ): { face: F; because: string[] }[] {
-  const wanted = words.split(/[\s,]+/).map(plain).filter(Boolean); // prettier-ignore
+  const wanted = words.split(/[\s,]+/).map(lettersOf).filter(Boolean); // prettier-ignore
   if (!wanted.length) return faces.map((face) => ({ face, because: [] }));
   const found = faces.map((face) => {
     const own = [...face.moods, face.class, ...(face.name ?? face.id).split(/\s+/)];
     const because = wanted.flatMap((w) => {
-      const hit = own.find((o) => plain(o) === w) ?? own.find((o) => w.length > 3 && (plain(o).startsWith(w) || w.startsWith(plain(o)) && plain(o).length > 3)); // prettier-ignore
+      const hit = own.find((o) => lettersOf(o) === w) ?? own.find((o) => w.length > 3 && (lettersOf(o).startsWith(w) || w.startsWith(lettersOf(o)) && lettersOf(o).length > 3)); // prettier-ignore
       return hit ? [hit] : [];
     });
     return { face, because: [...new Set(because)] };

@@ -37,12 +37,18 @@ export interface Lockup extends Layout {
   readonly artwork: Artwork;
 }
 
-/** What is placed: contours in an ink of their own, or the mark. */
+/** What is placed: the mark, lettering, rules and rings, each with the map by which it is. */
 interface Block {
-  readonly nodes: readonly ArtNode[];
+  readonly nodes: readonly { readonly node: ArtNode; readonly map: Affine }[];
   /** What it is placed by: lettering from its cap height to its baseline, the mark by its outlines. */
   readonly box: Box;
 }
+
+/** A block of one node that lies where it is. */
+const blockOf = (box: Box, ...nodes: readonly ArtNode[]): Block => ({
+  nodes: nodes.map((node) => ({ node, map: IDENTITY })),
+  box,
+});
 
 /** The size at which lettering is set before it is placed: all lengths go with it. */
 const SET_PX = 100;
@@ -51,15 +57,14 @@ const INK = 'lettering';
 const LINE_TRACKING = 0.14;
 const LINE_TRACKING_MOST = 0.6;
 
-const moved = (block: Block, [a, b, c, d, e, f]: Affine): Block => ({
-  nodes: block.nodes.map((n, k): ArtNode => ({
-    kind: 'group',
-    id: `${n.id}-placed-${k}`,
-    ...(n.name ? { name: n.name } : {}),
-    transform: [a, b, c, d, e, f],
-    nodes: [n],
-  })),
-  box: { x: a * block.box.x + e, y: d * block.box.y + f, width: a * block.box.width, height: d * block.box.height },
+const moved = ({ nodes, box }: Block, map: Affine): Block => ({
+  nodes: nodes.map((n) => ({ ...n, map: compose(n.map, map) })),
+  box: {
+    x: map[0] * box.x + map[4],
+    y: map[3] * box.y + map[5],
+    width: map[0] * box.width,
+    height: map[3] * box.height,
+  },
 });
 const scaled = (block: Block, by: number): Block => moved(block, [by, 0, 0, by, 0, 0]);
 const at = (block: Block, x: number, y: number): Block => moved(block, [1, 0, 0, 1, x - block.box.x, y - block.box.y]);
@@ -118,7 +123,7 @@ class Parts {
       : '#111111';
     this.ink = { id: INK, hex: ask.hex ?? darkest, name: 'lettering' };
     const box = tightBox(drawnShapes(mark).flatMap((s) => s.contours)) ?? { x: 0, y: 0, width: mark.widthPx, height: mark.heightPx }; // prettier-ignore
-    this.mark = { nodes: [{ kind: 'group', id: 'mark', name: 'Mark', nodes: mark.nodes }], box };
+    this.mark = blockOf(box, { kind: 'group', id: 'mark', name: 'Mark', nodes: mark.nodes });
     this.words = ask.name.trim().split(/\s+/);
   }
 
@@ -152,11 +157,8 @@ class Parts {
     const glyphs = set.lines.flatMap((l) => l.glyphs);
     const ink = inkBox(glyphs) ?? { x: 0, y: 0, width: 1, height: 1 };
     const last = set.lines[set.lines.length - 1].y;
-    const block: Block = {
-      nodes: [this.letters(glyphs, name)],
-      box: { x: ink.x, y: -set.capHeightPx, width: ink.width, height: set.capHeightPx + last },
-    };
-    return scaled(block, 1 / set.capHeightPx);
+    const box = { x: ink.x, y: -set.capHeightPx, width: ink.width, height: set.capHeightPx + last };
+    return scaled(blockOf(box, this.letters(glyphs, name)), 1 / set.capHeightPx);
   }
 
   name(options: Partial<SetOptions> = {}): Block {
@@ -189,7 +191,7 @@ class Parts {
       start: [0, 0],
       segments: ([[width, 0], [width, height], [0, height], [0, 0]] as const).map((to) => ({ kind: 'line', to })),
     }; // prettier-ignore
-    return { nodes: [this.pieces([contour], 'Rule')], box: { x: 0, y: 0, width, height } };
+    return blockOf({ x: 0, y: 0, width, height }, this.pieces([contour], 'Rule'));
   }
 
   /** A band between two circles about 0, 0. */
@@ -270,7 +272,7 @@ function emblem(parts: Parts, rings: boolean): Block | null {
   const mark = scaled(parts.mark, (2 * room) / Math.hypot(width, height));
   const placed = at(mark, -mark.box.width / 2, -mark.box.height / 2);
   const reach = rings ? R : middle + above.height;
-  return { nodes: [...nodes, ...placed.nodes], box: { x: -reach, y: -reach, width: 2 * reach, height: 2 * reach } };
+  return together(blockOf({ x: -reach, y: -reach, width: 2 * reach, height: 2 * reach }, ...nodes), placed);
 }
 
 const MAKERS: readonly Maker[] = [
@@ -384,8 +386,8 @@ const CAP_PX = 100;
 
 /** A mark and its lettering in all layouts that can be made of them, or in some by id. */
 export function lockupsOf(ask: LockupAsk, only?: readonly string[]): Lockup[] {
+  const parts = new Parts(ask);
   return MAKERS.filter((m) => !only || only.includes(m.id)).flatMap((maker): Lockup[] => {
-    const parts = new Parts(ask);
     const block = maker.make(parts);
     if (!block) return [];
     const placed = moved(block, [CAP_PX, 0, 0, CAP_PX, CAP_PX * (CLEAR - block.box.x), CAP_PX * (CLEAR - block.box.y)]);
@@ -394,18 +396,9 @@ export function lockupsOf(ask: LockupAsk, only?: readonly string[]): Lockup[] {
       widthPx: CAP_PX * (block.box.width + 2 * CLEAR),
       heightPx: CAP_PX * (block.box.height + 2 * CLEAR),
       inks: [...mark.inks, parts.ink],
-      nodes: flattened(placed.nodes),
+      nodes: placed.nodes.map(({ node, map }): ArtNode => ({ ...node, transform: map })),
       guides: [],
     };
     return [{ id: maker.id, words: maker.words, artwork }];
-  });
-}
-
-/** Nodes without the groups that only place them: one map for each. */
-function flattened(nodes: readonly ArtNode[], map: Affine = IDENTITY): ArtNode[] {
-  return nodes.flatMap((n): ArtNode[] => {
-    const own = n.transform ? compose(n.transform, map) : map;
-    if (n.kind === 'group' && n.id.includes('-placed-')) return flattened(n.nodes, own);
-    return [{ ...n, transform: own }];
   });
 }

@@ -29,7 +29,7 @@ import {
   type Piece,
 } from './artwork';
 import type { Edit } from './edits';
-import { mapNodes } from './edits/define';
+import { EditError, mapNodes } from './edits/define';
 import { tinted } from './gradient';
 import { drawnShapes, type DrawnShape } from './outlines';
 
@@ -111,11 +111,6 @@ export function tileEdits(artwork: Artwork, hex: string): Edit[] {
     heightPx / 2 - scale * (box.y + box.height / 2),
   ];
   return [{ kind: 'node-transform', nodeIds: artwork.nodes.map((n) => n.id), by }, put];
-}
-
-/** Depth that cannot be made, in a sentence. */
-export class DepthError extends Error {
-  override readonly name = 'DepthError';
 }
 
 /** An ink of depth: the same one for the same part. */
@@ -273,7 +268,7 @@ function placeFor(nodes: readonly ArtNode[], kind: DepthKind, isMark: (n: ArtNod
 
 /**
  * The artwork with parts of depth about some of its nodes, or, where none is named, about all but what the mark stands on; each takes the place of the one of its kind that was there. Shadows come right
- * below the mark, light on top. Throws a DepthError where there is nothing to make it of.
+ * below the mark, light on top. Throws an EditError where there is nothing to make it of, and a CombineError.
  */
 export function withDepth(artwork: Artwork, of: readonly string[], parts: readonly DepthPart[]): Artwork {
   const bare = { ...artwork, nodes: withoutParts(artwork.nodes, new Set(parts.map((p) => p.part))) };
@@ -284,21 +279,15 @@ export function withDepth(artwork: Artwork, of: readonly string[], parts: readon
     of.length ? wayTo(s).some((n) => of.includes(n)) : s.id !== tile?.id,
   );
   if (!shapes.length)
-    throw new DepthError(of.length ? 'nothing of what was chosen is seen' : 'there is no mark that could have depth');
+    throw new EditError(of.length ? 'nothing of what was chosen is seen' : 'there is no mark that could have depth');
   const base = shapes.some((s) => s.id === tile?.id) ? null : tile;
-  let all: Made[];
-  try {
-    const mark = combined('unite', shapes.map(({ contours, rule }) => ({ contours, rule }))); // prettier-ignore
-    all = parts.map((p) => made(artwork, p, mark, base, of));
-  } catch (error) {
-    if (error instanceof CombineError) throw new DepthError(error.message);
-    throw error;
-  }
+  const mark = combined('unite', shapes.map(({ contours, rule }) => ({ contours, rule }))); // prettier-ignore
+  const all = parts.map((p) => made(artwork, p, mark, base, of));
   const roots = new Set(shapes.map((s) => wayTo(s)[0]));
   const nodes = [...bare.nodes];
   const inks = new Map(bare.inks.map((i) => [i.id, i]));
   for (const { ink, piece } of all) {
-    if (!piece.contours.length) throw new DepthError(`${DEPTH_NAMES[piece.depth.part]} would have no area`);
+    if (!piece.contours.length) throw new EditError(`${DEPTH_NAMES[piece.depth.part]} would have no area`);
     inks.set(ink.id, inkAsBefore(ink, inks.get(ink.id)));
     nodes.splice(
       placeFor(nodes, piece.depth.part, (n) => roots.has(n.id)),
@@ -319,7 +308,7 @@ export function depthIsStale(artwork: Artwork): boolean {
       return JSON.stringify(now?.contours) !== JSON.stringify(contours);
     });
   } catch (error) {
-    if (error instanceof DepthError) return true;
+    if (error instanceof EditError || error instanceof CombineError) return true;
     throw error;
   }
 }

@@ -1,6 +1,7 @@
 /** Pieces beside one another whose colours go over into one another: one gradient, taken apart. */
 import { hexToOklab, oklabToHex, rgbToOklab, type Oklab } from '../colour';
 import { combined, CombineError, inverse, mapPoint, type Contour, type Point } from '../path';
+import { solved } from '../fit';
 import { findNode, inkOf, placedNodes, type Artwork, type Piece, type Placed } from './artwork';
 import { mapNodes } from './edits/define';
 import { colourIn, meanHex, type Gradient, type GradientStop } from './gradient';
@@ -34,6 +35,8 @@ const LEAST_TOLD = 0.9;
 const LEAST_SPREAD = 0.018;
 /** A gradient is off by no more than this. */
 const MOST_OFF = 0.035;
+/** Coefficients as large as this are of cells that do not tell them, such as those of one row. */
+const UNTOLD = 1e6;
 /** A round gradient must do so much better than a straight one. */
 const ROUND_BETTER = 0.8;
 /** Places along the way at which its colours are looked at, and how finely stops follow them. */
@@ -108,42 +111,24 @@ function profileOf(cells: readonly number[], seen: Seen, place: (x: number, y: n
   return { low, high, within };
 }
 
-/** The least-squares solution of a small set of equations; null where there is none. */
-function solved(rows: number[][], values: number[]): number[] | null {
-  const n = values.length;
-  const m = rows.map((r, k) => [...r, values[k]]);
-  for (let c = 0; c < n; c++) {
-    let pivot = c;
-    for (let r = c + 1; r < n; r++) if (Math.abs(m[r][c]) > Math.abs(m[pivot][c])) pivot = r;
-    if (Math.abs(m[pivot][c]) < 1e-12) return null;
-    [m[c], m[pivot]] = [m[pivot], m[c]];
-    for (let r = 0; r < n; r++) {
-      if (r === c) continue;
-      const f = m[r][c] / m[c][c];
-      for (let k = c; k <= n; k++) m[r][k] -= f * m[c][k];
-    }
-  }
-  return m.map((r, k) => r[n] / r[k]);
-}
-
-/** Coefficients of each channel over some terms of the place. */
+/** Coefficients of each channel over some terms of the place, by least squares; null where the cells do not tell them. */
 function regressed(
   cells: readonly number[],
   { labs, width }: Seen,
   terms: (x: number, y: number) => number[],
 ): number[][] | null {
   const n = terms(0, 0).length;
-  const squares = Array.from({ length: n }, () => new Array<number>(n).fill(0));
-  const sums = [0, 1, 2].map(() => new Array<number>(n).fill(0));
+  const normal = Array.from({ length: n }, () => new Float64Array(n + 3));
   for (const i of cells) {
     const row = terms(i % width, Math.floor(i / width));
     for (let p = 0; p < n; p++) {
-      for (let q = 0; q < n; q++) squares[p][q] += row[p] * row[q];
-      for (let c = 0; c < 3; c++) sums[c][p] += row[p] * labs[3 * i + c];
+      for (let q = 0; q < n; q++) normal[p][q] += row[p] * row[q];
+      for (let c = 0; c < 3; c++) normal[p][n + c] += row[p] * labs[3 * i + c];
     }
   }
-  const out = sums.map((s) => solved(squares, s));
-  return out.every((o) => o !== null) ? out : null;
+  const by = solved(normal, n);
+  const out = [0, 1, 2].map((c) => by.map((row) => row[n + c]));
+  return out.flat().every((v) => Math.abs(v) < UNTOLD) ? out : null;
 }
 
 /** The way straight over cells along which their colours change most. */

@@ -1,4 +1,5 @@
 /** The colours of inks about holes, as they are there: flat, or changing evenly. */
+import { solved } from '../../fit';
 import type { Rgb } from '../../colour';
 import { NOTHING } from '../../trace';
 import type { Faces } from './faces';
@@ -122,21 +123,4 @@ function evenPaint(samples: readonly Sample[], rgba: Uint8ClampedArray, order: 1
       ),
     ) as unknown as Rgb;
   };
-}
-
-/** Rows of a system solved by Gauss with the largest pivot; the solutions take the place of the right-hand sides. */
-function solved(rows: Float64Array[], n: number): Float64Array[] {
-  for (let k = 0; k < n; k++) {
-    let best = k;
-    for (let r = k + 1; r < n; r++) if (Math.abs(rows[r][k]) > Math.abs(rows[best][k])) best = r;
-    [rows[k], rows[best]] = [rows[best], rows[k]];
-    const pivot = rows[k][k] || 1e-12;
-    for (let c = k; c < rows[k].length; c++) rows[k][c] /= pivot;
-    for (let r = 0; r < n; r++) {
-      if (r === k) continue;
-      const by = rows[r][k];
-      if (by) for (let c = k; c < rows[r].length; c++) rows[r][c] -= by * rows[k][c];
-    }
-  }
-  return rows;
 }

@@ -1,7 +1,8 @@
 import * as v from 'valibot';
-import { DEPTH_NAMES, DEPTH_PARTS, DepthError, withDepth, withoutDepth } from '../depth';
+import { DEPTH_NAMES, DEPTH_PARTS, withDepth, withoutDepth } from '../depth';
 import { depthPartSchema, id } from '../schema';
-import { counted, defineEdit, EditError, must } from './define';
+import { told } from './combine';
+import { counted, defineEdit, must } from './define';
 
 const listed = (names: readonly string[]): string =>
   names.length > 2 ? counted(names.length, 'part') + ' of depth' : names.join(' and ').toLowerCase();
@@ -15,12 +16,7 @@ export const depth = defineEdit({
   }),
   apply(artwork, { of, parts }) {
     must(new Set(parts.map((p) => p.part)).size === parts.length, 'a part is named twice');
-    try {
-      return withDepth(artwork, of, parts);
-    } catch (error) {
-      if (error instanceof DepthError) throw new EditError(error.message);
-      throw error;
-    }
+    return told(() => withDepth(artwork, of, parts));
   },
   tell: (_before, { parts }) => listed(parts.map((p) => DEPTH_NAMES[p.part])),
 });

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import * as v from 'valibot';
 import { artworkToSvg } from '$core/export';
 import type { SvgRead } from '$core/import';
-import { allPieces, ArtworkSchema, type Artwork } from '$core/vector';
+import { MASTER, artworkIn, allPieces, ArtworkSchema, type Artwork } from '$core/vector';
 import type { BroughtIn, WorkState } from '../contract/answers';
 import type { ArtworkStart, InOneColour, Shuffle, TraceKeep } from '../contract/requests';
 import { TaskError } from '../../../node/pool';
@@ -10,7 +10,7 @@ import { getCandidate, shownName } from './candidates';
 import { getCommission } from './commissions';
 import { computed } from './computing';
 import { sql, transaction, type Sql } from './database';
-import { Problem } from './problem';
+import { Problem, unknown } from './problem';
 import { addStep, stateAt, type StepSource } from './work-history';
 import { freeName, newWork } from './work-kinds';
 import { getStep, getWork, lockWork, movedOn, workRow } from './works';
@@ -40,6 +40,12 @@ export async function shuffledSchemes(id: string, ask: v.InferOutput<typeof Shuf
     if (!drawing.inks.some((i) => i.id === inkId))
       throw new Problem(422, 'unknown_ink', `This artwork has no ink ${inkId} that could be locked`);
   return computed('shuffle', { artwork: drawing, ask }, caller);
+}
+
+/** An artwork in one of its colourways, or in the master where none is named. A 404 Problem for one that it does not have. */
+export function inColourway(drawing: Artwork, colourwayId: string = MASTER): Artwork {
+  if (colourwayId !== MASTER && !drawing.colourways?.some((c) => c.id === colourwayId)) throw unknown('colourway');
+  return artworkIn(drawing, colourwayId);
 }
 
 /** An artwork in one colour, as SVG, and what of it runs into one another. */

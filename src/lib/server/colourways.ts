@@ -1,4 +1,4 @@
-import { colourwaysOf } from '$core/vector';
+import { colourwaysOf, depthInks } from '$core/vector';
 import type { OtherColourway } from '../contract/answers';
 import { getArtwork } from './artworks';
 import { sql } from './database';
@@ -16,9 +16,12 @@ export async function otherColourways(commissionId: string): Promise<OtherColour
   const out: OtherColourway[] = [];
   for (const { id, commission } of works) {
     const { name, drawing } = await getArtwork(id);
-    for (const own of colourwaysOf(drawing))
-      if (own.hexes.length)
-        out.push({ workId: id, commission, artwork: name, colourwayId: own.id, name: own.name, hexes: own.hexes });
+    // Light and shadow of its depth are no colours of a mark.
+    const depth = depthInks(drawing);
+    for (const own of colourwaysOf(drawing)) {
+      const hexes = own.hexes.filter((_, k) => !depth.has(drawing.inks[k].id));
+      if (hexes.length) out.push({ workId: id, commission, artwork: name, colourwayId: own.id, name: own.name, hexes });
+    }
   }
   return out;
 }

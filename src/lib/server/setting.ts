@@ -1,12 +1,11 @@
 import type * as v from 'valibot';
 import { facesFor } from '$core/lettering';
-import { artworkIn, MASTER } from '$core/vector';
 import { TaskError } from '../../../node/pool';
 import { shippedFamilies } from '../../../node/faces';
 import type { LetteringSet, LockupsAsked } from '../contract/requests';
-import { getArtwork } from './artworks';
+import { getArtwork, inColourway } from './artworks';
 import { computed } from './computing';
-import { Problem, unknown } from './problem';
+import { Problem } from './problem';
 
 /** The faces that ship, those of a class, or those that words fit, the best first, with why. */
 export const listFaces = (mood: string, kind: string | null) =>
@@ -33,7 +32,6 @@ export const setInFace = (ask: v.InferOutput<typeof LetteringSet>, caller: Abort
 /** An artwork, in one of its colourways, and a name in layouts. */
 export async function lockupsFor(id: string, ask: v.InferOutput<typeof LockupsAsked>, caller: AbortSignal) {
   const { drawing } = await getArtwork(id);
-  const { colourwayId = MASTER, ...rest } = ask;
-  if (colourwayId !== MASTER && !drawing.colourways?.some((c) => c.id === colourwayId)) throw unknown('colourway');
-  return told(computed('lockups', { ...rest, mark: artworkIn(drawing, colourwayId) }, caller));
+  const { colourwayId, ...rest } = ask;
+  return told(computed('lockups', { ...rest, mark: inColourway(drawing, colourwayId) }, caller));
 }

@@ -14,6 +14,7 @@ import {
   piecesWithin,
   placeAt,
   tileEdits,
+  unionOf,
   plainPart,
   withEndAt,
   withStop,
@@ -120,15 +121,7 @@ export class Deepening {
   }
 
   private get box(): Box | null {
-    const boxes = this.chosen.flatMap((id) => boxOfNode(this.drawing, id) ?? []);
-    if (!boxes.length) return null;
-    const [x, y] = [Math.min(...boxes.map((b) => b.x)), Math.min(...boxes.map((b) => b.y))];
-    return {
-      x,
-      y,
-      width: Math.max(...boxes.map((b) => b.x + b.width)) - x,
-      height: Math.max(...boxes.map((b) => b.y + b.height)) - y,
-    };
+    return unionOf(this.chosen.flatMap((id) => boxOfNode(this.drawing, id) ?? []));
   }
 
   /** Fills what is chosen plainly, or with one gradient over all of it. */

@@ -1,8 +1,6 @@
 import { artworkToSvg } from '$core/export';
-import { artworkIn, MASTER } from '$core/vector';
 import { answer } from '$lib/server/answer';
-import { getArtwork } from '$lib/server/artworks';
-import { unknown } from '$lib/server/problem';
+import { getArtwork, inColourway } from '$lib/server/artworks';
 import { getStep } from '$lib/server/works';
 import type { RequestEvent } from './$types';
 
@@ -10,9 +8,8 @@ import type { RequestEvent } from './$types';
 export const GET = answer(async ({ params, url }: RequestEvent) => {
   const step = url.searchParams.get('step');
   const { drawing } = step ? await getStep(params.id, step) : await getArtwork(params.id);
-  const colourway = url.searchParams.get('colourway') ?? MASTER;
-  if (colourway !== MASTER && !drawing.colourways?.some((c) => c.id === colourway)) throw unknown('colourway');
-  return new Response(artworkToSvg(artworkIn(drawing, colourway), { lines: false }), {
+  const colourway = url.searchParams.get('colourway') ?? undefined;
+  return new Response(artworkToSvg(inColourway(drawing, colourway), { lines: false }), {
     headers: {
       'content-type': 'image/svg+xml; charset=utf-8',
       'content-security-policy': "default-src 'none'; sandbox",
