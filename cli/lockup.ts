@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { readSvg, SvgError } from '../core/import';
-import { LAYOUTS } from '../core/lettering';
+import { LAYOUTS } from '../core/typeset';
 import { allPieces } from '../core/vector';
 import { makeLockups } from '../node/make-lockups';
 import { LetteringError } from '../node/set-lettering';

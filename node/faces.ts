@@ -2,7 +2,16 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
-import { CATALOGUE, Face, Family, lettersOf, openFontFile, type FamilyFacts } from '../core/lettering';
+import {
+  CATALOGUE,
+  FaceShelf,
+  lettersOf,
+  nearestWeight,
+  openFontFile,
+  type FaceFiles,
+  type Family,
+  type FamilyFacts,
+} from '../core/lettering';
 
 const require = createRequire(import.meta.url);
 
@@ -50,20 +59,17 @@ export function familyNamed(name: string): FamilyFacts | undefined {
 export const licenceOf = ({ id, isVariable }: Pick<FamilyFacts, 'id' | 'isVariable'>): string =>
   readFileSync(join(folderOf(id, isVariable), 'LICENSE'), 'utf8');
 
-/** Which of a package's parts have a character. */
-function partsOf(folder: string): { name: string; has: (code: number) => boolean }[] {
+/** The parts of a package, each with what it has. */
+function partsOf(folder: string): FaceFiles['parts'] {
   const path = join(folder, 'unicode.json');
-  if (!existsSync(path)) return [{ name: 'latin', has: () => true }];
-  return Object.entries(json<Record<string, string>>(path)).map(([subset, ranges]) => {
-    const own = ranges.split(',').map((r) => {
+  if (!existsSync(path)) return [{ name: 'latin', ranges: [[0, 0x10ffff]] }];
+  return Object.entries(json<Record<string, string>>(path)).map(([subset, ranges]) => ({
+    name: subset.replace(/^\[(\d+)\]$/, '$1'),
+    ranges: ranges.split(',').map((r) => {
       const [from, to = from] = r.trim().replace(/^U\+/i, '').split('-');
       return [parseInt(from, 16), parseInt(to, 16)] as const;
-    });
-    return {
-      name: subset.replace(/^\[(\d+)\]$/, '$1'),
-      has: (code) => own.some(([from, to]) => code >= from && code <= to),
-    };
-  });
+    }),
+  }));
 }
 
 /** Of the kinds of axes that a variable package has files of, the richest. */
@@ -87,17 +93,35 @@ export interface FaceAsk {
   readonly axes?: Readonly<Record<string, number>>;
 }
 
-const opened = new Map<string, Promise<Uint8Array>>();
-function sfntOf(path: string): Promise<Uint8Array> {
-  let own = opened.get(path);
-  if (!own) opened.set(path, (own = openFontFile(readFileSync(path))));
-  return own;
-}
-const faces = new Map<string, Face>();
+const filesOf = (facts: FamilyFacts): FaceFiles => {
+  const parts = partsOf(folderOf(facts.id, facts.isVariable));
+  const { isVariable, hasItalic, weights } = facts;
+  // Some parts that are told of have no file.
+  return { isVariable, hasItalic, weights, parts: parts.filter((p) => fileOf(facts, p.name, weights[0], false) !== null) }; // prettier-ignore
+};
 
-/** The nearest weight that a family has to one that is asked for. */
-export const nearestWeight = ({ weights }: Pick<FamilyFacts, 'weights'>, weight: number): number =>
-  weights.reduce((best, w) => (Math.abs(w - weight) < Math.abs(best - weight) ? w : best), weights[0]);
+/** The files of a family that ships, by its id; null where none does. */
+export const facesFiles = (id: string): FaceFiles | null => {
+  const facts = shippedFamilies().find((f) => f.id === id);
+  return facts ? filesOf(facts) : null;
+};
+
+/** A part of a family that ships, opened; null where it has none of that kind. */
+export async function shippedFace(
+  id: string,
+  part: string,
+  weight: number,
+  isItalic: boolean,
+): Promise<Uint8Array | null> {
+  // prettier-ignore
+  const facts = shippedFamilies().find((f) => f.id === id);
+  // Names of files are made of it.
+  const path = facts && /^[a-z0-9-]+$/.test(part) ? fileOf(facts, part, nearestWeight(facts, weight), isItalic) : null;
+  return path ? openFontFile(readFileSync(path)) : null;
+}
+
+/** All faces that ship. */
+export const shelf = new FaceShelf({ files: async (id) => facesFiles(id), sfnt: shippedFace });
 
 /** A family at a weight, with as many of its parts as a text needs; the first is that of most of the text. */
 export async function openFamily(
@@ -105,37 +129,21 @@ export async function openFamily(
   text: string,
   { weight = 400, isItalic = false, axes = {} }: FaceAsk = {},
 ): Promise<Family> {
-  const own = nearestWeight(facts, weight);
-  const parts = partsOf(folderOf(facts.id, facts.isVariable));
-  const rest = new Set([...text].map((c) => c.codePointAt(0)!).filter((c) => c > 32));
-  const wanted: string[] = [];
-  // The part with most of what is not had yet, each time.
-  while (rest.size) {
-    const best = parts.map((p) => ({ p, n: [...rest].filter(p.has).length })).reduce((a, b) => (b.n > a.n ? b : a)); // prettier-ignore
-    if (!best.n) break;
-    wanted.push(best.p.name);
-    for (const code of [...rest]) if (best.p.has(code)) rest.delete(code);
-  }
-  if (!wanted.includes('latin')) wanted.push('latin');
-  const made: Face[] = [];
-  for (const part of wanted) {
-    const path = fileOf(facts, part, own, isItalic);
-    if (!path) continue;
-    const at = { ...axes, ...(facts.isVariable ? { wght: own } : {}) };
-    const key = `${path} ${JSON.stringify(at)}`;
-    let face = faces.get(key);
-    if (!face) faces.set(key, (face = new Face(await sfntOf(path), at)));
-    made.push(face);
-  }
-  if (!made.length) throw new RangeError(`${facts.name} has no file of that kind`);
-  return new Family(made);
+  // prettier-ignore
+  const face = { family: facts.id, weight, axes, ...(isItalic ? { italic: true } : {}) };
+  await shelf.load(face, text);
+  const own = shelf.family(face, text);
+  if (!own) throw new RangeError(`${facts.name} has no file of that kind`);
+  return own;
 }
+
+const hasCode = ({ ranges }: FaceFiles['parts'][number], code: number): boolean => ranges.some(([from, to]) => code >= from && code <= to); // prettier-ignore
 
 /** Families that have a character, for saying which could set what another cannot. */
 export const familiesWith = (character: string): FamilyFacts[] =>
   shippedFamilies().filter((f) =>
     partsOf(folderOf(f.id, f.isVariable)).some(
-      (p) => p.has(character.codePointAt(0)!) && fileOf(f, p.name, nearestWeight(f, 400), false) !== null,
+      (p) => hasCode(p, character.codePointAt(0)!) && fileOf(f, p.name, nearestWeight(f, 400), false) !== null,
     ),
   );
 

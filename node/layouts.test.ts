@@ -1,8 +1,8 @@
 /** Layouts of marks with the faces that ship. */
 import { describe, expect, it } from 'vitest';
-import { LAYOUTS, lockupsOf, type Lockup } from '../core/lettering';
+import { drawLockup, LAYOUTS, layoutsOf, type LaidOut } from '../core/typeset';
 import { circleOfArcs, mapContour, rectangle, tightBox, type Box } from '../core/path';
-import { findNode, piecesWithin, type Artwork } from '../core/vector';
+import { allPieces, findNode, piecesWithin, type Artwork } from '../core/vector';
 import { familyNamed, openFamily } from './faces';
 
 const mark: Artwork = {
@@ -20,8 +20,17 @@ const mark: Artwork = {
 };
 const NAME = 'Noctule Night Rail';
 const LINE = 'Sleeper trains since 1998';
-const all = async (name = NAME, line = LINE, face = 'Jost'): Promise<Lockup[]> =>
-  lockupsOf({ mark, name, line, family: await openFamily(familyNamed(face)!, name + line.toUpperCase()) });
+type Lockup = LaidOut & { readonly artwork: Artwork };
+const of = { workId: crypto.randomUUID(), stepId: crypto.randomUUID(), artwork: mark };
+const all = async (name = NAME, line = LINE, face = 'Jost'): Promise<Lockup[]> => {
+  const facts = familyNamed(face)!;
+  const family = await openFamily(facts, name + name.toUpperCase() + line + line.toUpperCase());
+  const familyOf = () => family;
+  return layoutsOf({ mark: of, name, line, face: { family: facts.id, weight: 400 }, familyOf }).map((l) => ({
+    ...l,
+    artwork: drawLockup(l.lockup, { artworkOf: () => mark, familyOf }).artwork,
+  }));
+};
 
 /** Where a part of a lockup lies, by its name. */
 function boxOfPart({ artwork }: Lockup, name: string): Box | null {
@@ -41,8 +50,13 @@ describe('layouts', () => {
     expect(list.map((l) => l.id)).toEqual(LAYOUTS.map((l) => l.id));
     for (const lockup of list) {
       const { widthPx, heightPx, inks } = lockup.artwork;
-      expect(inks[inks.length - 1]).toMatchObject({ hex: '#182A5C', name: 'lettering' });
-      const parts = ['Mark', 'Name', 'Initials', 'Line', 'Ring'].flatMap((n) => boxOfPart(lockup, n) ?? []);
+      const letters = allPieces({ ...lockup.artwork, nodes: lockup.artwork.nodes.filter((n) => n.name === 'Name') });
+      expect(inks.find((i) => i.id === letters[0]?.inkId)?.name).toBe(
+        lockup.id === 'ribbon' ? 'lamp' : lockup.id === 'monogram' ? undefined : 'midnight',
+      );
+      const parts = ['Mark', 'Name', 'Text', 'Line', 'Double ring', 'Shield', 'Ribbon'].flatMap(
+        (n) => boxOfPart(lockup, n) ?? [],
+      );
       for (const b of parts) {
         expect(b.x, lockup.id).toBeGreaterThan(20);
         expect(b.x + b.width, lockup.id).toBeLessThan(widthPx - 20);
@@ -66,7 +80,7 @@ describe('layouts', () => {
     for (const b of [am, al]) expect(middle(b)[0]).toBeCloseTo(middle(an)[0], 0);
     expect(al.width / an.width).toBeCloseTo(1, 2);
     const emblem = by(list, 'emblem');
-    const [em, er, en, el] = ['Mark', 'Ring', 'Name', 'Line'].map((k) => boxOfPart(emblem, k)!);
+    const [em, er, en, el] = ['Mark', 'Double ring', 'Name', 'Line'].map((k) => boxOfPart(emblem, k)!);
     expect(middle(em)[0]).toBeCloseTo(middle(er)[0], 1);
     expect(middle(em)[1]).toBeCloseTo(middle(er)[1], 1);
     expect(middle(en)[1]).toBeLessThan(middle(er)[1]);
@@ -79,12 +93,14 @@ describe('layouts', () => {
     expect(plain.map((l) => l.id)).not.toContain('between');
     expect(plain.map((l) => l.id)).toContain('emblem');
     const long = await all('The Quite Exceedingly Long Name of a Society for Night Trains', 'since 1998');
-    const ring = boxOfPart(by(long, 'emblem'), 'Ring')!;
+    const ring = boxOfPart(by(long, 'emblem'), 'Double ring')!;
     const name = boxOfPart(by(long, 'emblem'), 'Name')!;
     expect(name.width).toBeLessThan(ring.width);
     expect((await all('夜行列車', '', 'Noto Sans JP')).length).toBeGreaterThan(6);
     expect((await all('שלום עולם', '', 'Rubik')).length).toBeGreaterThan(6);
-    const nothing = lockupsOf({ mark: { ...mark, inks: [], nodes: [] }, name: 'A', family: await openFamily(familyNamed('Jost')!, 'A') }, ['name']); // prettier-ignore
+    const family = await openFamily(familyNamed('Jost')!, 'A');
+    const bare = { ...of, artwork: { ...mark, inks: [], nodes: [] } };
+    const nothing = layoutsOf({ mark: bare, name: 'A', face: { family: 'jost', weight: 400 }, familyOf: () => family }, ['name']); // prettier-ignore
     expect(nothing).toHaveLength(1);
   });
 });

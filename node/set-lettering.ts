@@ -6,6 +6,7 @@ import {
   fittedTo,
   inkBox,
   lettersArtwork,
+  nearestWeight,
   onArc,
   setText,
   type Align,
@@ -15,7 +16,7 @@ import {
   type SetOptions,
 } from '../core/lettering';
 import { distance } from 'fastest-levenshtein';
-import { familiesWith, familyNamed, nearestWeight, openFamily, shippedFamilies } from './faces';
+import { familiesWith, familyNamed, openFamily, shippedFamilies } from './faces';
 
 export interface LetteringAsk {
   readonly text: string;

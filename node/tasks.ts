@@ -8,7 +8,10 @@ import type { Lettering } from '../core/reading';
 import type { EnclosedArea, EntryFault, InnerChoice, MendWay, RetouchEntry } from '../core/retouch';
 import type { Trace, TraceOptions } from '../core/trace';
 import type { Artwork, Edit, OneColour, OneColourOptions, ShuffleAsk } from '../core/vector';
-import type { LockupsAsk, MadeLockups } from './make-lockups';
+import type { LockupFault } from '../core/lockup';
+import type { LockupDrawing, LockupsAsk, MadeLockups } from './make-lockups';
+import type { OwnFaceFacts } from './own-face';
+import type { Specimen, SpecimensAsk } from './specimens';
 import type { PackedFile } from './packing';
 import type { LetteringAsk, SetLettering } from './set-lettering';
 
@@ -54,6 +57,12 @@ export interface Tasks {
   setLettering: { input: LetteringAsk; output: SetLettering };
   /** A mark and a name in layouts. */
   lockups: { input: LockupsAsk; output: MadeLockups };
+  /** A lockup as an artwork, and what of it could not be as it is meant. */
+  drawLockup: { input: LockupDrawing; output: { artwork: Artwork; faults: readonly LockupFault[] } };
+  /** A text in several faces. */
+  specimens: { input: SpecimensAsk; output: readonly Specimen[] };
+  /** What a font file says of itself. */
+  readFace: { input: Uint8Array; output: OwnFaceFacts };
   readLettering: { input: { picture: Picture; asked: string | null }; output: Lettering };
   pack: { input: { artwork: Artwork; about: PackageAbout }; output: { zip: Uint8Array; files: PackedFile[] } };
 }

@@ -49,6 +49,12 @@ const run: Run = {
   // The shaper is large: only threads that set something have it.
   setLettering: async (ask) => (await import('./set-lettering')).setLettering(ask),
   lockups: async (ask) => (await import('./make-lockups')).makeLockups(ask),
+  async drawLockup(ask) {
+    const { artwork, faults } = await (await import('./make-lockups')).drawnLockup(ask);
+    return { artwork, faults };
+  },
+  specimens: async (ask) => (await import('./specimens')).specimens(ask),
+  readFace: async (file) => (await import('./own-face')).readOwnFace(file),
   readLettering: ({ picture, asked }) => letteringOf(picture, asked),
   pack: async ({ artwork, about }) => packArtwork(artwork, about),
 };

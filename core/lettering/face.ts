@@ -52,8 +52,8 @@ export class Face {
   private readonly outlines = new Map<number, readonly Contour[]>();
 
   /** Takes an SFNT as `openFontFile` gives it, and where on its axes it stands; those that are not named stand at their defaults. */
-  constructor(sfnt: Uint8Array, at: Readonly<Record<string, number>> = {}) {
-    this.face = new HbFace(new Blob(sfnt));
+  constructor(sfnt: Uint8Array | HbFace, at: Readonly<Record<string, number>> = {}) {
+    this.face = sfnt instanceof HbFace ? sfnt : new HbFace(new Blob(sfnt));
     this.font = new Font(this.face);
     this.unit = 1 / this.face.upem;
     this.axes = Object.values(this.face.getAxisInfos()).map(({ tag, min, default: own, max }) => ({ tag, min, default: own, max })); // prettier-ignore
@@ -67,6 +67,11 @@ export class Face {
     // As drawn: files say it wrongly now and then.
     this.capHeight = this.heightOf(HEIGHT_OF.cap) || said(MetricsTag.CAP_HEIGHT) || 0.7;
     this.xHeight = this.heightOf(HEIGHT_OF.x) || said(MetricsTag.X_HEIGHT) || 0.5;
+  }
+
+  /** The same face at another place of its axes. */
+  withAxes(at: Readonly<Record<string, number>>): Face {
+    return new Face(this.face, at);
   }
 
   private heightOf(character: string): number {

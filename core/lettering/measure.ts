@@ -2,6 +2,7 @@
 import { flatten, tightBox, type Contour } from '../path';
 import { drawnShapes, tileOf, type Artwork } from '../vector';
 import type { Face } from './face';
+import type { PlacedGlyph } from './set';
 
 export interface Look {
   /** The thickness of strokes against the height of what is drawn, capitals of a face. */
@@ -160,4 +161,27 @@ export function likeness(mark: Look, face: Look): { off: number; because: string
   if (Math.abs(contrast) < 0.4) because.push(mark.contrast > 2.2 ? 'thick and thin alike' : 'strokes as even');
   if (Math.abs(roundness) < 0.35) because.push(mark.roundness > 0.6 ? 'corners as round' : 'corners as sharp');
   return { off: Math.hypot(weight, contrast, roundness), because };
+}
+
+/** How thick the stems of a face are, in px at a size: a straight letter's way across at half its height. */
+export function stemAt(glyphs: readonly PlacedGlyph[]): number {
+  const [glyph] = glyphs;
+  if (!glyph) return 0;
+  const { face, sizePx } = glyph;
+  const letter = ['l', 'I', 'H', 'n'].find((c) => face.has(c.codePointAt(0)!));
+  if (!letter) return 0;
+  const contours = face.outline(face.shape(letter)[0].id);
+  const y = -face.xHeight / 2;
+  const xs: number[] = [];
+  for (const c of contours) {
+    const run = flatten(c, 0.001);
+    const n = run.length / 2;
+    for (let k = 0; k < n; k++) {
+      const m = (k + 1) % n;
+      const [y0, y1] = [run[2 * k + 1], run[2 * m + 1]];
+      if (y0 > y !== y1 > y) xs.push(run[2 * k] + ((y - y0) / (y1 - y0)) * (run[2 * m] - run[2 * k]));
+    }
+  }
+  xs.sort((p, q) => p - q);
+  return xs.length > 1 ? (xs[1] - xs[0]) * sizePx : 0;
 }

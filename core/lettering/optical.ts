@@ -178,14 +178,27 @@ function evenOf(face: Face): Even {
   return own;
 }
 
+/** What pairs of a face came to, by their glyphs, the face's own kerning and kind. */
+const kerns = new WeakMap<Face, Map<string, number>>();
+
 /**
  * What the second glyph of a pair is to be moved by, in em, so that the space between them comes near what it is in the mean of the face, and they come no nearer than near pairs of it. `texts` are the two letters. What has no outline is left as the face has it.
  */
 export function opticalKern(face: Face, pair: GlyphPair, texts: readonly [string, string]): number {
+  let known = kerns.get(face);
+  if (!known) kerns.set(face, (known = new Map()));
+  const kind = kindOf(...texts);
+  const key = `${pair.first.id} ${pair.second.id} ${pair.kern} ${kind}`;
+  let own = known.get(key);
+  if (own === undefined) known.set(key, (own = evenKern(face, pair, kind)));
+  return own;
+}
+
+function evenKern(face: Face, pair: GlyphPair, kind: Kind): number {
   const now = spaceBetween(face, pair);
   if (!now) return pair.kern;
   const { space, of, near } = evenOf(face);
-  const even = space + KIND_SHARE * (of[kindOf(...texts)] - space);
+  const even = space + KIND_SHARE * (of[kind] - space);
   const wanted = even + KEPT * (now.space - even);
   const least = Math.min(near, now.nearest);
   const [p, q] = [

@@ -24,3 +24,4 @@ export { shadowsOf, withShadow, type FoundShadow } from './shadows';
 export * from './stops';
 export { settled } from './settle';
 export * from './one-colour';
+export * from './renamed';

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
-import type { ArtNode } from '../artwork';
+import { withInkIds } from '../renamed';
 import { id } from '../schema';
-import { defineEdit, inkFrom, mapNodes, must } from './define';
+import { defineEdit, inkFrom, must } from './define';
 
 /** Gives all that has one ink another, and takes the first away. */
 export const mergeInks = defineEdit({
@@ -10,19 +10,11 @@ export const mergeInks = defineEdit({
     inkFrom(artwork, inkId);
     inkFrom(artwork, intoInkId);
     must(inkId !== intoInkId, 'an ink cannot be merged into itself');
-    const merged = (node: ArtNode): ArtNode => {
-      let out = node.mask ? { ...node, mask: { ...node.mask, nodes: mapNodes(node.mask.nodes, merged) } } : node;
-      if (out.effects?.some((e) => e.kind === 'shadow' && e.inkId === inkId))
-        out = {
-          ...out,
-          effects: out.effects.map((e) => (e.kind === 'shadow' && e.inkId === inkId ? { ...e, inkId: intoInkId } : e)),
-        };
-      if (out.kind === 'group') return out;
-      if (out.inkId === inkId) out = { ...out, inkId: intoInkId };
-      if (out.stroke?.inkId === inkId) out = { ...out, stroke: { ...out.stroke, inkId: intoInkId } };
-      return out;
+    return {
+      ...artwork,
+      inks: artwork.inks.filter((i) => i.id !== inkId),
+      nodes: withInkIds(artwork.nodes, (own) => (own === inkId ? intoInkId : own)),
     };
-    return { ...artwork, inks: artwork.inks.filter((i) => i.id !== inkId), nodes: mapNodes(artwork.nodes, merged) };
   },
   tell: (before, edit) => `${inkFrom(before, edit.inkId).name} merged into ${inkFrom(before, edit.intoInkId).name}`,
 });

@@ -1,5 +1,7 @@
 /** What the API answers, as the server writes it and the interface reads it. */
 import type { FoundFigure, Kind, PromptParts, Settled } from '$core/prompt';
+import type { Embedding, FaceFiles, FamilyFacts } from '$core/lettering';
+import type { Lockup } from '$core/lockup';
 import type { PackageAbout } from '$core/package';
 import type { TraceOptions } from '$core/trace';
 import type { FoundLine, Verdict } from '$core/reading';
@@ -179,7 +181,7 @@ export interface WorkStep {
   readonly number: number;
   readonly parent: string | null;
   /** What it was: edits of what was there, or what made it anew. */
-  readonly kind: 'trace' | 'retouch' | 'edits' | 'brought-in' | 'blank' | 'copy';
+  readonly kind: 'trace' | 'retouch' | 'edits' | 'brought-in' | 'blank' | 'copy' | 'lockup';
   readonly told: string;
   readonly createdAt: string;
 }
@@ -245,6 +247,70 @@ export interface BroughtIn {
   readonly artwork: WorkState;
   readonly leftOut: readonly { readonly what: string; readonly count: number }[];
 }
+
+/** A lockup, and what it names. */
+export interface LockupAnswer {
+  readonly work: WorkState<Lockup>;
+  /** The artworks that its marks show, by their step; those that are gone are left out. */
+  readonly artworks: Readonly<Record<string, Artwork>>;
+  /** The artworks as they stand now. */
+  readonly marks: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly head: string;
+    readonly version: number;
+  }[];
+  /** Numbers of the steps that its marks show. */
+  readonly versions: Readonly<Record<string, number>>;
+  /** Other lockups of the commission that spell the name otherwise. */
+  readonly others: readonly { readonly id: string; readonly name: string; readonly spelling: string | null }[];
+}
+
+/** A face that was brought in, and what its file says. */
+export interface BroughtFace {
+  readonly id: string;
+  readonly name: string;
+  readonly style: string;
+  readonly weight: number;
+  readonly licence: string;
+  readonly licenceUrl: string;
+  readonly copyright: string;
+  readonly embedding: Embedding;
+  readonly axes: readonly { readonly tag: string; readonly min: number; readonly max: number }[];
+  readonly scripts: readonly string[];
+}
+
+/** The face that lettering is begun with. */
+export interface FaceBegun {
+  readonly family: string;
+  readonly name: string;
+  readonly weight: number;
+  readonly licence: string;
+  readonly because: readonly string[];
+}
+
+/** A text in a face. */
+export interface SpecimenShown {
+  readonly family: string;
+  readonly weight: number;
+  /** Path data, its capitals 100 px high, and the box of it; null where the face has not all of its characters. */
+  readonly d: string | null;
+  readonly box: readonly [number, number, number, number];
+  readonly missing: readonly string[];
+}
+
+/** A family's files, and its licence. */
+export interface FaceToldOf {
+  readonly id: string;
+  readonly name: string;
+  readonly licence: string;
+  readonly licenceText: string;
+  readonly embedding: Embedding;
+  readonly files: FaceFiles;
+}
+
+/** A face that ships, with what it has in common with an artwork, and at which weight. */
+export type LikeFaceAnswer = FamilyFacts & { readonly weight: number; readonly because: readonly string[] };
 
 /** A retouched picture: its list of steps. */
 export type RetouchedState = WorkState<Retouched>;

@@ -1,6 +1,7 @@
 /** What the API takes: Valibot schemas, one for each kind of request. */
 import * as v from 'valibot';
 import { COUNT_LIMIT, REFERENCE_LIMIT, SIZE_MOST_PX } from '$core/credit';
+import { FaceChoiceSchema, LockupEditSchema, type LockupEdit } from '$core/lockup';
 import { KINDS } from '$core/prompt';
 import { ENTRIES_MOST, ListEditSchema, StepSchema, type ListEdit } from '$core/retouch';
 import { ArtworkSchema, EditSchema, isStorable, STORABLE, type Edit } from '$core/vector';
@@ -173,11 +174,12 @@ export const TraceKeep = v.object({
   another: v.optional(v.boolean(), false),
 });
 
-/** An edit of an artwork, or of a retouched picture's list. */
-const AnyEdit = v.variant('kind', [EditSchema as never, ListEditSchema]) as unknown as v.GenericSchema<
-  unknown,
-  Edit | ListEdit
->;
+/** An edit of an artwork, of a retouched picture's list, or of a lockup. */
+const AnyEdit = v.variant('kind', [
+  EditSchema as never,
+  ListEditSchema,
+  LockupEditSchema,
+]) as unknown as v.GenericSchema<unknown, Edit | ListEdit | LockupEdit>;
 
 const acted = { key };
 
@@ -263,6 +265,39 @@ export const LockupsAsked = v.object({
   /** The colourway that the mark is in, by its id; the master when left out. */
   colourwayId: v.optional(v.pipe(v.string(), v.maxLength(60, 'at most 60 characters'))),
 });
+
+/** A lockup begun from an artwork of the commission. */
+export const LockupStart = v.object({
+  artworkId: uuid,
+  /** The commission's own name when empty. */
+  name: v.optional(v.pipe(text(100), v.trim()), ''),
+  line: v.optional(text(100), ''),
+  layout: v.optional(text(40), 'beside'),
+  face: v.optional(text(60)),
+  weight: v.optional(v.pipe(v.number(), v.minValue(1), v.maxValue(1000))),
+  colourwayId: v.optional(v.pipe(v.string(), v.maxLength(60, 'at most 60 characters'))),
+  /** What the lockup is called; after its layout when left out. */
+  called: v.optional(v.pipe(text(60), v.trim(), v.minLength(1))),
+});
+
+/** Lockups of a commission that are to be spelt so. */
+export const Respell = v.object({
+  name: v.pipe(text(100), v.trim(), v.minLength(1, 'a name is needed')),
+  ids: v.pipe(v.array(uuid), v.minLength(1), v.maxLength(100)),
+});
+
+/** A text to be shown in several faces. */
+export const SpecimensAsked = v.object({
+  text: v.pipe(text(60), v.check((t) => t.trim() !== '', 'a text is needed')), // prettier-ignore
+  faces: v.pipe(
+    v.array(v.object({ family: FaceChoiceSchema.entries.family, weight: FaceChoiceSchema.entries.weight })),
+    v.minLength(1),
+    v.maxLength(24, 'at most 24 faces at once'),
+  ),
+});
+
+/** A face marked for the commission, or no longer. */
+export const FavouriteFace = v.object({ family: FaceChoiceSchema.entries.family, kept: v.boolean() });
 
 /** Which step of a work is copied; its head when left out. */
 export const CopyStart = v.object({ stepId: v.optional(uuid) });

@@ -2,14 +2,14 @@ import { createHash } from 'node:crypto';
 import type * as v from 'valibot';
 import { fileStems, type PackageAbout } from '$core/package';
 import { MASTER, type Artwork } from '$core/vector';
+import type { WorkKind } from '../contract/answers';
 import type { Commission, Delivery, DeliveryFile, WorkState } from '../contract/answers';
 import type { DeliveryStart } from '../contract/requests';
-import { getArtwork } from './artworks';
 import { getCommission, isUuid } from './commissions';
 import { sql, transaction, type Row } from './database';
 import { Problem, unknown } from './problem';
 import { takeLease, writeOwned, type Lease } from './leases';
-import { stateAt } from './work-history';
+import { drawnAt, drawnWork } from './lockups';
 import { lockWork } from './works';
 
 const SELECT = `
@@ -73,9 +73,19 @@ export async function packageAbout(
   };
 }
 
+/** What was delivered of a work, and what a package of it says today. */
+export async function deliveriesOf(
+  work: Pick<WorkState, 'id' | 'name' | 'version' | 'commissionId'>,
+): Promise<{ about: PackageAbout; deliveries: Delivery[] }> {
+  // prettier-ignore
+  const commission = await getCommission(work.commissionId);
+  const deliveries = await listDeliveries(commission.id);
+  return { about: await packageAbout(work, commission), deliveries: deliveries.filter((d) => d.workId === work.id) };
+}
+
 /** Records a delivery of an artwork as it stands, to be packed by a job; asked twice with one request key, it is the same one. */
 export async function startDelivery(workId: string, asked: v.InferOutput<typeof DeliveryStart>): Promise<Delivery> {
-  const artwork = await getArtwork(workId);
+  const artwork = await drawnWork(workId);
   const commission = await getCommission(artwork.commissionId);
   const { colourwayId = MASTER } = asked;
   const colourway = artwork.drawing.colourways?.find((c) => c.id === colourwayId);
@@ -129,11 +139,11 @@ export async function takeDelivery(
 ): Promise<{ lease: Lease; about: PackageAbout; drawing: Artwork } | null> {
   const lease = await takeLease('delivery', id);
   if (!lease) return null;
-  const [row] = await sql<{ about: PackageAbout; step_id: string }>(
-    'select about, step_id from delivery where id = $1',
+  const [row] = await sql<{ about: PackageAbout; step_id: string; kind: WorkKind }>(
+    'select d.about, d.step_id, w.kind from delivery d join work w on w.id = d.work_id where d.id = $1',
     [id],
   );
-  return { lease, about: row.about, drawing: await stateAt<Artwork>(row.step_id) };
+  return { lease, about: row.about, drawing: await drawnAt(row.step_id, row.kind) };
 }
 
 /** Keeps the package of a delivery under the SHA-256 of its bytes; one that was made before is the same one. */

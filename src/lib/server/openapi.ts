@@ -110,6 +110,51 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     query: { mood: 'Words that they are to fit, the best first', class: 'Of one class alone' },
     answers: { 200: 'A list' },
   },
+  'GET /api/faces/{id}': {
+    summary: 'A face, that ships or was brought in: its files, its licence, what embedding it allows',
+    answers: { 200: '{id, name, licence, licenceText, embedding, files}', 404: 'No such face' },
+  },
+  'GET /api/faces/{id}/files/{part}': {
+    summary: 'A part of a face as a font file',
+    query: { weight: 'The nearest that there is is given', italic: '"true" for the italic' },
+    answers: { 200: 'The file', 404: 'No such face or part' },
+    gives: 'font/sfnt',
+  },
+  'POST /api/specimens': {
+    summary: 'A text shown in several faces',
+    body: requests.SpecimensAsked,
+    answers: {
+      200: '[{family, weight, d, box, capHeightPx, missing}]; `d` is null where a face has not all characters',
+    },
+  },
+  'GET /api/commissions/{id}/faces': {
+    summary: 'Faces that were brought in for a commission, and those that are marked for it',
+    answers: { 200: '{faces, favourites}' },
+  },
+  'POST /api/commissions/{id}/faces': {
+    summary: 'Bring in a face (OTF, TTF, WOFF, WOFF2); its licence and what embedding it allows are read',
+    files: ['font/otf', 'font/ttf', 'font/woff', 'font/woff2', 'application/octet-stream'],
+    answers: { 201: 'What the file says', 413: 'Too large', 422: 'It is broken, or no font' },
+  },
+  'PUT /api/commissions/{id}/faces': {
+    summary: 'Mark a face for a commission, or no longer',
+    body: requests.FavouriteFace,
+    answers: { 200: '{favourites}' },
+  },
+  'POST /api/commissions/{id}/lockups': {
+    summary: 'Begin a lockup of an artwork and a name, in a layout',
+    body: requests.LockupStart,
+    answers: { 201: 'The lockup', 404: 'No such artwork or colourway', 422: 'It cannot be arranged so' },
+  },
+  'PATCH /api/commissions/{id}/lockups': {
+    summary: 'Give lockups of a commission a spelling of its name, each as a step that can be undone',
+    body: requests.Respell,
+    answers: { 200: '{changed}', 404: 'No such lockup' },
+  },
+  'GET /api/works/{id}/faces': {
+    summary: 'The faces that ship, the likest to an artwork first',
+    answers: { 200: 'Each with its weight and what it has in common with it' },
+  },
   'POST /api/lettering': {
     summary: 'Set a text in one of them, as outlines',
     body: requests.LetteringSet,
@@ -320,7 +365,7 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     answers: { 201: 'The copy' },
   },
   'POST /api/works/{id}/deliveries': {
-    summary: 'Deliver an artwork as it stands; the package is made by a job',
+    summary: 'Deliver an artwork or a lockup as it stands; the package is made by a job',
     body: requests.DeliveryStart,
     answers: { 202: 'The delivery', 409: 'It was changed since it was read', 422: 'It has no such colourway' },
   },

@@ -15,7 +15,7 @@ export const listFaces = (mood: string, kind: string | null) =>
   ).map(({ face, because }) => ({ ...face, because }));
 
 /** Does something with lettering; what cannot be set is a 422 Problem. */
-async function told<T>(work: Promise<T>): Promise<T> {
+export async function told<T>(work: Promise<T>): Promise<T> {
   try {
     return await work;
   } catch (error) {

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { DeltaError } from '$core/history';
+import { editedLockup, LockupEditSchema, LockupError, type Lockup, type LockupEdit } from '$core/lockup';
 import { editedListBy, ListEditError, ListEditSchema, type ListEdit, type Retouched } from '$core/retouch';
 import { applyEdits, EditError, EditSchema, isWorkedOut, type Artwork, type Edit } from '$core/vector';
 import { TaskError } from '../../../node/pool';
@@ -11,7 +12,7 @@ import { sql, transaction, type Row, type Sql } from './database';
 import { Problem, unknown } from './problem';
 import { addStep, stateAt } from './work-history';
 
-type AnyEdit = Edit | ListEdit;
+type AnyEdit = Edit | ListEdit | LockupEdit;
 
 interface Applied {
   readonly state: unknown;
@@ -24,10 +25,9 @@ interface Editing {
 }
 
 /**
- * What each kind of work makes of edits that belong together. Lockups come in here with their station; history, branches, heads and the rest of this file are the
- * same for all.
+ * What each kind of work makes of edits that belong together. History, branches, heads and the rest of this file are the same for all.
  */
-const EDITS: Partial<Record<WorkKind, Editing>> = {
+const EDITS: Record<WorkKind, Editing> = {
   artwork: {
     edit: EditSchema,
     async apply(state: Artwork, edits: readonly Edit[]) {
@@ -42,12 +42,16 @@ const EDITS: Partial<Record<WorkKind, Editing>> = {
     edit: ListEditSchema,
     apply: (state: Retouched, edits: readonly ListEdit[]) => editedListBy(state, edits),
   },
+  lockup: {
+    edit: LockupEditSchema,
+    apply: (state: Lockup, edits: readonly LockupEdit[]) => editedLockup(state, edits),
+  },
 };
 
 /** The state of a work after edits. Throws a 422 Problem where they are none of its kind, and what the kind itself throws. */
 async function edited(kind: WorkKind, state: unknown, edits: readonly AnyEdit[]): Promise<Applied> {
   const editing = EDITS[kind];
-  if (!editing || !edits.every((e) => v.is(editing.edit, e)))
+  if (!edits.every((e) => v.is(editing.edit, e)))
     throw new Problem(422, 'bad_edit', `That is nothing that can be done to a work of the kind ${kind}`);
   return editing.apply(state as never, edits as readonly never[]);
 }
@@ -164,6 +168,7 @@ async function doAct(tx: Sql, work: WorkRow, head: string, act: Act): Promise<st
         const isRefused =
           error instanceof EditError ||
           error instanceof ListEditError ||
+          error instanceof LockupError ||
           error instanceof DeltaError ||
           (error instanceof TaskError && error.name === 'EditError');
         if (isRefused) throw new Problem(422, 'bad_edit', `That cannot be done: ${(error as Error).message}`);

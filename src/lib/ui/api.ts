@@ -20,7 +20,7 @@ export class ApiError extends Error {
   }
 }
 
-export type Method = 'GET' | 'POST' | 'PATCH';
+export type Method = 'GET' | 'POST' | 'PATCH' | 'PUT';
 
 /** How long to wait before asking again: a moment after the first failure, longer after the next. */
 const PAUSES_MS = [300, 700, 1500, 3000, 5000, 8000];

@@ -3,6 +3,7 @@ import type { ProofSheet } from '$core/judge';
 import type { EconomyPoint, Trace, TraceOptions } from '$core/trace';
 import type { EnclosedArea } from '$core/retouch';
 import type { Deviation, OfferedGuide } from '$core/redraw';
+import type { DrawnLockup, LockupLine } from '$core/lockup';
 import type { NearlyLine, Touching } from '$core/vector';
 import type {
   ConstructionFound,
@@ -10,6 +11,10 @@ import type {
   DepthSeen,
   FillShown,
   InOneColour,
+  AlternatesShown,
+  LayoutShown,
+  LetteringResult,
+  LetteringWant,
   Look,
   MadePicture,
   ProofSource,
@@ -139,3 +144,15 @@ export const oneColourWorker = () => newShaper<InOneColour>();
 export const depthWorker = () => newShaper<DepthSeen>();
 /** One that measures how far a drawing lies from its picture. */
 export const deviationWorker = () => newShaper<Deviation>();
+
+const newSetter = <R extends LetteringResult>() =>
+  new Latest<LetteringWant, R>(() => new Worker(new URL('./lettering.worker.ts', import.meta.url), { type: 'module' }));
+
+/** A worker that draws lockups. */
+export const drawingWorker = () => newSetter<DrawnLockup>();
+/** One that arranges marks and names. */
+export const layoutsWorker = () => newSetter<readonly LayoutShown[]>();
+/** One that looks at lockups. */
+export const lockupLookWorker = () => newSetter<readonly LockupLine[]>();
+/** One that finds what faces have beside their plain letters. */
+export const alternatesWorker = () => newSetter<AlternatesShown>();

@@ -1,5 +1,7 @@
 import type { Schemes } from '$core/colour';
 import type { Construction, Symmetry } from '$core/exact';
+import type { DrawnLockup, FaceChoice, Lockup, LockupLine } from '$core/lockup';
+import type { Alternate } from '$core/typeset';
 import type { ProofSheet } from '$core/judge';
 import type { Contour } from '$core/path';
 import type { Picture } from '$core/raster';
@@ -161,6 +163,52 @@ export interface DepthSeen {
 export interface InOneColour {
   readonly plain: OneColour;
   readonly reversed: OneColour;
+}
+
+/** What is asked about lockups and lettering. */
+export type LetteringWant =
+  /** It drawn: what is the ground's painted with that, or cut out of what lies below. */
+  | { readonly want: 'draw'; readonly lockup: Lockup; readonly artworks: Artworks; readonly ground: string }
+  /** It in other layouts, and in other faces of the same layout. */
+  | {
+      readonly want: 'layouts';
+      readonly mark: { readonly workId: string; readonly stepId: string; readonly artwork: Artwork };
+      readonly name: string;
+      readonly line: string;
+      readonly face: FaceChoice;
+      readonly inkId: string | null;
+    }
+  /** What is worth a look in it. */
+  | { readonly want: 'look'; readonly lockup: Lockup; readonly artworks: Artworks }
+  /** What a face has beside its plain letters, of a text. */
+  | { readonly want: 'alternates'; readonly face: FaceChoice; readonly text: string };
+/** Artworks by their step. */
+export type Artworks = Readonly<Record<string, Artwork>>;
+
+export type LetteringRequest = LetteringWant & { readonly id: number; readonly stop: Int32Array | null };
+
+/** One layout, drawn. */
+export interface LayoutShown {
+  readonly id: string;
+  readonly words: string;
+  readonly lockup: Lockup;
+  readonly artwork: Artwork;
+}
+
+export type LetteringResult = DrawnLockup | readonly LayoutShown[] | readonly LockupLine[] | AlternatesShown;
+
+/** What a face offers for a text: alternates as pictures, its axes, and its weights. */
+export interface AlternatesShown {
+  readonly alternates: readonly Alternate[];
+  readonly axes: readonly {
+    readonly tag: string;
+    readonly min: number;
+    readonly default: number;
+    readonly max: number;
+  }[];
+  readonly weights: readonly number[];
+  readonly hasItalic: boolean;
+  readonly hasSmallCapitals: boolean;
 }
 
 export type Reply<T> =

@@ -1,5 +1,11 @@
 import { clearestGround } from '$core/judge';
-import type { GroundColour, WorkState } from '$lib/contract/answers';
+import type { GroundColour } from '$lib/contract/answers';
+
+/** What is known of a work that is shown: its inks, and the ground of the picture that it was made from. */
+interface Shown {
+  readonly groundHex: string | null;
+  readonly drawing: { readonly inks: readonly { readonly hex: string }[] };
+}
 
 /** The ground that an artwork is shown on: one of the commission's, the picture's own, or none. It begins with the one on which its inks show best. */
 export class OnGround {
@@ -8,7 +14,7 @@ export class OnGround {
 
   constructor(
     private readonly given: () => readonly GroundColour[],
-    private readonly artwork: () => WorkState,
+    private readonly artwork: () => Shown,
   ) {
     this.at = clearestGround(
       given().map((g) => g.hex),

@@ -33,10 +33,17 @@ import type { InOneColour } from '$lib/workers/messages';
 import { ask } from '../api';
 import { keep, kept } from '../kept';
 import { notices } from '../notices.svelte';
-import type { lineOf } from '../work/line.svelte';
 import { PHOTOGRAPH, plainGround, type Ground } from './photograph';
 
-type Line = ReturnType<typeof lineOf>;
+/** What colourways are changed of: an artwork's line, or a lockup's inks over its shapes. */
+export interface PaletteLine {
+  readonly drawing: Artwork;
+  readonly kept: Artwork;
+  tried: Edit | readonly Edit[] | null;
+  edit(...edits: readonly Edit[]): void;
+  settled(): Promise<void>;
+}
+type Line = PaletteLine;
 
 /** Grounds beside the brief's that every colourway is seen on. */
 const PLAIN_GROUNDS: readonly GroundColour[] = [

@@ -97,6 +97,15 @@
         {/if}
         {#each line as work, k (work.id)}
           {#if k > 0 || active.candidate}<div class="h-3.5 w-px bg-muted"></div>{/if}
+          {#if work.kind === 'lockup' && path.startsWith(workOf(work))}
+            <Knot
+              href="{workOf(work)}/colourways"
+              label="colourways"
+              picture={drawing(work)}
+              current={path === `${workOf(work)}/colourways`}
+            />
+            <div class="h-3.5 w-px bg-muted"></div>
+          {/if}
           {#if work.kind === 'artwork' && (k + 1 === line.length || path.startsWith(workOf(work)))}
             <Knot
               href="{workOf(work)}/shapes"
@@ -124,9 +133,11 @@
             href={workOf(work)}
             label={work.kind === 'retouched'
               ? 'retouched'
-              : k > 0 && line[k - 1].kind === work.kind
-                ? `copy · v${work.version}`
-                : `inks · v${work.version}`}
+              : work.kind === 'lockup'
+                ? `${work.name.replace(/^lockup, /, '')} · v${work.version}`
+                : k > 0 && line[k - 1].kind === work.kind
+                  ? `copy · v${work.version}`
+                  : `inks · v${work.version}`}
             title="{work.name} · v{work.version}"
             picture={drawing(work)}
             current={path === workOf(work)}
@@ -135,6 +146,15 @@
                 workOf(work),
                 line[k + 1],
               )}{/if}{:else}
+            {#if work.kind === 'artwork' && (k + 1 === line.length || path.startsWith(workOf(work)))}
+              <div class="h-3.5 w-px bg-muted"></div>
+              <Knot
+                href="{workOf(work)}/lettering"
+                label="lettering"
+                waiting
+                current={path === `${workOf(work)}/lettering`}
+              />
+            {/if}
             {#if k + 1 === line.length || path.startsWith(`${workOf(work)}/`)}
               <div class="h-3.5 w-px bg-muted"></div>
               <Knot

@@ -1,6 +1,7 @@
 // Sets and maps here are looked things up in, and never shown.
 /* eslint-disable svelte/prefer-svelte-reactivity */
 import { browser } from '$app/environment';
+import { editedLockup, LockupError, type Lockup, type LockupEdit } from '$core/lockup';
 import { editedListBy, ListEditError, type ListEdit, type Retouched } from '$core/retouch';
 import { applyEdits, EditError, type Artwork, type Edit } from '$core/vector';
 import type { ActsAnswer, WorkState } from '$lib/contract/answers';
@@ -33,6 +34,11 @@ const ARTWORK: LineKind<Artwork, Edit> = {
 const RETOUCHED: LineKind<Retouched, ListEdit> = {
   apply: (state, edits) => editedListBy(state, edits).state,
   isRefusal: (error) => error instanceof ListEditError,
+};
+
+const LOCKUP: LineKind<Lockup, LockupEdit> = {
+  apply: (state, edits) => editedLockup(state, edits).state,
+  isRefusal: (error) => error instanceof LockupError,
 };
 
 /** A state with the edits of acts on top. Undo takes back the edit before it; one that goes further back is seen once the server answers. */
@@ -262,3 +268,4 @@ function oneLine<State, E>(state: WorkState<State>, kind: LineKind<State, E>): W
 export const lineOf = (state: WorkState): WorkLine => oneLine(state, ARTWORK);
 export const retouchingLineOf = (state: WorkState<Retouched>): WorkLine<Retouched, ListEdit> =>
   oneLine(state, RETOUCHED);
+export const lockupLineOf = (state: WorkState<Lockup>): WorkLine<Lockup, LockupEdit> => oneLine(state, LOCKUP);

@@ -1,13 +1,13 @@
 import { artworkToSvg } from '$core/export';
 import { answer } from '$lib/server/answer';
-import { getArtwork, inColourway } from '$lib/server/artworks';
-import { getStep } from '$lib/server/works';
+import { inColourway } from '$lib/server/artworks';
+import { drawnWork } from '$lib/server/lockups';
 import type { RequestEvent } from './$types';
 
-/** An artwork, or with `?step=` one of its steps, with `?colourway=` in one of its colourways, as SVG that a browser shows and does not run. */
+/** An artwork or lockup, or with `?step=` one of its steps, with `?colourway=` in one of its colourways, as SVG that a browser shows and does not run. */
 export const GET = answer(async ({ params, url }: RequestEvent) => {
   const step = url.searchParams.get('step');
-  const { drawing } = step ? await getStep(params.id, step) : await getArtwork(params.id);
+  const { drawing } = await drawnWork(params.id, step);
   const colourway = url.searchParams.get('colourway') ?? undefined;
   return new Response(artworkToSvg(inColourway(drawing, colourway), { lines: false }), {
     headers: {

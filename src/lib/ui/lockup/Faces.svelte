@@ -1,0 +1,222 @@
+<script lang="ts">
+  import type { FamilyFacts } from '$core/lettering';
+  import type { BroughtFace, LikeFaceAnswer, SpecimenShown } from '$lib/contract/answers';
+  import { ask } from '../api';
+  import { notices } from '../notices.svelte';
+  import Specimen from './Specimen.svelte';
+  import type { Arranging } from './arranging.svelte';
+
+  /** Faces to choose from, each with the commission's own words in it: the likest to the mark first, or those that words fit. */
+  interface Props {
+    arranging: Arranging;
+    commissionId: string;
+    /** How many are shown at once; all others by a press. */
+    few?: number;
+  }
+  const { arranging, commissionId, few }: Props = $props();
+  const id = $props.id();
+
+  interface Row {
+    family: string;
+    weight: number;
+    name: string;
+    told: string;
+    licence: string;
+    isOwn: boolean;
+  }
+  const CLASSES = ['serif', 'slab', 'grotesque', 'geometric', 'humanist', 'rounded', 'condensed', 'script', 'blackletter', 'stencil', 'display', 'typewriter'] as const; // prettier-ignore
+  /** What one does not look for first. */
+  const LOUD: ReadonlySet<string> = new Set(['script', 'blackletter', 'stencil', 'display']);
+  let words = $state('');
+  let kind = $state('');
+  let by = $state<'mark' | 'words' | 'favourites'>('mark');
+  let rows = $state.raw<readonly Row[]>([]);
+  let found = $state.raw<Readonly<Record<string, SpecimenShown>>>({});
+  let favourites = $state.raw<readonly string[]>([]);
+  let own = $state.raw<readonly BroughtFace[]>([]);
+  let most = $state(0);
+  const part = $derived(arranging.subject);
+  const text = $derived((part?.letters === 'capitals' ? part.text.toUpperCase() : (part?.text ?? '')).replaceAll('\n', ' ').slice(0, 40)); // prettier-ignore
+  const STEP = 8;
+  const shown = $derived(rows.slice(0, few ?? most));
+  const fileInput = $state<{ el?: HTMLInputElement }>({});
+
+  const rowOf = (f: FamilyFacts & { weight?: number; because?: readonly string[] }): Row => ({
+    family: f.id,
+    weight: f.weight ?? f.weights.reduce((b, w) => (Math.abs(w - 500) < Math.abs(b - 500) ? w : b), f.weights[0]),
+    name: f.name,
+    told: (f.because?.length ? f.because : f.moods.slice(0, 2)).join(' · '),
+    licence: f.licence,
+    isOwn: false,
+  });
+  const rowOfOwn = (f: BroughtFace): Row => ({
+    family: f.id,
+    weight: f.weight,
+    name: `${f.name} ${f.style}`,
+    told: EMBEDDING[f.embedding],
+    licence: f.licenceUrl || f.licence.split('\n')[0].slice(0, 40) || 'no licence in its file',
+    isOwn: true,
+  });
+  const EMBEDDING = { free: 'may be embedded', editable: 'editable embedding', view: 'embedding for viewing alone', restricted: 'may not be embedded' } as const; // prettier-ignore
+
+  async function load(): Promise<void> {
+    try {
+      const kept = await ask<{ faces: BroughtFace[]; favourites: string[] }>(
+        'GET',
+        `/api/commissions/${commissionId}/faces`,
+      );
+      [own, favourites] = [kept.faces, kept.favourites];
+      const work = arranging.mark?.workId;
+      const isByMark = by === 'mark' && work && !words.trim();
+      const list = isByMark
+        ? await ask<LikeFaceAnswer[]>('GET', `/api/works/${work}/faces`)
+        : await ask<(FamilyFacts & { because: string[] })[]>(
+            'GET',
+            `/api/faces?mood=${encodeURIComponent(words)}${kind ? `&class=${kind}` : ''}`,
+          );
+      const all = list.filter((f) => (!kind || f.class === kind) && !(few && LOUD.has(f.class))).map(rowOf);
+      const word = words.trim().toLowerCase();
+      // A face that is called so comes before those that feel so.
+      const called = word ? all.filter((r) => r.name.toLowerCase().includes(word)) : [];
+      const named = [...called, ...all.filter((r) => !called.includes(r))];
+      const brought = own.map(rowOfOwn);
+      rows =
+        by === 'favourites'
+          ? [...brought, ...named].filter((r) => favourites.includes(r.family))
+          : [...brought, ...named];
+      most = STEP;
+    } catch (error) {
+      notices.fail(error);
+    }
+  }
+  $effect(() => {
+    void [by, kind, arranging.mark?.workId];
+    void load();
+  });
+
+  // The words in each that is shown, a few at once.
+  const keyOf = (r: Row, t: string): string => `${r.family} ${r.weight} ${t}`;
+  $effect(() => {
+    const wanted = shown.filter((r) => text.trim() && !found[keyOf(r, text)]).slice(0, 24);
+    if (!wanted.length) return;
+    const asked = text;
+    const timer = setTimeout(async () => {
+      try {
+        const made = await ask<SpecimenShown[]>('POST', '/api/specimens', { text: asked, faces: wanted.map(({ family, weight }) => ({ family, weight })) }); // prettier-ignore
+        found = { ...found, ...Object.fromEntries(made.map((m) => [`${m.family} ${m.weight} ${asked}`, m])) };
+      } catch (error) {
+        notices.fail(error);
+      }
+    }, 60);
+    return () => clearTimeout(timer);
+  });
+
+  function choose(row: Row): void {
+    if (part) arranging.set(part.id, { face: { family: row.family, weight: row.weight } });
+  }
+  async function favour(row: Row): Promise<void> {
+    try {
+      const kept = !favourites.includes(row.family);
+      ({ favourites } = await ask<{ favourites: string[] }>('PUT', `/api/commissions/${commissionId}/faces`, {
+        family: row.family,
+        kept,
+      }));
+    } catch (error) {
+      notices.fail(error);
+    }
+  }
+  async function bringIn(file: File | undefined): Promise<void> {
+    if (!file) return;
+    try {
+      const face = await ask<BroughtFace>('POST', `/api/commissions/${commissionId}/faces`, file);
+      notices.tell(`${face.name} ${face.style} was brought in: ${EMBEDDING[face.embedding]}; ${face.licence ? face.licence.split('\n')[0].slice(0, 90) : 'its file names no licence'}`); // prettier-ignore
+      await load();
+      choose(rowOfOwn(face));
+    } catch (error) {
+      notices.fail(error);
+    }
+  }
+</script>
+
+{#if few === undefined}
+  <div class="mb-2 grid grid-cols-[minmax(0,1fr)_104px] gap-2">
+    <input
+      {id}
+      class="field"
+      type="search"
+      placeholder="quiet, punctual; or a name"
+      aria-label="Words or a name"
+      bind:value={words}
+      onchange={() => void load()}
+    />
+    <select class="field w-full" bind:value={kind} aria-label="Class">
+      <option value="">all classes</option>
+      {#each CLASSES as c (c)}<option value={c}>{c}</option>{/each}
+    </select>
+  </div>
+  <div class="mb-2 flex items-center gap-2.5 text-[12px] whitespace-nowrap">
+    <button
+      class="quiet {by === 'mark' ? 'font-semibold text-text!' : ''}"
+      aria-pressed={by === 'mark'}
+      onclick={() => (by = 'mark')}>like the mark</button
+    >
+    <button
+      class="quiet {by === 'favourites' ? 'font-semibold text-text!' : ''}"
+      aria-pressed={by === 'favourites'}
+      onclick={() => (by = 'favourites')}>favourites {favourites.length || ''}</button
+    >
+    <span class="flex-1"></span>
+    <button class="quiet" onclick={() => fileInput.el?.click()}>bring in a face</button>
+    <input
+      class="sr-only"
+      type="file"
+      tabindex="-1"
+      aria-label="A font file"
+      accept=".otf,.ttf,.woff,.woff2"
+      bind:this={fileInput.el}
+      onchange={(e) => {
+        void bringIn(e.currentTarget.files?.[0]);
+        e.currentTarget.value = '';
+      }}
+    />
+  </div>
+{/if}
+<ul aria-label="Faces" data-faces={rows.length}>
+  {#each shown as row (row.family)}
+    {@const specimen = found[keyOf(row, text)]}
+    {@const isOn = part?.face.family === row.family}
+    <li class="flex items-center gap-1 border-b border-line">
+      <button
+        class="min-w-0 flex-1 py-1.5 text-left {isOn ? 'border-l-2 border-active pl-2' : ''}"
+        aria-pressed={isOn}
+        title="{row.name}, {row.licence}"
+        onclick={() => choose(row)}
+        data-face={row.family}
+      >
+        {#if specimen?.d}
+          <Specimen d={specimen.d} box={specimen.box} alt="{text} in {row.name}" height={28} />
+        {:else if specimen}
+          <span class="block h-7 text-danger">has no {specimen.missing.slice(0, 4).join(' ')}</span>
+        {:else}
+          <span class="block h-7"></span>
+        {/if}
+        <span class="block truncate text-[11px] text-muted">{row.name} {row.weight} · {row.told} · {row.licence}</span>
+      </button>
+      {#if few === undefined}
+        <button
+          class="quiet px-1 text-[16px]"
+          aria-label="{favourites.includes(row.family) ? 'No longer a' : 'A'} favourite: {row.name}"
+          aria-pressed={favourites.includes(row.family)}
+          onclick={() => void favour(row)}>{favourites.includes(row.family) ? '●' : '○'}</button
+        >
+      {/if}
+    </li>
+  {:else}
+    <li class="py-2 text-muted">
+      {by === 'favourites' ? 'No favourites yet: the ring beside a face marks it.' : 'Faces are being looked for'}
+    </li>
+  {/each}
+</ul>
+{#if few === undefined && most < rows.length}
+  <button class="quiet mt-1" onclick={() => (most += STEP)}>{rows.length - most} more</button>
+{/if}

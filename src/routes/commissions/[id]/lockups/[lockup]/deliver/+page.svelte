@@ -1,0 +1,7 @@
+<script lang="ts">
+  import Station from '$lib/ui/deliver/Station.svelte';
+
+  const { data } = $props();
+</script>
+
+<Station {data} />
