@@ -4,4 +4,4 @@ export * from './lockup';
 export * from './drawn';
 export * from './edits';
 export * from './snapping';
-export { tidied } from './tidy';
+export { casedAs, tidied } from './tidy';

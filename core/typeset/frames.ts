@@ -132,17 +132,8 @@ function outlineAt(
     const height = (box.height + 2 * out) * 1.42;
     const half = Math.max(hx, 0.36 * height);
     const contour = shieldOf(cx, cy - hy, half, height);
-    const [c1, c2] = contour.segments.filter((s) => s.kind === 'curve');
-    const shoulder = cy - hy + 0.5 * height;
-    // From the left shoulder over the tip to the right one.
-    const below: Contour = {
-      start: [cx - half, shoulder],
-      segments: [
-        { kind: 'curve', c1: c2.c2, c2: c2.c1, to: c1.to },
-        { kind: 'curve', c1: c1.c2, c2: c1.c1, to: [cx + half, shoulder] },
-      ],
-      open: true,
-    };
+    // Below what is in it there is room down to the tip: a line of text stands there, not round the tip.
+    const below = openLine([cx - 0.8 * half, cy + hy], [cx + 0.8 * half, cy + hy]);
     return { contour, above: openLine([cx - half, cy - hy], [cx + half, cy - hy]), below, box: { x: cx - half, y: cy - hy, width: 2 * half, height } }; // prettier-ignore
   }
   return {
@@ -167,7 +158,7 @@ function straightSided(frame: FramePart, { box }: Around): FrameShapes {
         ]
       : [];
   // Text in the band stands on its inner edge above, and on its outer one below.
-  return { fill: fillInkId === null ? [] : [outer.contour], lines, folds: [], box: edge.box, ring: null, edges: { above: inner.above, below: outer.below } }; // prettier-ignore
+  return { fill: fillInkId === null ? [] : [outer.contour], lines, folds: [], box: edge.box, ring: null, edges: { above: inner.above, below: shape === 'shield' ? inner.below : outer.below } }; // prettier-ignore
 }
 
 /** A strip along a line or a circle: places by how far along it and how far off it they are, upwards above 0. */
@@ -292,6 +283,7 @@ export function standingOn(
   if (shapes.edges) {
     const off = isOutside ? linePx + Math.max(gapPx, 0.3 * capHeightPx) : inBand;
     const contour = side === 'above' ? shapes.edges.above : shapes.edges.below;
+    if (frame.shape === 'shield' && side === 'below') return { kind: 'path', contour, at: 0.5, flipped: false, offPx: -capHeightPx }; // prettier-ignore
     return { kind: 'path', contour, at: 0.5, flipped: false, offPx: side === 'above' ? off : isOutside ? -off - capHeightPx : off }; // prettier-ignore
   }
   return { kind: 'line' };

@@ -1,6 +1,15 @@
+<script lang="ts" module>
+  import type { SpecimenShown } from '$lib/contract/answers';
+  // Words in faces, and the order of faces for an artwork, stay what they are: opened again, the list is there at once.
+  /* eslint-disable svelte/prefer-svelte-reactivity */
+  const specimens = new Map<string, SpecimenShown>();
+  const lists = new Map<string, unknown>();
+  /* eslint-enable svelte/prefer-svelte-reactivity */
+</script>
+
 <script lang="ts">
   import type { FamilyFacts } from '$core/lettering';
-  import type { BroughtFace, LikeFaceAnswer, SpecimenShown } from '$lib/contract/answers';
+  import type { BroughtFace, LikeFaceAnswer } from '$lib/contract/answers';
   import { ask } from '../api';
   import { notices } from '../notices.svelte';
   import Specimen from './Specimen.svelte';
@@ -31,7 +40,7 @@
   let kind = $state('');
   let by = $state<'mark' | 'words' | 'favourites'>('mark');
   let rows = $state.raw<readonly Row[]>([]);
-  let found = $state.raw<Readonly<Record<string, SpecimenShown>>>({});
+  let found = $state.raw<ReadonlyMap<string, SpecimenShown>>(new Map(specimens));
   let favourites = $state.raw<readonly string[]>([]);
   let own = $state.raw<readonly BroughtFace[]>([]);
   let most = $state(0);
@@ -59,21 +68,22 @@
   });
   const EMBEDDING = { free: 'may be embedded', editable: 'editable embedding', view: 'embedding for viewing alone', restricted: 'may not be embedded' } as const; // prettier-ignore
 
+  async function known<T>(path: string): Promise<T> {
+    if (!lists.has(path)) lists.set(path, await ask<T>('GET', path));
+    return lists.get(path) as T;
+  }
   async function load(): Promise<void> {
     try {
-      const kept = await ask<{ faces: BroughtFace[]; favourites: string[] }>(
-        'GET',
-        `/api/commissions/${commissionId}/faces`,
-      );
-      [own, favourites] = [kept.faces, kept.favourites];
       const work = arranging.mark?.workId;
       const isByMark = by === 'mark' && work && !words.trim();
-      const list = isByMark
-        ? await ask<LikeFaceAnswer[]>('GET', `/api/works/${work}/faces`)
-        : await ask<(FamilyFacts & { because: string[] })[]>(
-            'GET',
-            `/api/faces?mood=${encodeURIComponent(words)}${kind ? `&class=${kind}` : ''}`,
-          );
+      const path = isByMark
+        ? `/api/works/${work}/faces`
+        : `/api/faces?mood=${encodeURIComponent(words)}${kind ? `&class=${kind}` : ''}`;
+      const [list, kept] = await Promise.all([
+        known<(FamilyFacts & Partial<LikeFaceAnswer>)[]>(path),
+        ask<{ faces: BroughtFace[]; favourites: string[] }>('GET', `/api/commissions/${commissionId}/faces`),
+      ]);
+      [own, favourites] = [kept.faces, kept.favourites];
       const all = list.filter((f) => (!kind || f.class === kind) && !(few && LOUD.has(f.class))).map(rowOf);
       const word = words.trim().toLowerCase();
       // A face that is called so comes before those that feel so.
@@ -94,20 +104,27 @@
     void load();
   });
 
-  // The words in each that is shown, a few at once.
+  // The words in each that is shown, a few at once, so that the first stand there soon.
   const keyOf = (r: Row, t: string): string => `${r.family} ${r.weight} ${t}`;
+  const AT_ONCE = 4;
+  async function showIn(list: readonly Row[], asked: string): Promise<void> {
+    for (let k = 0; k < list.length; k += AT_ONCE) {
+      const faces = list.slice(k, k + AT_ONCE).map(({ family, weight }) => ({ family, weight }));
+      const made = await ask<SpecimenShown[]>('POST', '/api/specimens', { text: asked, faces });
+      if (text !== asked) return;
+      for (const one of made) specimens.set(`${one.family} ${one.weight} ${asked}`, one);
+      found = new Map(specimens);
+    }
+  }
+  let waiting = false;
   $effect(() => {
-    const wanted = shown.filter((r) => text.trim() && !found[keyOf(r, text)]).slice(0, 24);
+    // Where few are shown, as many are made ready as the whole list begins with.
+    const wanted = rows.slice(0, Math.max(few ?? most, STEP)).filter((r) => text.trim() && !found.has(keyOf(r, text)));
     if (!wanted.length) return;
     const asked = text;
-    const timer = setTimeout(async () => {
-      try {
-        const made = await ask<SpecimenShown[]>('POST', '/api/specimens', { text: asked, faces: wanted.map(({ family, weight }) => ({ family, weight })) }); // prettier-ignore
-        found = { ...found, ...Object.fromEntries(made.map((m) => [`${m.family} ${m.weight} ${asked}`, m])) };
-      } catch (error) {
-        notices.fail(error);
-      }
-    }, 60);
+    // What is being typed is waited for; a list that was opened is not.
+    const timer = setTimeout(() => void showIn(wanted, asked).catch((error) => notices.fail(error)), waiting ? 400 : 0);
+    waiting = true;
     return () => clearTimeout(timer);
   });
 
@@ -183,7 +200,7 @@
 {/if}
 <ul aria-label="Faces" data-faces={rows.length}>
   {#each shown as row (row.family)}
-    {@const specimen = found[keyOf(row, text)]}
+    {@const specimen = found.get(keyOf(row, text))}
     {@const isOn = part?.face.family === row.family}
     <li class="flex items-center gap-1 border-b border-line">
       <button

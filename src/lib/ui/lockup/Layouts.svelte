@@ -1,17 +1,12 @@
 <script lang="ts">
-  import { onDestroy } from 'svelte';
+  import { untrack } from 'svelte';
   import { nameOfLockup, textsOf } from '$core/lockup';
-  import { layoutsWorker } from '$lib/workers/client';
   import type { LayoutShown } from '$lib/workers/messages';
   import Mark from '../colourways/Mark.svelte';
-  import { notices } from '../notices.svelte';
   import type { Arranging } from './arranging.svelte';
 
   /** Layouts of this mark and this name, as pictures to choose from. */
   const { arranging, few }: { arranging: Arranging; few?: number } = $props();
-  const worker = layoutsWorker();
-  onDestroy(() => worker.close());
-  let found = $state.raw<readonly LayoutShown[]>([]);
   const mark = $derived(arranging.mark);
   const artwork = $derived(mark ? arranging.artworks[mark.stepId] : undefined);
   const name = $derived(nameOfLockup(arranging.line.kept) ?? '');
@@ -25,16 +20,10 @@
     if (!mark || !artwork || !name.trim() || !face) return;
     const asked = { workId: mark.workId, stepId: mark.stepId, artwork: { ...artwork, inks: arranging.line.kept.inks } };
     const inkId = arranging.line.kept.inks.some((i) => i.id === subject?.inkId) ? (subject?.inkId ?? null) : null;
-    const timer = setTimeout(
-      () =>
-        worker.ask(
-          { want: 'layouts', mark: asked, name, line, face, inkId },
-          { onResult: (all) => (found = all), onError: (m) => notices.tell(m, { id: 'layouts' }) },
-        ),
-      150,
-    );
-    return () => clearTimeout(timer);
+    const own = key;
+    untrack(() => arranging.layouts(own, { want: 'layouts', mark: asked, name, line, face, inkId }));
   });
+  const found = $derived(arranging.laidOut);
   const shown = $derived(found.slice(0, few ?? found.length));
   const current = $derived(arranging.line.kept.layout);
 

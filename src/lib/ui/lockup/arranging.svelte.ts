@@ -2,6 +2,7 @@ import { onDestroy } from 'svelte';
 import { contains, tightBox, type Box, type Point } from '$core/path';
 import {
   alignmentOf,
+  casedAs,
   freePartId,
   gapsOf,
   marksOf,
@@ -23,7 +24,8 @@ import {
 } from '$core/lockup';
 import { findNode, nodesAt, type Artwork, type Piece } from '$core/vector';
 import type { LockupAnswer } from '$lib/contract/answers';
-import { drawingWorker, lockupLookWorker } from '$lib/workers/client';
+import { drawingWorker, layoutsWorker, lockupLookWorker } from '$lib/workers/client';
+import type { LayoutShown, LetteringWant } from '$lib/workers/messages';
 import { ask } from '../api';
 import { notices } from '../notices.svelte';
 import { reload } from '../reload';
@@ -76,6 +78,10 @@ export class Arranging {
   private readonly drawer = drawingWorker();
   private readonly cutter = drawingWorker();
   private readonly looker = lockupLookWorker();
+  private readonly arranger = layoutsWorker();
+  /** Layouts of the mark and the name, and what they were made of. */
+  laidOut = $state.raw<readonly LayoutShown[]>([]);
+  private laidOutOf = '';
   private timer: ReturnType<typeof setTimeout> | null = null;
   private drag: { from: Point; ids: readonly string[]; base: DrawnLockup; moved: boolean; was: readonly string[] } | null = null; // prettier-ignore
   private corner: { about: Point; from: Point; ids: readonly string[] } | null = null;
@@ -84,11 +90,12 @@ export class Arranging {
     private readonly lineNow: () => Line,
     private readonly data: () => LockupAnswer,
     private readonly ground: () => string | null,
+    private readonly clientName: () => string,
   ) {
     this.artworks = this.data().artworks;
     onDestroy(() => {
       this.keepTried();
-      [this.drawer, this.cutter, this.looker].forEach((w) => w.close());
+      [this.drawer, this.cutter, this.looker, this.arranger].forEach((w) => w.close());
     });
   }
 
@@ -148,6 +155,16 @@ export class Arranging {
       { want: 'draw', lockup: kept, artworks, ground: 'cut' },
       { onResult: ({ artwork }) => (this.cut = artwork), onError: (m) => notices.tell(m, { id: 'lockup' }) },
     );
+  }
+
+  /** Makes layouts, unless those that there are were made of the same. */
+  layouts(of: string, want: LetteringWant & { want: 'layouts' }): void {
+    if (this.laidOutOf === of) return;
+    this.laidOutOf = of;
+    this.arranger.ask(want, {
+      onResult: (all) => (this.laidOut = all),
+      onError: (m) => notices.tell(m, { id: 'layouts' }),
+    });
   }
 
   private fitPaper({ artwork, origin }: DrawnLockup): void {
@@ -216,7 +233,8 @@ export class Arranging {
       const before = part.text;
       if (text !== before) this.line.edit({ kind: 'change-part', id, set: { text } });
     }
-    const tidy = tidied(text);
+    // As the client writes its own name, and without what is typed in haste.
+    const tidy = part.role === 'name' ? casedAs(tidied(text), this.clientName()) : tidied(text);
     if (tidy !== text) this.line.edit({ kind: 'change-part', id, set: { text: tidy } });
   }
 

@@ -43,6 +43,7 @@
     () => line,
     () => data.lockup,
     () => onGround.hex,
+    () => data.commission.name,
   );
   const gesture = oncePerFrame((g) => arranging.gesture(g));
   const texts = $derived(textsOf(arranging.lockup).filter((t) => !t.hidden));
