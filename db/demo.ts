@@ -13,6 +13,7 @@ import type {
   RetouchedState,
   WorkState,
 } from '../src/lib/contract/answers';
+import { textsOf, type Lockup } from '../core/lockup';
 import { lookAt } from '../core/retouch';
 import { TRACE_DEFAULTS, trace } from '../core/trace';
 import {
@@ -140,6 +141,22 @@ const JUNIPER_ROUNDS: readonly DemoRound[] = [
   { prompt: 'app icon of a hedgehog, juniper green, seed brown and cream', leeway: 55, seed: 4 },
 ];
 
+interface DemoLockup {
+  readonly layout: string;
+  readonly name: string;
+  readonly line: string;
+  readonly face: string;
+  readonly weight: number;
+}
+const NOCTULE_LOCKUPS: readonly DemoLockup[] = [
+  { layout: 'emblem', name: 'Noctule Night Rail', line: 'Sleeper trains since 1998', face: 'Jost', weight: 600 },
+  { layout: 'beside-line', name: 'Noctule Night Rail', line: 'Sleeper trains since 1998', face: 'Jost', weight: 600 },
+];
+const JUNIPER_LOCKUPS: readonly DemoLockup[] = [
+  { layout: 'beside-stacked', name: 'Juniper Row Seed Library', line: '', face: 'Fraunces', weight: 600 },
+  { layout: 'emblem', name: 'Juniper Row Seed Library', line: 'Borrow · sow · return', face: 'Fraunces', weight: 600 },
+];
+
 /** Loads the demo data over the API of the application at an address; tells what it does. */
 export async function loadDemo(address: string, tell: (line: string) => void): Promise<void> {
   async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
@@ -243,7 +260,24 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
       { ...artwork, head },
       others.map((e) => [e]),
     );
+    await makeLockups(commissionId, artwork.id, JUNIPER_LOCKUPS);
     await makeIcon(artwork.id);
+  }
+
+  /** Sets the name beside the mark, its pairs kerned optically. */
+  async function makeLockups(commissionId: string, artworkId: string, list: readonly DemoLockup[]): Promise<void> {
+    for (const asked of list) {
+      const lockup = await call<WorkState<Lockup>>('POST', `/api/commissions/${commissionId}/lockups`, { artworkId, ...asked }); // prettier-ignore
+      const edits = textsOf(lockup.drawing).map((t) => ({
+        kind: 'change-part',
+        id: t.id,
+        set: { kerning: 'optical' },
+      }));
+      await call('POST', `/api/works/${lockup.id}/acts`, {
+        head: lockup.head,
+        acts: [{ kind: 'edit', key: `demo-lockup-${lockup.id.slice(0, 8)}`, edits }],
+      });
+    }
   }
 
   /** The app icon that the brief asks for: a copy on a tile, with depth. */
@@ -317,6 +351,7 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
   const { drawing } = await call<WorkState>('GET', `/api/works/${mark.id}`);
   const coloured = await edit({ ...mark, head }, colourwaysFor(drawing, NOCTULE.grounds, [['ember', 13], ['fen', 7], ['slate', 14]], 'noctule').map((e) => [e])); // prettier-ignore
   await deliver(mark.id, coloured, 'for the enamel signs');
+  await makeLockups(noctule.id, mark.id, NOCTULE_LOCKUPS);
   await retouch(made[4][0]);
   tell('the demo data is in place');
 }

@@ -166,6 +166,60 @@ describe('lettering', () => {
   });
 });
 
+describe('single letters', () => {
+  beforeEach(() => open({ layout: 'above' }));
+
+  it('are changed by hand, point by point, and the rest stays live', async () => {
+    await choose('t1');
+    await page.keyboard.press('i');
+    await page.locator('[data-letters] button::-p-text(R)').click();
+    await page.locator('[data-by-hand]').click();
+    await page.waitForSelector('[data-letter-point="0 0 to"]');
+    const before = await kept((l) => text(l).instead);
+    const spot = async (): Promise<[number, number]> =>
+      page.$eval('[data-letter-point="0 0 to"]', (e) => {
+        const { x, y, width, height } = e.getBoundingClientRect();
+        return [x + width / 2, y + height / 2] as [number, number];
+      });
+    const [x, y] = await spot();
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x - 25, y - 30, { steps: 5 });
+    await page.mouse.up();
+    const after = await kept((l) => JSON.stringify(text(l).instead) !== JSON.stringify(text(before).instead));
+    expect(Object.keys(text(after).instead!)).toEqual(Object.keys(text(before).instead!));
+    // Typed before it, the letter goes along; it is still the one that was changed.
+    await type('[data-text=t1] textarea', 'The Noctule Night Rail');
+    await page.keyboard.press('Tab');
+    const typed = await kept((l) => text(l).text === 'The Noctule Night Rail');
+    const place = (t: TextPart): string => t.text[Number(Object.keys(t.instead!)[0])];
+    expect([place(text(after)), place(text(typed))]).toEqual(['R', 'R']);
+    await undo();
+    await undo();
+    await kept((l) => JSON.stringify(text(l).instead) === JSON.stringify(text(before).instead));
+  });
+
+  it('become the mark', async () => {
+    await choose('t1');
+    await page.keyboard.press('i');
+    await page.locator('[data-letters] button::-p-text(o)').click();
+    await page.locator('[data-as-mark]').click();
+    const l = await kept((s) => text(s).instead);
+    expect(text(l).instead).toEqual({ 1: { kind: 'mark', markId: 'm1' } });
+  });
+
+  it('that a face has not are told, with the faces that have them', async () => {
+    await type('[data-text=t1] textarea', 'Noctule 夜');
+    await page.keyboard.press('Tab');
+    await page.waitForSelector('::-p-text(This face has no “夜”)');
+    await press('faces that have it');
+    await page.waitForSelector('[data-act=faces] [data-face^="noto-"]');
+    await page.locator('[data-act=faces] [data-face^="noto-"]').click();
+    await kept((l) => text(l).face.family.startsWith('noto-'));
+    await page.waitForFunction(`!document.querySelector('[aria-label=Noticed]').textContent.includes('has no')`);
+  });
+});
+
 describe('arranging', () => {
   beforeEach(() => open({ layout: 'above-line', line: 'Sleeper trains' }));
 
@@ -233,8 +287,13 @@ describe('what comes after', () => {
     await open({ layout: 'beside' });
     await page.goto(`${base()}/lockups/${lockup.id}/colourways`);
     await settled(page);
-    await page.locator('.next-step').click();
-    await page.waitForSelector('[aria-label^="Keep"], [data-scheme], button::-p-text(keep)', { timeout: 20_000 });
+    await page.keyboard.press('s');
+    await page.waitForSelector('[data-shuffled] li');
+    await page.locator('[data-shuffled] button').click();
+    const coloured = await kept((l) => l.colourways?.length === 1);
+    expect(coloured.parts).toEqual(lockup.drawing.parts);
+    const svg = await (await fetch(`${station.app.address}/api/works/${lockup.id}/drawing.svg?colourway=${encodeURIComponent(coloured.colourways![0].id)}`)).text(); // prettier-ignore
+    for (const { hex } of coloured.colourways![0].inks) expect(svg.toUpperCase()).toContain(hex);
     await page.goto(`${base()}/lockups/${lockup.id}/deliver`);
     await page.locator('.next-step').click();
     await page.waitForSelector('[data-delivery=done]', { timeout: 30_000 });

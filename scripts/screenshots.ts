@@ -14,6 +14,10 @@ const juniper = cards.find((c) => c.name.startsWith('Juniper'))!;
 const thread = await get<Thread>(`/api/commissions/${noctule.id}/thread`);
 const branch = thread.branches.find((b) => b.candidate && b.works.some((w) => w.kind === 'artwork'))!;
 const [candidate, work] = [branch.candidate!, branch.works.find((w) => w.kind === 'artwork')!];
+const lockup = branch.works
+  .flatMap((w) => w.works)
+  .filter((w) => w.kind === 'lockup')
+  .at(-1)!;
 const retouched = thread.branches.flatMap((b) => b.works).find((w) => w.kind === 'retouched')!;
 const base = `/commissions/${noctule.id}`;
 const { rounds } = await get<Wall>(`/api/commissions/${juniper.id}/rounds`);
@@ -127,9 +131,13 @@ const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promi
   },
   { name: 'inks', path: `${base}/artworks/${work.id}` },
   {
-    name: 'inks-dark',
-    path: `${base}/artworks/${work.id}`,
-    then: (page) => pressed(page, 'd', 'g', 'g', 'g'),
+    name: 'lockup',
+    path: `${base}/lockups/${lockup.id}`,
+    then: async (page) => {
+      await page.waitForSelector('[data-layouts] img');
+      await page.waitForSelector('[data-face] svg');
+      await page.waitForFunction(() => document.querySelector('[data-noticed]')?.getAttribute('data-noticed'));
+    },
   },
   { name: 'deliver', path: `${base}/artworks/${work.id}/deliver` },
 ];

@@ -17,6 +17,10 @@ export interface DrawnLetter {
   readonly origin: Point;
   readonly turnDeg: number;
   readonly advance: number;
+  /** From outlines in em, as a letter changed by hand has them, to the lockup. */
+  readonly map: Affine;
+  /** What is drawn of it, in em; none where something else stands in its place. */
+  readonly outlines: readonly Contour[];
 }
 
 /** Where a part came to stand, in the lockup's own coordinates. */
@@ -26,6 +30,8 @@ export interface DrawnPart {
   /** What it is placed by: lettering from its first line's cap height to its last baseline, all else its outlines. */
   readonly body: Box;
   readonly outlines: readonly Contour[];
+  /** Upright axes of what a mark is, by their place across; told once they are found. */
+  readonly axes?: readonly { readonly at: number; readonly told: string }[];
   /** Of a text. */
   readonly text?: {
     readonly sizePx: number;

@@ -269,4 +269,6 @@ export interface LockupLine {
   /** What one press does, in words; null where it is for the designer to say. */
   readonly fix: { readonly label: string; readonly edits: readonly LockupEdit[] } | null;
   readonly isGrave: boolean;
+  /** Characters that the part's face has not. */
+  readonly missing?: string;
 }

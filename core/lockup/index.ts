@@ -4,4 +4,5 @@ export * from './lockup';
 export * from './drawn';
 export * from './edits';
 export * from './snapping';
+export * from './letter';
 export { casedAs, tidied } from './tidy';

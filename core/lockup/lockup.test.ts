@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import * as v from 'valibot';
+import { circle, polygon } from '../path';
 import { applyDelta, deltaBetween, reversed } from '../history';
 import {
   alignmentOf,
@@ -8,6 +9,7 @@ import {
   editedLockup,
   freePartId,
   gapsOf,
+  letterPoints,
   lockupFault,
   LockupError,
   LockupSchema,
@@ -16,6 +18,7 @@ import {
   shownText,
   snappedMove,
   tidied,
+  withLetterPoint,
   withText,
   type DrawnLockup,
   type DrawnPart,
@@ -216,6 +219,29 @@ const drawn: DrawnLockup = {
   clearPx: 100,
   faults: [],
 };
+
+describe('a letter by hand', () => {
+  const round = circle(50, 50, 40);
+  const all = [polygon([[0, 0], [10, 0], [10, 10]]), round]; // prettier-ignore
+
+  it('has all places of its outlines, each once', () => {
+    const points = letterPoints(all);
+    expect(points.filter((p) => p.which === 'to')).toHaveLength(3 + 4);
+    expect(points.filter((p) => p.which !== 'to')).toHaveLength(8);
+  });
+
+  it('is moved place by place: handles go with what they belong to, and it stays closed', () => {
+    for (const point of letterPoints(all)) {
+      const after = withLetterPoint(all, point, [point.at[0] + 3, point.at[1] - 2]);
+      const moved = letterPoints(after);
+      const own = moved.find((p) => p.contour === point.contour && p.segment === point.segment && p.which === point.which)!; // prettier-ignore
+      expect(own.at).toEqual([point.at[0] + 3, point.at[1] - 2]);
+      for (const c of after) expect(c.segments[c.segments.length - 1].to).toEqual(c.start);
+      const changed = moved.filter((p, k) => p.at !== letterPoints(all)[k].at && JSON.stringify(p.at) !== JSON.stringify(letterPoints(all)[k].at)); // prettier-ignore
+      expect(changed).toHaveLength(point.which === 'to' && point.contour === 1 ? 3 : 1);
+    }
+  });
+});
 
 describe('moving parts', () => {
   it('draws them to baselines, cap heights and middles, and says to which', () => {

@@ -7,6 +7,8 @@ export interface SnapLine {
   readonly from: Point;
   readonly to: Point;
   readonly told: string;
+  /** Where its words stand, clear of what is drawn; beside the line when left out. */
+  readonly wordsAt?: Point;
 }
 
 export interface LockupSnap {
@@ -40,7 +42,8 @@ const across = (part: DrawnPart, named: boolean): Mark[] => {
     { at: body.x, told: 'left edge', rank: 1 },
     { at: body.x + body.width, told: 'right edge', rank: 1 },
   ];
-  return named || part.text ? own : [...own, { at: opticalMiddle(part)[0], told: 'optical middle', rank: 2 }];
+  const axes = (part.axes ?? []).map((a) => ({ ...a, rank: 1 }));
+  return named || part.text ? own : [...own, ...axes, { at: opticalMiddle(part)[0], told: 'optical middle', rank: 2 }];
 };
 
 const down = (part: DrawnPart): Mark[] => {
@@ -199,9 +202,11 @@ export function gapsOf(drawn: DrawnLockup, id: string): SnapLine[] {
     if (!beside.length) return [];
     const { p, gap } = beside.reduce((a, b) => (b.gap < a.gap ? b : a));
     const caps = `${(gap / drawn.capHeightPx).toFixed(2)} cap`;
-    return [
-      { ...between(own.body, p.body, axis), told: stem > 0 ? `${caps} · ${(gap / stem).toFixed(1)} stems` : caps },
-    ];
+    const way = between(own.body, p.body, axis);
+    const middle: Point = [(way.from[0] + way.to[0]) / 2, (way.from[1] + way.to[1]) / 2];
+    const beyond = Math.max(own.body[cross] + own.body[crossSize], p.body[cross] + p.body[crossSize]);
+    const wordsAt: Point = axis === 'x' ? [middle[0], beyond] : [beyond, middle[1]];
+    return [{ ...way, wordsAt, told: stem > 0 ? `${caps} · ${(gap / stem).toFixed(1)} stems` : caps }];
   });
 }
 

@@ -320,8 +320,12 @@ export function drawLockup(lockup: Lockup, resources: Resources, { ground = 'cut
         }
       }
       const { setting } = own;
-      const letter = (g: PlacedGlyph): DrawnLetter[] =>
-        g.text && g.at >= 0 ? [{ at: g.at, text: g.text, origin: [g.x, g.y], turnDeg: g.turnDeg, advance: g.advance }] : []; // prettier-ignore
+      const letter = (g: PlacedGlyph): DrawnLetter[] => {
+        if (!g.text || g.at < 0) return [];
+        const instead = part.instead?.[String(g.at)];
+        const outlines = instead ? (instead.kind === 'drawn' ? instead.contours : []) : g.face.outline(g.id);
+        return [{ at: g.at, text: g.text, origin: [g.x, g.y], turnDeg: g.turnDeg, advance: g.advance, map: glyphMap(g), outlines }]; // prettier-ignore
+      };
       parts.push({
         id,
         box: own.box,

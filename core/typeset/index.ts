@@ -1,6 +1,6 @@
 /** Lockups drawn: lettering set, framed, dressed and arranged. */
 export * from './draw';
 export { type FamilyOf, type TextSetting } from './text';
-export { darkestInk, LAYOUTS, layoutsOf, type LaidOut, type Layout, type LayoutsAsk } from './layouts';
+export { letteringInk, LAYOUTS, layoutsOf, type LaidOut, type Layout, type LayoutsAsk } from './layouts';
 export { alternatesOf, type Alternate } from './alternates';
 export { lockupLines } from './noticed';

@@ -1,7 +1,7 @@
 /** Layouts to start a lockup from, each made for the mark and the name that it is given; everything in them stays as live as what is arranged by hand. */
 import { luminance } from '../colour';
 import { inkBox } from '../lettering';
-import { tightBox, type Box } from '../path';
+import { flatten, signedArea, tightBox, type Box } from '../path';
 import {
   movedPart,
   type FaceChoice,
@@ -11,7 +11,7 @@ import {
   type MarkPart,
   type TextPart,
 } from '../lockup';
-import type { Artwork, Ink } from '../vector';
+import { drawnShapes, type Artwork, type DrawnShape, type Ink } from '../vector';
 import { shownOutlines } from './draw';
 import { reachOf } from './frames';
 import { textSetting, type FamilyOf } from './text';
@@ -100,7 +100,21 @@ function inRow(blocks: readonly Block[], gap: number): Block {
   );
 }
 
-export const darkestInk = (inks: readonly Ink[]): Ink => inks.reduce((p, q) => (luminance(q.hex) < luminance(p.hex) ? q : p)); // prettier-ignore
+/** Of what a mark covers, an ink has at least this share to be that of its lettering: an eye or an outline tells no colour. */
+const SHARE_LEAST = 0.08;
+
+/** The darkest ink of a mark but for those of small things. */
+export function letteringInk({ inks }: Artwork, shapes: readonly DrawnShape[]): Ink {
+  const areas = new Map<string, number>();
+  for (const { inkId, contours } of shapes)
+    areas.set(
+      inkId,
+      (areas.get(inkId) ?? 0) + Math.abs(contours.reduce((sum, c) => sum + signedArea(flatten(c, 0.5)), 0)),
+    );
+  const whole = [...areas.values()].reduce((p, q) => p + q, 0);
+  const large = inks.filter((i) => (areas.get(i.id) ?? 0) >= SHARE_LEAST * whole);
+  return (large.length ? large : inks).reduce((p, q) => (luminance(q.hex) < luminance(p.hex) ? q : p));
+}
 
 /** What is made of an ask, once for all layouts. Capitals of its lettering are one unit high. */
 class Parts {
@@ -114,7 +128,7 @@ class Parts {
   constructor(readonly ask: LayoutsAsk) {
     const { artwork, workId, stepId } = ask.mark;
     this.inks = artwork.inks.length ? artwork.inks : [{ id: 'lettering', hex: '#111111', name: 'lettering' }];
-    this.inkId = ask.inkId ?? darkestInk(this.inks).id;
+    this.inkId = ask.inkId ?? letteringInk({ ...artwork, inks: this.inks }, drawnShapes(artwork)).id;
     const contours = shownOutlines(artwork);
     const box = tightBox(contours) ?? { x: 0, y: 0, width: artwork.widthPx, height: artwork.heightPx };
     const part: MarkPart = { kind: 'mark', id: 'm1', workId, stepId, prefix: '', x: 0, y: 0, scale: 1 };
@@ -234,8 +248,8 @@ function emblem(parts: Parts, isLined: boolean): Block {
   const hasLine = Boolean(line?.trim());
   const [reach, gap, band] = isLined ? [5, 0.8, 3.6] : [5.2, 0.5, 2.6];
   const middle = reach + gap + band / 2;
-  const above = parts.onRing(name, 't1', 'name', 'above', 1.5, middle, hasLine ? 3.7 : 5);
-  const below = hasLine ? parts.onRing(line!, 't2', 'line', 'below', Math.min(1.2, above.height), middle, 1.9) : null;
+  const above = parts.onRing(name, 't1', 'name', 'above', 1.5, middle, hasLine ? 3.5 : 5);
+  const below = hasLine ? parts.onRing(line!, 't2', 'line', 'below', Math.min(1.2, above.height), middle, 1.75) : null;
   const ring = parts.frame({
     shape: isLined ? 'double-ring' : 'ring',
     around: ['m1'],

@@ -7,6 +7,8 @@ import { textSetting, type FamilyOf } from './text';
 /** The largest of the small sizes at which proofs show a lockup; and the height, in px, under which letters are no more read. */
 const LARGEST_PX = 64;
 const READABLE_PX = 4.5;
+/** What a text is set in whose own face is gone. */
+const PLAIN = { family: 'jost', name: 'Jost' } as const;
 /** Stems further from the mark's strokes than this, as a factor, are told. */
 const WEIGHT_OFF = 1.6;
 /** Space between letters that is further from even than this, as a share of the mean, is told. */
@@ -143,9 +145,17 @@ function untidy(lockup: Lockup): LockupLine[] {
 
 /** What could not be drawn as it is meant. */
 function faults(lockup: Lockup, drawn: DrawnLockup): LockupLine[] {
-  return drawn.faults.map(({ partId, kind, message }) => {
+  return drawn.faults.map(({ partId, kind, message }): LockupLine => {
     const part = partOf(lockup, partId);
     const needs = /radius of (\d+) px or more/.exec(message)?.[1];
+    if (kind === 'face' && part?.kind === 'text')
+      return {
+        key: `face ${partId}`,
+        partId,
+        told: `${message.charAt(0).toUpperCase()}${message.slice(1)}: “${shortened(part.text)}” is kept, and not drawn`,
+        fix: { label: `set it in ${PLAIN.name}`, edits: [{ kind: 'change-part', id: partId, set: { face: { family: PLAIN.family, weight: part.face.weight } } }] }, // prettier-ignore
+        isGrave: true,
+      };
     const edits: LockupEdit[] = needs && part?.kind === 'text' && part.follows?.kind === 'arc' ? [{ kind: 'change-part', id: partId, set: { follows: { ...part.follows, radiusPx: Number(needs) } } }] : []; // prettier-ignore
     return {
       key: `${kind} ${partId} ${message}`,
@@ -162,7 +172,7 @@ function letters(lockup: Lockup, familyOf: FamilyOf): LockupLine[] {
   return textsOf(lockup).flatMap((t): LockupLine[] => {
     const missing = familyOf(t.face, t.text)?.missing(t.text) ?? [];
     return missing.length
-      ? [{ key: `letters ${t.id}`, partId: t.id, told: `This face has no ${missing.slice(0, 6).map((c) => `“${c}”`).join(', ')}`, fix: null, isGrave: true }] // prettier-ignore
+      ? [{ key: `letters ${t.id}`, partId: t.id, told: `This face has no ${missing.slice(0, 6).map((c) => `“${c}”`).join(', ')}`, fix: null, isGrave: true, missing: missing.join('') }] // prettier-ignore
       : [];
   });
 }

@@ -107,7 +107,11 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
   },
   'GET /api/faces': {
     summary: 'The faces that ship, with their licences',
-    query: { mood: 'Words that they are to fit, the best first', class: 'Of one class alone' },
+    query: {
+      mood: 'Words that they are to fit, the best first',
+      class: 'Of one class alone',
+      having: 'Characters that they are to have',
+    },
     answers: { 200: 'A list' },
   },
   'GET /api/faces/{id}': {

@@ -1,16 +1,16 @@
 import type * as v from 'valibot';
-import { facesFor } from '$core/lettering';
+import { facesFor, type FamilyFacts } from '$core/lettering';
 import { TaskError } from '../../../node/pool';
-import { shippedFamilies } from '../../../node/faces';
+import { familiesWith, shippedFamilies } from '../../../node/faces';
 import type { LetteringSet, LockupsAsked } from '../contract/requests';
 import { getArtwork, inColourway } from './artworks';
 import { computed } from './computing';
 import { Problem } from './problem';
 
-/** The faces that ship, those of a class, or those that words fit, the best first, with why. */
-export const listFaces = (mood: string, kind: string | null) =>
+/** The faces that ship, those of a class, those that have some characters, or those that words fit, the best first, with why. */
+export const listFaces = (mood: string, kind: string | null, having = '') =>
   facesFor(
-    shippedFamilies().filter((f) => kind === null || f.class === kind),
+    [...having].reduce<readonly FamilyFacts[]>((list, c) => list.filter((f) => familiesWith(c).includes(f)), shippedFamilies()).filter((f) => kind === null || f.class === kind), // prettier-ignore
     mood,
   ).map(({ face, because }) => ({ ...face, because }));
 

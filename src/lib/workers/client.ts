@@ -3,7 +3,7 @@ import type { ProofSheet } from '$core/judge';
 import type { EconomyPoint, Trace, TraceOptions } from '$core/trace';
 import type { EnclosedArea } from '$core/retouch';
 import type { Deviation, OfferedGuide } from '$core/redraw';
-import type { DrawnLockup, LockupLine } from '$core/lockup';
+import type { DrawnLockup } from '$core/lockup';
 import type { NearlyLine, Touching } from '$core/vector';
 import type {
   ConstructionFound,
@@ -13,8 +13,8 @@ import type {
   InOneColour,
   AlternatesShown,
   LayoutShown,
-  LetteringResult,
   LetteringWant,
+  LockupLook,
   Look,
   MadePicture,
   ProofSource,
@@ -39,12 +39,12 @@ export interface WorkHooks<T> {
  * heard of again; one that waits is replaced.
  */
 class Latest<Request extends object, Result> {
-  private worker: Worker | null = null;
+  private worker: Answering | null = null;
   private running: { id: number; stop: Int32Array | null; hooks: WorkHooks<Result> | null } | null = null;
   private waiting: { request: Request; hooks: WorkHooks<Result> } | null = null;
   private count = 0;
 
-  constructor(private readonly start: () => Worker) {}
+  constructor(private readonly start: () => Answering) {}
 
   ask(request: Request, hooks: WorkHooks<Result>): void {
     this.waiting = { request, hooks };
@@ -70,7 +70,7 @@ class Latest<Request extends object, Result> {
     this.worker.postMessage({ ...request, id, stop });
   }
 
-  private spawn(): Worker {
+  private spawn(): Answering {
     const worker = this.start();
     worker.onmessage = ({ data }: MessageEvent<Reply<Result>>) => {
       if (data.id !== this.running?.id) return;
@@ -145,14 +145,70 @@ export const depthWorker = () => newShaper<DepthSeen>();
 /** One that measures how far a drawing lies from its picture. */
 export const deviationWorker = () => newShaper<Deviation>();
 
-const newSetter = <R extends LetteringResult>() =>
-  new Latest<LetteringWant, R>(() => new Worker(new URL('./lettering.worker.ts', import.meta.url), { type: 'module' }));
+/** What a Latest needs of a worker. */
+type Answering = Pick<Worker, 'postMessage' | 'onmessage' | 'onerror' | 'terminate'>;
+
+/**
+ * One worker for several that ask: the shaper is large, and each worker that has it loads it. It lives as long as the page, and answers each on the channel that
+ * the request came on.
+ */
+class Shared {
+  private worker: Worker | null = null;
+  /** What was asked while it was being loaded. */
+  private waiting: object[] | null = null;
+  private readonly channels = new Map<number, Answering>();
+  private count = 0;
+
+  channel = (): Answering => {
+    const number = ++this.count;
+    const own: Answering = {
+      onmessage: null,
+      onerror: null,
+      postMessage: (message: object) => this.post({ ...message, channel: number }),
+      terminate: () => void this.channels.delete(number),
+    };
+    this.channels.set(number, own);
+    return own;
+  };
+
+  private post(message: object): void {
+    const worker = this.started();
+    if (this.waiting) this.waiting.push(message);
+    else worker.postMessage(message);
+  }
+
+  private started(): Worker {
+    if (this.worker) return this.worker;
+    this.waiting = [];
+    const worker = new Worker(new URL('./lettering.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = (event: MessageEvent<'ready' | { channel: number }>) => {
+      if (event.data !== 'ready') return void this.channels.get(event.data.channel)?.onmessage?.call(worker, event);
+      this.waiting?.forEach((message) => worker.postMessage(message));
+      this.waiting = null;
+    };
+    worker.onerror = (event) => {
+      worker.terminate();
+      this.worker = null;
+      for (const channel of this.channels.values()) channel.onerror?.call(worker, event);
+    };
+    // A page that is kept for the way back with such a worker takes Chromium's renderer down (seen with 156), and the page after it too: it goes without.
+    addEventListener('pagehide', () => worker.terminate(), { once: true });
+    addEventListener('pageshow', ({ persisted }) => persisted && location.reload(), { once: true });
+    return (this.worker = worker);
+  }
+}
+
+/** Lockups that are shown while something moves wait for nothing else. */
+const drawing = new Shared();
+const setting = new Shared();
 
 /** A worker that draws lockups. */
-export const drawingWorker = () => newSetter<DrawnLockup>();
+export const drawingWorker = () => new Latest<LetteringWant, DrawnLockup>(drawing.channel);
+/** One that draws them as they are judged and delivered. */
+export const cuttingWorker = () => new Latest<LetteringWant, DrawnLockup>(setting.channel);
 /** One that arranges marks and names. */
-export const layoutsWorker = () => newSetter<readonly LayoutShown[]>();
+export const layoutsWorker = () => new Latest<LetteringWant, readonly LayoutShown[]>(setting.channel);
 /** One that looks at lockups. */
-export const lockupLookWorker = () => newSetter<readonly LockupLine[]>();
+export const lockupLookWorker = () => new Latest<LetteringWant, LockupLook>(setting.channel);
 /** One that finds what faces have beside their plain letters. */
-export const alternatesWorker = () => newSetter<AlternatesShown>();
+export const alternatesWorker = () => new Latest<LetteringWant, AlternatesShown>(setting.channel);

@@ -1,6 +1,7 @@
 import { FaceShelf, type FaceAsked } from '$core/lettering';
 import { lettersFor, textsOf, type Lockup } from '$core/lockup';
 import { alternatesOf, drawLockup, layoutsOf, lockupLines } from '$core/typeset';
+import { nearlyWithin, symmetriesOfArtwork, type Artwork } from '$core/vector';
 import type { FaceToldOf } from '$lib/contract/answers';
 import type { AlternatesShown, Artworks, LetteringResult, LetteringWant } from './messages';
 
@@ -32,13 +33,42 @@ async function drawn(lockup: Lockup, artworks: Artworks, ground: string) {
   return drawLockup(lockup, { artworkOf: (mark) => artworks[mark.stepId] ?? null, familyOf }, { ground });
 }
 
+const axes = new Map<string, readonly { at: number; told: string }[]>();
+/** Axes of no more groups than this are looked for. */
+const GROUPS_MOST = 6;
+
+/** The upright axes of an artwork and of its groups; a step never changes, so they are found once. */
+function axesOf(step: string, artwork: Artwork): readonly { at: number; told: string }[] {
+  let own = axes.get(step);
+  if (!own) {
+    const groups = artwork.nodes.filter((n) => n.kind === 'group').slice(0, GROUPS_MOST);
+    own = [null, ...groups].flatMap((group) => {
+      const found = symmetriesOfArtwork(artwork, group ? [group.id] : 'all', 2 * nearlyWithin(artwork));
+      const axis = found.find((s) => s.kind === 'mirror' && Math.abs(s.angleDeg - 90) < 1);
+      return axis?.kind === 'mirror' ? [{ at: axis.through[0], told: `axis of ${group?.name ?? 'the mark'}` }] : [];
+    });
+    axes.set(step, own);
+  }
+  return own;
+}
+
 /** What a request about lettering asks for. */
 export async function answerTo(asked: LetteringWant): Promise<LetteringResult> {
   switch (asked.want) {
     case 'draw':
       return drawn(asked.lockup, asked.artworks, asked.ground);
     case 'look':
-      return lockupLines(asked.lockup, await drawn(asked.lockup, asked.artworks, '#FFFFFF'), familyOf, asked.artworks);
+      return {
+        lines: lockupLines(
+          asked.lockup,
+          await drawn(asked.lockup, asked.artworks, '#FFFFFF'),
+          familyOf,
+          asked.artworks,
+        ),
+        axes: Object.fromEntries(
+          Object.entries(asked.artworks).map(([step, artwork]) => [step, axesOf(step, artwork)]),
+        ),
+      };
     case 'layouts': {
       const { mark, name, line, face, inkId } = asked;
       const text = name + line;

@@ -185,7 +185,8 @@ export type LetteringWant =
 /** Artworks by their step. */
 export type Artworks = Readonly<Record<string, Artwork>>;
 
-export type LetteringRequest = LetteringWant & { readonly id: number; readonly stop: Int32Array | null };
+/** On a channel of its own, since several ask one worker; replies come on the same. */
+export type LetteringRequest = LetteringWant & { readonly id: number; readonly channel: number; readonly stop: Int32Array | null }; // prettier-ignore
 
 /** One layout, drawn. */
 export interface LayoutShown {
@@ -195,7 +196,13 @@ export interface LayoutShown {
   readonly artwork: Artwork;
 }
 
-export type LetteringResult = DrawnLockup | readonly LayoutShown[] | readonly LockupLine[] | AlternatesShown;
+export type LetteringResult = DrawnLockup | readonly LayoutShown[] | LockupLook | AlternatesShown;
+
+/** What is worth a look in a lockup, and the upright axes of its marks, by their step, across in the artwork. */
+export interface LockupLook {
+  readonly lines: readonly LockupLine[];
+  readonly axes: Readonly<Record<string, readonly { readonly at: number; readonly told: string }[]>>;
+}
 
 /** What a face offers for a text: alternates as pictures, its axes, and its weights. */
 export interface AlternatesShown {

@@ -75,10 +75,11 @@
   async function load(): Promise<void> {
     try {
       const work = arranging.mark?.workId;
-      const isByMark = by === 'mark' && work && !words.trim();
+      const having = few ? '' : arranging.having;
+      const isByMark = by === 'mark' && work && !words.trim() && !having;
       const path = isByMark
         ? `/api/works/${work}/faces`
-        : `/api/faces?mood=${encodeURIComponent(words)}${kind ? `&class=${kind}` : ''}`;
+        : `/api/faces?mood=${encodeURIComponent(words)}${kind ? `&class=${kind}` : ''}${having ? `&having=${encodeURIComponent(having)}` : ''}`;
       const [list, kept] = await Promise.all([
         known<(FamilyFacts & Partial<LikeFaceAnswer>)[]>(path),
         ask<{ faces: BroughtFace[]; favourites: string[] }>('GET', `/api/commissions/${commissionId}/faces`),
@@ -100,7 +101,7 @@
     }
   }
   $effect(() => {
-    void [by, kind, arranging.mark?.workId];
+    void [by, kind, arranging.mark?.workId, arranging.having];
     void load();
   });
 
@@ -198,7 +199,14 @@
     />
   </div>
 {/if}
-<ul aria-label="Faces" data-faces={rows.length}>
+{#if few === undefined && arranging.having}
+  <p class="mb-1 flex items-center justify-between">
+    Those that have “{arranging.having}”
+    <button class="quiet" onclick={() => (arranging.having = '')}>all faces</button>
+  </p>
+{/if}
+<!-- What comes late has its room already: nothing moves away from under the pointer. -->
+<ul aria-label="Faces" data-faces={rows.length} style={few ? `min-height: ${57 * few}px` : ''}>
   {#each shown as row (row.family)}
     {@const specimen = found.get(keyOf(row, text))}
     {@const isOn = part?.face.family === row.family}

@@ -33,7 +33,7 @@
   }
 </script>
 
-<div class="grid grid-cols-3 gap-1.5" data-layouts={found.length}>
+<div class="grid grid-cols-3 content-start gap-1.5" style="min-height: {few ? 134 : 0}px" data-layouts={found.length}>
   {#each shown as layout (layout.id)}
     <button
       class="h-16 border bg-white p-1 {current === layout.words

@@ -2,33 +2,69 @@
   import type { TextPart } from '$core/lockup';
   import type { Arranging } from './arranging.svelte';
 
-  /** Single letters: one may be the mark. */
+  /** Single letters: the mark may stand in one's place, or its outlines are changed by hand; the rest stays live. */
   const { arranging, part }: { arranging: Arranging; part: TextPart } = $props();
-  const letters = $derived(arranging.drawnPart(part.id)?.text?.letters ?? []);
-  /** Every character of the text that could be a letter, also those that are something else now. */
-  const places = $derived([...part.text].reduce<{ at: number; text: string }[]>((list, text) => {
-    const at = list.length ? list[list.length - 1].at + list[list.length - 1].text.length : 0;
-    return [...list, { at, text }];
-  }, []).filter((p) => p.text.trim())); // prettier-ignore
+  /** Every character of the text that is seen, also those that are something else now. */
+  const places = $derived.by(() => {
+    let at = 0;
+    return [...part.text].flatMap((text) => {
+      const own = { at, text };
+      at += text.length;
+      return text.trim() ? [own] : [];
+    });
+  });
   const mark = $derived(arranging.mark);
-  function toggle(at: number): void {
-    if (!mark) return;
-    const { [String(at)]: was, ...rest } = part.instead ?? {};
-    const instead = was ? rest : { ...rest, [String(at)]: { kind: 'mark' as const, markId: mark.id } };
+  const at = $derived(arranging.letterAt);
+  const now = $derived(at === null ? undefined : part.instead?.[String(at)]);
+  type Instead = NonNullable<TextPart['instead']>[string];
+  function become(to: Instead | null): void {
+    if (at === null) return;
+    const { [String(at)]: _was, ...rest } = part.instead ?? {};
+    const instead = to ? { ...rest, [String(at)]: to } : rest;
     arranging.set(part.id, { instead: Object.keys(instead).length ? instead : null });
   }
+  const outlines = $derived(arranging.letters.find((l) => l.at === at)?.outlines ?? []);
 </script>
 
-<p class="mb-2 text-[12px] text-muted">
-  Press a letter to have the mark stand in its place, as high as it is; press again to have the letter back.
-</p>
-<div class="mb-2 flex flex-wrap gap-1" data-letters={letters.length}>
-  {#each places as { at, text } (at)}
+<div class="mb-2 flex flex-wrap gap-1" data-letters={places.length}>
+  {#each places as { at: place, text } (place)}
     <button
-      class="button min-w-8 {part.instead?.[String(at)] ? 'border-active! font-semibold' : ''}"
-      disabled={!mark}
-      aria-pressed={Boolean(part.instead?.[String(at)])}
-      onclick={() => toggle(at)}>{text}</button
+      class="button min-w-8 px-1.5! {at === place ? 'border-active! font-semibold' : ''} {part.instead?.[String(place)]
+        ? 'underline'
+        : ''}"
+      aria-pressed={at === place}
+      onclick={() => (arranging.letterAt = at === place ? null : place)}>{text}</button
     >
   {/each}
 </div>
+{#if at === null}
+  <p class="text-[12px] text-muted">
+    Press a letter to have the mark stand in its place, or to change its outline by hand.
+  </p>
+{:else}
+  <div class="mb-2 grid grid-cols-2 gap-1.5">
+    <button
+      class="button text-left"
+      disabled={!mark}
+      aria-pressed={now?.kind === 'mark'}
+      data-as-mark
+      onclick={() => become(now?.kind === 'mark' ? null : { kind: 'mark', markId: mark!.id })}
+      >{now?.kind === 'mark' ? 'the letter again' : 'the mark'}</button
+    >
+    <button
+      class="button text-left"
+      disabled={part.warp !== undefined || (!outlines.length && now?.kind !== 'drawn')}
+      aria-pressed={now?.kind === 'drawn'}
+      data-by-hand
+      onclick={() => become(now?.kind === 'drawn' ? null : { kind: 'drawn', contours: [...outlines] })}
+      >{now?.kind === 'drawn' ? 'the letter again' : 'by hand'}</button
+    >
+  </div>
+  {#if now?.kind === 'drawn'}
+    <p class="text-[12px] text-muted" role="status">
+      Its points are dragged on the sheet; it stands where the letter did, and the rest of the text stays live.
+    </p>
+  {:else if part.warp}
+    <p class="text-[12px] text-muted">A letter is changed by hand before the text is bent: take the bend away first.</p>
+  {/if}
+{/if}

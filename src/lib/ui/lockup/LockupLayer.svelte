@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { letterPoints } from '$core/lockup';
+  import { mapPoint } from '$core/path';
   import type { View } from '../sheet/view';
   import type { Arranging } from './arranging.svelte';
 
@@ -9,7 +11,18 @@
   const paper = $derived(arranging.paper);
   const chosen = $derived(arranging.chosen.flatMap((id) => arranging.drawnPart(id) ?? []));
   const lines = $derived(arranging.snapLines.length ? arranging.snapLines : arranging.gaps);
-  const canScale = $derived(arranging.part !== null && arranging.part.kind !== 'frame');
+  const canScale = $derived(arranging.part !== null && arranging.part.kind !== 'frame' && !arranging.ownLetter);
+  /** The points of a letter that is changed by hand. */
+  const points = $derived.by(() => {
+    const letter = arranging.ownLetter;
+    if (!letter) return [];
+    return letterPoints(letter.outlines).map((p) => ({
+      key: `${p.contour} ${p.segment} ${p.which}`,
+      which: p.which,
+      at: mapPoint(letter.map, p.at),
+      of: p.of && mapPoint(letter.map, p.of),
+    }));
+  });
   const pair = $derived.by(() => {
     const letter = arranging.act === 'kern' ? arranging.letters[arranging.pair] : undefined;
     const part = letter && arranging.subject ? arranging.drawnPart(arranging.subject.id) : null;
@@ -84,6 +97,31 @@
     {#each lines as { from, to }, k (k)}
       <path d="M{from[0]} {from[1]}L{to[0]} {to[1]}" stroke="#1d6f6a" stroke-width={1.5 * px} data-snap-line />
     {/each}
+    {#each points as { at, of, which, key } (key)}
+      {#if of}<path d="M{of[0]} {of[1]}L{at[0]} {at[1]}" stroke="#1d6f6a" stroke-width={px} />{/if}
+      {#if which === 'to'}
+        <rect
+          x={at[0] - 4 * px}
+          y={at[1] - 4 * px}
+          width={8 * px}
+          height={8 * px}
+          fill="#fff"
+          stroke="#1d2e4e"
+          stroke-width={1.25 * px}
+          data-letter-point={key}
+        />
+      {:else}
+        <circle
+          cx={at[0]}
+          cy={at[1]}
+          r={3.5 * px}
+          fill="#1d6f6a"
+          stroke="#fff"
+          stroke-width={px}
+          data-letter-point={key}
+        />
+      {/if}
+    {/each}
     {#if pair}
       <path d="M{pair.from[0]} {pair.from[1]}L{pair.to[0]} {pair.to[1]}" stroke="#fff" stroke-width={4 * px} />
       <path
@@ -94,10 +132,13 @@
       />
     {/if}
   </g>
-  {#each lines as { from, to, told }, k (k)}
+  {#each lines as { from, to, told, wordsAt }, k (k)}
+    {@const isLevel = Math.abs(from[1] - to[1]) < 1e-6}
+    {@const at = wordsAt ?? [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]}
     <text
-      x={((from[0] + to[0]) / 2 - paper.x) * view.zoom + view.x + 6}
-      y={((from[1] + to[1]) / 2 - paper.y) * view.zoom + view.y - 5}
+      x={(at[0] - paper.x) * view.zoom + view.x + (wordsAt && isLevel ? 0 : 8)}
+      y={(at[1] - paper.y) * view.zoom + view.y + (wordsAt ? (isLevel ? 18 : 4) : -5)}
+      text-anchor={wordsAt && isLevel ? 'middle' : 'start'}
       font-size="12"
       fill="#14524e"
       stroke="#fff"

@@ -22,7 +22,7 @@
 {/snippet}
 
 <ul
-  class="mb-3"
+  class="mb-3 min-h-24"
   aria-label="Noticed"
   data-noticed={arranging.noticed ? lines.length + others.length + arranging.older.length : ''}
 >
@@ -43,8 +43,11 @@
   {#each lines.slice(0, MOST) as line (line.key)}
     {@render row(
       line.told,
-      line.fix?.label ?? null,
-      () => arranging.edit(...(line.fix?.edits ?? [])),
+      line.missing ? 'faces that have it' : (line.fix?.label ?? null),
+      () =>
+        line.missing && line.partId
+          ? arranging.facesHaving(line.missing, line.partId)
+          : arranging.edit(...(line.fix?.edits ?? [])),
       line.partId ? () => arranging.choose([line.partId!]) : null,
       line.isGrave,
     )}

@@ -1,15 +1,16 @@
 import { onDestroy } from 'svelte';
-import { contains, tightBox, type Box, type Point } from '$core/path';
+import { contains, inverse, mapPoint, tightBox, type Box, type Point } from '$core/path';
 import {
   alignmentOf,
   casedAs,
   freePartId,
   gapsOf,
+  letterPoints,
   marksOf,
   partOf,
-  respelled,
   snappedMove,
   tidied,
+  withLetterPoint,
   type Alignment,
   type DrawnLockup,
   type DrawnPart,
@@ -17,6 +18,7 @@ import {
   type Lockup,
   type LockupEdit,
   type LockupLine,
+  type LetterPoint,
   type LockupPart,
   type MarkPart,
   type SnapLine,
@@ -24,8 +26,8 @@ import {
 } from '$core/lockup';
 import { findNode, nodesAt, type Artwork, type Piece } from '$core/vector';
 import type { LockupAnswer } from '$lib/contract/answers';
-import { drawingWorker, layoutsWorker, lockupLookWorker } from '$lib/workers/client';
-import type { LayoutShown, LetteringWant } from '$lib/workers/messages';
+import { cuttingWorker, drawingWorker, layoutsWorker, lockupLookWorker } from '$lib/workers/client';
+import type { LayoutShown, LetteringWant, LockupLook } from '$lib/workers/messages';
 import { ask } from '../api';
 import { notices } from '../notices.svelte';
 import { reload } from '../reload';
@@ -72,11 +74,16 @@ export class Arranging {
   /** What the next press on the mark chooses: what a text passes behind, a path that it stands on, or nothing. */
   picking = $state<'behind' | 'path' | null>(null);
   showsClear = $state(true);
+  /** The place of the letter that is changed by itself. */
+  letterAt = $state<number | null>(null);
+  /** Characters that faces are to have which are offered. */
+  having = $state('');
   /** Artworks by their step, those that came after the page too. */
   artworks = $state.raw<Readonly<Record<string, Artwork>>>({});
 
+  private axes: LockupLook['axes'] = {};
   private readonly drawer = drawingWorker();
-  private readonly cutter = drawingWorker();
+  private readonly cutter = cuttingWorker();
   private readonly looker = lockupLookWorker();
   private readonly arranger = layoutsWorker();
   /** Layouts of the mark and the name, and what they were made of. */
@@ -84,6 +91,7 @@ export class Arranging {
   private laidOutOf = '';
   private timer: ReturnType<typeof setTimeout> | null = null;
   private drag: { from: Point; ids: readonly string[]; base: DrawnLockup; moved: boolean; was: readonly string[] } | null = null; // prettier-ignore
+  private point: LetterPoint | null = null;
   private corner: { about: Point; from: Point; ids: readonly string[] } | null = null;
 
   constructor(
@@ -149,7 +157,13 @@ export class Arranging {
     const { artworks } = this;
     this.looker.ask(
       { want: 'look', lockup: kept, artworks },
-      { onResult: (lines) => (this.noticed = lines), onError: (m) => notices.tell(m, { id: 'lockup' }) },
+      {
+        onResult: ({ lines, axes }) => {
+          this.noticed = lines;
+          this.axes = axes;
+        },
+        onError: (m) => notices.tell(m, { id: 'lockup' }),
+      },
     );
     this.cutter.ask(
       { want: 'draw', lockup: kept, artworks, ground: 'cut' },
@@ -247,6 +261,7 @@ export class Arranging {
   }
   choose(ids: readonly string[]): void {
     this.keepTried();
+    if (ids[0] !== this.chosen[0]) this.letterAt = null;
     this.chosen = ids;
     this.picking = null;
     this.pair = 0;
@@ -310,6 +325,7 @@ export class Arranging {
   gesture({ what, point, shift, zoom }: DrawGesture): void {
     const p: Point = [point[0] + this.paper.x, point[1] + this.paper.y];
     if (what === 'down') return this.down(p, shift, zoom);
+    if (what === 'drag' && this.point) return this.movePoint(p);
     if (what === 'drag' && this.corner) return this.scaleTo(p);
     if (what === 'drag' && this.drag) {
       const { from, ids, base } = this.drag;
@@ -321,17 +337,20 @@ export class Arranging {
       this.line.tried = { kind: 'move-parts', ids: [...ids], dx: snap.dx, dy: snap.dy };
     }
     if (what === 'up') {
-      const { drag, corner } = this;
-      this.drag = this.corner = null;
+      const { drag, corner, point } = this;
+      this.drag = this.corner = this.point = null;
       this.snapLines = [];
-      if ((drag?.moved || corner) && this.line.tried) this.keepTried();
+      if ((drag?.moved || corner || point) && this.line.tried) this.keepTried();
     }
   }
 
   private down(p: Point, shift: boolean, zoom: number): void {
     this.keepTried();
     if (this.picking) return this.pick(p);
-    const handle = this.part && this.part.kind !== 'frame' ? this.drawnPart(this.part.id) : null;
+    this.point = this.pointNear(p, 8 / zoom);
+    if (this.point) return;
+    const handle =
+      this.part && this.part.kind !== 'frame' && this.act !== 'letters' ? this.drawnPart(this.part.id) : null;
     if (handle && this.part && this.part.kind !== 'frame') {
       const { box } = handle;
       const corners: readonly (readonly [Point, Point])[] = [
@@ -352,7 +371,17 @@ export class Arranging {
     const was = this.chosen;
     if (shift) this.choose(was.includes(id) ? was.filter((c) => c !== id) : [...was, id]);
     else if (!was.includes(id)) this.choose([id]);
-    if (this.drawn) this.drag = { from: p, ids: this.movable(this.chosen), base: this.drawn, moved: false, was };
+    if (this.drawn) this.drag = { from: p, ids: this.movable(this.chosen), base: this.withAxes(this.drawn), moved: false, was }; // prettier-ignore
+  }
+
+  /** The lockup as it is drawn, with the axes of its marks to be drawn to. */
+  private withAxes(drawn: DrawnLockup): DrawnLockup {
+    const parts = drawn.parts.map((p): DrawnPart => {
+      const mark = partOf(this.lockup, p.id);
+      const own = mark?.kind === 'mark' && !mark.turnDeg ? this.axes[mark.stepId] : undefined;
+      return own?.length && mark?.kind === 'mark' ? { ...p, axes: own.map(({ at, told }) => ({ at: mark.x + mark.scale * at, told })) } : p; // prettier-ignore
+    });
+    return { ...drawn, parts };
   }
 
   private scaleTo(p: Point): void {
@@ -360,6 +389,31 @@ export class Arranging {
     const [was, is] = [from, p].map((q) => Math.hypot(q[0] - about[0], q[1] - about[1]));
     const by = Math.max(0.02, Math.min(50, is / Math.max(was, 1e-6)));
     this.line.tried = { kind: 'move-parts', ids: [...ids], dx: 0, dy: 0, scale: { by, x: about[0], y: about[1] } };
+  }
+
+  /** The letter whose outline is changed by hand, as it is drawn. */
+  readonly ownLetter = $derived.by(() => {
+    if (this.act !== 'letters' || this.letterAt === null) return null;
+    if (this.subject?.instead?.[String(this.letterAt)]?.kind !== 'drawn') return null;
+    return this.letters.find((l) => l.at === this.letterAt) ?? null;
+  });
+  private pointNear(p: Point, reach: number): LetterPoint | null {
+    const { ownLetter } = this;
+    if (!ownLetter) return null;
+    const off = (q: LetterPoint): number => {
+      const [x, y] = mapPoint(ownLetter.map, q.at);
+      return Math.hypot(x - p[0], y - p[1]);
+    };
+    const near = letterPoints(ownLetter.outlines).filter((q) => off(q) <= reach);
+    return near.length ? near.reduce((a, b) => (off(b) < off(a) ? b : a)) : null;
+  }
+  private movePoint(p: Point): void {
+    const { ownLetter, point, subject } = this;
+    const back = ownLetter && inverse(ownLetter.map);
+    const kept = subject && (partOf(this.line.kept, subject.id) as TextPart).instead?.[String(this.letterAt)];
+    if (!back || !point || !subject || kept?.kind !== 'drawn') return;
+    const contours = withLetterPoint(kept.contours, point, mapPoint(back, p));
+    this.line.tried = { kind: 'change-part', id: subject.id, set: { instead: { ...subject.instead, [String(this.letterAt)]: { kind: 'drawn', contours } } } }; // prettier-ignore
   }
 
   /** Makes what is chosen so many times as large, about its middle. */
@@ -529,8 +583,10 @@ export class Arranging {
     }
   }
 
-  /** Takes another lockup's spelling. */
-  takeSpelling(name: string): void {
-    this.edit(...respelled(this.lockup, name));
+  /** Opens the list of faces with those that have some characters. */
+  facesHaving(characters: string, partId: string): void {
+    this.choose([partId]);
+    this.having = characters;
+    this.act = 'faces';
   }
 }

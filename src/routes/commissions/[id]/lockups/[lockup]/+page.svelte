@@ -232,6 +232,13 @@
       unit="cap"
       onsettle={(v) => arranging.edit({ kind: 'clear-space', clear: v })}
     />
+    {#if arranging.mark}
+      <p class="mb-2">
+        <a class="quiet" href="/commissions/{data.commission.id}/artworks/{arranging.mark.workId}/lettering"
+          >another lockup of this mark</a
+        >
+      </p>
+    {/if}
     <p class="text-[12px] text-muted" role="status">
       Version {current.version}{line.isWaiting ? ', not yet kept' : ''}
     </p>
