@@ -82,6 +82,15 @@ describe('every view', () => {
     await until(async () => (await call<Delivery>('GET', `/api/deliveries/${delivery.id}`)).body.state === 'done');
     const retouched = (await call<RetouchedState>('POST', `/api/candidates/${candidate.id}/retouched`, {})).body;
     const root = `/commissions/${id}`;
+    const lockup = (
+      await call<WorkState>('POST', `/api/commissions/${id}/lockups`, {
+        artworkId: work.id,
+        layout: 'emblem',
+        line: 'since 1998',
+        face: 'Jost',
+      })
+    ).body;
+    const lockupAt = `${root}/lockups/${lockup.id}`;
     views = [
       ['commissions', '/'],
       ['new commission', '/new'],
@@ -121,6 +130,19 @@ describe('every view', () => {
       ],
       ['colourways', `${root}/artworks/${work.id}/colourways`, () => page.keyboard.press('s')],
       ['delivery', `${root}/artworks/${work.id}/deliver`],
+      [
+        'lettering',
+        `${root}/artworks/${work.id}/lettering`,
+        () => page.waitForSelector('[data-layout=beside]', { timeout: 20_000 }),
+      ],
+      ['lockup', lockupAt, () => page.waitForSelector('[data-face] svg', { timeout: 20_000 })],
+      ['lockup, a frame', lockupAt, () => page.click('[data-part=f1]')],
+      ['lockup, a text', lockupAt, () => page.click('[data-part=t1]')],
+      ...['t', 'l', 'o', 'k', 'a', 'b', 'r', 'i', 'm', 'n'].map(
+        (key) => [`lockup ${key}`, lockupAt, () => page.keyboard.press(key as KeyInput)] as const,
+      ),
+      ['lockup, colourways', `${lockupAt}/colourways`],
+      ['lockup, delivery', `${lockupAt}/deliver`],
       ['not found', '/nothing/here'],
     ];
   });
@@ -131,7 +153,7 @@ describe('every view', () => {
       const found: Record<string, string[]> = {};
       for (const [name, path, act] of views) {
         // Forms of acts are made of the same parts: in the dark one of each station tells.
-        if (surround === 'dark' && /^(retouch|shapes) [^co]$/.test(name)) continue;
+        if (surround === 'dark' && /^(retouch|shapes|lockup) [^co]$/.test(name)) continue;
         await page.goto(app.address + path);
         await settled(page).catch((error: unknown) => {
           throw new Error(`${name} does not come to rest`, { cause: error });
@@ -142,7 +164,7 @@ describe('every view', () => {
         if (broken.length) found[name] = broken;
       }
       expect(found).toEqual({});
-    }, 240_000);
+    }, 300_000);
 });
 
 describe('with keys alone', () => {

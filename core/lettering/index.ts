@@ -12,4 +12,4 @@ export { warped, type Warp } from './warp';
 export * from './artwork';
 export * from './catalogue';
 export * from './measure';
-export { facesLike, type LikeFace } from './looks';
+export { facesLike, widthOf, type LikeFace } from './looks';

@@ -17,9 +17,16 @@ export interface LikeFace<F> {
   readonly because: readonly string[];
 }
 
+const known = looks as unknown as Readonly<Record<string, readonly (readonly [number, number, number, number, number])[]>>; // prettier-ignore
+
+/** How wide a family's capitals are against their height, at its regular weight; null where it was not measured. */
+export function widthOf(id: string): number | null {
+  const own = known[id];
+  return own?.length ? own.reduce((p, q) => (Math.abs(q[0] - 400) < Math.abs(p[0] - 400) ? q : p))[4] : null;
+}
+
 /** Families by how like a mark they look, the likest first, each at its likest weight. */
 export function facesLike<F extends CatalogueEntry>(faces: readonly F[], mark: Look): LikeFace<F>[] {
-  const known = looks as unknown as Readonly<Record<string, readonly (readonly [number, number, number, number, number])[]>>; // prettier-ignore
   return faces
     .flatMap((face): LikeFace<F>[] => {
       const own = (known[face.id] ?? []).map(([weight, heavy, contrast, roundness, width]) => {

@@ -19,7 +19,7 @@ export interface DrawnLetter {
   readonly advance: number;
   /** From outlines in em, as a letter changed by hand has them, to the lockup. */
   readonly map: Affine;
-  /** What is drawn of it, in em; none where something else stands in its place. */
+  /** What is drawn of it, in em, where that was asked for; none where something else stands in its place. */
   readonly outlines: readonly Contour[];
 }
 

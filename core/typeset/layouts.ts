@@ -12,7 +12,7 @@ import {
   type TextPart,
 } from '../lockup';
 import { drawnShapes, type Artwork, type DrawnShape, type Ink } from '../vector';
-import { shownOutlines } from './draw';
+import { shownOutlines } from './working';
 import { reachOf } from './frames';
 import { textSetting, type FamilyOf } from './text';
 

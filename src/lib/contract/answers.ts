@@ -310,7 +310,12 @@ export interface FaceToldOf {
 }
 
 /** A face that ships, with what it has in common with an artwork, and at which weight. */
-export type LikeFaceAnswer = FamilyFacts & { readonly weight: number; readonly because: readonly string[] };
+export type LikeFaceAnswer = FamilyFacts & {
+  readonly weight: number;
+  readonly because: readonly string[];
+  /** Of its capitals, against their height; null where it was not measured. */
+  readonly width: number | null;
+};
 
 /** A retouched picture: its list of steps. */
 export type RetouchedState = WorkState<Retouched>;

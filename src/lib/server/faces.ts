@@ -1,7 +1,7 @@
 /** Faces: those that ship, and those that were brought in for a commission. */
 import { createHash } from 'node:crypto';
 import type * as v from 'valibot';
-import { facesLike, markLook, openFontFile, type FaceFiles } from '$core/lettering';
+import { facesLike, markLook, openFontFile, widthOf, type FaceFiles } from '$core/lettering';
 import { facesFiles, licenceOf, shippedFace, shippedFamilies } from '../../../node/faces';
 import { faceFor, type OwnFace } from '../../../node/make-lockups';
 import type { Artwork } from '$core/vector';
@@ -108,7 +108,12 @@ export async function facesLikeWork(workId: string): Promise<LikeFaceAnswer[]> {
   const { drawing } = await getArtwork(workId);
   const look = markLook(drawing);
   if (!look) return [];
-  return facesLike(shippedFamilies(), look).map(({ face, weight, because }) => ({ ...face, weight, because }));
+  return facesLike(shippedFamilies(), look).map(({ face, weight, because }) => ({
+    ...face,
+    weight,
+    because,
+    width: widthOf(face.id),
+  }));
 }
 
 export async function favouriteFaces(commissionId: string): Promise<string[]> {

@@ -1,5 +1,5 @@
 import type * as v from 'valibot';
-import { facesFor, type FamilyFacts } from '$core/lettering';
+import { facesFor, widthOf, type FamilyFacts } from '$core/lettering';
 import { TaskError } from '../../../node/pool';
 import { familiesWith, shippedFamilies } from '../../../node/faces';
 import type { LetteringSet, LockupsAsked } from '../contract/requests';
@@ -12,7 +12,7 @@ export const listFaces = (mood: string, kind: string | null, having = '') =>
   facesFor(
     [...having].reduce<readonly FamilyFacts[]>((list, c) => list.filter((f) => familiesWith(c).includes(f)), shippedFamilies()).filter((f) => kind === null || f.class === kind), // prettier-ignore
     mood,
-  ).map(({ face, because }) => ({ ...face, because }));
+  ).map(({ face, because }) => ({ ...face, because, width: widthOf(face.id) }));
 
 /** Does something with lettering; what cannot be set is a 422 Problem. */
 export async function told<T>(work: Promise<T>): Promise<T> {

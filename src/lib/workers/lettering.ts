@@ -28,9 +28,9 @@ const shelf = new FaceShelf({
 
 const familyOf = (face: FaceAsked, text: string) => shelf.family(face, text);
 
-async function drawn(lockup: Lockup, artworks: Artworks, ground: string) {
+async function drawn(lockup: Lockup, artworks: Artworks, ground: string, lettersOf: string | null = null) {
   await Promise.all(textsOf(lockup).map((t) => shelf.load(t.face, lettersFor(t))));
-  return drawLockup(lockup, { artworkOf: (mark) => artworks[mark.stepId] ?? null, familyOf }, { ground });
+  return drawLockup(lockup, { artworkOf: (mark) => artworks[mark.stepId] ?? null, familyOf }, { ground, lettersOf });
 }
 
 const axes = new Map<string, readonly { at: number; told: string }[]>();
@@ -56,7 +56,7 @@ function axesOf(step: string, artwork: Artwork): readonly { at: number; told: st
 export async function answerTo(asked: LetteringWant): Promise<LetteringResult> {
   switch (asked.want) {
     case 'draw':
-      return drawn(asked.lockup, asked.artworks, asked.ground);
+      return drawn(asked.lockup, asked.artworks, asked.ground, asked.lettersOf);
     case 'look':
       return {
         lines: lockupLines(

@@ -168,7 +168,7 @@ export interface InOneColour {
 /** What is asked about lockups and lettering. */
 export type LetteringWant =
   /** It drawn: what is the ground's painted with that, or cut out of what lies below. */
-  | { readonly want: 'draw'; readonly lockup: Lockup; readonly artworks: Artworks; readonly ground: string }
+  | { readonly want: 'draw'; readonly lockup: Lockup; readonly artworks: Artworks; readonly ground: string; readonly lettersOf?: string | null } // prettier-ignore
   /** It in other layouts, and in other faces of the same layout. */
   | {
       readonly want: 'layouts';

@@ -146,16 +146,16 @@
     <span class="flex gap-3">
       <button
         class="quiet"
-        aria-pressed={arranging.picking === 'behind'}
+        aria-pressed={arranging.handling.picking === 'behind'}
         onclick={() => {
           arranging.choose([part.id]);
-          arranging.picking = 'behind';
+          arranging.handling.picking = 'behind';
         }}>choose a piece</button
       >
       {#if part.behind}<button class="quiet" onclick={() => arranging.set(part.id, { behind: null })}>none</button>{/if}
     </span>
   </p>
-  {#if arranging.picking === 'behind'}<p role="status">
+  {#if arranging.handling.picking === 'behind'}<p role="status">
       Press the piece of the mark that is to lie before the lettering.
     </p>{/if}
 {/if}

@@ -38,6 +38,8 @@
   const LOUD: ReadonlySet<string> = new Set(['script', 'blackletter', 'stencil', 'display']);
   let words = $state('');
   let kind = $state('');
+  let weight = $state('');
+  let width = $state('');
   let by = $state<'mark' | 'words' | 'favourites'>('mark');
   let rows = $state.raw<readonly Row[]>([]);
   let found = $state.raw<ReadonlyMap<string, SpecimenShown>>(new Map(specimens));
@@ -50,9 +52,18 @@
   const shown = $derived(rows.slice(0, few ?? most));
   const fileInput = $state<{ el?: HTMLInputElement }>({});
 
-  const rowOf = (f: FamilyFacts & { weight?: number; because?: readonly string[] }): Row => ({
+  /** How wide capitals are, against their height, and what that is called. */
+  const WIDTHS: Readonly<Record<string, readonly [number, number]>> = { narrow: [0, 0.93], normal: [0.93, 1.15], wide: [1.15, 9] }; // prettier-ignore
+  const isWanted = (f: Found): boolean =>
+    (!kind || f.class === kind) &&
+    (!weight || f.weights.includes(Number(weight))) &&
+    (!width || (typeof f.width === 'number' && f.width >= WIDTHS[width][0] && f.width < WIDTHS[width][1]));
+  type Found = FamilyFacts & Partial<LikeFaceAnswer>;
+  const rowOf = (f: Found): Row => ({
     family: f.id,
-    weight: f.weight ?? f.weights.reduce((b, w) => (Math.abs(w - 500) < Math.abs(b - 500) ? w : b), f.weights[0]),
+    weight: weight
+      ? Number(weight)
+      : (f.weight ?? f.weights.reduce((b, w) => (Math.abs(w - 500) < Math.abs(b - 500) ? w : b), f.weights[0])),
     name: f.name,
     told: (f.because?.length ? f.because : f.moods.slice(0, 2)).join(' · '),
     licence: f.licence,
@@ -81,11 +92,11 @@
         ? `/api/works/${work}/faces`
         : `/api/faces?mood=${encodeURIComponent(words)}${kind ? `&class=${kind}` : ''}${having ? `&having=${encodeURIComponent(having)}` : ''}`;
       const [list, kept] = await Promise.all([
-        known<(FamilyFacts & Partial<LikeFaceAnswer>)[]>(path),
+        known<Found[]>(path),
         ask<{ faces: BroughtFace[]; favourites: string[] }>('GET', `/api/commissions/${commissionId}/faces`),
       ]);
       [own, favourites] = [kept.faces, kept.favourites];
-      const all = list.filter((f) => (!kind || f.class === kind) && !(few && LOUD.has(f.class))).map(rowOf);
+      const all = list.filter((f) => isWanted(f) && !(few && LOUD.has(f.class))).map(rowOf);
       const word = words.trim().toLowerCase();
       // A face that is called so comes before those that feel so.
       const called = word ? all.filter((r) => r.name.toLowerCase().includes(word)) : [];
@@ -101,7 +112,7 @@
     }
   }
   $effect(() => {
-    void [by, kind, arranging.mark?.workId, arranging.having];
+    void [by, kind, weight, width, arranging.mark?.workId, arranging.having];
     void load();
   });
 
@@ -170,6 +181,16 @@
     <select class="field w-full" bind:value={kind} aria-label="Class">
       <option value="">all classes</option>
       {#each CLASSES as c (c)}<option value={c}>{c}</option>{/each}
+    </select>
+  </div>
+  <div class="mb-2 grid grid-cols-2 gap-2">
+    <select class="field w-full" bind:value={weight} aria-label="Weight">
+      <option value="">all weights</option>
+      {#each [100, 200, 300, 400, 500, 600, 700, 800, 900] as w (w)}<option value={String(w)}>has {w}</option>{/each}
+    </select>
+    <select class="field w-full" bind:value={width} aria-label="Width">
+      <option value="">all widths</option>
+      {#each Object.keys(WIDTHS) as w (w)}<option value={w}>{w}</option>{/each}
     </select>
   </div>
   <div class="mb-2 flex items-center gap-2.5 text-[12px] whitespace-nowrap">

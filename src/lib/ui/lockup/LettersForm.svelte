@@ -14,7 +14,7 @@
     });
   });
   const mark = $derived(arranging.mark);
-  const at = $derived(arranging.letterAt);
+  const at = $derived(arranging.kerning.letterAt);
   const now = $derived(at === null ? undefined : part.instead?.[String(at)]);
   type Instead = NonNullable<TextPart['instead']>[string];
   function become(to: Instead | null): void {
@@ -23,7 +23,7 @@
     const instead = to ? { ...rest, [String(at)]: to } : rest;
     arranging.set(part.id, { instead: Object.keys(instead).length ? instead : null });
   }
-  const outlines = $derived(arranging.letters.find((l) => l.at === at)?.outlines ?? []);
+  const outlines = $derived(arranging.kerning.letters.find((l) => l.at === at)?.outlines ?? []);
 </script>
 
 <div class="mb-2 flex flex-wrap gap-1" data-letters={places.length}>
@@ -33,7 +33,7 @@
         ? 'underline'
         : ''}"
       aria-pressed={at === place}
-      onclick={() => (arranging.letterAt = at === place ? null : place)}>{text}</button
+      onclick={() => (arranging.kerning.letterAt = at === place ? null : place)}>{text}</button
     >
   {/each}
 </div>

@@ -10,11 +10,11 @@
   const drawn = $derived(arranging.drawn);
   const paper = $derived(arranging.paper);
   const chosen = $derived(arranging.chosen.flatMap((id) => arranging.drawnPart(id) ?? []));
-  const lines = $derived(arranging.snapLines.length ? arranging.snapLines : arranging.gaps);
-  const canScale = $derived(arranging.part !== null && arranging.part.kind !== 'frame' && !arranging.ownLetter);
+  const lines = $derived(arranging.handling.snapLines.length ? arranging.handling.snapLines : arranging.gaps);
+  const canScale = $derived(arranging.part !== null && arranging.part.kind !== 'frame' && !arranging.kerning.ownLetter);
   /** The points of a letter that is changed by hand. */
   const points = $derived.by(() => {
-    const letter = arranging.ownLetter;
+    const letter = arranging.kerning.ownLetter;
     if (!letter) return [];
     return letterPoints(letter.outlines).map((p) => ({
       key: `${p.contour} ${p.segment} ${p.which}`,
@@ -24,7 +24,7 @@
     }));
   });
   const pair = $derived.by(() => {
-    const letter = arranging.act === 'kern' ? arranging.letters[arranging.pair] : undefined;
+    const letter = arranging.act === 'kern' ? arranging.kerning.letters[arranging.kerning.pair] : undefined;
     const part = letter && arranging.subject ? arranging.drawnPart(arranging.subject.id) : null;
     if (!letter || !part?.text) return null;
     const rad = (letter.turnDeg * Math.PI) / 180;

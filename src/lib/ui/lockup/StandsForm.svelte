@@ -27,7 +27,7 @@
       arranging.set(part.id, { follows: { kind: 'arc', radiusPx, side: 'above', even: 'middle' }, ...(body ? { x: body.x + body.width / 2, y } : {}), align: 'centre' }); // prettier-ignore
     } else if (to === 'path') {
       arranging.choose([part.id]);
-      arranging.picking = 'path';
+      arranging.handling.picking = 'path';
     } else arranging.set(part.id, { follows: { kind: 'frame', frameId: to, side: 'above' } satisfies Follows });
   }
   const change = (fields: Record<string, unknown>): void =>
@@ -40,6 +40,8 @@
     const letters = drawn?.text?.letters ?? [];
     return letters.length > 1 ? Math.abs(letters[letters.length - 1].turnDeg - letters[0].turnDeg) : 0;
   });
+  const radiusFor = (deg: number): number =>
+    follows?.kind === 'arc' ? Math.min(20_000, Math.max(1, (follows.radiusPx * bend) / deg)) : 1;
 </script>
 
 <label class="mb-3 flex items-center justify-between gap-2"
@@ -57,7 +59,7 @@
     {#if arranging.mark}<option value="path">an outline of the mark</option>{/if}
   </select></label
 >
-{#if arranging.picking === 'path'}
+{#if arranging.handling.picking === 'path'}
   <p class="mb-2" role="status">Press the piece of the mark whose outline it is to follow.</p>
 {/if}
 {#if follows?.kind === 'arc'}
@@ -70,9 +72,22 @@
     min={10}
     max={3000}
     unit="px"
-    hint={bend ? `bends by ${bend.toFixed(0)}° from first to last letter` : ''}
     onsettle={(v) => change({ radiusPx: v })}
   />
+  {#if bend > 0}
+    <!-- The same by how far the text goes round: its length stays what it is. -->
+    <Figure
+      label="Bent by"
+      bind:value={
+        () => Math.round(bend), (v) => Math.abs(v - Math.round(bend)) > 0.4 && tried({ radiusPx: radiusFor(v) })
+      }
+      min={5}
+      max={340}
+      unit="°"
+      hint="from the first letter to the last"
+      onsettle={(v) => Math.abs(v - bend) > 0.05 && change({ radiusPx: radiusFor(v) })}
+    />
+  {/if}
   <Figure
     label="Round the circle"
     bind:value={

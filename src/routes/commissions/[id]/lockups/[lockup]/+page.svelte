@@ -45,7 +45,7 @@
     () => onGround.hex,
     () => data.commission.name,
   );
-  const gesture = oncePerFrame((g) => arranging.gesture(g));
+  const gesture = oncePerFrame((g) => arranging.handling.gesture(g));
   const texts = $derived(textsOf(arranging.lockup).filter((t) => !t.hidden));
   const drawn = $derived(arranging.drawn);
   const paper = $derived(arranging.paper);
@@ -57,7 +57,7 @@
     untrack(() => arranging.hear(answer));
   });
   $effect(() => {
-    void [arranging.lockup, arranging.artworks, onGround.hex];
+    void [arranging.lockup, arranging.artworks, onGround.hex, arranging.act === 'letters' && arranging.subject?.id];
     untrack(() => arranging.draw());
   });
   $effect(() => {
@@ -92,12 +92,12 @@
   $effect(() => {
     if (arranging.act === 'kern' && arranging.subject)
       return keys.add([
-        { press: 'ArrowLeft', label: 'Closer', run: () => arranging.kern(-1) },
-        { press: 'ArrowRight', label: 'Wider', run: () => arranging.kern(1) },
-        { press: 'Shift+ArrowLeft', label: 'Much closer', run: () => arranging.kern(-4) },
-        { press: 'Shift+ArrowRight', label: 'Much wider', run: () => arranging.kern(4) },
-        { press: 'ArrowDown', label: 'The next pair', run: () => arranging.nextPair(1) },
-        { press: 'ArrowUp', label: 'The pair before', run: () => arranging.nextPair(-1) },
+        { press: 'ArrowLeft', label: 'Closer', run: () => arranging.kerning.kern(-1) },
+        { press: 'ArrowRight', label: 'Wider', run: () => arranging.kerning.kern(1) },
+        { press: 'Shift+ArrowLeft', label: 'Much closer', run: () => arranging.kerning.kern(-4) },
+        { press: 'Shift+ArrowRight', label: 'Much wider', run: () => arranging.kerning.kern(4) },
+        { press: 'ArrowDown', label: 'The next pair', run: () => arranging.kerning.nextPair(1) },
+        { press: 'ArrowUp', label: 'The pair before', run: () => arranging.kerning.nextPair(-1) },
       ]);
     if (!arranging.chosen.length) return;
     const ways = [['ArrowLeft', -1, 0], ['ArrowRight', 1, 0], ['ArrowUp', 0, -1], ['ArrowDown', 0, 1]] as const; // prettier-ignore
