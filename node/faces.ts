@@ -113,7 +113,6 @@ export async function shippedFace(
   weight: number,
   isItalic: boolean,
 ): Promise<Uint8Array | null> {
-  // prettier-ignore
   const facts = shippedFamilies().find((f) => f.id === id);
   // Names of files are made of it.
   const path = facts && /^[a-z0-9-]+$/.test(part) ? fileOf(facts, part, nearestWeight(facts, weight), isItalic) : null;
@@ -129,7 +128,6 @@ export async function openFamily(
   text: string,
   { weight = 400, isItalic = false, axes = {} }: FaceAsk = {},
 ): Promise<Family> {
-  // prettier-ignore
   const face = { family: facts.id, weight, axes, ...(isItalic ? { italic: true } : {}) };
   await shelf.load(face, text);
   const own = shelf.family(face, text);

@@ -1,11 +1,18 @@
 /** A mark and a name in layouts, and lockups drawn: what the command line and HTTP give. */
 import { artworkToSvg } from '../core/export';
-import { facesLike, FaceShelf, markLook, openFontFile, type FamilyFacts } from '../core/lettering';
+import {
+  facesLike,
+  FaceShelf,
+  markLook,
+  openFontFile,
+  ownFaceFiles,
+  type FamilyFacts,
+  type OwnFaceFacts,
+} from '../core/lettering';
 import { lettersFor, textsOf, type DrawnLockup, type FaceChoice, type Lockup } from '../core/lockup';
 import { drawLockup, LAYOUTS, layoutsOf, type LaidOut } from '../core/typeset';
 import type { Artwork } from '../core/vector';
 import { familyNamed, openFamily, shelf, shippedFamilies } from './faces';
-import { ownFaceFiles, type OwnFaceFacts } from './own-face';
 import { faceNamed, LetteringError, missingTold } from './set-lettering';
 
 export interface LockupsAsk {

@@ -1,19 +1,5 @@
 /** A font file that somebody brought in: opened, and what it says of itself. */
-import { Face, openFontFile, type Embedding, type FaceFiles } from '../core/lettering';
-
-/** What is kept and shown of a face that was brought in. */
-export interface OwnFaceFacts {
-  readonly name: string;
-  readonly style: string;
-  readonly weight: number;
-  /** Its licence as the file has it, and where that is told; empty where it says nothing. */
-  readonly licence: string;
-  readonly licenceUrl: string;
-  readonly copyright: string;
-  readonly embedding: Embedding;
-  readonly axes: readonly { readonly tag: string; readonly min: number; readonly max: number }[];
-  readonly scripts: readonly string[];
-}
+import { Face, openFontFile, type OwnFaceFacts } from '../core/lettering';
 
 /** A letter of each script by which it is told. */
 const SCRIPTS = { latin: 'a', greek: 'α', cyrillic: 'ж', arabic: 'ب', hebrew: 'ש', devanagari: 'क', thai: 'ก', japanese: 'あ' } as const; // prettier-ignore
@@ -50,11 +36,4 @@ export async function readOwnFace(file: Uint8Array): Promise<OwnFaceFacts> {
     axes: face.axes.map(({ tag, min, max }) => ({ tag, min, max })),
     scripts: Object.entries(SCRIPTS).filter(([, c]) => face.has(c.codePointAt(0)!)).map(([name]) => name), // prettier-ignore
   };
-}
-
-/** The files of such a face, as all faces have them: one part with everything. */
-export function ownFaceFiles({ weight, axes }: Pick<OwnFaceFacts, 'weight' | 'axes'>): FaceFiles {
-  const wght = axes.find((a) => a.tag === 'wght');
-  const weights = wght ? [100, 200, 300, 400, 500, 600, 700, 800, 900].filter((w) => w >= wght.min && w <= wght.max) : [weight]; // prettier-ignore
-  return { isVariable: wght !== undefined && weights.length > 0, hasItalic: false, weights: weights.length ? weights : [weight], parts: [{ name: 'all', ranges: [[0, 0x10ffff]] }] }; // prettier-ignore
 }

@@ -10,8 +10,8 @@ import type { Trace, TraceOptions } from '../core/trace';
 import type { Artwork, Edit, OneColour, OneColourOptions, ShuffleAsk } from '../core/vector';
 import type { LockupFault } from '../core/lockup';
 import type { LockupDrawing, LockupsAsk, MadeLockups } from './make-lockups';
-import type { OwnFaceFacts } from './own-face';
-import type { Specimen, SpecimensAsk } from './specimens';
+import type { OwnFaceFacts, Specimen } from '../core/lettering';
+import type { SpecimensAsk } from './specimens';
 import type { PackedFile } from './packing';
 import type { LetteringAsk, SetLettering } from './set-lettering';
 

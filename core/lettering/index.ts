@@ -5,6 +5,8 @@ export * from './family';
 export { opticalKern, pairOf, spaceBetween, type GlyphPair } from './optical';
 export * from './set';
 export * from './shelf';
+export * from './own';
+export * from './specimen';
 export * from './fit';
 export * from './arc';
 export { along, type AlongOptions } from './along';

@@ -39,7 +39,6 @@ export function withLetterPoint(
   { contour, segment, which, at }: LetterPoint,
   to: Point,
 ): Contour[] {
-  // prettier-ignore
   return contours.map((c, k) => {
     if (k !== contour) return c;
     const by: Point = [to[0] - at[0], to[1] - at[1]];

@@ -76,7 +76,6 @@ function nearest(
   by: number,
   within: number,
 ): { by: number; target: Mark; own: Mark } | null {
-  // prettier-ignore
   let best: { by: number; target: Mark; own: Mark; off: number } | null = null;
   for (const o of own)
     for (const t of targets) {
@@ -95,7 +94,6 @@ function gapTo(
   unit: number,
   within: number,
 ): { by: number; told: string } | null {
-  // prettier-ignore
   const size = axis === 'x' ? 'width' : 'height';
   const cross = axis === 'x' ? 'y' : 'x';
   const crossSize = axis === 'x' ? 'height' : 'width';
@@ -219,7 +217,6 @@ export function alignmentOf(
   ids: readonly string[],
   how: Alignment,
 ): { id: string; dx: number; dy: number }[] {
-  // prettier-ignore
   const chosen = ids.flatMap((id) => drawn.parts.find((p) => p.id === id) ?? []);
   const others = drawn.parts.filter((p) => !ids.includes(p.id));
   const isTogether = chosen.length === 1;

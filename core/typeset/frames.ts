@@ -97,7 +97,6 @@ function outlineAt(
   box: Box,
   out: number,
 ): { contour: Contour; above: Contour; below: Contour; box: Box } {
-  // prettier-ignore
   const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
   const [hx, hy] = [box.width / 2 + out, box.height / 2 + out];
   if (shape === 'hexagon') {
@@ -171,7 +170,6 @@ function onStrip(
   radius: ((t: number) => number) | null,
   clockwise: boolean,
 ): Contour {
-  // prettier-ignore
   const start = strip(...places[0]);
   const segments = [...places.slice(1), places[0]].map(([s, t], k): Segment => {
     const [s0, t0] = places[k];

@@ -206,7 +206,6 @@ class Parts {
     radius: number,
     mostRad: number,
   ): { part: TextPart; height: number } {
-    // prettier-ignore
     const part = this.part(text, { id, role, letters: 'capitals', tracking: 0.08, follows: { kind: 'frame', frameId: 'f1', side } }); // prettier-ignore
     const { follows: _ring, ...flat } = part;
     const own = this.block(flat);

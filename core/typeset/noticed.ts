@@ -53,7 +53,6 @@ function weights(
   familyOf: FamilyOf,
   artworks: Readonly<Record<string, Artwork>>,
 ): LockupLine[] {
-  // prettier-ignore
   const [mark] = marksOf(lockup).filter((m) => !m.hidden);
   const name = nameText(lockup, drawn);
   const artwork = mark && artworks[mark.stepId];
@@ -184,7 +183,6 @@ export function lockupLines(
   familyOf: FamilyOf,
   artworks: Readonly<Record<string, Artwork>>,
 ): LockupLine[] {
-  // prettier-ignore
   const all = [
     ...faults(lockup, drawn),
     ...letters(lockup, familyOf),

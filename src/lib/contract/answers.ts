@@ -1,6 +1,6 @@
 /** What the API answers, as the server writes it and the interface reads it. */
 import type { FoundFigure, Kind, PromptParts, Settled } from '$core/prompt';
-import type { Embedding, FaceFiles, FamilyFacts } from '$core/lettering';
+import type { Embedding, FaceFiles, FamilyFacts, OwnFaceFacts } from '$core/lettering';
 import type { Lockup } from '$core/lockup';
 import type { PackageAbout } from '$core/package';
 import type { TraceOptions } from '$core/trace';
@@ -267,18 +267,7 @@ export interface LockupAnswer {
 }
 
 /** A face that was brought in, and what its file says. */
-export interface BroughtFace {
-  readonly id: string;
-  readonly name: string;
-  readonly style: string;
-  readonly weight: number;
-  readonly licence: string;
-  readonly licenceUrl: string;
-  readonly copyright: string;
-  readonly embedding: Embedding;
-  readonly axes: readonly { readonly tag: string; readonly min: number; readonly max: number }[];
-  readonly scripts: readonly string[];
-}
+export type BroughtFace = OwnFaceFacts & { readonly id: string };
 
 /** The face that lettering is begun with. */
 export interface FaceBegun {
@@ -287,16 +276,6 @@ export interface FaceBegun {
   readonly weight: number;
   readonly licence: string;
   readonly because: readonly string[];
-}
-
-/** A text in a face. */
-export interface SpecimenShown {
-  readonly family: string;
-  readonly weight: number;
-  /** Path data, its capitals 100 px high, and the box of it; null where the face has not all of its characters. */
-  readonly d: string | null;
-  readonly box: readonly [number, number, number, number];
-  readonly missing: readonly string[];
 }
 
 /** A family's files, and its licence. */

@@ -77,7 +77,6 @@ export async function packageAbout(
 export async function deliveriesOf(
   work: Pick<WorkState, 'id' | 'name' | 'version' | 'commissionId'>,
 ): Promise<{ about: PackageAbout; deliveries: Delivery[] }> {
-  // prettier-ignore
   const commission = await getCommission(work.commissionId);
   const deliveries = await listDeliveries(commission.id);
   return { about: await packageAbout(work, commission), deliveries: deliveries.filter((d) => d.workId === work.id) };

@@ -1,13 +1,21 @@
 /** Faces: those that ship, and those that were brought in for a commission. */
 import { createHash } from 'node:crypto';
 import type * as v from 'valibot';
-import { facesLike, markLook, openFontFile, widthOf, type FaceFiles } from '$core/lettering';
+import {
+  facesLike,
+  markLook,
+  openFontFile,
+  ownFaceFiles,
+  widthOf,
+  type FaceFiles,
+  type OwnFaceFacts,
+  type Specimen,
+} from '$core/lettering';
 import { facesFiles, licenceOf, shippedFace, shippedFamilies } from '../../../node/faces';
 import { faceFor, type OwnFace } from '../../../node/make-lockups';
 import type { Artwork } from '$core/vector';
-import { ownFaceFiles, type OwnFaceFacts } from '../../../node/own-face';
 import { TaskError } from '../../../node/pool';
-import type { BroughtFace, FaceBegun, FaceToldOf, LikeFaceAnswer, SpecimenShown } from '../contract/answers';
+import type { BroughtFace, FaceBegun, FaceToldOf, LikeFaceAnswer } from '../contract/answers';
 import type { FavouriteFace, SpecimensAsked } from '../contract/requests';
 import { getArtwork } from './artworks';
 import { getCommission } from './commissions';
@@ -97,8 +105,7 @@ export async function faceFile(id: string, part: string, weight: number, isItali
 export async function specimensOf(
   ask: v.InferOutput<typeof SpecimensAsked>,
   caller: AbortSignal,
-): Promise<readonly SpecimenShown[]> {
-  // prettier-ignore
+): Promise<readonly Specimen[]> {
   const own = await ownFaces(ask.faces.map((f) => f.family));
   return computed('specimens', { ...ask, own }, caller);
 }
@@ -125,7 +132,6 @@ export async function markFavourite(
   commissionId: string,
   { family, kept }: v.InferOutput<typeof FavouriteFace>,
 ): Promise<string[]> {
-  // prettier-ignore
   await getCommission(commissionId);
   if (kept)
     await sql('insert into favourite_face (commission_id, family) values ($1, $2) on conflict do nothing', [commissionId, family]); // prettier-ignore

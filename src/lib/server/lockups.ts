@@ -34,7 +34,6 @@ export async function drawnLockup(
   lockup: Lockup,
   caller: AbortSignal,
 ): Promise<{ artwork: Artwork; faults: readonly LockupFault[] }> {
-  // prettier-ignore
   const faces = await ownFaces(textsOf(lockup).map((t) => t.face.family));
   return computed('drawLockup', { lockup, artworks: await artworksOf(lockup), faces }, caller);
 }
@@ -108,7 +107,6 @@ export async function startLockup(
   ask: v.InferOutput<typeof LockupStart>,
   caller: AbortSignal,
 ): Promise<WorkState<Lockup>> {
-  // prettier-ignore
   const commission = await getCommission(commissionId);
   const artwork = await getArtwork(ask.artworkId);
   if (artwork.commissionId !== commissionId) throw unknown('artwork');
@@ -141,7 +139,6 @@ export async function respellLockups(
   commissionId: string,
   { name, ids }: v.InferOutput<typeof Respell>,
 ): Promise<{ changed: number }> {
-  // prettier-ignore
   let changed = 0;
   await transaction(async (tx) => {
     for (const id of ids) {

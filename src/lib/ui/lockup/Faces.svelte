@@ -1,8 +1,8 @@
 <script lang="ts" module>
-  import type { SpecimenShown } from '$lib/contract/answers';
+  import type { Specimen as Shown } from '$core/lettering';
   // Words in faces, and the order of faces for an artwork, stay what they are: opened again, the list is there at once.
   /* eslint-disable svelte/prefer-svelte-reactivity */
-  const specimens = new Map<string, SpecimenShown>();
+  const specimens = new Map<string, Shown>();
   const lists = new Map<string, unknown>();
   /* eslint-enable svelte/prefer-svelte-reactivity */
 </script>
@@ -42,7 +42,7 @@
   let width = $state('');
   let by = $state<'mark' | 'words' | 'favourites'>('mark');
   let rows = $state.raw<readonly Row[]>([]);
-  let found = $state.raw<ReadonlyMap<string, SpecimenShown>>(new Map(specimens));
+  let found = $state.raw<ReadonlyMap<string, Shown>>(new Map(specimens));
   let favourites = $state.raw<readonly string[]>([]);
   let own = $state.raw<readonly BroughtFace[]>([]);
   let most = $state(0);
@@ -122,7 +122,7 @@
   async function showIn(list: readonly Row[], asked: string): Promise<void> {
     for (let k = 0; k < list.length; k += AT_ONCE) {
       const faces = list.slice(k, k + AT_ONCE).map(({ family, weight }) => ({ family, weight }));
-      const made = await ask<SpecimenShown[]>('POST', '/api/specimens', { text: asked, faces });
+      const made = await ask<Shown[]>('POST', '/api/specimens', { text: asked, faces });
       if (text !== asked) return;
       for (const one of made) specimens.set(`${one.family} ${one.weight} ${asked}`, one);
       found = new Map(specimens);
