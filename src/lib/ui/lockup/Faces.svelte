@@ -96,7 +96,10 @@
         ask<{ faces: BroughtFace[]; favourites: string[] }>('GET', `/api/commissions/${commissionId}/faces`),
       ]);
       [own, favourites] = [kept.faces, kept.favourites];
-      const all = list.filter((f) => isWanted(f) && !(few && LOUD.has(f.class))).map(rowOf);
+      const fitting = list.filter((f) => isWanted(f) && !(few && LOUD.has(f.class)));
+      // Where nobody asked for a loud one, those come after the rest.
+      const isLoud = (f: Found): boolean => Boolean(isByMark) && !kind && LOUD.has(f.class);
+      const all = [...fitting.filter((f) => !isLoud(f)), ...fitting.filter(isLoud)].map(rowOf);
       const word = words.trim().toLowerCase();
       // A face that is called so comes before those that feel so.
       const called = word ? all.filter((r) => r.name.toLowerCase().includes(word)) : [];

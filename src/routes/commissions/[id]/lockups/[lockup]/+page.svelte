@@ -50,7 +50,10 @@
   const drawn = $derived(arranging.drawn);
   const paper = $derived(arranging.paper);
   /** Opened, the whole form is in view. */
-  const inView = (_act: unknown) => (form: HTMLElement) => form.scrollIntoView({ block: 'nearest' });
+  const inView = (act: string) => (form: HTMLElement) =>
+    form.scrollIntoView({ block: isList(act) ? 'start' : 'nearest' });
+  /** Lists to choose from want the slip's height for themselves. */
+  const isList = (act: string) => act === 'faces' || act === 'layouts';
 
   $effect(() => {
     const answer = data.lockup;
@@ -181,7 +184,7 @@
     {#if arranging.act}
       {@const subject = arranging.subject}
       <section
-        class="mb-4 border border-line bg-paper px-3 pt-3 pb-2"
+        class="mb-4 border border-line bg-paper px-3 pt-3 pb-2 {isList(arranging.act) ? 'min-h-[560px]' : ''}"
         aria-label="The act that is on"
         data-act={arranging.act}
         {@attach inView(arranging.act)}
