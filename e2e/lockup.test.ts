@@ -120,6 +120,35 @@ describe('lettering', () => {
     expect(await size.evaluate((e) => Number((e as HTMLInputElement).value))).toBeGreaterThan(1);
   });
 
+  it('has an ink of its own, which is recoloured by itself', async () => {
+    await choose('t1');
+    await page.select('[data-ink-of=t1]', '');
+    const own = await kept((l) => text(l).inkId === 'lettering-1');
+    expect(own.inks.at(-1)).toMatchObject({ id: 'lettering-1', hex: '#182A5C' });
+    await page.$eval('input[type=color]', (e) => {
+      (e as HTMLInputElement).value = '#7a2e3a';
+      e.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+    const now = await kept((l) => l.inks.at(-1)!.hex === '#7A2E3A');
+    expect(now.inks.slice(0, -1)).toEqual(lockup.drawing.inks);
+    await page.waitForSelector('main [fill="#7A2E3A"]');
+  });
+
+  it('is there when one comes back to it, and is drawn as it is typed', async () => {
+    const path = page.url();
+    await page.reload();
+    await settled(page);
+    await page.goto(`${base()}/brief`);
+    await page.goBack();
+    await settled(page);
+    expect(page.url()).toBe(path);
+    await page.waitForSelector('[data-clear-space]');
+    const drawn = () => page.$$eval('main svg path', (all) => all.map((p) => p.getAttribute('d')).join(''));
+    const before = await drawn();
+    await type('[data-text=t1] textarea', 'Noctule');
+    await until(async () => ((await drawn()) === before ? null : true));
+  });
+
   it('takes a face from the list, and one that is brought in; a file that is none is refused and nothing changes', async () => {
     await page.keyboard.press('t');
     await page.waitForSelector('[data-act=faces] [data-face] svg');

@@ -119,6 +119,13 @@ export async function shippedFace(
   return path ? openFontFile(readFileSync(path)) : null;
 }
 
+/** A file that was brought in, or a part of a family that ships. */
+export type FaceFileAsk = { readonly own: Uint8Array } | { readonly family: string; readonly part: string; readonly weight: number; readonly isItalic: boolean }; // prettier-ignore
+
+/** It as an SFNT; null where there is none. */
+export const openedFile = async (ask: FaceFileAsk): Promise<Uint8Array | null> =>
+  'own' in ask ? openFontFile(ask.own) : shippedFace(ask.family, ask.part, ask.weight, ask.isItalic);
+
 /** All faces that ship. */
 export const shelf = new FaceShelf({ files: async (id) => facesFiles(id), sfnt: shippedFace });
 

@@ -53,19 +53,25 @@ const PLAIN = { face: 'Jost', weight: 500 } as const;
 /** Stands for a work that is kept nowhere. */
 const NOWHERE = '00000000-0000-4000-8000-000000000000';
 
-/** The face that is likest to a mark and has all letters of a text. */
-export async function faceFor(
-  mark: Artwork,
-  text: string,
-): Promise<{ facts: FamilyFacts; weight: number; because: readonly string[] }> {
+/** A face that ships, at a weight, and what it has in common with a mark. */
+export interface LikeFound {
+  readonly facts: FamilyFacts;
+  readonly weight: number;
+  readonly because: readonly string[];
+}
+
+/** The faces that ship, the likest to a mark first; none where it tells nothing. */
+export function likeFaces(mark: Artwork): LikeFound[] {
   const look = markLook(mark);
-  for (const { face, weight, because } of look
-    ? facesLike(
-        shippedFamilies().filter((f) => !LOUD.has(f.class)),
-        look,
-      )
-    : [])
-    if (!(await openFamily(face, text, { weight })).missing(text).length) return { facts: face, weight, because };
+  return look ? facesLike(shippedFamilies(), look).map(({ face, weight, because }) => ({ facts: face, weight, because })) : []; // prettier-ignore
+}
+
+/** The face that is likest to a mark, but for loud ones, and has all letters of a text. */
+export async function faceFor(mark: Artwork, text: string): Promise<LikeFound> {
+  for (const found of likeFaces(mark)) {
+    if (LOUD.has(found.facts.class)) continue;
+    if (!(await openFamily(found.facts, text, { weight: found.weight })).missing(text).length) return found;
+  }
   return { facts: familyNamed(PLAIN.face)!, weight: PLAIN.weight, because: [] };
 }
 

@@ -9,7 +9,8 @@ import type { EnclosedArea, EntryFault, InnerChoice, MendWay, RetouchEntry } fro
 import type { Trace, TraceOptions } from '../core/trace';
 import type { Artwork, Edit, OneColour, OneColourOptions, ShuffleAsk } from '../core/vector';
 import type { LockupFault } from '../core/lockup';
-import type { LockupDrawing, LockupsAsk, MadeLockups } from './make-lockups';
+import type { FaceFileAsk } from './faces';
+import type { LikeFound, LockupDrawing, LockupsAsk, MadeLockups } from './make-lockups';
 import type { OwnFaceFacts, Specimen } from '../core/lettering';
 import type { SpecimensAsk } from './specimens';
 import type { PackedFile } from './packing';
@@ -61,6 +62,12 @@ export interface Tasks {
   drawLockup: { input: LockupDrawing; output: { artwork: Artwork; faults: readonly LockupFault[] } };
   /** A text in several faces. */
   specimens: { input: SpecimensAsk; output: readonly Specimen[] };
+  /** The faces that ship, the likest to an artwork first, and at which weight. */
+  facesLike: { input: Artwork; output: readonly LikeFound[] };
+  /** The quiet one that is likest to an artwork and has all letters of a text. */
+  faceFor: { input: { artwork: Artwork; text: string }; output: LikeFound };
+  /** A part of a face that ships, or a file that was brought in, opened; null where there is none. */
+  faceFile: { input: FaceFileAsk; output: Uint8Array | null };
   /** What a font file says of itself. */
   readFace: { input: Uint8Array; output: OwnFaceFacts };
   readLettering: { input: { picture: Picture; asked: string | null }; output: Lettering };

@@ -53,6 +53,9 @@ const run: Run = {
     const { artwork, faults } = await (await import('./make-lockups')).drawnLockup(ask);
     return { artwork, faults };
   },
+  facesLike: async (artwork) => (await import('./make-lockups')).likeFaces(artwork),
+  faceFor: async ({ artwork, text }) => (await import('./make-lockups')).faceFor(artwork, text),
+  faceFile: async (ask) => (await import('./faces')).openedFile(ask),
   specimens: async (ask) => (await import('./specimens')).specimens(ask),
   readFace: async (file) => (await import('./own-face')).readOwnFace(file),
   readLettering: ({ picture, asked }) => letteringOf(picture, asked),

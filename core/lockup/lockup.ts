@@ -1,10 +1,9 @@
 import type { Artwork } from '../vector';
-import type { FramePart, Lockup, LockupPart, MarkPart, TextPart } from './schema';
+import type { Lockup, LockupPart, MarkPart, TextPart } from './schema';
 
 export const partOf = (lockup: Lockup, id: string): LockupPart | undefined => lockup.parts.find((p) => p.id === id);
 export const textsOf = (lockup: Lockup): TextPart[] => lockup.parts.filter((p) => p.kind === 'text');
 export const marksOf = (lockup: Lockup): MarkPart[] => lockup.parts.filter((p) => p.kind === 'mark');
-export const framesOf = (lockup: Lockup): FramePart[] => lockup.parts.filter((p) => p.kind === 'frame');
 
 /** The text that is the client's name, the largest where several are; null where there is none. */
 export const nameOfLockup = (lockup: Lockup): string | null =>

@@ -1,5 +1,6 @@
 /** Where parts that are moved come to lie: on cap heights, baselines, edges and middles of others, at gaps in units of the lettering. */
 import { areaFrom, centroidOf, type Box, type Point } from '../path';
+import { unionOf } from '../vector';
 import type { DrawnLockup, DrawnPart } from './drawn';
 
 /** A line to show for what a part came to lie on. */
@@ -29,11 +30,6 @@ interface Mark {
 export function opticalMiddle({ outlines, body }: Pick<DrawnPart, 'outlines' | 'body'>): Point {
   return centroidOf(areaFrom(outlines, 0.05)) ?? [body.x + body.width / 2, body.y + body.height / 2];
 }
-
-const unionBox = (boxes: readonly Box[]): Box => {
-  const [x, y] = [Math.min(...boxes.map((b) => b.x)), Math.min(...boxes.map((b) => b.y))];
-  return { x, y, width: Math.max(...boxes.map((b) => b.x + b.width)) - x, height: Math.max(...boxes.map((b) => b.y + b.height)) - y }; // prettier-ignore
-};
 
 const across = (part: DrawnPart, named: boolean): Mark[] => {
   const { body } = part;
@@ -122,7 +118,7 @@ export function snappedMove(
   const moving = drawn.parts.filter((p) => ids.includes(p.id));
   const others = drawn.parts.filter((p) => !ids.includes(p.id));
   if (!moving.length || !others.length) return { dx, dy, lines: [] };
-  const box = unionBox(moving.map((p) => p.body));
+  const box = unionOf(moving.map((p) => p.body))!;
   const [only] = moving;
   const single = moving.length === 1;
   const whole: DrawnPart = single ? only : { id: '', box, body: box, outlines: [] };
@@ -222,7 +218,7 @@ export function alignmentOf(
   const isTogether = chosen.length === 1;
   const target = isTogether ? others : chosen.slice(0, 1);
   if (!chosen.length || !target.length) return [];
-  const to = unionBox(target.map((p) => p.body));
+  const to = unionOf(target.map((p) => p.body))!;
   const outlines = target.flatMap((p) => p.outlines);
   const middle = opticalMiddle({ outlines, body: to });
   const text = target.find((p) => p.text?.baselines.length)?.text;

@@ -2,7 +2,7 @@
 import { glyphMap, stemAt, type PlacedGlyph } from '../lettering';
 import { partOf, type DrawnLetter, type DrawnLockup, type DrawnPart, type FramePart, type Lockup, type MarkPart, type TextPart } from '../lockup'; // prettier-ignore
 import { compose, tightBox, type Affine, type Box, type Contour, type Point } from '../path';
-import { withInkIds, withoutNodes, type Artwork, type ArtNode, type Ink } from '../vector';
+import { unionOf, withInkIds, withoutNodes, type Artwork, type ArtNode, type Ink } from '../vector';
 import { cutOut, haloOf, insideLine, paintedHalo, shadowNodes } from './dress';
 import { dividers } from './frames';
 import { bodyOf, Drawing, EMPTY_BOX, nodeAlone, type Resources } from './working';
@@ -128,10 +128,7 @@ export function drawLockup(
     }
   }
   const boxes = parts.map((p) => p.box).filter((b) => b.width > 0 && b.height > 0);
-  const [x0, y0] = [Math.min(...boxes.map((b) => b.x)), Math.min(...boxes.map((b) => b.y))];
-  const whole: Box = boxes.length
-    ? { x: x0, y: y0, width: Math.max(...boxes.map((b) => b.x + b.width)) - x0, height: Math.max(...boxes.map((b) => b.y + b.height)) - y0 } // prettier-ignore
-    : { x: 0, y: 0, width: 400, height: 240 };
+  const whole = unionOf(boxes) ?? { x: 0, y: 0, width: 400, height: 240 };
   const byRole = (role: TextPart['role']) => shown.flatMap((p) => (p.kind === 'text' && p.role === role ? (parts.find((d) => d.id === p.id)?.text?.capHeightPx ?? []) : [])); // prettier-ignore
   const capHeightPx = [byRole('name'), byRole('other'), byRole('line')].find((l) => l.length)?.reduce((p, q) => Math.max(p, q)) ?? whole.height / 5; // prettier-ignore
   const clearPx = lockup.clear * capHeightPx;

@@ -11,7 +11,7 @@ import {
   type MarkPart,
   type TextPart,
 } from '../lockup';
-import { drawnShapes, type Artwork, type DrawnShape, type Ink } from '../vector';
+import { drawnShapes, unionOf, type Artwork, type DrawnShape, type Ink } from '../vector';
 import { shownOutlines } from './working';
 import { reachOf } from './frames';
 import { textSetting, type FamilyOf } from './text';
@@ -61,18 +61,10 @@ const scaled = (block: Block, by: number): Block => moved(block, by, 0, 0);
 const at = (block: Block, x: number, y: number): Block => moved(block, 1, x - block.box.x, y - block.box.y);
 
 /** Everything that is placed, and the box of it. */
-function together(...blocks: readonly Block[]): Block {
-  const [x, y] = [Math.min(...blocks.map((b) => b.box.x)), Math.min(...blocks.map((b) => b.box.y))];
-  return {
-    parts: blocks.flatMap((b) => b.parts),
-    box: {
-      x,
-      y,
-      width: Math.max(...blocks.map((b) => b.box.x + b.box.width)) - x,
-      height: Math.max(...blocks.map((b) => b.box.y + b.box.height)) - y,
-    },
-  };
-}
+const together = (...blocks: readonly Block[]): Block => ({
+  parts: blocks.flatMap((b) => b.parts),
+  box: unionOf(blocks.map((b) => b.box))!,
+});
 
 /** Blocks under one another, with gaps between them, centred on one another or by their left sides. */
 function stacked(blocks: readonly Block[], gaps: readonly number[], align: 'centre' | 'left' = 'centre'): Block {
@@ -104,7 +96,7 @@ function inRow(blocks: readonly Block[], gap: number): Block {
 const SHARE_LEAST = 0.08;
 
 /** The darkest ink of a mark but for those of small things. */
-export function letteringInk({ inks }: Artwork, shapes: readonly DrawnShape[]): Ink {
+function letteringInk({ inks }: Artwork, shapes: readonly DrawnShape[]): Ink {
   const areas = new Map<string, number>();
   for (const { inkId, contours } of shapes)
     areas.set(

@@ -67,7 +67,7 @@ export class Drawing {
     return own;
   }
 
-  /** The map of a mark: its own, or that of the letter whose place it takes. */
+  /** The map of a mark: its own, or that of the letter that it stands for. */
   mapOf(part: MarkPart): Affine {
     for (const text of this.lockup.parts) {
       if (text.kind !== 'text' || text.hidden) continue;

@@ -11,8 +11,8 @@ import {
   type OwnFaceFacts,
   type Specimen,
 } from '$core/lettering';
-import { facesFiles, licenceOf, shippedFace, shippedFamilies } from '../../../node/faces';
-import { faceFor, type OwnFace } from '../../../node/make-lockups';
+import { facesFiles, licenceOf, shippedFamilies } from '../../../node/faces';
+import type { OwnFace } from '../../../node/make-lockups';
 import type { Artwork } from '$core/vector';
 import { TaskError } from '../../../node/pool';
 import type { BroughtFace, FaceBegun, FaceToldOf, LikeFaceAnswer } from '../contract/answers';
@@ -93,10 +93,17 @@ export async function faceToldOf(id: string): Promise<FaceToldOf> {
   return { id, name: facts.name, licence: facts.licenceUrl || facts.licence.split('\n')[0].slice(0, 80), licenceText: facts.licence || facts.copyright, embedding: facts.embedding, files }; // prettier-ignore
 }
 
-/** A part of a family as an SFNT. A 404 Problem where there is none. */
-export async function faceFile(id: string, part: string, weight: number, isItalic: boolean): Promise<Uint8Array> {
+/** A part of a family as an SFNT, opened in a thread. A 404 Problem where there is none. */
+export async function faceFile(
+  id: string,
+  part: string,
+  weight: number,
+  isItalic: boolean,
+  caller: AbortSignal,
+): Promise<Uint8Array> {
+  // prettier-ignore
   const own = await ownFace(id);
-  const file = own ? await openFontFile(own.file) : await shippedFace(id, part, weight, isItalic);
+  const file = await computed('faceFile', own ? { own: own.file } : { family: id, part, weight, isItalic }, caller);
   if (!file) throw unknown('face');
   return file;
 }
@@ -111,16 +118,10 @@ export async function specimensOf(
 }
 
 /** The faces that ship, the likest to an artwork first, with why and at which weight. */
-export async function facesLikeWork(workId: string): Promise<LikeFaceAnswer[]> {
+export async function facesLikeWork(workId: string, caller: AbortSignal): Promise<LikeFaceAnswer[]> {
   const { drawing } = await getArtwork(workId);
-  const look = markLook(drawing);
-  if (!look) return [];
-  return facesLike(shippedFamilies(), look).map(({ face, weight, because }) => ({
-    ...face,
-    weight,
-    because,
-    width: widthOf(face.id),
-  }));
+  const found = await computed('facesLike', drawing, caller);
+  return found.map(({ facts, weight, because }) => ({ ...facts, weight, because, width: widthOf(facts.id) }));
 }
 
 export async function favouriteFaces(commissionId: string): Promise<string[]> {
@@ -140,7 +141,7 @@ export async function markFavourite(
 }
 
 /** The quiet face that is likest to an artwork and has the letters of a text, with why. */
-export async function faceForWork(drawing: Artwork, text: string): Promise<FaceBegun> {
-  const { facts, weight, because } = await faceFor(drawing, text);
+export async function faceForWork(artwork: Artwork, text: string, caller: AbortSignal): Promise<FaceBegun> {
+  const { facts, weight, because } = await computed('faceFor', { artwork, text }, caller);
   return { family: facts.id, name: facts.name, weight, licence: facts.licence, because };
 }

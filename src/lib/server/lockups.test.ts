@@ -173,7 +173,7 @@ describe('faces of a commission', () => {
     expect((await bringInFace(commissionId, file0, caller)).id).toBe(face.id);
     expect(await broughtFaces(commissionId)).toHaveLength(1);
     expect((await faceToldOf(face.id)).licenceText).toBe(face.licence);
-    const file = await faceFile(face.id, 'all', 400, false);
+    const file = await faceFile(face.id, 'all', 400, false, caller);
     expect([0x00010000, 0x4f54544f]).toContain(new DataView(file.buffer, file.byteOffset).getUint32(0));
     const lockup = await start({ layout: 'name' });
     const before = (await drawnWork(lockup.id)).drawing.widthPx;
@@ -194,9 +194,9 @@ describe('faces of a commission', () => {
     const jost = await faceToldOf('jost');
     expect(jost.licenceText).toMatch(/Open Font License/i);
     expect(jost.files.parts.map((p) => p.name)).toContain('latin');
-    expect((await faceFile('jost', 'latin', 500, false)).length).toBeGreaterThan(10_000);
+    expect((await faceFile('jost', 'latin', 500, false, caller)).length).toBeGreaterThan(10_000);
     for (const [id, part] of [['jost', '../../package'], ['../jost', 'latin'], ['own-zz', 'all'], ['jost', 'klingon']])
-      await expect(faceFile(id, part, 400, false)).rejects.toMatchObject({ status: 404 }); // prettier-ignore
+      await expect(faceFile(id, part, 400, false, caller)).rejects.toMatchObject({ status: 404 }); // prettier-ignore
     await expect(faceToldOf('nobody')).rejects.toMatchObject({ status: 404 });
   });
 
@@ -218,7 +218,7 @@ describe('faces of a commission', () => {
   });
 
   it('come likest to the mark first', async () => {
-    const like = await facesLikeWork(artwork.id);
+    const like = await facesLikeWork(artwork.id, caller);
     expect(like.length).toBeGreaterThanOrEqual(60);
     expect(like[0].because.length).toBeGreaterThan(0);
   });

@@ -128,7 +128,7 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     summary: 'A text shown in several faces',
     body: requests.SpecimensAsked,
     answers: {
-      200: '[{family, weight, d, box, capHeightPx, missing}]; `d` is null where a face has not all characters',
+      200: '[{family, weight, d, box, missing}], capitals 100 px high; `d` is null where a face has not all characters',
     },
   },
   'GET /api/commissions/{id}/faces': {

@@ -192,8 +192,12 @@ class Shared {
       for (const channel of this.channels.values()) channel.onerror?.call(worker, event);
     };
     // A page that is kept for the way back with such a worker takes Chromium's renderer down (seen with 156), and the page after it too: it goes without.
-    addEventListener('pagehide', () => worker.terminate(), { once: true });
-    addEventListener('pageshow', ({ persisted }) => persisted && location.reload(), { once: true });
+    const leave = (): void => {
+      worker.terminate();
+      // Brought back, it has no worker any more: it is loaded anew.
+      addEventListener('pageshow', () => location.reload(), { once: true });
+    };
+    addEventListener('pagehide', leave, { once: true });
     return (this.worker = worker);
   }
 }

@@ -119,14 +119,27 @@
       <label class="col-span-2 flex items-center justify-between gap-2"
         >ink
         <span class="flex items-center gap-1.5"
-          ><span class="h-5 w-5 border border-line" style="background: {inks.find((i) => i.id === part.inkId)?.hex}"
-          ></span>
+          >{#if part.inkId.startsWith('lettering-')}
+            <input
+              type="color"
+              class="h-6 w-7 border border-line bg-paper p-0.5"
+              value={inks.find((i) => i.id === part.inkId)?.hex.toLowerCase()}
+              onchange={(e) => arranging.recolour(part.inkId, e.currentTarget.value)}
+              aria-label="Colour of this ink"
+            />
+          {:else}
+            <span class="h-5 w-5 border border-line" style="background: {inks.find((i) => i.id === part.inkId)?.hex}"
+            ></span>
+          {/if}
           <select
             class="field w-33"
             value={part.inkId}
-            onchange={(e) => arranging.set(part.id, { inkId: e.currentTarget.value })}
+            data-ink-of={part.id}
+            onchange={(e) =>
+              e.currentTarget.value ? arranging.set(part.id, { inkId: e.currentTarget.value }) : arranging.ownInk(part)}
           >
             {#each inks as ink (ink.id)}<option value={ink.id}>{ink.name}</option>{/each}
+            <option value="">an ink of its own</option>
           </select></span
         ></label
       >

@@ -189,6 +189,20 @@ export class Arranging {
     this.line.edit({ kind: 'change-part', id, set: fields });
   }
 
+  /** Gives a text an ink of its own, which is as its ink was until it is recoloured. */
+  ownInk(part: TextPart): void {
+    const { inks } = this.line.kept;
+    let n = 1;
+    while (inks.some((i) => i.id === `lettering-${n}`)) n++;
+    const hex = inks.find((i) => i.id === part.inkId)?.hex ?? '#111111';
+    const ink = { id: `lettering-${n}`, hex, name: n === 1 ? 'lettering' : `lettering ${n}` };
+    this.edit({ kind: 'own-ink', ink }, { kind: 'change-part', id: part.id, set: { inkId: ink.id } });
+  }
+  /** Recolours an ink of the lockup. */
+  recolour(inkId: string, hex: string): void {
+    this.edit({ kind: 'palette', edit: { kind: 'ink-colour', inkId, hex } });
+  }
+
   /** Shows a change of a part while a control moves; it is kept when that is left in peace. */
   try(id: string, fields: Record<string, unknown>): void {
     const tried = this.triedChange(id);

@@ -40,6 +40,11 @@
       : []),
     ...thread.branches.filter((b) => b !== active).map(knotOfBranch),
   ]);
+  /** The stations of a work that is at the end of the line, or that one is at. */
+  function stationsOf(work: ThreadWork, k: number): readonly string[] {
+    if (work.kind === 'lockup') return isAt(work) ? ['colourways'] : [];
+    return work.kind === 'artwork' && (k + 1 === line.length || isAt(work)) ? ['shapes', 'depth', 'colourways'] : [];
+  }
   interface End {
     id: string;
     href: string;
@@ -97,38 +102,15 @@
         {/if}
         {#each line as work, k (work.id)}
           {#if k > 0 || active.candidate}<div class="h-3.5 w-px bg-muted"></div>{/if}
-          {#if work.kind === 'lockup' && path.startsWith(workOf(work))}
+          {#each stationsOf(work, k) as station (station)}
             <Knot
-              href="{workOf(work)}/colourways"
-              label="colourways"
+              href="{workOf(work)}/{station}"
+              label={station}
               picture={drawing(work)}
-              current={path === `${workOf(work)}/colourways`}
+              current={path === `${workOf(work)}/${station}`}
             />
             <div class="h-3.5 w-px bg-muted"></div>
-          {/if}
-          {#if work.kind === 'artwork' && (k + 1 === line.length || path.startsWith(workOf(work)))}
-            <Knot
-              href="{workOf(work)}/shapes"
-              label="shapes"
-              picture={drawing(work)}
-              current={path === `${workOf(work)}/shapes`}
-            />
-            <div class="h-3.5 w-px bg-muted"></div>
-            <Knot
-              href="{workOf(work)}/depth"
-              label="depth"
-              picture={drawing(work)}
-              current={path === `${workOf(work)}/depth`}
-            />
-            <div class="h-3.5 w-px bg-muted"></div>
-            <Knot
-              href="{workOf(work)}/colourways"
-              label="colourways"
-              picture={drawing(work)}
-              current={path === `${workOf(work)}/colourways`}
-            />
-            <div class="h-3.5 w-px bg-muted"></div>
-          {/if}
+          {/each}
           <Knot
             href={workOf(work)}
             label={work.kind === 'retouched'

@@ -4,11 +4,15 @@ import { faceForWork } from '$lib/server/faces';
 import { forPage } from '$lib/server/load';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = ({ params, depends }) => {
+export const load: PageServerLoad = ({ params, depends, request }) => {
   depends('odd-quill:work');
   return forPage(async () => {
     const artwork = await commissionArtwork(params.id, params.artwork);
     const { name } = await getCommission(params.id);
-    return { place: `Lettering for ${artwork.name}`, artwork, face: await faceForWork(artwork.drawing, name) };
+    return {
+      place: `Lettering for ${artwork.name}`,
+      artwork,
+      face: await faceForWork(artwork.drawing, name, request.signal),
+    };
   });
 };
