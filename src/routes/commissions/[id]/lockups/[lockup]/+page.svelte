@@ -52,6 +52,10 @@
   /** Opened, the whole form is in view. */
   const inView = (act: string) => (form: HTMLElement) =>
     form.scrollIntoView({ block: isList(act) ? 'start' : 'nearest' });
+  /** The form of a part that was chosen in the list below it is in view. */
+  const formInView = (id: string | undefined) => (top: HTMLElement) => {
+    if (id) top.scrollIntoView({ block: 'nearest' });
+  };
   /** Lists to choose from want the slip's height for themselves. */
   const isList = (act: string) => act === 'faces' || act === 'layouts';
 
@@ -146,6 +150,7 @@
   {/snippet}
   {#snippet slip()}
     <NoticedLines {arranging} data={data.lockup} />
+    <div {@attach formInView(arranging.part?.id)}></div>
     {#if arranging.part?.kind === 'frame'}
       <FrameForm {arranging} part={arranging.part} />
     {:else if arranging.text}
