@@ -1,7 +1,7 @@
 /** A lockup drawn: its parts set, framed and arranged, as an artwork, with the places by which it is arranged further. */
 import { glyphMap, stemAt, type PlacedGlyph } from '../lettering';
 import { partOf, type DrawnLetter, type DrawnLockup, type DrawnPart, type FramePart, type Lockup, type MarkPart, type TextPart } from '../lockup'; // prettier-ignore
-import { compose, tightBox, type Affine, type Box, type Contour, type Point } from '../path';
+import { compose, tightBox, type Affine, type Contour, type Point } from '../path';
 import { unionOf, withInkIds, withoutNodes, type Artwork, type ArtNode, type Ink } from '../vector';
 import { cutOut, haloOf, insideLine, paintedHalo, shadowNodes } from './dress';
 import { dividers } from './frames';

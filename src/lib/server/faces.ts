@@ -1,16 +1,7 @@
 /** Faces: those that ship, and those that were brought in for a commission. */
 import { createHash } from 'node:crypto';
 import type * as v from 'valibot';
-import {
-  facesLike,
-  markLook,
-  openFontFile,
-  ownFaceFiles,
-  widthOf,
-  type FaceFiles,
-  type OwnFaceFacts,
-  type Specimen,
-} from '$core/lettering';
+import { ownFaceFiles, widthOf, type FaceFiles, type OwnFaceFacts, type Specimen } from '$core/lettering';
 import { facesFiles, licenceOf, shippedFamilies } from '../../../node/faces';
 import type { OwnFace } from '../../../node/make-lockups';
 import type { Artwork } from '$core/vector';
