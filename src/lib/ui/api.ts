@@ -36,6 +36,8 @@ export async function ask<T>(method: Method, path: string, body?: unknown, key?:
   try {
     response = await fetch(path, {
       method,
+      // Nothing that is asked so is kept; and a browser makes what asks for the same wait up to 20 s for one another if it might be.
+      cache: 'no-store',
       headers: {
         ...(body === undefined ? {} : { 'content-type': type }),
         ...(key === undefined ? {} : { 'idempotency-key': key }),

@@ -92,7 +92,9 @@ export class Retouching {
   lettering = $state.raw<LetteringRead | null>(null);
   /** Why lettering cannot be read, in a sentence. */
   letteringOff = $state<string | null>(null);
-  private readings = 0;
+  private isReading = false;
+  private wantsReading = false;
+  private isOver = false;
   /** Whether the picture as it was has none. */
   private hasNone = false;
   error = $state<string | null>(null);
@@ -108,7 +110,10 @@ export class Retouching {
     /** Keeps a colour with the commission. */
     private readonly onpicked: (hex: string) => void,
   ) {
-    onDestroy(() => [this.maker, this.looker, this.filler, this.encloser].forEach((worker) => worker.close()));
+    onDestroy(() => {
+      [this.maker, this.looker, this.filler, this.encloser].forEach((worker) => worker.close());
+      this.isOver = true;
+    });
   }
 
   get line(): Line {
@@ -167,17 +172,30 @@ export class Retouching {
     );
   }
 
-  /** Has the lettering read, a moment after the last change, once that is kept; where the picture has none as it was, nothing that one does makes any. */
+  /**
+   * Has the lettering read, a moment after the last change, once that is kept; where the picture has none as it was, nothing that one does makes any. One reading at a
+   * time, since a browser has few lines to a server, and one that is broken off may go on: they must not keep what was done from being kept.
+   */
   private async read(): Promise<void> {
-    const mine = ++this.readings;
+    this.wantsReading = true;
+    if (this.isReading) return;
+    this.isReading = true;
+    while (this.wantsReading && !this.isOver) {
+      this.wantsReading = false;
+      await this.readOnce();
+    }
+    this.isReading = false;
+  }
+
+  private async readOnce(): Promise<void> {
     const isBare = this.state.entries.every((e) => e.hidden);
     if (this.hasNone && !isBare) return;
     if (this.lettering) await new Promise((resolve) => setTimeout(resolve, READ_AFTER_MS));
     await this.line.settled();
-    if (mine !== this.readings) return;
+    if (this.wantsReading || this.isOver) return;
     try {
       const read = await ask<LetteringRead>('GET', `/api/works/${this.line.state.id}/lettering`);
-      if (mine !== this.readings) return;
+      if (this.wantsReading) return;
       this.lettering = read;
       this.letteringOff = null;
       if (isBare) this.hasNone = read.lines.length === 0;
