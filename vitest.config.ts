@@ -44,7 +44,8 @@ export default defineConfig({
           name: 'e2e',
           globalSetup: ['./e2e/global-setup.ts'],
           include: ['e2e/**/*.test.ts'],
-          fileParallelism: false,
+          // Each has an application, an engine and a database of its own, and waits for the browser half of the time.
+          maxWorkers: 2,
           testTimeout: 120_000,
           hookTimeout: 120_000,
         },

@@ -6,4 +6,4 @@ export function chromiumPath(): string | null;
 export function postgresPrograms(): string | null;
 export function ensureBuild(): boolean;
 export function freePort(): Promise<number>;
-export function ensurePackages(options?: { browser?: boolean }): void;
+export function ensurePackages(options?: { browser?: boolean; renderers?: boolean }): void;

@@ -51,10 +51,14 @@ function installPackages(packages) {
   }
 }
 
-export function ensurePackages({ browser = false } = {}) {
+/** Other renderers, by which tests draw what we write, and the packages they come in. */
+const RENDERERS = { gs: 'ghostscript', pdftoppm: 'poppler-utils', 'rsvg-convert': 'librsvg2-bin' };
+
+export function ensurePackages({ browser = false, renderers = false } = {}) {
   const missing = [];
   if (!postgresPrograms()) missing.push('postgresql');
   if (browser && !chromiumPath()) missing.push('chromium');
+  if (renderers) missing.push(...Object.entries(RENDERERS).flatMap(([command, name]) => (has(command) ? [] : [name])));
   if (missing.length) installPackages(missing);
 }
 

@@ -74,7 +74,7 @@ async function tests(...projects) {
 }
 
 async function all() {
-  ensurePackages({ browser: true });
+  ensurePackages({ browser: true, renderers: true });
   ensureModules();
   mkdirSync(DATA, { recursive: true });
   await check(

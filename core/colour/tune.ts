@@ -57,10 +57,19 @@ export function contrasting(hex: string, against: string, least: number): string
   return null;
 }
 
-/** Cyan, magenta, yellow and black in whole percent, by the plain formula: a first idea, which no press is asked for. */
-export function hexToCmyk(hex: string): readonly [number, number, number, number] {
+/** Cyan, magenta, yellow and black, 0..1. */
+export type Cmyk = readonly [number, number, number, number];
+
+/**
+ * Shares of a press by the plain formula: sRGB numbers as they are, their common grey wholly as black, no press profile. One of cyan, magenta and yellow is always none, so
+ * the whole stays under 300 percent.
+ */
+export function cmykOf(hex: string): Cmyk {
   const [r, g, b] = hexToRgb(hex).map((v) => v / 255);
   const black = 1 - Math.max(r, g, b);
-  const of = (v: number): number => (black === 1 ? 0 : Math.round((100 * (1 - v - black)) / (1 - black)));
-  return [of(r), of(g), of(b), Math.round(100 * black)];
+  const of = (v: number): number => (black === 1 ? 0 : (1 - v - black) / (1 - black));
+  return [of(r), of(g), of(b), black];
 }
+
+/** The same in whole percent: a first idea, which no press is asked for. */
+export const hexToCmyk = (hex: string): Cmyk => cmykOf(hex).map((v) => Math.round(100 * v)) as unknown as Cmyk;

@@ -2,3 +2,5 @@
 export * from './svg';
 export * from './construction';
 export * from './names';
+export * from './ico';
+export * from './print';

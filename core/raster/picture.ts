@@ -95,3 +95,20 @@ export function shrinkToFit(picture: Picture, sidePx: number): Picture {
   const scale = sidePx / Math.max(picture.widthPx, picture.heightPx);
   return scale >= 1 ? picture : shrink(picture, picture.widthPx * scale, picture.heightPx * scale);
 }
+
+/** Where a picture shows anything, in its pixels: what is at least so opaque (0..255); null where nothing is. */
+export function seenIn(
+  { widthPx: w, heightPx: h, rgba }: Picture,
+  least = 6,
+): { x: number; y: number; width: number; height: number } | null {
+  let [x0, y0, x1, y1] = [w, h, -1, -1];
+  for (let y = 0; y < h; y++)
+    for (let x = 0; x < w; x++)
+      if (rgba[4 * (y * w + x) + 3] >= least) {
+        x0 = Math.min(x0, x);
+        x1 = Math.max(x1, x);
+        y0 = Math.min(y0, y);
+        y1 = y;
+      }
+  return x1 < 0 ? null : { x: x0, y: y0, width: x1 + 1 - x0, height: y1 + 1 - y0 };
+}

@@ -1,8 +1,10 @@
 import {
+  circleOfArcs,
   compose,
   IDENTITY,
   mapContour,
   meanScale,
+  plainShapeOf,
   similarity,
   strokeArea,
   type Affine,
@@ -157,6 +159,17 @@ type ShapesOf = (nodes: readonly ArtNode[], map: Affine) => readonly SceneShape[
 
 type Line = Pick<SceneShape, 'contours' | 'line' | 'rule'>;
 
+/** Circles whose lines meet in their middles, as the discs that they cover; null where any has another shape. Renderers disagree about such lines: some leave a hole. */
+function coveredDiscs(contours: readonly Contour[], widthPx: number): Contour[] | null {
+  const discs: Contour[] = [];
+  for (const contour of contours) {
+    const plain = plainShapeOf(contour, widthPx / 500);
+    if (plain?.kind !== 'circle' || plain.r > widthPx / 2) return null;
+    discs.push(circleOfArcs(plain.cx, plain.cy, plain.r + widthPx / 2));
+  }
+  return discs.length ? discs : null;
+}
+
 /** A piece's line in the scene's coordinates: kept as a line where that is asked for and can be, else as the area it covers. */
 function lineFrom(
   piece: Piece,
@@ -166,6 +179,8 @@ function lineFrom(
 ): Line {
   const kept = similarity(map);
   const { widthPx, cap, join, mitreLimit, dash, dashOffset, profile } = stroke;
+  const discs = dash || profile ? null : coveredDiscs(piece.contours, widthPx);
+  if (discs) return { contours: placed(map, discs), rule: 'nonzero' };
   if (strokes === 'kept' && kept && !profile) {
     const line: StrokeStyle = {
       widthPx: widthPx * kept.scale,

@@ -1,0 +1,4 @@
+/** Pages for printing: PDF and Encapsulated PostScript, and what colours are on a press. */
+export * from './colour';
+export * from './pdf';
+export * from './eps';
