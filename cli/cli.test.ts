@@ -4,6 +4,7 @@ import { closeSync, existsSync, openSync } from 'node:fs';
 import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { unzipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { readSvg } from '../core/import';
 import { drawCandidate } from '../core/engine';
@@ -688,5 +689,61 @@ describe('odd-quill read-lettering', () => {
     expect([text.toLowerCase(), onArc, confidence > 0.5 && confidence <= 1, box.length]).toEqual(['juniper', true, true, 4]); // prettier-ignore
     expect((await run('read-lettering', 'emblem.png', '--asked', 'Jupiter Row')).out).toMatch(/wrong, reads juniper row/i); // prettier-ignore
     expect((await run('read-lettering')).code).toBe(2);
+  });
+});
+
+describe('odd-quill package', () => {
+  const FOX = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 64 64"><path fill="#B5402A" d="M12 12L32 25L52 12L48 40L32 55L16 40Z"/><circle cx="25" cy="34" r="4" fill="#182A5C"/></svg>'; // prettier-ignore
+  interface Told {
+    readonly files: { name: string; for: string; widthPx: number | null; heightPx: number | null; bytes: number }[];
+    readonly checks: { ok: boolean; said: string }[];
+  }
+  const listed = async (dir: string): Promise<string[]> =>
+    (await readdir(join(folder, dir), { recursive: true, withFileTypes: true }))
+      .filter((f) => f.isFile())
+      .map((f) => join(f.parentPath, f.name).slice(join(folder, dir).length + 1))
+      .sort();
+
+  it('makes what a client is owed, checked, every file listed, for names in any script', async () => {
+    await writeFile(join(folder, 'fox.svg'), FOX);
+    const args = ['package', 'fox.svg', '--name', 'Лиса & Søn 🦊', '--for', 'print,web,developers', '--date', '2026-11-24', '--json']; // prettier-ignore
+    const { code, out, err } = await run(...args, '--out', 'owed');
+    expect([code, err]).toEqual([0, '']);
+    const told = JSON.parse(out) as Told;
+    expect(await listed('owed')).toEqual(told.files.map((f) => f.name).sort());
+    expect(told.files.every((f) => ['print', 'web', 'developers'].includes(f.for) && f.bytes > 0)).toBe(true);
+    expect(told.files.map((f) => f.name)).toContain('print/lisa-son-fox-cmyk.pdf');
+    expect(told.checks.length).toBeGreaterThan(10);
+    expect(told.checks.filter((c) => !c.ok)).toEqual([]);
+    expect(await readFile(join(folder, 'owed/README.txt'), 'utf8')).toContain('Лиса & Søn 🦊');
+    // As a zip, twice: the same bytes, and nothing half made beside it.
+    const zipped: Buffer[] = [];
+    for (const zip of ['a.zip', 'b.zip']) {
+      expect((await run(...args, '--out', zip)).code).toBe(0);
+      zipped.push(await readFile(join(folder, zip)));
+    }
+    const [first, second] = zipped;
+    expect(first.equals(second)).toBe(true);
+    expect(Object.keys(unzipSync(first)).sort()).toEqual(await listed('owed'));
+    expect((await readdir(folder)).filter((f) => f.endsWith('.part'))).toEqual([]);
+  });
+
+  it('says what is wrong, and leaves nothing behind', async () => {
+    await writeFile(join(folder, 'fox.svg'), FOX);
+    await writeFile(join(folder, 'empty.svg'), '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"/>');
+    for (const [args, exit, said] of [
+      [['fox.svg', '--name', 'Fox'], 2, 'wants --out'],
+      [['fox.svg', '--out', 'x.zip'], 2, 'wants --name'],
+      [['fox.svg', '--name', 'Fox', '--out', 'x.zip', '--for', 'prints'], 2, '--for has no "prints"'],
+      [['fox.svg', '--name', 'Fox', '--out', 'x.zip', '--colourways', 'blue'], 2, '--colourways has no "blue"'],
+      [['fox.svg', '--name', 'Fox', '--out', 'x.zip', '--for', 'shops', '--colourways', 'reversed'], 2, 'add own'],
+      [['empty.svg', '--name', 'Fox', '--out', 'x.zip'], 1, 'no shape in it'],
+      [['gone.svg', '--name', 'Fox', '--out', 'x.zip'], 1, 'there is no such file'],
+      [['fox.svg', '--name', 'Fox', '--out', 'fox.svg/x.zip', '--for', 'web'], 1, 'the folder to write to is a file'],
+    ] as const) {
+      const { code, err } = await run('package', ...args);
+      expect([code, err.includes(said), err.includes('    at ')], err).toEqual([exit, true, false]);
+    }
+    expect((await readdir(folder)).filter((f) => f.startsWith('x.zip'))).toEqual([]);
   });
 });

@@ -12,6 +12,7 @@ import { constructCommand, importCommand, shapesCommand } from './drawings';
 import { fileFault } from './outputs';
 import { readLetteringCommand } from './reading';
 import { cutOutCommand, mendCommand, retouchCommand } from './retouch';
+import { packageCommand } from './package';
 import { traceCommand } from './trace';
 import { UsageError } from './usage';
 
@@ -78,6 +79,13 @@ const HELP = `odd-quill: candidates, traces and drawings from the command line
                                  three-lines, emblem, round, between, name, name-line, monogram, small
       --face NAME, --weight N    the face; the one that is likest to the mark when left out
       --json                     one JSON object a line on standard output
+
+  odd-quill package FILE.svg... --name NAME --out DIR|FILE.zip [options]
+      Makes and checks the files that a client is owed: a folder for each purpose, a README, and what was checked.
+      --for LIST|all             print, web, shops, social, stickers, large, office, developers (what makes sense)
+      --colourways LIST          own, one-colour, reversed (all three)
+      --date DAY                 the day of the delivery, which every file carries (today)
+      --json                     one JSON object on standard output: files and checks
 
   odd-quill cut-out INPUT --out FILE.png [--inner auto|keep|drop] [--json]
       Takes the ground off a picture, with true partial coverage at its edges; the picture keeps its size.
@@ -151,6 +159,7 @@ export async function main(args: readonly string[]): Promise<number> {
     if (command === 'lettering') return await letteringCommand(rest);
     if (command === 'faces') return await facesCommand(rest);
     if (command === 'lockup') return await lockupCommand(rest);
+    if (command === 'package') return await packageCommand(rest);
     if (command === 'cut-out') return await cutOutCommand(rest);
     if (command === 'mend') return await mendCommand(rest);
     if (command === 'retouch') return await retouchCommand(rest);
@@ -159,7 +168,7 @@ export async function main(args: readonly string[]): Promise<number> {
     if (command === 'finishes') return await finishesCommand(rest);
     throw new UsageError(
       command === undefined
-        ? 'say what to do: trace, import, shapes, construct, colourways, lettering, faces, lockup, cut-out, mend, retouch, read-lettering, candidates or finishes'
+        ? 'say what to do: trace, import, shapes, construct, colourways, lettering, faces, lockup, package, cut-out, mend, retouch, read-lettering, candidates or finishes'
         : `there is no command "${command}"`,
     );
   } catch (error) {

@@ -1,2 +1,4 @@
 /** What a client gets: the files of a package. */
 export * from './package';
+export * from './placing';
+export * from './plan';

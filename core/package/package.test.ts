@@ -26,7 +26,9 @@ describe('names of files', () => {
     expect(fileStem('Noctule Night Rail')).toBe('noctule-night-rail');
     expect(fileStem('Größe & Söhne / Straße')).toBe('grosse-sohne-strasse');
     expect(fileStem('../../etc/passwd')).toBe('etc-passwd');
-    expect(fileStem('夜行')).toBe('mark');
+    expect(fileStem('夜行')).toBe('yexing');
+    expect(fileStem('Лиса 🦊')).toBe('lisa-fox');
+    expect(fileStem('!?')).toBe('mark');
     expect(fileStem('CON')).toBe('mark-con');
     expect(fileStem('x'.repeat(200)).length).toBeLessThanOrEqual(60);
   });

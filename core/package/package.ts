@@ -1,3 +1,4 @@
+import anyAscii from 'any-ascii';
 import { hexToRgb } from '../colour';
 import { artworkToSvg, idOf } from '../export';
 import { renderArtwork } from '../scene';
@@ -28,12 +29,9 @@ export type PackageFile =
   | { readonly name: string; readonly about: string; readonly text: string }
   | { readonly name: string; readonly about: string; readonly pngSidePx: number };
 
-/** Letters and digits that files may have everywhere, with hyphens between. */
-const plainWords = (name: string): string =>
-  name
-    .normalize('NFKD')
-    .replace(/[\u0300-\u036f]/g, '')
-    .replace(/ß/g, 'ss')
+/** Letters and digits that files may have everywhere, with hyphens between; other scripts and signs are spelled in them. */
+export const plainWords = (name: string): string =>
+  anyAscii(name.normalize('NFKC'))
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '');
@@ -42,7 +40,7 @@ const STEM_MOST = 60;
 /** What tells one artwork from another gets so much of that, whatever the commission is called. */
 const CONCEPT_MOST = 40;
 
-const cut = (words: string, most: number): string => words.slice(0, most).replace(/-+$/, '');
+export const cut = (words: string, most: number): string => words.slice(0, most).replace(/-+$/, '');
 
 /** A name fit for files everywhere: ASCII letters, digits and hyphens, at most 60; never empty. */
 export function fileStem(name: string): string {
@@ -103,7 +101,7 @@ export function inkTokens(artwork: Artwork, title: string): string {
 }
 
 /** Whether an artwork covers all that it stands on. */
-function isOpaque(artwork: Artwork): boolean {
+export function isOpaque(artwork: Artwork): boolean {
   const { rgba } = renderArtwork(artwork, LOOKED_AT_PX);
   for (let i = 3; i < rgba.length; i += 4) if (rgba[i] < OPAQUE) return false;
   return true;

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type * as v from 'valibot';
-import { fileStems, type PackageAbout } from '$core/package';
-import { MASTER, type Artwork } from '$core/vector';
+import { fileStems, packageEntries, type PackageAbout, type PackageEntry } from '$core/package';
+import { colourwaysOf, MASTER, type Artwork } from '$core/vector';
 import type { WorkKind } from '../contract/answers';
 import type { Commission, Delivery, DeliveryFile, WorkState } from '../contract/answers';
 import type { DeliveryStart } from '../contract/requests';
@@ -73,13 +73,24 @@ export async function packageAbout(
   };
 }
 
-/** What was delivered of a work, and what a package of it says today. */
+/** What was delivered of a work, and what a package of it would have today, by its colourways' ids. */
 export async function deliveriesOf(
-  work: Pick<WorkState, 'id' | 'name' | 'version' | 'commissionId'>,
-): Promise<{ about: PackageAbout; deliveries: Delivery[] }> {
+  work: Pick<WorkState, 'id' | 'name' | 'version' | 'commissionId' | 'drawing'>,
+): Promise<{
+  contents: Record<string, PackageEntry[]>;
+  deliveries: Delivery[];
+}> {
   const commission = await getCommission(work.commissionId);
   const deliveries = await listDeliveries(commission.id);
-  return { about: await packageAbout(work, commission), deliveries: deliveries.filter((d) => d.workId === work.id) };
+  const about = await packageAbout(work, commission);
+  // Names are spelled here: what spells all scripts is too large for a page.
+  const contents = Object.fromEntries(
+    colourwaysOf(work.drawing).map(({ id, name }) => [
+      id,
+      packageEntries({ ...about, ...(id === MASTER ? {} : { colourway: { id, name } }) }),
+    ]),
+  );
+  return { contents, deliveries: deliveries.filter((d) => d.workId === work.id) };
 }
 
 /** Records a delivery of an artwork as it stands, to be packed by a job; asked twice with one request key, it is the same one. */

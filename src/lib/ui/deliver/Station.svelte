@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { clearestGround } from '$core/judge';
-  import { packageEntries, type PackageAbout } from '$core/package';
+  import type { PackageEntry } from '$core/package';
   import { artworkIn, colourwaysOf, MASTER } from '$core/vector';
   import type { Commission, Delivery, WorkState } from '$lib/contract/answers';
   import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
@@ -22,7 +22,8 @@
   interface Props {
     data: {
       readonly artwork: WorkState;
-      readonly about: PackageAbout;
+      /** What a package would have, by colourways' ids. */
+      readonly contents: Readonly<Record<string, readonly PackageEntry[]>>;
       readonly deliveries: readonly Delivery[];
       readonly commission: Commission;
     };
@@ -36,9 +37,7 @@
   const colourway = $derived(colourways.find((c) => c.id === colourwayId) ?? colourways[0]);
   const isMaster = $derived(colourway.id === MASTER);
   const drawing = $derived(artworkIn(artwork.drawing, colourway.id));
-  const contents = $derived(
-    packageEntries({ ...data.about, ...(isMaster ? {} : { colourway: { id: colourway.id, name: colourway.name } }) }),
-  );
+  const contents = $derived(data.contents[colourway.id] ?? []);
   // svelte-ignore state_referenced_locally
   let groundAt = $state(
     clearestGround(

@@ -1,0 +1,219 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { optimize } from 'svgo';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { artworkToSvg, sceneToEps, sceneToPdf } from '../core/export';
+import { readSvg } from '../core/import';
+import { FORS, ONE_COLOUR, placedOn, planPackage, REVERSED, sensibleFor, type PlannedFile } from '../core/package';
+import { drawScene, sceneOf } from '../core/scene';
+import type { Artwork } from '../core/vector';
+import { ensurePackages } from '../scripts/setup.mjs';
+import { checkFile, checkLook, drawPdf } from './package-checks';
+import { cutLine, PackageMaker, subjectOf } from './package-files';
+
+const artworkFrom = (inner: string, box = '0 0 128 128'): Artwork =>
+  readSvg(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box}">${inner}</svg>`).artwork;
+
+/** One of each kind of thing that a page must draw. */
+const DRAWINGS: Readonly<Record<string, Artwork>> = {
+  'curves, holes by either rule and lines': artworkFrom(
+    '<path fill="#182A5C" fill-rule="evenodd" d="M64 8A56 56 0 1 1 63.9 8ZM64 30A34 34 0 1 1 63.9 30Z"/><path d="M20 100Q64 40 108 100" fill="none" stroke="#B5402A" stroke-width="7" stroke-linecap="round" stroke-dasharray="14 9"/><path d="M40 60L64 20L88 60" fill="none" stroke="#F2C14E" stroke-width="5" stroke-linejoin="bevel"/>',
+  ),
+  'gradients, straight, from a focus, and that come again': artworkFrom(
+    '<defs><linearGradient id="a" x1="0" y1="0" x2=".3" y2=".1" spreadMethod="reflect"><stop offset=".1" stop-color="#B5402A"/><stop offset=".9" stop-color="#F2C14E"/></linearGradient><radialGradient id="b" fx=".3" fy=".35"><stop offset="0" stop-color="#fff"/><stop offset="1" stop-color="#182A5C"/></radialGradient></defs><rect x="8" y="8" width="112" height="50" fill="url(#a)"/><ellipse cx="64" cy="92" rx="50" ry="28" fill="url(#b)"/>',
+  ),
+  'what is seen through, clipped and masked': artworkFrom(
+    '<defs><clipPath id="c"><circle cx="40" cy="40" r="30"/><circle cx="88" cy="40" r="30"/></clipPath><mask id="m"><linearGradient id="l"><stop stop-color="#fff"/><stop offset="1" stop-color="#000"/></linearGradient><rect width="128" height="128" fill="url(#l)"/></mask></defs><g clip-path="url(#c)"><rect width="128" height="80" fill="#3E7D5A"/></g><rect x="20" y="30" width="88" height="40" fill="#F2C14E" opacity=".6"/><g opacity=".5"><circle cx="50" cy="96" r="24" fill="#182A5C"/><circle cx="76" cy="96" r="24" fill="#B5402A"/></g><g mask="url(#m)"><rect x="8" y="110" width="112" height="14" fill="#182A5C"/></g>',
+  ),
+  'soft shadows': artworkFrom(
+    '<defs><filter id="f" x="-1" y="-1" width="3" height="3"><feGaussianBlur stdDeviation="4"/></filter></defs><g filter="url(#f)"><circle cx="66" cy="72" r="36" fill="#182A5C"/></g><circle cx="62" cy="60" r="36" fill="#F2C14E"/>',
+  ),
+};
+
+let folder: string;
+beforeAll(() => {
+  ensurePackages({ renderers: true });
+  folder = mkdtempSync(join(tmpdir(), 'odd-quill-package-'));
+});
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const SIDE = 512;
+const flat = async (picture: Buffer | Uint8Array): Promise<Buffer> =>
+  sharp(picture).flatten({ background: '#fff' }).removeAlpha().toColourspace('srgb').raw().toBuffer();
+const percent = (a: Uint8Array, b: Uint8Array): number => {
+  expect(b.length).toBe(a.length);
+  return (100 * a.reduce((sum, v, i) => sum + Math.abs(v - b[i]), 0)) / 255 / a.length;
+};
+const truthOf = (artwork: Artwork): Promise<Buffer> => {
+  const { rgba, widthPx: width, heightPx: height } = drawScene(sceneOf(artwork, { strokes: 'kept' }), SIDE);
+  return sharp(Buffer.from(rgba.buffer), { raw: { width, height, channels: 4 } })
+    .png()
+    .toBuffer()
+    .then(flat);
+};
+const draw = (command: string, args: string[], out: string): Promise<Buffer> => {
+  execFileSync(command, args, { stdio: ['ignore', 'ignore', 'pipe'] });
+  return flat(readFileSync(out));
+};
+
+describe('drawn again by others', () => {
+  it.each(Object.keys(DRAWINGS))('is the same: %s', async (name) => {
+    const artwork = DRAWINGS[name];
+    const scene = sceneOf(artwork, { strokes: 'kept' });
+    const common = { title: name, date: '2026-11-24', longerMm: 100 };
+    const [pdf, eps, svg, png] = ['a.pdf', 'a.eps', 'a.svg', 'a.png'].map((f) => join(folder, f));
+    const truth = await truthOf(artwork);
+    const rgb = sceneToPdf(scene, { ...common, colours: 'rgb' });
+    writeFileSync(pdf, rgb);
+    writeFileSync(eps, sceneToEps(scene, common));
+    writeFileSync(svg, artworkToSvg(artwork));
+    const size = ['-scale-to-x', `${SIDE}`, '-scale-to-y', `${SIDE}`];
+    // Soft things are pictures in pages: what is measured of them is how smoothly they are enlarged.
+    const most = name.startsWith('soft') ? 0.5 : 0.35;
+    expect(percent(truth, await draw('pdftoppm', ['-png', '-singlefile', ...size, pdf, join(folder, 'a')], png))).toBeLessThan(most);
+    // What is masked by light it does not know.
+    if (!Buffer.from(rgb).includes('/S /Luminosity')) expect(percent(truth, await drawPdf(rgb, SIDE, SIDE))).toBeLessThan(most);
+    const dots = `-r${(4 * SIDE * 25.4) / 100}`;
+    expect(percent(truth, await draw('gs', ['-q', '-dSAFER', '-dBATCH', '-dNOPAUSE', '-sDEVICE=png16m', dots, `-g${4 * SIDE}x${4 * SIDE}`, '-dDownScaleFactor=4', `-sOutputFile=${png}`, eps], png))).toBeLessThan(name.startsWith('soft') ? 1.2 : 0.5);
+    expect(percent(truth, await draw('rsvg-convert', ['-w', `${SIDE}`, '-o', png, svg], png))).toBeLessThan(0.35);
+  }); // prettier-ignore
+
+  it('is the same in both renderers where it is clipped by several and seen through', async () => {
+    const artwork = artworkFrom('<defs><clipPath id="c"><circle cx="40" cy="40" r="30"/><path d="M58 10L118 10L88 70Z"/></clipPath><mask id="w"><circle cx="64" cy="96" r="24" fill="#fff" opacity=".7"/></mask></defs><g clip-path="url(#c)"><rect width="128" height="80" fill="#3E7D5A"/></g><g mask="url(#w)"><rect y="70" width="128" height="50" fill="#182A5C"/></g>'); // prettier-ignore
+    const pdf = sceneToPdf(sceneOf(artwork, { strokes: 'kept' }), { title: '', date: '2026-11-24', longerMm: 60, colours: 'rgb' }); // prettier-ignore
+    expect(percent(await truthOf(artwork), await drawPdf(pdf, SIDE, SIDE))).toBeLessThan(0.35);
+  });
+
+  it('is told where it is not', async () => {
+    const artwork = DRAWINGS['curves, holes by either rule and lines'];
+    const [subject] = [subjectOf(artwork, { key: 's', name: 'Noctule', stem: 'noctule', kind: 'mark' })];
+    const look = { key: 'master', name: 'own', kind: 'own' } as const;
+    const plan = planPackage([{ subject, look, for: ['print'] }]);
+    const other = sceneToPdf(sceneOf(DRAWINGS['soft shadows'], { strokes: 'kept' }), { title: '', date: '2026-11-24', longerMm: 100, colours: 'rgb' }); // prettier-ignore
+    const pdf = plan.find((f) => f.name.endsWith('-rgb.pdf'))!;
+    expect(await checkFile(pdf, other, artwork)).toMatchObject([{ what: 'alike', ok: false }]);
+    const svg = plan.find((f) => f.name.endsWith('.svg'))!;
+    const live = artworkToSvg(artwork).replace('</svg>', '<text x="5" y="20">Noctule</text></svg>');
+    expect((await checkFile(svg, Buffer.from(live), artwork)).map((c) => [c.what, c.ok])).toContainEqual([
+      'text',
+      false,
+    ]);
+  });
+});
+
+describe('a full package', () => {
+  const mark = artworkFrom('<path fill="#B5402A" d="M24 24L64 50L104 24L96 80L64 110L32 80Z"/><circle cx="50" cy="68" r="7" fill="#182A5C"/><circle cx="78" cy="68" r="7" fill="#182A5C"/>'); // prettier-ignore
+  const subject = subjectOf(mark, { key: 'fox', name: 'Лиса 🦊', stem: 'lisa-fox', kind: 'mark' });
+  const own = { key: 'master', name: 'own', kind: 'own' } as const;
+  const looks = [own, ONE_COLOUR, REVERSED];
+  const plan = planPackage(looks.map((look) => ({ subject, look, for: sensibleFor(subject, look) })));
+  const maker = new PackageMaker([subject], { date: '2026-11-24', title: 'Лиса', grounds: [] });
+  const made = new Map<string, Uint8Array>();
+  const file = (end: string): PlannedFile => plan.find((f) => f.name.endsWith(end))!;
+  const bytes = (end: string): Buffer => Buffer.from(made.get(file(end).name)!);
+
+  beforeAll(async () => {
+    for (const f of plan) made.set(f.name, await maker.make(f));
+  });
+
+  it('has each file under a name of its own, and every picture as large as it says', async () => {
+    expect(new Set(plan.map((f) => f.name)).size).toBe(plan.length);
+    expect(plan.every((f) => /^[a-z]+\/[a-z0-9.-]+$/.test(f.name) && FORS.includes(f.for))).toBe(true);
+    for (const f of plan) {
+      const checks = await checkFile(f, made.get(f.name)!, maker.artworkOf(f));
+      expect(checks.filter((c) => !c.ok).map((c) => `${c.file} ${c.said}`)).toEqual([]);
+    }
+  });
+
+  it('has icons for shops that are opaque, layers, and all that matters within safe circles', async () => {
+    for (const px of [1024, 512, 180, 167, 152, 120])
+      expect(await sharp(bytes(`shops/lisa-fox-icon-${px}.png`)).metadata()).toMatchObject({ width: px, height: px, hasAlpha: false });
+    expect(await sharp(bytes('-background-432.png')).metadata()).toMatchObject({ width: 432, hasAlpha: false });
+    for (const [end, share] of [['-foreground-432.png', 0.611], ['-monochrome-432.png', 0.611], ['-icon-maskable-512.png', 0.8]] as const) {
+      const { data, info } = await sharp(bytes(end)).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+      const [r0, g0, b0] = data;
+      let far = 0;
+      for (let y = 0; y < info.height; y++)
+        for (let x = 0; x < info.width; x++) {
+          const i = 4 * (y * info.width + x);
+          const shows = data[i + 3] > 40 && (data[3] < 40 || Math.abs(data[i] - r0) + Math.abs(data[i + 1] - g0) + Math.abs(data[i + 2] - b0) > 60);
+          if (shows) far = Math.max(far, Math.hypot(x + 0.5 - info.width / 2, y + 0.5 - info.height / 2));
+        }
+      expect(far).toBeLessThanOrEqual((share * info.width) / 2 + 1);
+      expect(far).toBeGreaterThan(0.4 * share * info.width);
+    }
+  }); // prettier-ignore
+
+  it('has a favicon with each of its sizes, and a manifest that names files which are there', async () => {
+    const ico = bytes('-icon.ico');
+    const sides = Array.from({ length: ico.readUInt16LE(4) }, (_, k) => 6 + 16 * k);
+    const found = await Promise.all(
+      sides.map(async (at) => {
+        const from = ico.readUInt32LE(at + 12);
+        const { width, height, format } = await sharp(ico.subarray(from, from + ico.readUInt32LE(at + 8))).metadata();
+        return [ico[at], width, height, format];
+      }),
+    );
+    expect(found).toEqual([16, 32, 48].map((px) => [px, px, px, 'png']));
+    const manifest = JSON.parse(bytes('.webmanifest').toString()) as {
+      name: string;
+      icons: { src: string; sizes: string; purpose: string }[];
+    };
+    expect(manifest.name).toBe('Лиса 🦊');
+    for (const { src, sizes } of manifest.icons) {
+      const { width, height } = await sharp(made.get(`web/${src}`)!).metadata();
+      expect(`${width}x${height}`).toBe(sizes);
+    }
+    for (const [, href] of bytes('-head.html')
+      .toString()
+      .matchAll(/href="\/([^"]+)"/g))
+      expect([...made.keys()]).toContain(`web/${href}`);
+  });
+
+  it('has SVG no larger than an optimizer makes it, tokens, variables, and a work that reads back', () => {
+    const small = bytes('web/lisa-fox.svg').toString();
+    expect(Buffer.byteLength(small)).toBeLessThanOrEqual(1.02 * Buffer.byteLength(optimize(small, { multipass: true }).data)); // prettier-ignore
+    expect(decodeURIComponent(bytes('-inline.txt').toString().trim().replace('data:image/svg+xml,', ''))).toBe(small);
+    expect(bytes('-inks.css').toString()).toMatch(/--ink-[a-z-]+: #b5402a;/);
+    expect((JSON.parse(bytes('-work.json').toString()) as { artwork: Artwork }).artwork).toEqual(JSON.parse(JSON.stringify(mark))); // prettier-ignore
+  });
+
+  it('has a cut line that is as far outside as it says, without holes', () => {
+    const square = artworkFrom('<path fill="#111" fill-rule="evenodd" d="M40 40H88V88H40ZM54 54H74V74H54Z"/>');
+    const lines = cutLine(square, 10);
+    expect(lines).toHaveLength(1);
+    const xs = lines[0].segments.map((s) => s.to[0]);
+    expect(Math.min(...xs)).toBeCloseTo(30, 1);
+    expect(Math.max(...xs)).toBeCloseTo(98, 1);
+    expect(bytes('-sticker-40mm.svg').toString()).toMatch(/width="46mm" height="46mm"/);
+    expect(bytes('-sticker-40mm.pdf').toString('latin1')).toContain('/Separation /Cut#20line');
+  });
+
+  it('is the same bytes when made again', async () => {
+    const again = new PackageMaker([subject], { date: '2026-11-24', title: 'Лиса', grounds: [] });
+    for (const f of plan.filter((_, k) => k % 3 === 0))
+      expect(Buffer.from(await again.make(f)).equals(Buffer.from(made.get(f.name)!))).toBe(true);
+  });
+
+  it('says what a press would stumble over', () => {
+    const drawing = artworkFrom('<rect width="60" height="60" fill="#00000F"/><rect x="60" width="60" height="60" fill="#3E7D5A"/><rect y="60" width="60" height="60" fill="#86606F"/><path d="M70 70H120" stroke="#111" stroke-width=".3"/>'); // prettier-ignore
+    const checks = checkLook('mark', drawing, { longerMm: 40 });
+    expect(checks.find((c) => c.what === 'ink')).toMatchObject({ ok: true, figure: 294 });
+    expect(checks.find((c) => c.what === 'line')).toMatchObject({ ok: false, figure: 0.09 });
+    expect(checks.filter((c) => c.what === 'grey').map((c) => c.figure)).toEqual(expect.arrayContaining([2]));
+    const over = checkLook('mark', drawing, { longerMm: 40, press: { [drawing.inks[0].id]: { cmyk: [90, 90, 90, 90] } } });
+    expect(over.find((c) => c.what === 'ink')).toMatchObject({ ok: false, figure: 360 });
+  }); // prettier-ignore
+
+  it('puts an opaque artwork over a whole icon, and leaves none of a figure out on a wide sheet', () => {
+    const wide = placedOn(mark, { widthPx: 1500, heightPx: 500, within: 'box', share: 0.5, groundHex: '#FFFFFF' });
+    expect([wide.widthPx, wide.heightPx]).toEqual([1500, 500]);
+    const full = subjectOf(artworkFrom('<rect width="128" height="128" fill="#182A5C"/>'), { key: 'x', name: 'x', stem: 'x', kind: 'mark' }); // prettier-ignore
+    expect(full.isOpaque).toBe(true);
+    const icon = planPackage([{ subject: full, look: own, for: ['shops'] }]).find((f) => f.name.endsWith('-icon-180.png'))!;
+    expect(icon.making).toMatchObject({ place: { within: 'cover', share: 1 } });
+  }); // prettier-ignore
+});
