@@ -2,21 +2,24 @@
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import { optimize } from 'svgo';
-import { artworkToSvg, icoOf, sceneToEps, sceneToPdf, type PressInk } from '../core/export';
+import { artworkToSvg, icoOf, sceneToEps, sceneToPdf, sceneToSvg, type PressInk } from '../core/export';
 import {
   groundFor,
   inkTokens,
   isOpaque,
   placedOn,
+  sizes,
   type Look,
   type Making,
   type Placing,
   type PlannedFile,
   type Subject,
 } from '../core/package';
+import { motionAsk, motionOf, motionsOf, motionToLottie, motionToSvg, sceneAt, type Motion, type MotionKind } from '../core/motion'; // prettier-ignore
 import { areaFrom, filled, grown, sparse, unionFine, type Contour } from '../core/path';
 import { contoursOfArea, sceneOf } from '../core/scene';
 import { artworkIn, oneColoured, seenInks, type Artwork } from '../core/vector';
+import { apngOf } from './apng';
 import { drawSvg } from './packing';
 
 /** A subject with its artwork. */
@@ -36,6 +39,9 @@ export interface MakingContext {
 /** The name of the plate of cut lines. */
 export const CUT_PLATE = 'Cut line';
 
+/** The movements that a package has, of those that a work can have. */
+const PACKED_MOTIONS: readonly MotionKind[] = ['drawn', 'assembled', 'floated', 'blinked'];
+
 /** A work as a subject of a package. */
 export const subjectOf = (
   artwork: Artwork,
@@ -46,6 +52,7 @@ export const subjectOf = (
   widthPx: artwork.widthPx,
   heightPx: artwork.heightPx,
   isOpaque: isOpaque(artwork),
+  motions: motionsOf(sceneOf(artwork, { strokes: 'kept' })).filter((kind) => PACKED_MOTIONS.includes(kind)),
 });
 
 /** Makes files of one package; what several of them need is made once. */
@@ -144,7 +151,30 @@ export class PackageMaker {
       }
       case 'text':
         return utf8(this.text(file, making.what));
+      case 'motion-svg':
+        return utf8(motionToSvg(this.motionOf(file, making.kind), common.title));
+      case 'motion-json':
+        return utf8(motionToLottie(this.motionOf(file, making.kind), common.title));
+      case 'motion-picture': {
+        const motion = this.motionOf(file, making.kind);
+        const { framesASecond } = sizes.motion;
+        const count = Math.round(motion.seconds * framesASecond);
+        const frames = Array.from({ length: count }, (_, k) => this.frameOf(file, motion, motion.loop ? k / count : k / (count - 1))); // prettier-ignore
+        return apngOf(frames, { framesASecond, loop: motion.loop });
+      }
+      case 'motion-poster':
+        return this.frameOf(file, this.motionOf(file, making.kind), 1);
     }
+  }
+
+  private motionOf(file: PlannedFile, kind: MotionKind): Motion {
+    return motionOf(sceneOf(this.artworkOf(file), { strokes: 'kept' }), motionAsk(kind));
+  }
+
+  /** A movement at a time, 0..1, as PNG. */
+  private frameOf({ widthPx, heightPx }: PlannedFile, motion: Motion, at: number): Uint8Array {
+    const svg = sceneToSvg(sceneAt(motion, at), { lines: false, decimals: 3 });
+    return drawSvg(svg, motion.widthPx, motion.heightPx, Math.max(widthPx!, heightPx!));
   }
 
   private async picture(file: PlannedFile, making: Extract<Making, { as: 'png' | 'jpeg' }>): Promise<Uint8Array> {

@@ -2,3 +2,4 @@
 export * from './package';
 export * from './placing';
 export * from './plan';
+export { default as sizes } from './sizes.json';

@@ -1,4 +1,5 @@
 /** What a full package has: for each subject, in each of its looks, the files of what it is for. Planning makes nothing. */
+import { MOTION_WORDS, type MotionKind } from '../motion';
 import { cut, fileStem, plainWords } from './package';
 import type { Placement } from './placing';
 import sizes from './sizes.json';
@@ -42,6 +43,8 @@ export interface Subject {
   readonly heightPx: number;
   /** Whether it covers all that it stands on. */
   readonly isOpaque: boolean;
+  /** The movements it can have. */
+  readonly motions: readonly MotionKind[];
 }
 
 /** How a file is made of a look of a subject. `ground` says that something is laid below: the look's own ground, or a colour. */
@@ -58,7 +61,8 @@ export type Making =
   | { readonly as: 'cut-svg'; readonly cutMm: number; readonly longerMm: number }
   | { readonly as: 'ico'; readonly sidesPx: readonly number[] }
   | { readonly as: 'text'; readonly what: 'manifest' | 'html' | 'data' | 'inks' | 'css' | 'work' }
-  | { readonly as: 'ground'; readonly sidePx: number };
+  | { readonly as: 'ground'; readonly sidePx: number }
+  | { readonly as: 'motion-svg' | 'motion-json' | 'motion-picture' | 'motion-poster'; readonly kind: MotionKind };
 
 /** A placement whose ground, where it has one, is found when the file is made. */
 export type Placing = Omit<Placement, 'groundHex'> & { readonly ground: 'none' | 'ground' };
@@ -233,7 +237,16 @@ function filesFor(purpose: For, subject: Subject, look: Look, stem: string): Bar
         text(`${stem}-inks.css`, 'the inks as CSS variables', 'css'),
         text(`${stem}-work.json`, 'the whole work, to be read back', 'work'),
       ];
-    case 'motion':
+    case 'motion': {
+      const { picturePx } = sizes.motion;
+      const [widthPx, heightPx] = longerTo(subject, picturePx);
+      return subject.motions.flatMap((kind) => [
+        vector(`${stem}-${kind}.svg`, `${MOTION_WORDS[kind]}: SVG, still for those who asked for less motion`, { as: 'motion-svg', kind }),
+        vector(`${stem}-${kind}.json`, 'the same as JSON of the open animation format', { as: 'motion-json', kind }),
+        { name: `${stem}-${kind}.png`, about: `the same as animated PNG, ${picturePx} px`, widthPx, heightPx, making: { as: 'motion-picture', kind } as Making },
+        { name: `${stem}-${kind}-poster.png`, about: 'what stands there before it plays', widthPx, heightPx, making: { as: 'motion-poster', kind } as Making },
+      ]); // prettier-ignore
+    }
     case 'sheet':
       return [];
   }

@@ -2,3 +2,4 @@
 export * from './colour';
 export * from './pdf';
 export * from './eps';
+export { pageGradient, type PageGradient } from './operators';
