@@ -44,8 +44,7 @@ export default defineConfig({
           name: 'e2e',
           globalSetup: ['./e2e/global-setup.ts'],
           include: ['e2e/**/*.test.ts'],
-          // Each has an application, an engine and a database of its own, and waits for the browser half of the time.
-          maxWorkers: 2,
+          fileParallelism: false,
           testTimeout: 120_000,
           hookTimeout: 120_000,
         },

@@ -82,8 +82,8 @@ const HELP = `odd-quill: candidates, traces and drawings from the command line
 
   odd-quill package FILE.svg... --name NAME --out DIR|FILE.zip [options]
       Makes and checks the files that a client is owed: a folder for each purpose, a README, and what was checked.
-      --for LIST|all             print, web, shops, social, stickers, large, office, developers, motion (what makes
-                                 sense of each colourway)
+      --for LIST|all             print, web, shops, social, stickers, large, office, developers, motion, sheet (what
+                                 makes sense of each colourway)
       --colourways LIST          own, one-colour, reversed (all three)
       --date DAY                 the day of the delivery, which every file carries (today)
       --json                     one JSON object on standard output: files and checks

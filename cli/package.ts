@@ -18,7 +18,8 @@ import {
 } from '../core/package';
 import { allPieces } from '../core/vector';
 import { checkFile, checkLook, type PackageCheck } from '../node/package-checks';
-import { PackageMaker, subjectOf, type PackageSubject } from '../node/package-files';
+import { PackageMaker } from '../node/package-files';
+import { subjectOf, type PackageSubject } from '../node/package-subject';
 import { fileFault, makeFolder, writeOutput } from './outputs';
 import { readArgs, UsageError } from './usage';
 
@@ -151,7 +152,7 @@ export async function packageCommand(args: readonly string[]): Promise<number> {
   );
   const plan = planPackage(wanted);
   if (!plan.length) throw new UsageError('nothing of that is made of these colourways: add own');
-  const maker = new PackageMaker(subjects, { date, title: name, grounds: [] });
+  const maker = new PackageMaker(subjects, { date, title: name, grounds: [] }, plan);
   const outlet = /\.zip$/i.test(values.out) ? await toZip(values.out, date) : toFolder(values.out);
   const files: { name: string; for: For; widthPx: number | null; heightPx: number | null; bytes: number }[] = [];
   const checks: PackageCheck[] = [];

@@ -3,29 +3,15 @@ import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import { optimize } from 'svgo';
 import { artworkToSvg, icoOf, sceneToEps, sceneToPdf, sceneToSvg, type PressInk } from '../core/export';
-import {
-  groundFor,
-  inkTokens,
-  isOpaque,
-  placedOn,
-  sizes,
-  type Look,
-  type Making,
-  type Placing,
-  type PlannedFile,
-  type Subject,
-} from '../core/package';
-import { motionAsk, motionOf, motionsOf, motionToLottie, motionToSvg, sceneAt, type Motion, type MotionKind } from '../core/motion'; // prettier-ignore
+import { groundFor, inkTokens, placedOn, sizes, type Making, type Placing, type PlannedFile } from '../core/package';
+import { motionAsk, motionOf, motionToLottie, motionToSvg, sceneAt, type Motion, type MotionKind } from '../core/motion'; // prettier-ignore
 import { areaFrom, filled, grown, sparse, unionFine, type Contour } from '../core/path';
 import { contoursOfArea, sceneOf } from '../core/scene';
-import { artworkIn, oneColoured, seenInks, type Artwork } from '../core/vector';
+import { oneColoured, seenInks, type Artwork } from '../core/vector';
 import { apngOf } from './apng';
+import { brandSheet } from './brand-sheet';
+import { inLook, type PackageSubject } from './package-subject';
 import { drawSvg } from './packing';
-
-/** A subject with its artwork. */
-export interface PackageSubject extends Subject {
-  readonly artwork: Artwork;
-}
 
 export interface MakingContext {
   /** ISO date of the package, which all its files carry. */
@@ -39,22 +25,6 @@ export interface MakingContext {
 /** The name of the plate of cut lines. */
 export const CUT_PLATE = 'Cut line';
 
-/** The movements that a package has, of those that a work can have. */
-const PACKED_MOTIONS: readonly MotionKind[] = ['drawn', 'assembled', 'floated', 'blinked'];
-
-/** A work as a subject of a package. */
-export const subjectOf = (
-  artwork: Artwork,
-  about: Pick<Subject, 'key' | 'name' | 'stem' | 'kind'>,
-): PackageSubject => ({
-  ...about,
-  artwork,
-  widthPx: artwork.widthPx,
-  heightPx: artwork.heightPx,
-  isOpaque: isOpaque(artwork),
-  motions: motionsOf(sceneOf(artwork, { strokes: 'kept' })).filter((kind) => PACKED_MOTIONS.includes(kind)),
-});
-
 /** Makes files of one package; what several of them need is made once. */
 export class PackageMaker {
   private readonly looks = new Map<string, Artwork>();
@@ -63,6 +33,8 @@ export class PackageMaker {
   constructor(
     private readonly subjects: readonly PackageSubject[],
     private readonly context: MakingContext,
+    /** All that the package has, for what tells of it. */
+    private readonly plan: readonly PlannedFile[] = [],
   ) {}
 
   /** A subject in a look. */
@@ -151,6 +123,8 @@ export class PackageMaker {
       }
       case 'text':
         return utf8(this.text(file, making.what));
+      case 'sheet':
+        return brandSheet({ ...this.context, subjects: this.subjects, files: this.plan });
       case 'motion-svg':
         return utf8(motionToSvg(this.motionOf(file, making.kind), common.title));
       case 'motion-json':
@@ -246,13 +220,6 @@ export class PackageMaker {
 const utf8 = (text: string): Uint8Array => new TextEncoder().encode(text);
 const longerOf = ({ widthPx, heightPx }: Artwork): number => Math.max(widthPx, heightPx);
 const cssName = (name: string): string => `ink-${name.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '') || 'x'}`; // prettier-ignore
-
-/** An artwork in a look. */
-export function inLook(artwork: Artwork, look: Look): Artwork {
-  if (look.kind === 'one-colour') return oneColoured(artwork, { hex: '#000000' }).artwork;
-  if (look.kind === 'reversed') return oneColoured(artwork, { hex: '#FFFFFF', reversed: true }).artwork;
-  return look.kind === 'own' ? artwork : artworkIn(artwork, look.key);
-}
 
 /** A drawing as PNG of just these sides. */
 function pngOf(artwork: Artwork, widthPx: number, heightPx: number): Uint8Array {

@@ -13,7 +13,8 @@ import type { Artwork } from '../core/vector';
 import { ensurePackages } from '../scripts/setup.mjs';
 import { chunksOf } from './apng';
 import { checkFile, checkLook, drawPdf } from './package-checks';
-import { cutLine, PackageMaker, subjectOf } from './package-files';
+import { cutLine, PackageMaker } from './package-files';
+import { subjectOf } from './package-subject';
 
 const artworkFrom = (inner: string, box = '0 0 128 128'): Artwork =>
   readSvg(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box}">${inner}</svg>`).artwork;
@@ -121,7 +122,7 @@ describe('a full package', () => {
   const own = { key: 'master', name: 'own', kind: 'own' } as const;
   const looks = [own, ONE_COLOUR, REVERSED];
   const plan = planPackage(looks.map((look) => ({ subject, look, for: sensibleFor(subject, look) })));
-  const maker = new PackageMaker([subject], { date: '2026-11-24', title: 'Лиса', grounds: [] });
+  const maker = new PackageMaker([subject], { date: '2026-11-24', title: 'Лиса', grounds: [] }, plan);
   const made = new Map<string, Uint8Array>();
   const file = (end: string): PlannedFile => plan.find((f) => f.name.endsWith(end))!;
   const bytes = (end: string): Buffer => Buffer.from(made.get(file(end).name)!);
@@ -204,7 +205,7 @@ describe('a full package', () => {
   });
 
   it('is the same bytes when made again', async () => {
-    const again = new PackageMaker([subject], { date: '2026-11-24', title: 'Лиса', grounds: [] });
+    const again = new PackageMaker([subject], { date: '2026-11-24', title: 'Лиса', grounds: [] }, plan);
     for (const f of plan.filter((_, k) => k % 3 === 0))
       expect(Buffer.from(await again.make(f)).equals(Buffer.from(made.get(f.name)!))).toBe(true);
   });
@@ -231,6 +232,30 @@ describe('a full package', () => {
       // A reader that knows no movement shows the first frame.
       expect(await sharp(made.get(`${pair}.png`)!).metadata()).toMatchObject({ width: 480, height: 480 });
     }
+  });
+
+  it('has a brand sheet of eleven pages, its text real, tagged, with its face in it, the same each time', async () => {
+    const pdf = bytes('-brand-sheet.pdf');
+    const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+    const loading = getDocument({ data: new Uint8Array(pdf), verbosity: 0 });
+    const read = await loading.promise;
+    expect(read.numPages).toBe(11);
+    const pages = await Promise.all(
+      Array.from({ length: 11 }, async (_, k) => {
+        const { items } = await (await read.getPage(k + 1)).getTextContent();
+        return items.map((i) => ('str' in i ? i.str : '')).join('');
+      }),
+    );
+    expect(pages[0]).toContain('Лиса');
+    expect(pages[6]).toContain('#B5402A');
+    expect(pages[4]).toMatch(/at least (16|24|32|64) px/);
+    const { info } = await read.getMetadata();
+    expect((info as { Title: string; Language: string }).Title).toBe('Лиса: brand sheet');
+    await loading.destroy();
+    for (const said of ['/MarkInfo', '/Marked true', '/StructTreeRoot', '/FontFile2', '/Lang (en)'])
+      expect(pdf.includes(said), said).toBe(true);
+    const again = await new PackageMaker([subject], { date: '2026-11-24', title: 'Лиса', grounds: [] }, plan).make(file('-brand-sheet.pdf')); // prettier-ignore
+    expect(Buffer.from(again).equals(pdf)).toBe(true);
   });
 
   it('puts an opaque artwork over a whole icon, and leaves none of a figure out on a wide sheet', () => {

@@ -62,6 +62,7 @@ export type Making =
   | { readonly as: 'ico'; readonly sidesPx: readonly number[] }
   | { readonly as: 'text'; readonly what: 'manifest' | 'html' | 'data' | 'inks' | 'css' | 'work' }
   | { readonly as: 'ground'; readonly sidePx: number }
+  | { readonly as: 'sheet' }
   | { readonly as: 'motion-svg' | 'motion-json' | 'motion-picture' | 'motion-poster'; readonly kind: MotionKind };
 
 /** A placement whose ground, where it has one, is found when the file is made. */
@@ -270,6 +271,12 @@ export function planPackage(wanted: readonly Wanted[]): PlannedFile[] {
       for (const file of filesFor(purpose, subject, look, stem))
         out.push({ ...file, name: `${purpose}/${file.name}`, for: purpose, subject: subject.key, look });
     }
+  // One sheet tells of all.
+  const first = wanted.find((w) => w.for.includes('sheet'));
+  if (first) {
+    const { subject, look } = first;
+    out.push({ name: `sheet/${subject.stem}-brand-sheet.pdf`, for: 'sheet', about: 'the mark and how to use it, eleven pages', subject: subject.key, look, making: { as: 'sheet' }, widthPx: null, heightPx: null }); // prettier-ignore
+  }
   return out;
 }
 
