@@ -394,19 +394,27 @@ describe('a commission, from brief to package', () => {
     const { drawing } = await artwork();
     const sheet = (await (await page.$('[role=application]'))!.boundingBox())!;
     const spot = await page.evaluate(() => {
-      // Some point of the topmost piece, found by asking the drawing itself.
+      // The point of the topmost piece that is farthest from its edge, found by asking the drawing itself.
       const paths = [...document.querySelectorAll<SVGGeometryElement>('[data-artwork] path[fill^="#"]')];
       const path = paths[paths.length - 1];
       const b = path.getBBox();
+      const map = path.getCTM()!;
+      let best = { room: -1, at: [0, 0] };
       for (let i = 1; i < 40; i++)
         for (let j = 1; j < 40; j++) {
-          const p = new DOMPoint(b.x + (b.width * i) / 40, b.y + (b.height * j) / 40);
-          if (path.isPointInFill(p)) {
-            const q = p.matrixTransform(path.getCTM()!);
-            return [q.x, q.y];
-          }
+          const [x, y] = [b.x + (b.width * i) / 40, b.y + (b.height * j) / 40];
+          const isIn = (px: number): boolean =>
+            [0, 1, 2, 3].every((k) => {
+              const turn = (k * Math.PI) / 2;
+              const off = px / map.a;
+              return path.isPointInFill(new DOMPoint(x + off * Math.cos(turn), y + off * Math.sin(turn)));
+            });
+          let room = -1;
+          while (room < 12 && isIn(room + 1)) room++;
+          const q = new DOMPoint(x, y).matrixTransform(map);
+          if (room > best.room) best = { room, at: [q.x, q.y] };
         }
-      return [0, 0];
+      return best.at;
     });
     await page.mouse.click(sheet.x + spot[0], sheet.y + spot[1]);
     await page.waitForSelector('[data-piece-ink]');
