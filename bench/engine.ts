@@ -1,8 +1,7 @@
 /** How far candidates obey what was asked: `npx tsx bench/engine.ts` prints the figures that the tests set bars for. */
 import { drawCandidate, FINISHES, THING_NAMES, understand, type CandidateRequest } from '../core/engine';
-import { type Picture, shrink } from '../core/raster';
+import { differenceOf, type Picture, shrink } from '../core/raster';
 import {
-  differenceOf,
   edgeLength,
   filledMask,
   flatColours,

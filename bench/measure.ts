@@ -1,17 +1,6 @@
 /** What is measured of candidates, for tests and figures alike. */
 import { hexToOklab, oklabDistance, rgbToOklab } from '../core/colour';
-import { outsideOf, type Picture } from '../core/raster';
-
-/** Mean absolute difference of two pictures of one size, 0..255. */
-export function differenceOf(p: Picture, q: Picture): number {
-  let sum = 0;
-  for (let i = 0; i < p.rgba.length; i += 4)
-    sum +=
-      Math.abs(p.rgba[i] - q.rgba[i]) +
-      Math.abs(p.rgba[i + 1] - q.rgba[i + 1]) +
-      Math.abs(p.rgba[i + 2] - q.rgba[i + 2]);
-  return sum / (p.rgba.length * 0.75);
-}
+import { differenceOf, outsideOf, type Picture } from '../core/raster';
 
 /** Mean difference over all pairs. */
 export function spreadOf(pictures: readonly Picture[]): number {

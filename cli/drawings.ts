@@ -1,4 +1,3 @@
-import { readFile } from 'node:fs/promises';
 import * as v from 'valibot';
 import { artworkToSvg, constructionToSvg } from '../core/export';
 import { readSvg, SvgError } from '../core/import';
@@ -14,17 +13,8 @@ import {
   type ArtNode,
   type Artwork,
 } from '../core/vector';
-import { fileFault, outputsFor, writeOutput } from './outputs';
+import { fileFault, outputsFor, textOf, writeOutput } from './outputs';
 import { positive, readArgs, UsageError } from './usage';
-
-const textOf = async (path: string): Promise<string> => {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(await readFile(path));
-  } catch (error) {
-    if (error instanceof TypeError) throw new SvgError('The file is not text in UTF-8');
-    throw error;
-  }
-};
 
 async function written(output: string, artwork: Artwork): Promise<number> {
   const svg = artworkToSvg(artwork);

@@ -1,5 +1,6 @@
-import { mkdir, stat, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, stat, writeFile } from 'node:fs/promises';
 import { basename, dirname, extname, join, resolve } from 'node:path';
+import { SvgError } from '../core/import';
 import { UsageError } from './usage';
 
 const isFolder = (path: string): Promise<boolean> =>
@@ -59,3 +60,13 @@ export function fileFault(error: unknown): string {
       return message;
   }
 }
+
+/** A file's text. Throws an SvgError where it is none in UTF-8. */
+export const textOf = async (path: string): Promise<string> => {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(await readFile(path));
+  } catch (error) {
+    if (error instanceof TypeError) throw new SvgError('The file is not text in UTF-8');
+    throw error;
+  }
+};

@@ -1,10 +1,7 @@
-import { createWriteStream } from 'node:fs';
-import { readFile, rename, rm } from 'node:fs/promises';
 import { basename, dirname, extname, join } from 'node:path';
-import { once } from 'node:events';
-import { Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import { readSvg, SvgError } from '../core/import';
 import {
+  checkLook,
   fileStem,
   FORS,
   ONE_COLOUR,
@@ -12,15 +9,18 @@ import {
   readmeLines,
   REVERSED,
   sensibleFor,
+  subjectOf,
   type For,
   type Look,
+  type PackageCheck,
+  type PackageSubject,
   type Wanted,
 } from '../core/package';
 import { allPieces } from '../core/vector';
-import { checkFile, checkLook, type PackageCheck } from '../node/package-checks';
+import { checkFile } from '../node/package-checks';
 import { PackageMaker } from '../node/package-files';
-import { subjectOf, type PackageSubject } from '../node/package-subject';
-import { fileFault, makeFolder, writeOutput } from './outputs';
+import { zipFile, type ZipFile } from '../node/zip-file';
+import { fileFault, makeFolder, textOf, writeOutput } from './outputs';
 import { readArgs, UsageError } from './usage';
 
 const LOOKS: Readonly<Record<string, Look>> = {
@@ -29,59 +29,16 @@ const LOOKS: Readonly<Record<string, Look>> = {
   reversed: REVERSED,
 };
 
-/** Where the files of a package go. */
-interface Outlet {
-  readonly put: (name: string, bytes: Uint8Array) => Promise<void>;
-  readonly end: () => Promise<void>;
-  readonly drop: () => Promise<void>;
-}
-
-const toFolder = (out: string): Outlet => ({
+/** Into a folder, as a zip would take them. */
+const toFolder = (out: string): ZipFile => ({
   put: (name, bytes) => writeOutput(join(out, name), bytes),
   end: async () => {},
   drop: async () => {},
 });
 
-/** A zip that is written as its files come; under its name only when it is whole. */
-async function toZip(out: string, date: string): Promise<Outlet> {
+async function toZip(out: string, date: string): Promise<ZipFile> {
   await makeFolder(dirname(out));
-  const partial = `${out}.part`;
-  const file = createWriteStream(partial);
-  await once(file, 'open');
-  let failed: Error | null = null;
-  file.on('error', (error) => (failed = error));
-  const zip = new Zip((error, chunk) => {
-    if (error) failed = error;
-    else file.write(chunk);
-  });
-  const mtime = new Date(`${date}T12:00:00`);
-  const settled = async (): Promise<void> => {
-    if (failed) throw failed;
-    if (file.writableNeedDrain) await once(file, 'drain');
-  };
-  return {
-    async put(name, bytes) {
-      const isPacked = /\.(png|jpe?g|ico|pdf|gif)$/.test(name);
-      const entry = isPacked ? new ZipPassThrough(name) : new ZipDeflate(name, { level: 9 });
-      entry.mtime = mtime;
-      zip.add(entry);
-      entry.push(bytes, true);
-      await settled();
-    },
-    async end() {
-      zip.end();
-      await new Promise<void>((done, fail) => {
-        file.once('error', fail);
-        file.end(() => done());
-      });
-      if (failed) throw failed;
-      await rename(partial, out);
-    },
-    async drop() {
-      file.destroy();
-      await rm(partial, { force: true });
-    },
-  };
+  return zipFile(out, date);
 }
 
 function forsFrom(text: string): For[] {
@@ -129,7 +86,7 @@ export async function packageCommand(args: readonly string[]): Promise<number> {
   let broken = 0;
   for (const [k, input] of positionals.entries())
     try {
-      const { artwork } = readSvg(new TextDecoder('utf-8', { fatal: true }).decode(await readFile(input)));
+      const { artwork } = readSvg(await textOf(input));
       if (!allPieces(artwork).length) throw new SvgError('The file has no shape in it');
       const own = basename(input, extname(input));
       const stem = positionals.length === 1 ? fileStem(name) : fileStem(`${fileStem(name).slice(0, 30)}-${own}`);
@@ -137,8 +94,7 @@ export async function packageCommand(args: readonly string[]): Promise<number> {
       subjects.push(subjectOf(artwork, { key: `${k}`, name: positionals.length === 1 ? name : `${name}, ${own}`, stem, kind })); // prettier-ignore
     } catch (error) {
       broken++;
-      const said = error instanceof TypeError ? 'The file is not text in UTF-8' : fileFault(error);
-      console.error(`odd-quill: ${input}: ${said}`);
+      console.error(`odd-quill: ${input}: ${fileFault(error)}`);
     }
   if (broken) return 1;
 

@@ -18,7 +18,8 @@ export function chunksOf(png: Uint8Array): Chunk[] {
   return out;
 }
 
-const written = (type: string, data: Buffer): Buffer => {
+/** A chunk as it stands in a PNG file. */
+export const pngChunk = (type: string, data: Uint8Array): Buffer => {
   const body = Buffer.concat([Buffer.from(type, 'latin1'), data]);
   const length = Buffer.alloc(4);
   length.writeUInt32BE(data.length);
@@ -35,11 +36,11 @@ export function apngOf(
   if (!frames.length) throw new RangeError('An animation has one frame or more');
   const all = frames.map(chunksOf);
   const head = all[0].find((c) => c.type === 'IHDR')!.data;
-  const out = [Buffer.from([137, 80, 78, 71, 13, 10, 26, 10]), written('IHDR', head)];
+  const out = [Buffer.from([137, 80, 78, 71, 13, 10, 26, 10]), pngChunk('IHDR', head)];
   const control = Buffer.alloc(8);
   control.writeUInt32BE(frames.length);
   control.writeUInt32BE(loop ? 0 : 1, 4);
-  out.push(written('acTL', control));
+  out.push(pngChunk('acTL', control));
   let sequence = 0;
   all.forEach((chunks, k) => {
     const frame = Buffer.alloc(26);
@@ -49,15 +50,15 @@ export function apngOf(
     frame.writeUInt16BE(1, 20);
     frame.writeUInt16BE(framesASecond, 22);
     // Each takes the place of the one before: nothing is laid over it.
-    out.push(written('fcTL', frame));
+    out.push(pngChunk('fcTL', frame));
     const data = Buffer.concat(chunks.filter((c) => c.type === 'IDAT').map((c) => c.data));
-    if (k === 0) out.push(written('IDAT', data));
+    if (k === 0) out.push(pngChunk('IDAT', data));
     else {
       const number = Buffer.alloc(4);
       number.writeUInt32BE(sequence++);
-      out.push(written('fdAT', Buffer.concat([number, data])));
+      out.push(pngChunk('fdAT', Buffer.concat([number, data])));
     }
   });
-  out.push(written('IEND', Buffer.alloc(0)));
+  out.push(pngChunk('IEND', Buffer.alloc(0)));
   return Buffer.concat(out);
 }

@@ -1,17 +1,17 @@
 /** The brand sheet: what a client is shown of its mark and how to use it, made from the work itself. */
 import { Resvg } from '@resvg/resvg-js';
 import PDFDocument from 'pdfkit';
+import sharp from 'sharp';
 import { contrastRatio, hexToCmyk, hexToOklch, hexToRgb } from '../core/colour';
 import { artworkToSvg, constructionToSvg } from '../core/export';
 import { readSvg } from '../core/import';
-import { proofsOf, SMALL_SIZES_PX, type ProofSheet } from '../core/judge';
-import { figureOf, FOR_WORDS, FORS, ONE_COLOUR, REVERSED, type PlannedFile } from '../core/package';
+import { markOf, proofsOf, type ProofSheet } from '../core/judge';
+import { figureOf, FOR_WORDS, FORS, inLook, ONE_COLOUR, REVERSED, type PackageSubject, type PlannedFile } from '../core/package'; // prettier-ignore
 import { formatPath, strokeArea, type Affine, type Box } from '../core/path';
 import { onGround } from '../core/raster';
 import { contoursOfArea, isApart, renderArtwork, sceneOf, type SceneShape } from '../core/scene';
 import { constructionOfArtwork, seenInks, type Artwork, type Gradient } from '../core/vector';
 import { shippedFace } from './faces';
-import { inLook, type PackageSubject } from './package-subject';
 import { encodePng } from './pictures';
 
 export interface BrandSheetAsk {
@@ -268,19 +268,32 @@ class Sheet {
   private async leastSize(proofs: ProofSheet): Promise<void> {
     const { doc } = this;
     const kept = proofs.small.find((p) => p.lostShare <= LOST_MOST);
-    const px = kept?.sizePx ?? SMALL_SIZES_PX[SMALL_SIZES_PX.length - 1];
+    const largest = proofs.small[proofs.small.length - 1];
+    const px = (kept ?? largest).sizePx;
     const mm = Math.ceil((px * 25.4 * 10) / PRESS_DOTS) / 10;
-    this.page('Least size', `On screens at least ${px} px on its longer side; in print at least ${mm} mm. Below that more than ${Math.round(100 * LOST_MOST)}% of its edges cannot be found again, as measured.`); // prettier-ignore
+    const most = Math.round(100 * LOST_MOST);
+    const measured = kept
+      ? `There ${Math.round(100 * kept.lostShare)}% of its edges cannot be found again, as measured; up to ${most}% is taken to be enough.`
+      : `Even there ${Math.round(100 * largest.lostShare)}% of its edges cannot be found again, as measured, and up to ${most}% would be enough: use a simpler form when it is small.`;
+    this.page('Least size', `On screens at least ${px} px on its longer side; in print at least ${mm} mm, where a press keeps ${PRESS_DOTS} dots an inch apart. ${measured}`); // prettier-ignore
     for (const [k, box] of this.grid(proofs.small.length, 2).entries()) {
       const { sizePx, picture, lostShare } = proofs.small[k];
       const png = await encodePng(onGround(picture, [255, 255, 255]));
+      // Viewers would smooth it: each pixel is made of several.
+      const enlarged = await sharp(png)
+        .resize({ width: 12 * picture.widthPx, kernel: 'nearest' })
+        .png()
+        .toBuffer();
       const caption = `${sizePx} px: ${Math.round(100 * lostShare)}% lost${sizePx < px ? ', too small' : ''}`;
       this.captioned(box, caption, (inner) => {
         this.panel(inner, '#FFFFFF', true);
-        // Enlarged as pixels, and beside that as it is.
+        // Enlarged, and beside that as it is.
         const side = 0.8 * Math.min(inner.width * 0.7, inner.height);
         const [iw, ih] = [picture.widthPx, picture.heightPx].map((v) => (v / Math.max(picture.widthPx, picture.heightPx)) * side); // prettier-ignore
-        doc.image(png, inner.x + 14 + (side - iw) / 2, inner.y + (inner.height - ih) / 2, { width: iw, height: ih });
+        doc.image(enlarged, inner.x + 14 + (side - iw) / 2, inner.y + (inner.height - ih) / 2, {
+          width: iw,
+          height: ih,
+        });
         const own = (sizePx * 72) / 96;
         doc.image(png, inner.x + inner.width - own - 14, inner.y + inner.height - own - 14, { width: own });
       });
@@ -317,7 +330,9 @@ class Sheet {
 
   private onGrounds(artwork: Artwork, hexes: readonly string[]): void {
     this.page('On grounds', 'Where the contrast of its main ink is under 3 : 1, use the one-colour or the reversed form instead.');
-    const main = mainInk(artwork, hexes);
+    // What most of it is in.
+    const { inks: found } = markOf(renderArtwork(artwork, 256));
+    const main = [...found].sort((a, b) => b.share - a.share)[0]?.hex ?? '#111111';
     const grounds = [...new Set(['#FFFFFF', ...this.ask.grounds, ...hexes, '#111111'])].slice(0, 6);
     this.grid(grounds.length, 2).forEach((box, k) => {
       const contrast = contrastRatio(main, grounds[k]);
@@ -373,19 +388,6 @@ class Sheet {
         for (const { about } of own.slice(0, 3)) y = this.text('P', about, box.x, y, 7.5, { width: box.width });
       });
   }
-}
-
-/** The ink that most of a mark is in. */
-function mainInk(artwork: Artwork, hexes: readonly string[]): string {
-  const { rgba } = renderArtwork(artwork, 96);
-  const inks = hexes.map((hex) => ({ hex, rgb: hexToRgb(hex), seen: 0 }));
-  for (let i = 0; i < rgba.length; i += 4) {
-    if (rgba[i + 3] < 200) continue;
-    const off = inks.map(({ rgb }) => rgb.reduce((sum, v, c) => sum + Math.abs(v - rgba[i + c]), 0));
-    const nearest = inks[off.indexOf(Math.min(...off))];
-    if (nearest) nearest.seen++;
-  }
-  return inks.sort((a, b) => b.seen - a.seen)[0]?.hex ?? '#111111';
 }
 
 /** A brand sheet as PDF, A4 lying down, eleven pages: real text, its face embedded, tagged. The same bytes each time. Throws a RangeError without a subject. */

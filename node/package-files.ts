@@ -2,15 +2,14 @@
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import { optimize } from 'svgo';
+import { hexToRgb } from '../core/colour';
 import { artworkToSvg, icoOf, sceneToEps, sceneToPdf, sceneToSvg, type PressInk } from '../core/export';
-import { groundFor, inkTokens, placedOn, sizes, type Making, type Placing, type PlannedFile } from '../core/package';
+import { CUT_PLATE, cutLine, cutSvg, dataAddress, groundFor, headLines, inkTokens, inkVariables, inLook, manifestText, placedOn, sizes, workText, type Making, type PackageSubject, type Placing, type PlannedFile } from '../core/package'; // prettier-ignore
 import { motionAsk, motionOf, motionToLottie, motionToSvg, sceneAt, type Motion, type MotionKind } from '../core/motion'; // prettier-ignore
-import { areaFrom, filled, grown, sparse, unionFine, type Contour } from '../core/path';
-import { contoursOfArea, sceneOf } from '../core/scene';
+import { sceneOf } from '../core/scene';
 import { oneColoured, seenInks, type Artwork } from '../core/vector';
 import { apngOf } from './apng';
 import { brandSheet } from './brand-sheet';
-import { inLook, type PackageSubject } from './package-subject';
 import { drawSvg } from './packing';
 
 export interface MakingContext {
@@ -21,9 +20,6 @@ export interface MakingContext {
   readonly grounds: readonly string[];
   readonly press?: Readonly<Record<string, PressInk>>;
 }
-
-/** The name of the plate of cut lines. */
-export const CUT_PLATE = 'Cut line';
 
 /** Makes files of one package; what several of them need is made once. */
 export class PackageMaker {
@@ -115,14 +111,14 @@ export class PackageMaker {
           })),
         );
       case 'ground': {
-        const [r, g, b] = [1, 3, 5].map((k) => parseInt(this.groundOf(file).slice(k, k + 2), 16));
+        const [r, g, b] = hexToRgb(this.groundOf(file));
         const { sidePx } = making;
         return sharp({ create: { width: sidePx, height: sidePx, channels: 3, background: { r, g, b } } })
           .png()
           .toBuffer();
       }
       case 'text':
-        return utf8(this.text(file, making.what));
+        return utf8(this.text(file, making.what, common.title));
       case 'sheet':
         return brandSheet({ ...this.context, subjects: this.subjects, files: this.plan });
       case 'motion-svg':
@@ -139,6 +135,21 @@ export class PackageMaker {
       case 'motion-poster':
         return this.frameOf(file, this.motionOf(file, making.kind), 1);
     }
+  }
+
+  private text(file: PlannedFile, what: Extract<Making, { as: 'text' }>['what'], title: string): string {
+    const artwork = this.artworkOf(file);
+    if (what === 'inks') return inkTokens(artwork, title);
+    if (what === 'css') return inkVariables(artwork, title);
+    if (what === 'work') return workText(artwork, title);
+    if (what === 'data') return dataAddress(this.smallSvg(file));
+    const site = {
+      title,
+      stem: file.stem,
+      inkHex: seenInks(artwork)[0]?.hex ?? '#000000',
+      groundHex: this.groundOf(file),
+    };
+    return what === 'manifest' ? manifestText(site) : headLines(site);
   }
 
   private motionOf(file: PlannedFile, kind: MotionKind): Motion {
@@ -164,62 +175,10 @@ export class PackageMaker {
     if (dotsPerInch) return sharp(png).withMetadata({ density: dotsPerInch }).png({ compressionLevel: 9 }).toBuffer();
     return png;
   }
-
-  private text(file: PlannedFile, what: Extract<Making, { as: 'text' }>['what']): string {
-    const artwork = this.artworkOf(file);
-    const title = this.titleOf(file);
-    const stem = file.name.replace(/^.*\//, '').replace(/(-inks|-work|-inline|-head)?\.[a-z]+$/, '');
-    switch (what) {
-      case 'inks':
-        return inkTokens(artwork, title);
-      case 'css':
-        return `/* Inks of ${title.replace(/\*\//g, '')} */\n:root {\n${seenInks(artwork)
-          .map((ink, k, all) => {
-            const name = cssName(ink.name);
-            const before = all.slice(0, k).filter((i) => cssName(i.name) === name).length;
-            return `  --${name}${before ? `-${before + 1}` : ''}: ${ink.hex.toLowerCase()};\n`;
-          })
-          .join('')}}\n`;
-      case 'work':
-        return JSON.stringify({ format: 'odd-quill-artwork', version: 1, title, artwork }, null, 1) + '\n';
-      case 'data':
-        return `data:image/svg+xml,${encodeURIComponent(this.smallSvg(file)).replace(/%20/g, ' ').replace(/%3D/g, '=').replace(/%3A/g, ':').replace(/%2F/g, '/')}\n`;
-      case 'manifest':
-        return (
-          JSON.stringify(
-            {
-              name: title,
-              short_name: title.slice(0, 12).trim(),
-              icons: [
-                { src: `${stem}-icon-192.png`, sizes: '192x192', type: 'image/png', purpose: 'any' },
-                { src: `${stem}-icon-512.png`, sizes: '512x512', type: 'image/png', purpose: 'any' },
-                { src: `${stem}-icon-maskable-192.png`, sizes: '192x192', type: 'image/png', purpose: 'maskable' },
-                { src: `${stem}-icon-maskable-512.png`, sizes: '512x512', type: 'image/png', purpose: 'maskable' },
-              ],
-              theme_color: seenInks(artwork)[0]?.hex.toLowerCase() ?? '#000000',
-              background_color: this.groundOf(file).toLowerCase(),
-              display: 'standalone',
-            },
-            null,
-            2,
-          ) + '\n'
-        );
-      case 'html':
-        return [
-          `<link rel="icon" href="/${stem}-icon.ico" sizes="48x48">`,
-          `<link rel="icon" href="/${stem}-icon.svg" sizes="any" type="image/svg+xml">`,
-          `<link rel="apple-touch-icon" href="/${stem}-icon-180.png">`,
-          `<link rel="manifest" href="/${stem}.webmanifest">`,
-          `<meta name="theme-color" content="${seenInks(artwork)[0]?.hex.toLowerCase() ?? '#000000'}">`,
-          '',
-        ].join('\n');
-    }
-  }
 }
 
 const utf8 = (text: string): Uint8Array => new TextEncoder().encode(text);
 const longerOf = ({ widthPx, heightPx }: Artwork): number => Math.max(widthPx, heightPx);
-const cssName = (name: string): string => `ink-${name.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '') || 'x'}`; // prettier-ignore
 
 /** A drawing as PNG of just these sides. */
 function pngOf(artwork: Artwork, widthPx: number, heightPx: number): Uint8Array {
@@ -231,47 +190,4 @@ function pngOf(artwork: Artwork, widthPx: number, heightPx: number): Uint8Array 
   return new Resvg(svg, { fitTo: { mode: 'width', value: widthPx }, font: { loadSystemFonts: false } })
     .render()
     .asPng();
-}
-
-/** The figure's silhouette grown by a distance, without holes: what a cutter follows. */
-export function cutLine(artwork: Artwork, byPx: number): Contour[] {
-  const { shapes } = sceneOf(artwork, { strokes: 'outlined' });
-  const tolerance = longerOf(artwork) / 8000;
-  const rings = unionFine(shapes.flatMap(({ contours }) => unionFine(areaFrom(contours, tolerance))));
-  return contoursOfArea(sparse(filled(grown(rings, byPx)), tolerance));
-}
-
-function cutSvg(artwork: Artwork, { cutMm, longerMm }: { cutMm: number; longerMm: number }, title: string): string {
-  const pxPerMm = longerOf(artwork) / longerMm;
-  const room = (cutMm + 1) * pxPerMm;
-  const sheet: Artwork = {
-    ...artwork,
-    widthPx: artwork.widthPx + 2 * room,
-    heightPx: artwork.heightPx + 2 * room,
-    inks: [...artwork.inks, { id: 'cut-line', name: CUT_PLATE, hex: '#FF00FF' }],
-    nodes: [
-      { kind: 'group', id: 'placed', transform: [1, 0, 0, 1, room, room], nodes: artwork.nodes },
-      {
-        kind: 'group',
-        id: 'cut',
-        name: CUT_PLATE,
-        transform: [1, 0, 0, 1, room, room],
-        nodes: [
-          {
-            kind: 'piece',
-            id: 'cut-line-piece',
-            inkId: null,
-            contours: cutLine(artwork, cutMm * pxPerMm),
-            stroke: { inkId: 'cut-line', widthPx: 0.1 * pxPerMm, cap: 'butt', join: 'round', mitreLimit: 4 },
-          },
-        ],
-      },
-    ],
-  };
-  const mm = (px: number): string => String(Number((px / pxPerMm).toFixed(3)));
-  // The first width and height are those of the drawing: it has its true size.
-  return artworkToSvg(sheet, { title }).replace(
-    / width="[^"]*" height="[^"]*"/,
-    ` width="${mm(sheet.widthPx)}mm" height="${mm(sheet.heightPx)}mm"`,
-  );
 }

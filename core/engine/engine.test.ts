@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { blankPicture, type Picture, shrink } from '../raster';
+import { blankPicture, differenceOf, type Picture, shrink } from '../raster';
 import {
-  differenceOf,
   edgeLength,
   filledMask,
   flatColours,

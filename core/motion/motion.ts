@@ -1,6 +1,7 @@
 /** Short movements made from a scene's own structure: which parts move, when and how. Writers and pictures follow from that. */
-import { boxOf, tightBox, type Box, type Contour, type Point } from '../path';
-import type { Scene, SceneLayer, SceneShape } from '../scene';
+import type { Box, Contour, Point } from '../path';
+import { boxOfShape, type Scene, type SceneLayer, type SceneShape } from '../scene';
+import { unionOf } from '../vector';
 
 /** A value at a time, 0..1 of the whole; `ease` says how it goes on to the next. */
 export interface Key<V> {
@@ -82,22 +83,7 @@ const COMING = 0.5;
 /** The width of outlines that are drawn, of the longer side. */
 const OUTLINE_SHARE = 0.008;
 
-const boxOfShape = ({ contours, line }: SceneShape): Box => {
-  const box = tightBox(contours) ?? boxOf(contours);
-  const by = line ? line.widthPx / 2 : 0;
-  return { x: box.x - by, y: box.y - by, width: box.width + 2 * by, height: box.height + 2 * by };
-};
-const boxOfShapes = (shapes: readonly SceneShape[]): Box => {
-  const boxes = shapes.map(boxOfShape);
-  const x = Math.min(...boxes.map((b) => b.x));
-  const y = Math.min(...boxes.map((b) => b.y));
-  return {
-    x,
-    y,
-    width: Math.max(...boxes.map((b) => b.x + b.width)) - x,
-    height: Math.max(...boxes.map((b) => b.y + b.height)) - y,
-  };
-};
+const boxOfShapes = (shapes: readonly SceneShape[]): Box => unionOf(shapes.map(boxOfShape))!;
 const middleOf = ({ x, y, width, height }: Box): Point => [x + width / 2, y + height / 2];
 const within = (a: Box, b: Box): boolean =>
   a.x >= b.x - 0.5 && a.y >= b.y - 0.5 && a.x + a.width <= b.x + b.width + 0.5 && a.y + a.height <= b.y + b.height + 0.5; // prettier-ignore

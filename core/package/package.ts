@@ -81,14 +81,21 @@ const colourToken = (hex: string) => ({
   hex: hex.toLowerCase(),
 });
 
+/** Inks with keys made of their names, no two the same. */
+export function inkKeys(inks: readonly Ink[]): [string, Ink][] {
+  const used = new Set<string>();
+  return inks.map((ink) => {
+    let key = idOf(ink.name);
+    for (let n = 2; used.has(key); n++) key = `${idOf(ink.name)}-${n}`;
+    used.add(key);
+    return [key, ink];
+  });
+}
+
 /** Inks as design tokens (W3C Design Tokens Community Group format, modules for colours and gradients). */
 export function inkTokens(artwork: Artwork, title: string): string {
-  const used = new Set<string>();
   const ink: Record<string, unknown> = {};
-  for (const { name, hex, gradient } of seenInks(artwork)) {
-    let key = idOf(name);
-    for (let n = 2; used.has(key); n++) key = `${idOf(name)}-${n}`;
-    used.add(key);
+  for (const [key, { name, hex, gradient }] of inkKeys(seenInks(artwork)))
     ink[key] = gradient
       ? {
           $type: 'gradient',
@@ -96,7 +103,6 @@ export function inkTokens(artwork: Artwork, title: string): string {
           $description: name,
         }
       : { $value: colourToken(hex), $description: name };
-  }
   return JSON.stringify({ $description: `Inks of ${title}`, ink: { $type: 'color', ...ink } }, null, 2) + '\n';
 }
 

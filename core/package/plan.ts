@@ -71,6 +71,8 @@ export type Placing = Omit<Placement, 'groundHex'> & { readonly ground: 'none' |
 export interface PlannedFile {
   /** With its folder. */
   readonly name: string;
+  /** What it and its companions' names begin with. */
+  readonly stem: string;
   readonly for: For;
   readonly about: string;
   readonly subject: string;
@@ -90,13 +92,12 @@ export interface Wanted {
 
 /** What a look is wanted for to begin with. */
 export function sensibleFor({ kind }: Pick<Subject, 'kind'>, look: Look): For[] {
-  const plain: For[] = ['print', 'web', 'office'];
   if (look.kind === 'own')
     return kind === 'mark'
       ? ['print', 'web', 'shops', 'social', 'stickers', 'office', 'developers', 'motion', 'sheet']
       : ['print', 'web', 'social', 'large', 'office', 'developers', 'sheet'];
-  if (look.kind === 'one-colour') return kind === 'mark' ? [...plain, 'stickers', 'large'] : plain;
-  return look.kind === 'reversed' ? ['print', 'web'] : ['print', 'web'];
+  if (look.kind !== 'one-colour') return ['print', 'web'];
+  return kind === 'mark' ? ['print', 'web', 'office', 'stickers', 'large'] : ['print', 'web', 'office'];
 }
 
 /** The diameter of the circle that a maskable icon is never cut within, as a share of its side (W3C manifest for web applications). */
@@ -269,13 +270,13 @@ export function planPackage(wanted: readonly Wanted[]): PlannedFile[] {
       for (let n = 2; taken.has(`${purpose}/${stem}`); n++) stem = `${base}-${n}`;
       taken.add(`${purpose}/${stem}`);
       for (const file of filesFor(purpose, subject, look, stem))
-        out.push({ ...file, name: `${purpose}/${file.name}`, for: purpose, subject: subject.key, look });
+        out.push({ ...file, stem, name: `${purpose}/${file.name}`, for: purpose, subject: subject.key, look });
     }
   // One sheet tells of all.
   const first = wanted.find((w) => w.for.includes('sheet'));
   if (first) {
     const { subject, look } = first;
-    out.push({ name: `sheet/${subject.stem}-brand-sheet.pdf`, for: 'sheet', about: 'the mark and how to use it, eleven pages', subject: subject.key, look, making: { as: 'sheet' }, widthPx: null, heightPx: null }); // prettier-ignore
+    out.push({ stem: subject.stem, name: `sheet/${subject.stem}-brand-sheet.pdf`, for: 'sheet', about: 'the mark and how to use it, eleven pages', subject: subject.key, look, making: { as: 'sheet' }, widthPx: null, heightPx: null }); // prettier-ignore
   }
   return out;
 }

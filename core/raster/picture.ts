@@ -112,3 +112,14 @@ export function seenIn(
       }
   return x1 < 0 ? null : { x: x0, y: y0, width: x1 + 1 - x0, height: y1 + 1 - y0 };
 }
+
+/** Mean absolute difference of two pictures of one size, 0..255; their transparency is not looked at. */
+export function differenceOf(p: Picture, q: Picture): number {
+  let sum = 0;
+  for (let i = 0; i < p.rgba.length; i += 4)
+    sum +=
+      Math.abs(p.rgba[i] - q.rgba[i]) +
+      Math.abs(p.rgba[i + 1] - q.rgba[i + 1]) +
+      Math.abs(p.rgba[i + 2] - q.rgba[i + 2]);
+  return sum / (p.rgba.length * 0.75);
+}

@@ -1,4 +1,5 @@
 import {
+  boxOf,
   circleOfArcs,
   compose,
   IDENTITY,
@@ -7,8 +8,10 @@ import {
   plainShapeOf,
   similarity,
   strokeArea,
+  tightBox,
   type Affine,
   type Area,
+  type Box,
   type Contour,
   type FillRule,
   type StrokeStyle,
@@ -275,4 +278,17 @@ export function layered({ shapes }: Pick<Scene, 'shapes'>): readonly SceneNode[]
     (open[open.length - 1]?.nodes ?? root).push({ kind: 'shape', shape });
   }
   return root;
+}
+
+/** Nodes as the flat list again, within some layers. */
+export const shapesIn = (nodes: readonly SceneNode[], layers: readonly SceneLayer[] = []): SceneShape[] =>
+  nodes.flatMap((node) =>
+    node.kind === 'shape' ? [{ ...node.shape, layers }] : shapesIn(node.nodes, [...layers, node.layer]),
+  );
+
+/** The box about a shape, of a line about all that its joins may reach. */
+export function boxOfShape({ contours, line }: SceneShape): Box {
+  const box = tightBox(contours) ?? boxOf(contours);
+  const by = line ? (line.widthPx / 2) * Math.max(1.5, line.join === 'mitre' ? line.mitreLimit : 1) : 0;
+  return { x: box.x - by, y: box.y - by, width: box.width + 2 * by, height: box.height + 2 * by };
 }

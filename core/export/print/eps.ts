@@ -1,18 +1,10 @@
-import { hexToRgb, rgbToHex } from '../../colour';
-import { boxOf, decimalsFor, rectangle, strokeArea, tightBox, type Box, type Contour } from '../../path';
-import {
-  contoursOfArea,
-  drawScene,
-  isApart,
-  layered,
-  type Scene,
-  type SceneLayer,
-  type SceneNode,
-  type SceneShape,
-} from '../../scene';
-import { seenIn, type Picture } from '../../raster';
 import { zlibSync } from 'fflate';
-import { num, pageGradient, pathOperators, stretches } from './operators';
+import { hexToRgb, rgbToHex } from '../../colour';
+import { rectangle, type Box } from '../../path';
+import { seenIn, type Picture } from '../../raster';
+import { boxOfShape, drawScene, isApart, layered, shapesIn, type Scene, type SceneLayer, type SceneNode, type SceneShape } from '../../scene'; // prettier-ignore
+import { num } from './operators';
+import { PageWriter, plainShape } from './page';
 
 export interface EpsOptions {
   readonly title: string;
@@ -20,7 +12,6 @@ export interface EpsOptions {
   readonly date: string;
   /** The drawing's longer side. */
   readonly longerMm: number;
-  readonly groundHex?: string;
 }
 
 /** Pictures of what PostScript has no operators for, in pixels of the drawing's longer side. */
@@ -81,100 +72,55 @@ const over = (hex: string, opacity: number, below: string): string => {
 const meets = (a: Box, b: Box): boolean =>
   a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
 
-class EpsWriter {
-  private readonly decimals: number;
+class EpsWriter extends PageWriter {
   private readonly whole: Box;
   /** What was drawn so far, for what is seen through. */
   private readonly below: { shape: SceneShape; box: Box }[] = [];
 
   constructor(
-    private readonly scene: Scene,
+    scene: Scene,
     private readonly options: EpsOptions,
   ) {
-    const { widthPx, heightPx } = scene;
-    this.decimals = Math.max(3, decimalsFor(Math.max(widthPx, heightPx)) + 1);
-    this.whole = { x: 0, y: 0, width: widthPx, height: heightPx };
+    super(scene);
+    this.whole = { x: 0, y: 0, width: scene.widthPx, height: scene.heightPx };
   }
 
-  private path(contours: readonly Contour[]): string {
-    return pathOperators(contours, this.decimals);
+  private components(hex: string): string {
+    return hexToRgb(hex)
+      .map((v) => num(v / 255))
+      .join(' ');
   }
 
   private colour(hex: string): string {
-    return `${hexToRgb(hex)
-      .map((v) => num(v / 255))
-      .join(' ')} rg\n`;
+    return `${this.components(hex)} rg\n`;
   }
 
-  private boxOfShape({ contours, line }: SceneShape): Box {
-    const box = tightBox(contours) ?? boxOf(contours);
-    const by = line ? (line.widthPx / 2) * Math.max(1.5, line.join === 'mitre' ? line.mitreLimit : 1) : 0;
-    return { x: box.x - by, y: box.y - by, width: box.width + 2 * by, height: box.height + 2 * by };
-  }
-
-  private noted(shape: SceneShape): SceneShape {
-    this.below.push({ shape, box: this.boxOfShape(shape) });
-    return shape;
-  }
-
-  /** A line as the area it covers. */
-  private areaOf({ contours, line, rule }: SceneShape): { contours: readonly Contour[]; rule: SceneShape['rule'] } {
-    if (!line) return { contours, rule };
-    const { widthPx, heightPx } = this.scene;
-    const area = strokeArea(contours, line, Math.max(widthPx, heightPx) / 20_480);
-    return { contours: contoursOfArea(area), rule: 'nonzero' };
+  private note(shape: SceneShape): void {
+    this.below.push({ shape, box: boxOfShape(shape) });
   }
 
   private shape(shape: SceneShape): string {
     const { contours, rule, paint, opacity, line } = shape;
-    const isSheer =
-      opacity < 1 ||
-      (paint.gradient && !pageGradient(paint.gradient, [0, 0, this.scene.widthPx, this.scene.heightPx]).isOpaque);
-    if (isSheer) return this.sheer(shape);
-    this.noted(shape);
+    if (opacity < 1 || (paint.gradient && !this.gradientOn(paint.gradient).isOpaque)) return this.sheer(shape);
+    this.note(shape);
     if (paint.gradient) return this.gradientFill(shape);
     if (!line) return `${this.colour(paint.hex)}${this.path(contours)}${rule === 'evenodd' ? 'f*' : 'f'}\n`;
-    const dash = `[${(line.dash ?? []).map((d) => num(d)).join(' ')}] ${num(line.dashOffset ?? 0)} d`;
-    const cap = { butt: 0, round: 1, square: 2 }[line.cap];
-    const join = { mitre: 0, round: 1, bevel: 2 }[line.join];
-    return `${num(line.widthPx)} w ${cap} J ${join} j ${num(Math.max(1, line.mitreLimit))} M ${dash}\n${this.colour(paint.hex)}${this.path(contours)}S\n`;
+    return `q\n${this.lineOperators(line)}${this.colour(paint.hex)}${this.path(contours)}S\nQ\n`;
   }
 
   private gradientFill(shape: SceneShape): string {
-    const { widthPx, heightPx } = this.scene;
-    const { transform } = shape.paint.gradient!;
+    const gradient = shape.paint.gradient!;
     const area = this.areaOf(shape);
-    const { kind, coords, stops } = pageGradient(shape.paint.gradient!, [0, 0, widthPx, heightPx]);
-    const values = (hex: string): string => hexToRgb(hex).map((v) => num(v / 255)).join(' '); // prettier-ignore
-    const runs = stretches(stops);
-    const functions = runs.map(
-      ([p, q]) => `<< /FunctionType 2 /Domain [0 1] /N 1 /C0 [${values(p.hex)}] /C1 [${values(q.hex)}] >>`,
-    );
-    const whole =
-      runs.length === 1
-        ? functions[0]
-        : `<< /FunctionType 3 /Domain [0 1] /Functions [\n${functions.join('\n')}\n] /Bounds [${runs
-            .slice(1)
-            .map(([p]) => num(p.at, 6))
-            .join(' ')}] /Encode [${runs.map(() => '0 1').join(' ')}] >>`;
-    const map = transform ? `[${transform.map((v) => num(v, 7)).join(' ')}] concat\n` : '';
-    return (
-      `q\n${this.path(area.contours)}${area.rule === 'evenodd' ? 'W*' : 'W'}\n${map}<< /ShadingType ${kind === 'linear' ? 2 : 3} /ColorSpace /DeviceRGB ` +
-      `/Coords [${coords.map((v) => num(v)).join(' ')}] /Function ${whole} /Extend [true true] >> shfill\nQ\n`
-    );
+    const page = this.gradientOn(gradient);
+    const map = gradient.transform ? `[${gradient.transform.map((v) => num(v, 7)).join(' ')}] concat\n` : '';
+    const run = this.shadingOf(page, page.stops, '/DeviceRGB', (s) => this.components(s.hex));
+    return `q\n${this.path(area.contours)}${area.rule === 'evenodd' ? 'W*' : 'W'}\n${map}${run} shfill\nQ\n`;
   }
 
   /** What is drawn so far of what meets a box, with more on top, as a picture on white. */
   private pictureOf(box: Box, more: readonly SceneShape[]): Picture {
     const { widthPx, heightPx } = this.scene;
-    const white: SceneShape = {
-      nodeId: '',
-      contours: [rectangle(0, 0, widthPx, heightPx)],
-      rule: 'nonzero',
-      paint: { inkId: '', name: '', hex: '#ffffff' },
-      opacity: 1,
-      layers: [],
-    };
+    const white = plainShape([rectangle(0, 0, widthPx, heightPx)], '#ffffff');
     const shapes = [white, ...this.below.filter((b) => meets(b.box, box)).map((b) => b.shape), ...more];
     return drawScene({ widthPx, heightPx, shapes }, PICTURE_PX);
   }
@@ -208,19 +154,20 @@ class EpsWriter {
 
   /** A shape that is seen through: its outline stays an outline, filled with what is seen in it. */
   private sheer(shape: SceneShape): string {
-    const box = this.boxOfShape(shape);
+    const box = boxOfShape(shape);
     const { paint, opacity } = shape;
-    const beneath = this.below.some((b) => meets(b.box, box));
     const area = this.areaOf(shape);
-    this.noted(shape);
-    const path = `${this.path(area.contours)}`;
-    if (!beneath && !paint.gradient)
-      return `${this.colour(over(paint.hex, opacity, '#ffffff'))}${path}${area.rule === 'evenodd' ? 'f*' : 'f'}\n`;
-    this.below.pop();
-    const flood: SceneShape = { ...shape, contours: [rectangle(0, 0, this.scene.widthPx, this.scene.heightPx)], rule: 'nonzero', layers: [], line: undefined }; // prettier-ignore
-    const picture = this.pictureOf(box, [flood]);
-    this.noted(shape);
-    return `q\n${path}${area.rule === 'evenodd' ? 'W*' : 'W'}\n${this.image(picture, box)}Q\n`;
+    const path = this.path(area.contours);
+    const isAlone = !this.below.some((b) => meets(b.box, box));
+    // All over, so that the picture has no edge of its own: the outline cuts it.
+    const { widthPx, heightPx } = this.scene;
+    const flood: SceneShape = { ...shape, contours: [rectangle(0, 0, widthPx, heightPx)], rule: 'nonzero', layers: [], line: undefined }; // prettier-ignore
+    const filled =
+      isAlone && !paint.gradient
+        ? `${this.colour(over(paint.hex, opacity, '#ffffff'))}${path}${area.rule === 'evenodd' ? 'f*' : 'f'}\n`
+        : `q\n${path}${area.rule === 'evenodd' ? 'W*' : 'W'}\n${this.image(this.pictureOf(box, [flood]), box)}Q\n`;
+    this.note(shape);
+    return filled;
   }
 
   private layer(layer: SceneLayer, nodes: readonly SceneNode[]): string {
@@ -229,20 +176,14 @@ class EpsWriter {
     if (clip?.length === 1 && opacity >= 1 && !effects.length && !mask) {
       const before = this.below.length;
       const inner = this.all(nodes);
-      for (const b of this.below.splice(before)) this.noted({ ...b.shape, layers: [layer, ...b.shape.layers] });
+      for (const { shape } of this.below.splice(before)) this.note({ ...shape, layers: [layer, ...shape.layers] });
       return `q\n${this.path(clip[0].contours)}${clip[0].rule === 'evenodd' ? 'W*' : 'W'}\n${inner}Q\n`;
     }
-    const own: SceneShape[] = [];
-    const collect = (list: readonly SceneNode[], layers: readonly SceneLayer[]): void => {
-      for (const node of list)
-        if (node.kind === 'shape') own.push({ ...node.shape, layers });
-        else collect(node.nodes, [...layers, node.layer]);
-    };
-    collect(nodes, [layer]);
+    const own = shapesIn(nodes, [layer]);
     const { widthPx, heightPx } = this.scene;
     const alone = drawScene({ widthPx, heightPx, shapes: own }, PICTURE_PX);
     const picture = this.pictureOf(this.whole, own);
-    for (const shape of own) this.noted(shape);
+    own.forEach((shape) => this.note(shape));
     const box = seenIn(alone, SEEN);
     if (!box) return '';
     const scale = widthPx / alone.widthPx;
@@ -261,20 +202,12 @@ class EpsWriter {
 
   text(): string {
     const { scene, options } = this;
-    const scale = (options.longerMm * 72) / 25.4 / Math.max(scene.widthPx, scene.heightPx);
+    const scale = (options.longerMm * 72) / 25.4 / this.longerPx;
     const [w, h] = [scene.widthPx * scale, scene.heightPx * scale];
     let body = `OddQuill begin gsave\n[${num(scale, 7)} 0 0 ${num(-scale, 7)} 0 ${num(h)}] concat\n0 0 ${num(scene.widthPx)} ${num(scene.heightPx)} rectclip\n`;
-    if (options.groundHex)
-      body += this.shape({
-        nodeId: '',
-        contours: [rectangle(0, 0, scene.widthPx, scene.heightPx)],
-        rule: 'nonzero',
-        paint: { inkId: '', name: 'ground', hex: options.groundHex },
-        opacity: 1,
-        layers: [],
-      });
     body += this.all(layered(scene));
     return [
+      // The format's own first line (PostScript document structuring conventions, 3.0): readers know the file by it.
       '%!PS-Adobe-3.0 EPSF-3.0',
       `%%BoundingBox: 0 0 ${Math.ceil(w)} ${Math.ceil(h)}`,
       `%%HiResBoundingBox: 0 0 ${num(w)} ${num(h)}`,

@@ -1,26 +1,16 @@
-import { decimalsFor, rectangle, strokeArea, type Contour, type FillRule } from '../../path';
-import {
-  contoursOfArea,
-  drawScene,
-  isApart,
-  layered,
-  type Scene,
-  type SceneLayer,
-  type SceneNode,
-  type SceneShape,
-} from '../../scene';
 import { cmykOf, hexToRgb, type Cmyk } from '../../colour';
+import { rectangle, type Contour } from '../../path';
+import { drawScene, isApart, layered, shapesIn, type Scene, type SceneLayer, type SceneNode, type SceneShape } from '../../scene'; // prettier-ignore
 import type { Gradient } from '../../vector';
 import { CMYK_STATED, pressShares, type PressInk, type PrintColours } from './colour';
 import { PdfDocument, pdfName, pdfText, ref, type Ref } from './document';
-import { densely, num, pageGradient, pathOperators, stretches } from './operators';
+import { densely, num } from './operators';
+import { PageWriter, plainShape } from './page';
 
 export interface PdfOptions {
   readonly title: string;
-  readonly subject?: string;
   /** ISO date, which is the file's. */
   readonly date: string;
-  readonly language?: string;
   readonly colours: PrintColours;
   /** What inks are on a press, by the inks' ids. */
   readonly press?: Readonly<Record<string, PressInk>>;
@@ -52,18 +42,17 @@ const lightOf = (hex: string): number => {
 };
 
 /** Writes a scene page as PDF 1.7. */
-class PdfWriter {
+class PdfWriter extends PageWriter {
   private readonly file = new PdfDocument();
   private readonly resources = this.file.reserve();
   private readonly named = { XObject: new Map<string, Ref>(), ExtGState: new Map<string, Ref>(), Shading: new Map<string, Ref>(), ColorSpace: new Map<string, Ref>() }; // prettier-ignore
   private readonly known = new Map<string, string>();
-  private readonly decimals: number;
 
   constructor(
-    private readonly scene: Scene,
+    scene: Scene,
     private readonly options: PdfOptions,
   ) {
-    this.decimals = Math.max(3, decimalsFor(Math.max(scene.widthPx, scene.heightPx)) + 1);
+    super(scene);
   }
 
   /** A resource under a name; the same one where it was told before. */
@@ -119,25 +108,14 @@ class PdfWriter {
   }
 
   private shading(gradient: Gradient, mode: Mode | 'opacity'): string {
-    const { widthPx, heightPx } = this.scene;
     return this.resource('Shading', 'Run', `${mode} ${JSON.stringify(gradient)}`, () => {
-      const { kind, coords, stops } = pageGradient(gradient, [0, 0, widthPx, heightPx]);
-      const values = (s: { hex: string; opacity: number }): string =>
-        (mode === 'opacity' ? [s.opacity] : this.components(s.hex, mode)).map(share).join(' ');
-      const runs = stretches(mode === 'cmyk' || mode === 'plates' ? densely(stops) : stops);
-      const functions = runs.map(
-        ([p, q]) => `<< /FunctionType 2 /Domain [0 1] /N 1 /C0 [${values(p)}] /C1 [${values(q)}] >>`,
-      );
-      const whole =
-        runs.length === 1
-          ? functions[0]
-          : `<< /FunctionType 3 /Domain [0 1] /Functions [${functions.join(' ')}] /Bounds [${runs
-              .slice(1)
-              .map(([p]) => num(p.at, 6))
-              .join(' ')}] /Encode [${runs.map(() => '0 1').join(' ')}] >>`;
+      const page = this.gradientOn(gradient);
+      const isMixed = mode === 'cmyk' || mode === 'plates';
       const space = mode === 'opacity' ? '/DeviceGray' : this.space(mode);
       return this.file.add(
-        `<< /ShadingType ${kind === 'linear' ? 2 : 3} /ColorSpace ${space} /Coords [${coords.map((v) => num(v)).join(' ')}] /Function ${whole} /Extend [true true] >>`,
+        this.shadingOf(page, isMixed ? densely(page.stops) : page.stops, space, (s) =>
+          (mode === 'opacity' ? [s.opacity] : this.components(s.hex, mode)).map(share).join(' '),
+        ),
       );
     });
   }
@@ -157,40 +135,27 @@ class PdfWriter {
   }
 
   private get pxPerMm(): number {
-    return Math.max(this.scene.widthPx, this.scene.heightPx) / this.options.longerMm;
+    return this.longerPx / this.options.longerMm;
   }
 
-  private path(contours: readonly Contour[]): string {
-    return pathOperators(contours, this.decimals);
-  }
-
-  private gradientFill(contours: readonly Contour[], rule: FillRule, gradient: Gradient, mode: Mode): string {
-    const { transform } = gradient;
-    const map = transform ? `${transform.map((v) => num(v, 7)).join(' ')} cm\n` : '';
-    const clip = rule === 'evenodd' ? 'W* n' : 'W n';
+  private gradientFill(shape: SceneShape, mode: Mode): string {
+    const gradient = shape.paint.gradient!;
+    const { contours, rule } = this.areaOf(shape);
+    const map = gradient.transform ? `${gradient.transform.map((v) => num(v, 7)).join(' ')} cm\n` : '';
     const run = (of: Mode | 'opacity'): string => `${map}${this.shading(gradient, of)} sh\n`;
-    const { widthPx, heightPx } = this.scene;
-    const { isOpaque } = pageGradient(gradient, [0, 0, widthPx, heightPx]);
+    const isOpaque = this.gradientOn(gradient).isOpaque;
     const mask = isOpaque ? '' : `${this.maskState('Luminosity', this.form(run('opacity'), 'grey'))} gs\n`;
-    return `${mask}${this.path(contours)}${clip}\n${run(mode)}`;
+    return `${mask}${this.path(contours)}${rule === 'evenodd' ? 'W* n' : 'W n'}\n${run(mode)}`;
   }
 
   private shape(shape: SceneShape, mode: Mode): string {
     const { contours, rule, paint, opacity, line } = shape;
     const fade = opacity < 1 ? `${this.opacityState(opacity)} gs\n` : '';
-    let inner: string;
-    if (paint.gradient) {
-      const { widthPx, heightPx } = this.scene;
-      const area = line ? contoursOfArea(strokeArea(contours, line, Math.max(widthPx, heightPx) / 20_480)) : contours;
-      inner = this.gradientFill(area, line ? 'nonzero' : rule, paint.gradient, mode);
-    } else if (line) {
-      const dash = line.dash?.length
-        ? `[${line.dash.map((d) => num(d)).join(' ')}] ${num(line.dashOffset ?? 0)} d\n`
-        : '';
-      const cap = { butt: 0, round: 1, square: 2 }[line.cap];
-      const join = { mitre: 0, round: 1, bevel: 2 }[line.join];
-      inner = `${num(line.widthPx)} w ${cap} J ${join} j ${num(Math.max(1, line.mitreLimit))} M\n${dash}${this.colour(shape, mode, true)}${this.path(contours)}S\n`;
-    } else inner = `${this.colour(shape, mode, false)}${this.path(contours)}${rule === 'evenodd' ? 'f*' : 'f'}\n`;
+    const inner = paint.gradient
+      ? this.gradientFill(shape, mode)
+      : line
+        ? `${this.lineOperators(line)}${this.colour(shape, mode, true)}${this.path(contours)}S\n`
+        : `${this.colour(shape, mode, false)}${this.path(contours)}${rule === 'evenodd' ? 'f*' : 'f'}\n`;
     return `q\n${fade}${inner}Q\n`;
   }
 
@@ -198,13 +163,7 @@ class PdfWriter {
   private softPicture({ effects }: SceneLayer, nodes: readonly SceneNode[], mode: Mode): string {
     const { widthPx, heightPx } = this.scene;
     const only: SceneLayer = { nodeId: 'soft', opacity: 1, effects, clip: null, mask: null };
-    const shapes: SceneShape[] = [];
-    const collect = (list: readonly SceneNode[], layers: readonly SceneLayer[]): void => {
-      for (const node of list)
-        if (node.kind === 'shape') shapes.push({ ...node.shape, layers });
-        else collect(node.nodes, [...layers, node.layer]);
-    };
-    collect(nodes, [only]);
+    const shapes = shapesIn(nodes, [only]);
     const { rgba, widthPx: w, heightPx: h } = drawScene({ widthPx, heightPx, shapes }, SOFT_PX);
     const channels = mode === 'rgb' ? 3 : mode === 'grey' ? 1 : 4;
     const colours = new Uint8Array(channels * w * h);
@@ -279,11 +238,7 @@ class PdfWriter {
     if (options.groundHex) {
       const b = bleed / scale;
       const ground = rectangle(-b, -b, widthPx + 2 * b, heightPx + 2 * b);
-      const paint = { inkId: '', name: 'ground', hex: options.groundHex };
-      content += this.shape(
-        { nodeId: '', contours: [ground], rule: 'nonzero', paint, opacity: 1, layers: [] },
-        mode === 'plates' ? 'cmyk' : mode,
-      );
+      content += this.shape(plainShape([ground], options.groundHex), mode === 'plates' ? 'cmyk' : mode);
     }
     content += this.all(layered(scene), mode);
     if (options.cut) {
@@ -307,11 +262,11 @@ class PdfWriter {
     );
     file.set(pages, `<< /Type /Pages /Kids [${ref(page)}] /Count 1 >>`);
     const root = file.add(
-      `<< /Type /Catalog /Pages ${ref(pages)} /Lang (${options.language ?? 'en'}) /ViewerPreferences << /DisplayDocTitle true >> >>`,
+      `<< /Type /Catalog /Pages ${ref(pages)} /Lang (en) /ViewerPreferences << /DisplayDocTitle true >> >>`,
     );
     const day = options.date.replace(/-/g, '');
     const info = file.add(
-      `<< /Title ${pdfText(options.title)}${options.subject ? ` /Subject ${pdfText(options.subject)}` : ''} /Producer (Odd Quill) /CreationDate (D:${day}120000Z) /ModDate (D:${day}120000Z)${mode === 'rgb' ? '' : ` /Keywords ${pdfText(CMYK_STATED)}`} >>`,
+      `<< /Title ${pdfText(options.title)} /Producer (Odd Quill) /CreationDate (D:${day}120000Z) /ModDate (D:${day}120000Z)${mode === 'rgb' ? '' : ` /Keywords ${pdfText(CMYK_STATED)}`} >>`,
     );
     return file.bytes(root, info);
   }

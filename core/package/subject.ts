@@ -1,8 +1,9 @@
 /** Works as packages have them, and the looks they are seen in. */
-import { isOpaque, type Look, type Subject } from '../core/package';
-import { motionsOf, type MotionKind } from '../core/motion';
-import { sceneOf } from '../core/scene';
-import { artworkIn, oneColoured, type Artwork } from '../core/vector';
+import { isOpaque } from './package';
+import type { Look, Subject } from './plan';
+import { motionsOf, type MotionKind } from '../motion';
+import { sceneOf } from '../scene';
+import { artworkIn, oneColoured, type Artwork } from '../vector';
 
 /** A subject with its artwork. */
 export interface PackageSubject extends Subject {
