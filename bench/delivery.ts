@@ -14,7 +14,7 @@ import type { Artwork } from '../core/vector';
 import { openBrowser } from '../e2e/browser';
 import { makeLockups } from '../node/make-lockups';
 import { drawPdf } from '../node/package-checks';
-import { drawSvg } from '../node/packing';
+import { drawSvg } from '../node/draw-svg';
 import { decodePicture } from '../node/pictures';
 import { packDrawings } from './packs';
 

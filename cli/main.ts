@@ -1,20 +1,31 @@
 import { readFileSync } from 'node:fs';
-import { RequestError } from '../core/engine';
-import { AreaError, RetouchError } from '../core/retouch';
-import { TraceOptionsError } from '../core/trace';
-import { PictureFileError } from '../node/pictures';
-import { TaskError } from '../node/pool';
-import { candidatesCommand, finishesCommand } from './candidates';
-import { colourwaysCommand } from './colourways';
-import { facesCommand, letteringCommand } from './lettering';
-import { lockupCommand } from './lockup';
-import { constructCommand, importCommand, shapesCommand } from './drawings';
 import { fileFault } from './outputs';
-import { readLetteringCommand } from './reading';
-import { cutOutCommand, mendCommand, retouchCommand } from './retouch';
-import { packageCommand } from './package';
-import { traceCommand } from './trace';
 import { UsageError } from './usage';
+
+type Command = (args: readonly string[]) => Promise<number>;
+
+/** Each is loaded only when it is asked for: what candidates are drawn of is large, and what lettering is set with too. */
+const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
+  trace: async () => (await import('./trace')).traceCommand,
+  import: async () => (await import('./drawings')).importCommand,
+  shapes: async () => (await import('./drawings')).shapesCommand,
+  construct: async () => (await import('./drawings')).constructCommand,
+  colourways: async () => (await import('./colourways')).colourwaysCommand,
+  lettering: async () => (await import('./lettering')).letteringCommand,
+  faces: async () => (await import('./lettering')).facesCommand,
+  lockup: async () => (await import('./lockup')).lockupCommand,
+  package: async () => (await import('./package')).packageCommand,
+  'cut-out': async () => (await import('./retouch')).cutOutCommand,
+  mend: async () => (await import('./retouch')).mendCommand,
+  retouch: async () => (await import('./retouch')).retouchCommand,
+  'read-lettering': async () => (await import('./reading')).readLetteringCommand,
+  candidates: async () => (await import('./candidates')).candidatesCommand,
+  finishes: async () => (await import('./candidates')).finishesCommand,
+};
+
+/** Errors by their names that say that the command, not a file, was wrong; and those whose message is enough. */
+const MISUNDERSTOOD = ['UsageError', 'RequestError', 'AreaError', 'RetouchError', 'TraceOptionsError'];
+const TOLD = ['PictureFileError', 'TaskError', 'ThreadError'];
 
 const HELP = `odd-quill: candidates, traces and drawings from the command line
 
@@ -152,40 +163,23 @@ export async function main(args: readonly string[]): Promise<number> {
       process.stdout.write(HELP);
       return 0;
     }
-    if (command === 'trace') return await traceCommand(rest);
-    if (command === 'import') return await importCommand(rest);
-    if (command === 'shapes') return await shapesCommand(rest);
-    if (command === 'construct') return await constructCommand(rest);
-    if (command === 'colourways') return await colourwaysCommand(rest);
-    if (command === 'lettering') return await letteringCommand(rest);
-    if (command === 'faces') return await facesCommand(rest);
-    if (command === 'lockup') return await lockupCommand(rest);
-    if (command === 'package') return await packageCommand(rest);
-    if (command === 'cut-out') return await cutOutCommand(rest);
-    if (command === 'mend') return await mendCommand(rest);
-    if (command === 'retouch') return await retouchCommand(rest);
-    if (command === 'read-lettering') return await readLetteringCommand(rest);
-    if (command === 'candidates') return await candidatesCommand(rest);
-    if (command === 'finishes') return await finishesCommand(rest);
+    const load = Object.hasOwn(COMMANDS, command ?? '') ? COMMANDS[command] : null;
+    if (load) return await (await load())(rest);
+    const names = Object.keys(COMMANDS);
     throw new UsageError(
       command === undefined
-        ? 'say what to do: trace, import, shapes, construct, colourways, lettering, faces, lockup, package, cut-out, mend, retouch, read-lettering, candidates or finishes'
+        ? `say what to do: ${names.slice(0, -1).join(', ')} or ${names[names.length - 1]}`
         : `there is no command "${command}"`,
     );
   } catch (error) {
     const { message, path, syscall } = error as NodeJS.ErrnoException;
     console.error(`odd-quill: ${syscall ? `${path ?? syscall}: ${fileFault(error)}` : message}`);
-    if (
-      error instanceof UsageError ||
-      error instanceof RequestError ||
-      error instanceof AreaError ||
-      error instanceof RetouchError ||
-      error instanceof TraceOptionsError
-    ) {
+    const { name } = error as Error;
+    if (MISUNDERSTOOD.includes(name)) {
       console.error('odd-quill --help lists what there is');
       return 2;
     }
-    const known = error instanceof PictureFileError || error instanceof TaskError || 'code' in (error as object);
+    const known = TOLD.includes(name) || 'code' in (error as object);
     if (!known) console.error((error as Error).stack);
     return 1;
   }

@@ -1,33 +1,17 @@
+import { availableParallelism } from 'node:os';
 import { basename, dirname, extname, join } from 'node:path';
+import * as v from 'valibot';
 import { readSvg, SvgError } from '../core/import';
-import {
-  checkLook,
-  fileStem,
-  FORS,
-  ONE_COLOUR,
-  planPackage,
-  readmeLines,
-  REVERSED,
-  sensibleFor,
-  subjectOf,
-  type For,
-  type Look,
-  type PackageCheck,
-  type PackageSubject,
-  type Wanted,
-} from '../core/package';
-import { allPieces } from '../core/vector';
-import { checkFile } from '../node/package-checks';
-import { PackageMaker } from '../node/package-files';
-import { zipFile, type ZipFile } from '../node/zip-file';
+import { fileStem, FORS, inksSaid, ONE_COLOUR, REVERSED, sensibleFor, SETS, subjectOf, type For, type Look, type PackageSubject } from '../core/package'; // prettier-ignore
+import { allPieces, ArtworkSchema, type Artwork } from '../core/vector';
+import { makePackage, type OrderedFile, type PackageOrder } from '../node/package-run';
+import { Pool, TaskError } from '../node/pool';
+import { zipFile, type ZipFile } from '../node/zip';
 import { fileFault, makeFolder, textOf, writeOutput } from './outputs';
-import { readArgs, UsageError } from './usage';
+import { readArgs, THREAD_FILE, UsageError } from './usage';
 
-const LOOKS: Readonly<Record<string, Look>> = {
-  own: { key: 'master', name: 'own', kind: 'own' },
-  'one-colour': ONE_COLOUR,
-  reversed: REVERSED,
-};
+const OWN: Look = { key: 'master', name: 'own', kind: 'own' };
+const LOOKS: Readonly<Record<string, Look>> = { own: OWN, 'one-colour': ONE_COLOUR, reversed: REVERSED };
 
 /** Into a folder, as a zip would take them. */
 const toFolder = (out: string): ZipFile => ({
@@ -49,15 +33,34 @@ function forsFrom(text: string): For[] {
   return FORS.filter((f) => asked.includes(f));
 }
 
-function looksFrom(text: string): Look[] {
+/** The looks that are asked for of a work: its own, in one colour, reversed, its colourways by their names, a colour by its hex. */
+function looksFrom(text: string, { colourways = [] }: Artwork): Look[] {
+  const named = colourways.map(({ id, name }): Look => ({ key: id, name, kind: 'colourway' }));
+  if (text === 'all') return [OWN, ...named, ONE_COLOUR, REVERSED];
   return text.split(',').map((w) => {
-    const look = LOOKS[w.trim()];
-    if (!look) throw new UsageError(`--colourways has no "${w.trim()}": ${Object.keys(LOOKS).join(', ')}`);
-    return look;
+    const word = w.trim();
+    if (/^#[0-9a-f]{6}$/i.test(word)) return { key: word.toUpperCase(), name: word.slice(1).toUpperCase(), kind: 'one-colour', hex: word.toUpperCase() }; // prettier-ignore
+    const look = LOOKS[word] ?? named.find((n) => n.name.toLowerCase() === word.toLowerCase());
+    if (look) return look;
+    const others = named.length ? `, ${named.map((n) => n.name).join(', ')}` : '';
+    throw new UsageError(`--colourways has no "${word}": ${Object.keys(LOOKS).join(', ')}, a colour such as #1F2D50${others}, or all`); // prettier-ignore
   });
 }
 
-/** `odd-quill package`: SVG files as what a client is owed, checked, in a folder or a zip. */
+/** A work of a file: an SVG, or the JSON that a package has of the whole work. Throws an SvgError where it is neither. */
+async function workIn(path: string): Promise<Artwork> {
+  const text = await textOf(path);
+  if (extname(path).toLowerCase() !== '.json') return readSvg(text).artwork;
+  try {
+    const kept = JSON.parse(text) as { format?: unknown; artwork?: unknown };
+    if (kept.format === 'odd-quill-artwork') return v.parse(ArtworkSchema, kept.artwork) as Artwork;
+  } catch {
+    // Neither is what follows.
+  }
+  throw new SvgError('The file is not a work that a package of ours has');
+}
+
+/** `odd-quill package`: works as what a client is owed, checked, in a folder or a zip. */
 export async function packageCommand(args: readonly string[]): Promise<number> {
   const { values, positionals } = readArgs({
     args: [...args],
@@ -79,14 +82,14 @@ export async function packageCommand(args: readonly string[]): Promise<number> {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(date) || Number.isNaN(Date.parse(date)))
     throw new UsageError(`--date wants a day such as 2026-11-24, not "${date}"`);
   const fors = values.for === undefined ? null : forsFrom(values.for);
-  const looks = looksFrom(values.colourways ?? 'own,one-colour,reversed');
+  const asked = values.colourways ?? 'own,one-colour,reversed';
   const name = values.name.trim();
 
   const subjects: PackageSubject[] = [];
   let broken = 0;
   for (const [k, input] of positionals.entries())
     try {
-      const { artwork } = readSvg(await textOf(input));
+      const artwork = await workIn(input);
       if (!allPieces(artwork).length) throw new SvgError('The file has no shape in it');
       const own = basename(input, extname(input));
       const stem = positionals.length === 1 ? fileStem(name) : fileStem(`${fileStem(name).slice(0, 30)}-${own}`);
@@ -98,52 +101,53 @@ export async function packageCommand(args: readonly string[]): Promise<number> {
     }
   if (broken) return 1;
 
-  const wanted: Wanted[] = subjects.flatMap((subject) =>
-    looks.map((look) => {
+  const rows: PackageOrder['rows'] = subjects.flatMap((subject) =>
+    looksFrom(asked, subject.artwork).map((look) => {
       const sensible = sensibleFor(subject, look);
       // What is asked for by name is made of its own inks whatever it is; of other looks where that makes sense.
       const own = fors ? (look.kind === 'own' ? fors : fors.filter((f) => sensible.includes(f))) : sensible;
-      return { subject, look, for: own };
+      return { subject: { ...subject, date }, look, for: own };
     }),
   );
-  const plan = planPackage(wanted);
-  if (!plan.length) throw new UsageError('nothing of that is made of these colourways: add own');
-  const maker = new PackageMaker(subjects, { date, title: name, grounds: [] }, plan);
+  if (rows.every((r) => !r.for.length)) throw new UsageError('nothing of that is made of these colourways: add own');
   const outlet = /\.zip$/i.test(values.out) ? await toZip(values.out, date) : toFolder(values.out);
-  const files: { name: string; for: For; widthPx: number | null; heightPx: number | null; bytes: number }[] = [];
-  const checks: PackageCheck[] = [];
-  const put = async (file: Omit<(typeof files)[number], 'bytes'>, bytes: Uint8Array): Promise<void> => {
-    await outlet.put(file.name, bytes);
-    files.push({ ...file, bytes: bytes.length });
-  };
+  const pool = new Pool(THREAD_FILE, Math.min(4, availableParallelism()), { maxYoungGenerationSizeMb: 16 });
+  // Stopped from outside, nothing half-made stays under the name that was asked for.
+  const stopped = new AbortController();
+  const stop = (): void => stopped.abort();
+  process.once('SIGINT', stop).once('SIGTERM', stop);
+  const made = subjects.map((s) => `Inks of ${s.name}: ${inksSaid(s.artwork)}`); // prettier-ignore
+  const again = ['odd-quill', 'package', ...positionals.map((p) => basename(p)), '--name', name, ...(values.for ? ['--for', values.for] : []), '--colourways', asked, '--date', date]; // prettier-ignore
+  const descent = { works: subjects.map((s, k) => ({ name: s.name, file: basename(positionals[k]) })), again: again.map((w) => (/\s/.test(w) ? JSON.stringify(w) : w)).join(' ') }; // prettier-ignore
   try {
-    for (const { subject, look } of wanted) {
-      const called = look.kind === 'own' ? subject.name : `${subject.name}, ${look.name}`;
-      checks.push(...checkLook(called, maker.artworkOf({ subject: subject.key, look }), { longerMm: 40 }));
-    }
-    for (const file of plan) {
-      const bytes = await maker.make(file);
-      checks.push(...(await checkFile(file, bytes, maker.artworkOf(file))));
-      await put({ name: file.name, for: file.for, widthPx: file.widthPx, heightPx: file.heightPx }, bytes);
-    }
-    const text = (lines: readonly string[]) => new TextEncoder().encode(lines.join('\n') + '\n');
-    const plain = { for: 'developers', widthPx: null, heightPx: null } as const;
-    await put(
-      { name: 'checks.txt', ...plain },
-      text([`Checked before it left: ${name}, ${date}`, '', ...checks.map((c) => `${c.ok ? 'ok   ' : 'LOOK '} ${c.file ? `${c.file}: ` : ''}${c.said}`)]),
-    ); // prettier-ignore
-    await put({ name: 'README.txt', ...plain }, text(readmeLines(name, date, plan)));
+    const { files, checks } = await makePackage(
+      { title: name, date, grounds: [], sets: SETS, rows, made, descent },
+      (kind, input, hooks) => pool.run(kind, input, hooks),
+      { put: (file, bytes) => outlet.put(file.name, bytes), signal: stopped.signal },
+    );
     await outlet.end();
+    report(values.out, files, checks, values.json);
+    return 0;
   } catch (error) {
     await outlet.drop();
-    throw error;
+    if (!(error instanceof TaskError && error.name === 'AbortError')) throw error;
+    console.error('odd-quill: stopped: the package is not whole');
+    return 130;
+  } finally {
+    process.off('SIGINT', stop).off('SIGTERM', stop);
+    await pool.close();
   }
-  if (values.json) console.log(JSON.stringify({ files, checks }));
-  else {
-    const bad = checks.filter((c) => !c.ok);
-    const total = files.reduce((sum, f) => sum + f.bytes, 0);
-    console.log(`${values.out}: ${files.length} files, ${Math.round(total / 1000)} KB; ${checks.length} checks, ${bad.length} to look at`); // prettier-ignore
-    for (const c of bad) console.log(`  ${c.file ? `${c.file}: ` : ''}${c.said}`);
-  }
-  return 0;
+}
+
+function report(
+  out: string,
+  files: readonly OrderedFile[],
+  checks: Awaited<ReturnType<typeof makePackage>>['checks'],
+  json: boolean,
+): void {
+  if (json) return console.log(JSON.stringify({ files, checks }));
+  const bad = checks.filter((c) => !c.ok);
+  const total = files.reduce((sum, f) => sum + f.bytes, 0);
+  console.log(`${out}: ${files.length} files, ${Math.round(total / 1000)} KB; ${checks.length} checks, ${bad.length} to look at`); // prettier-ignore
+  for (const c of bad) console.log(`  ${c.file ? `${c.file}: ` : ''}${c.said}`);
 }

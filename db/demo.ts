@@ -8,6 +8,7 @@ import type {
   Candidate,
   Commission,
   Delivery,
+  PackagePlan,
   Round,
   Wall,
   RetouchedState,
@@ -296,11 +297,16 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
     ]);
   }
 
-  async function deliver(id: string, head: string, note: string): Promise<void> {
+  /** What makes sense of a work and of its lockups, as one would tick it. */
+  async function deliver(id: string, note: string): Promise<void> {
+    const { works } = await call<PackagePlan>('GET', `/api/works/${id}/package`);
+    const { stepId: head } = works.find((w) => w.workId === id)!;
+    const rows = works.flatMap((w) => w.looks.map((l) => ({ workId: w.workId, head: w.stepId, look: l.look.key, for: l.for }))); // prettier-ignore
     const made = await call<Delivery>('POST', `/api/works/${id}/deliveries`, {
-      requestKey: 'demo-delivery',
+      requestKey: `demo-${note.replace(/\W+/g, '-')}`,
       head,
       note,
+      rows,
     });
     await until(async () =>
       (await call<Delivery>('GET', `/api/deliveries/${made.id}`)).state === 'done' ? true : null,
@@ -349,9 +355,9 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
       )
     : mark.head;
   const { drawing } = await call<WorkState>('GET', `/api/works/${mark.id}`);
-  const coloured = await edit({ ...mark, head }, colourwaysFor(drawing, NOCTULE.grounds, [['ember', 13], ['fen', 7], ['slate', 14]], 'noctule').map((e) => [e])); // prettier-ignore
-  await deliver(mark.id, coloured, 'for the enamel signs');
+  await edit({ ...mark, head }, colourwaysFor(drawing, NOCTULE.grounds, [['ember', 13], ['fen', 7], ['slate', 14]], 'noctule').map((e) => [e])); // prettier-ignore
   await makeLockups(noctule.id, mark.id, NOCTULE_LOCKUPS);
+  await deliver(mark.id, 'for the enamel signs');
   await retouch(made[4][0]);
   tell('the demo data is in place');
 }

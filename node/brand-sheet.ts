@@ -6,13 +6,14 @@ import { contrastRatio, hexToCmyk, hexToOklch, hexToRgb } from '../core/colour';
 import { artworkToSvg, constructionToSvg } from '../core/export';
 import { readSvg } from '../core/import';
 import { markOf, proofsOf, type ProofSheet } from '../core/judge';
-import { figureOf, FOR_WORDS, FORS, inLook, ONE_COLOUR, REVERSED, type PackageSubject, type PlannedFile } from '../core/package'; // prettier-ignore
+import { figureOf, FOR_WORDS, FORS, groundFor, inLook, ONE_COLOUR, REVERSED, type PackageSubject, type PlannedFile } from '../core/package'; // prettier-ignore
 import { formatPath, strokeArea, type Affine, type Box } from '../core/path';
 import { onGround } from '../core/raster';
 import { contoursOfArea, isApart, renderArtwork, sceneOf, type SceneShape } from '../core/scene';
-import { constructionOfArtwork, seenInks, type Artwork, type Gradient } from '../core/vector';
-import { shippedFace } from './faces';
+import { artworkIn, constructionOfArtwork, seenInks, type Artwork, type Gradient } from '../core/vector';
+import { familyNamed, shippedFace } from './faces';
 import { encodePng } from './pictures';
+import { specimens } from './specimens';
 
 export interface BrandSheetAsk {
   readonly title: string;
@@ -31,6 +32,9 @@ const LOST_MOST = 0.2;
 /** A fine press keeps apart what is so many dots an inch. */
 const PRESS_DOTS = 200;
 const FACE = 'inter';
+/** What faces are shown in. */
+const SAMPLE = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
+const SAMPLE_SMALL = 'abcdefghijklmnopqrstuvwxyz 0123456789';
 const SCRIPTS = [
   ['latin', /[\u0000-\u024f\u2000-\u206f\u20ac\u2122]/],
   ['cyrillic', /[\u0400-\u04ff]/],
@@ -201,8 +205,6 @@ class Sheet {
     });
     const whole: Box = { x: 300, y: MARGIN, width: W - 300 - MARGIN, height: H - 2 * MARGIN - 24 };
     const inks = seenInks(artwork);
-    const oneColour = inLook(artwork, ONE_COLOUR);
-    const reversed = inLook(artwork, REVERSED);
     const proofs = proofsOf(renderArtwork(artwork, 768));
 
     // Cover.
@@ -234,17 +236,70 @@ class Sheet {
     this.colours(inks);
     this.onGrounds(artwork, inks.map((i) => i.hex)); // prettier-ignore
 
-    this.page('In one colour', 'For stamps, engraving and receipts: no greys, nothing thinner. Reversed on anything dark: not the same drawing in white, but the one made for it.');
-    const [left, right] = this.grid(2, 2);
-    this.captioned(left, 'One colour', (inner) => { this.panel(inner, '#FFFFFF', true); this.draw(oneColour, inner, { fill: 0.7 }); });
-    this.captioned(right, 'Reversed', (inner) => { this.panel(inner, this.ink); this.draw(reversed, inner, { fill: 0.7 }); }); // prettier-ignore
-
+    if (artwork.colourways?.length) this.colourways(artwork);
+    else this.oneColour(artwork);
+    await this.lettering();
     this.notSo(artwork);
     this.files();
     // All of it is told: the structure ends.
     this.root.end();
     doc.end();
     return done;
+  } // prettier-ignore
+
+  private oneColour(artwork: Artwork): void {
+    this.page('In one colour', 'For stamps, engraving and receipts: no greys, nothing thinner. Reversed on anything dark: not the same drawing in white, but the one made for it.');
+    const [left, right] = this.grid(2, 2);
+    this.captioned(left, 'One colour', (inner) => { this.panel(inner, '#FFFFFF', true); this.draw(inLook(artwork, ONE_COLOUR), inner, { fill: 0.7 }); });
+    this.captioned(right, 'Reversed', (inner) => { this.panel(inner, this.ink); this.draw(inLook(artwork, REVERSED), inner, { fill: 0.7 }); });
+  } // prettier-ignore
+
+  /** Each on that ground of the client's on which it is seen best. */
+  private colourways(artwork: Artwork): void {
+    const all = (artwork.colourways ?? []).slice(0, 6);
+    this.page('Colourways', 'Other sets of inks that belong to it: whole, never mixed with one another.');
+    this.grid(all.length, all.length > 4 ? 3 : 2).forEach((box, k) => {
+      const { id, name } = all[k];
+      const own = artworkIn(artwork, id);
+      const inks = seenInks(own);
+      const caption = `${name}: ${inks.slice(0, 6).map((i) => i.hex.toUpperCase()).join('  ')}`;
+      this.captioned(box, caption, (inner) => {
+        const ground = groundFor(own, this.ask.grounds);
+        this.panel(inner, ground, contrastRatio(ground, '#FFFFFF') < 1.3);
+        this.draw(own, { ...inner, height: inner.height - 14 }, { fill: 0.7 });
+        inks.slice(0, 6).forEach(({ hex }, n) => this.panel({ x: inner.x + 8 + 18 * n, y: inner.y + inner.height - 18, width: 14, height: 10 }, hex, true));
+      });
+    });
+  } // prettier-ignore
+
+  /** What the lettering is set in: faces that ship, each as it looks. */
+  private async lettering(): Promise<void> {
+    const { doc } = this;
+    const wanted = this.ask.subjects.flatMap((s) => s.faces ?? []);
+    const faces = wanted.filter((f, k) => wanted.findIndex((o) => o.family === f.family && o.weight === f.weight) === k).slice(0, 3); // prettier-ignore
+    const samples = await specimens({ text: SAMPLE, faces, own: {} });
+    const small = await specimens({ text: SAMPLE_SMALL, faces, own: {} });
+    const known = faces.flatMap((face) => {
+      const family = familyNamed(face.family);
+      const [large, rest] = [samples, small].map((all) => all.find((s) => s.family === face.family && s.weight === face.weight));
+      return family && large?.d && rest?.d ? [{ ...face, name: family.name, licence: family.licence, url: family.licenceUrl, by: family.attribution, lines: [large, rest] }] : [];
+    });
+    if (!known.length) return;
+    this.page('Lettering', 'In the lockups it is drawn: it needs no font. For what is written beside them, these are the faces, with the licence that lets anyone use them.');
+    this.grid(known.length, 1).forEach((box, k) => {
+      const { name, weight, licence, url, by, lines } = known[k];
+      const height = Math.min(34, box.height * 0.2);
+      let y = this.text('H2', `${name}, ${weight}`, box.x, box.y, 12, { width: box.width }) + 10;
+      this.figure(`${name}: ${SAMPLE} ${SAMPLE_SMALL}`, () => {
+        for (const { d, box: [bx, by0, width, lineHeight] } of lines) {
+          const scale = Math.min(height / 100, box.width / width);
+          doc.save().translate(box.x - scale * bx, y - scale * by0).scale(scale).path(d!).fill(this.ink).restore();
+          y += scale * lineHeight + 12;
+        }
+      });
+      this.text('P', `${licence}, ${url}`, box.x, y + 4, 8, { width: box.width });
+      if (by) this.text('P', by, box.x, y + 17, 7.5, { width: box.width });
+    });
   } // prettier-ignore
 
   private clearSpace(artwork: Artwork, whole: Box): void {
@@ -323,6 +378,7 @@ class Sheet {
         `CMYK ${hexToCmyk(hex).join(' ')}`,
         `OKLCH ${L.toFixed(3)} ${C.toFixed(3)} ${C < 0.002 ? 0 : Math.round(((hDeg % 360) + 360) % 360)}`,
         `On white ${contrastRatio(hex, '#FFFFFF').toFixed(1)} : 1`,
+        ...this.ask.grounds.filter((g) => g.toUpperCase() !== '#FFFFFF').slice(0, 3).map((g) => `On ${g.toUpperCase()} ${contrastRatio(hex, g).toFixed(1)} : 1`),
       ])
         y = this.text('P', row, box.x, y + 1, 8, { width: box.width });
     });
@@ -390,7 +446,7 @@ class Sheet {
   }
 }
 
-/** A brand sheet as PDF, A4 lying down, eleven pages: real text, its face embedded, tagged. The same bytes each time. Throws a RangeError without a subject. */
+/** A brand sheet as PDF, A4 lying down, eleven or twelve pages: real text, its face embedded, tagged. The same bytes each time. Throws a RangeError without a subject. */
 export async function brandSheet(ask: BrandSheetAsk): Promise<Uint8Array> {
   if (!ask.subjects.length) throw new RangeError('A brand sheet wants a mark');
   const fonts = new Map<string, Uint8Array>();

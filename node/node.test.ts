@@ -1,11 +1,8 @@
-import { createHash } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
-import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
 import { drawCandidate } from '../core/engine';
 import { trace } from '../core/trace';
-import { packArtwork } from './packing';
 import { decodePicture, encodePng } from './pictures';
 import { Pool } from './pool';
 import { blackPng } from './testing';
@@ -75,32 +72,6 @@ describe('picture files', () => {
   });
 });
 
-describe('packing', () => {
-  const { artwork } = trace(candidate);
-  const about = { commission: 'Noctule Night Rail', client: '', artwork: 'mark', version: 1, date: '2026-11-24' };
-  const sha = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
-
-  it('gives the same bytes for the same artwork', () => {
-    expect(sha(packArtwork(artwork, about).zip)).toBe(sha(packArtwork(artwork, about).zip));
-    expect(sha(packArtwork(artwork, { ...about, version: 2 }).zip)).not.toBe(sha(packArtwork(artwork, about).zip));
-  });
-
-  it('holds what it lists: pictures of the right size with nothing behind the mark', async () => {
-    const { zip, files } = packArtwork(artwork, about);
-    const entries = unzipSync(zip);
-    expect(Object.keys(entries)).toEqual(files.map((f) => f.name));
-    for (const size of [512, 1024, 2048]) {
-      const picture = await decodePicture(entries[`noctule-night-rail-${size}.png`]);
-      expect([picture.widthPx, picture.heightPx]).toEqual([size, size]);
-      expect(picture.rgba[3]).toBe(0);
-      let opaque = 0;
-      for (let i = 3; i < picture.rgba.length; i += 4) if (picture.rgba[i] === 255) opaque++;
-      expect(opaque / (size * size)).toBeGreaterThan(0.1);
-    }
-    expect(new TextDecoder().decode(entries['noctule-night-rail.svg'])).not.toMatch(/<script/i);
-  });
-});
-
 describe('worker threads', () => {
   const pool = new Pool(fileURLToPath(new URL('./thread.mjs', import.meta.url)), 2);
   afterAll(() => pool.close());
@@ -111,6 +82,23 @@ describe('worker threads', () => {
     const here = drawCandidate(request, 2).picture;
     expect(Buffer.from((await decodePicture(png)).rgba).equals(Buffer.from(here.rgba))).toBe(true);
   });
+
+  it('does all tasks of a lane in one thread, others meanwhile in another', async () => {
+    const own = new Pool(fileURLToPath(new URL('./thread.mjs', import.meta.url)), 2);
+    const [first, ...rest] = await Promise.all(
+      ['a', 'a', 'b', 'b'].map((lane) => own.run('readSvg', '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><path d="M0 0H9V9Z"/></svg>', { lane })),
+    );
+    for (const read of rest) expect(read).toEqual(first);
+    // One that is stopped while its lane is busy leaves the lane to the next.
+    const stop = new AbortController();
+    const busy = own.run('draw', { request, position: 0 }, { lane: 'a' });
+    const stopped = own.run('draw', { request, position: 1 }, { lane: 'a', signal: stop.signal });
+    stop.abort();
+    await expect(stopped).rejects.toMatchObject({ name: 'AbortError' });
+    expect((await busy).widthPx).toBe(128);
+    expect((await own.run('draw', { request, position: 2 }, { lane: 'a' })).widthPx).toBe(128);
+    await own.close();
+  }); // prettier-ignore
 
   it('trace, and tell how far they are', async () => {
     const heard: number[] = [];

@@ -2,16 +2,16 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import sharp from 'sharp';
-import { leftOutOfLottie, motionAsk, motionOf } from '../core/motion';
-import type { PackageCheck, PlannedFile } from '../core/package';
+import { leftOutOfLottie, motionOf } from '../core/motion';
+import { motionWanted, type PackageCheck, type PackageSets, type PlannedFile } from '../core/package';
 import { differenceOf, onGround, type Picture } from '../core/raster';
 import { drawScene, sceneOf } from '../core/scene';
 import type { Artwork } from '../core/vector';
-import { drawSvg } from './packing';
+import { drawSvg } from './draw-svg';
 import { decodePicture } from './pictures';
 
 /** Drawings are held against their scene at so many pixels of the longer side. */
-const DRAWN_PX = 512;
+const DRAWN_PX = { least: 512, most: 592 };
 /** Mean difference in percent of full, over the whole picture, from which a drawing is not the same any more. */
 const ALIKE_PERCENT = 0.6;
 
@@ -19,9 +19,26 @@ const require = createRequire(import.meta.url);
 
 const WHITE = [255, 255, 255] as const;
 
+/** So large that both sides are as nearly whole pixels as can be: what is rounded differs from renderer to renderer. */
+function sideFor({ widthPx, heightPx }: Artwork): number {
+  const ratio = Math.min(widthPx, heightPx) / Math.max(widthPx, heightPx);
+  let best = { side: DRAWN_PX.least, off: 1 };
+  for (let side = DRAWN_PX.least; side <= DRAWN_PX.most; side++) {
+    const off = Math.abs(side * ratio - Math.round(side * ratio));
+    if (off < best.off - 1e-9) best = { side, off };
+  }
+  return best.side;
+}
+
+const truths = new WeakMap<Artwork, Picture>();
+
 /** A picture of a scene, on white. */
-const truth = (artwork: Artwork): Picture =>
-  onGround(drawScene(sceneOf(artwork, { strokes: 'kept' }), DRAWN_PX), WHITE);
+function truth(artwork: Artwork): Picture {
+  const picture =
+    truths.get(artwork) ?? onGround(drawScene(sceneOf(artwork, { strokes: 'kept' }), sideFor(artwork)), WHITE);
+  truths.set(artwork, picture);
+  return picture;
+}
 
 /** A page of PDF as a picture on white, drawn by pdf.js. */
 export async function drawPdf(pdf: Uint8Array, widthPx: number, heightPx: number): Promise<Picture> {
@@ -53,7 +70,12 @@ const iconsIn = (ico: Buffer): { side: number; png: Buffer }[] =>
   });
 
 /** Looks at one made file. `artwork` is what it shows, for drawings. */
-export async function checkFile(file: PlannedFile, bytes: Uint8Array, artwork: Artwork): Promise<PackageCheck[]> {
+export async function checkFile(
+  file: PlannedFile,
+  bytes: Uint8Array,
+  artwork: Artwork,
+  sets: PackageSets,
+): Promise<PackageCheck[]> {
   const { making, name } = file;
   const found = (
     what: PackageCheck['what'],
@@ -77,7 +99,7 @@ export async function checkFile(file: PlannedFile, bytes: Uint8Array, artwork: A
     case 'svg': {
       const was = truth(artwork);
       const svg = Buffer.from(bytes).toString('utf8');
-      const png = drawSvg(svg, artwork.widthPx, artwork.heightPx, DRAWN_PX);
+      const png = drawSvg(svg, artwork.widthPx, artwork.heightPx, sideFor(artwork));
       const drawn = onGround(await decodePicture(png), WHITE);
       const live = /<text[\s>]/.test(svg) ? [found('text', false, 'has live text in it')] : [];
       return [alike(drawn, was, 'another renderer of SVG'), ...live];
@@ -107,7 +129,7 @@ export async function checkFile(file: PlannedFile, bytes: Uint8Array, artwork: A
       return [found('picture', ok, `icons of ${sizes.join(', ')} px`)];
     }
     case 'motion-json': {
-      const missing = leftOutOfLottie(motionOf(sceneOf(artwork, { strokes: 'kept' }), motionAsk(making.kind)));
+      const missing = leftOutOfLottie(motionOf(sceneOf(artwork, { strokes: 'kept' }), motionWanted(sets, making.kind)));
       return missing.length
         ? [found('movement', false, `without ${missing.join(', ')}, which this format has not`)]
         : [];

@@ -3,102 +3,83 @@ import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import { optimize } from 'svgo';
 import { hexToRgb } from '../core/colour';
-import { artworkToSvg, icoOf, sceneToEps, sceneToPdf, sceneToSvg, type PressInk } from '../core/export';
-import { CUT_PLATE, cutLine, cutSvg, dataAddress, groundFor, headLines, inkTokens, inkVariables, inLook, manifestText, placedOn, sizes, workText, type Making, type PackageSubject, type Placing, type PlannedFile } from '../core/package'; // prettier-ignore
-import { motionAsk, motionOf, motionToLottie, motionToSvg, sceneAt, type Motion, type MotionKind } from '../core/motion'; // prettier-ignore
+import { artworkToSvg, icoOf, sceneToEps, sceneToPdf, sceneToSvg } from '../core/export';
+import { motionOf, motionToLottie, motionToSvg, sceneAt, type Motion, type MotionKind } from '../core/motion';
+import { CUT_PLATE, cutLine, cutSvg, dataAddress, groundFor, headLines, inksSaid, inkTokens, inkVariables, manifestText, motionWanted, placedOn, pressOf, workText, type Look, type Making, type PackageSets, type Placing, type PlannedFile } from '../core/package'; // prettier-ignore
 import { sceneOf } from '../core/scene';
 import { oneColoured, seenInks, type Artwork } from '../core/vector';
 import { apngOf } from './apng';
-import { brandSheet } from './brand-sheet';
-import { drawSvg } from './packing';
+import { drawSvg } from './draw-svg';
 
 export interface MakingContext {
-  /** ISO date of the package, which all its files carry. */
+  /** ISO date of what is drawn, which its files carry: a version has the same files on whatever day it is delivered. */
   readonly date: string;
-  readonly title: string;
   /** What the client's work stands on; white and near-black where there are none. */
   readonly grounds: readonly string[];
-  readonly press?: Readonly<Record<string, PressInk>>;
+  readonly sets: PackageSets;
 }
 
-/** Makes files of one package; what several of them need is made once. */
-export class PackageMaker {
-  private readonly looks = new Map<string, Artwork>();
-  private readonly small = new Map<string, string>();
+/** What reversed looks stand on. */
+const REVERSED_GROUND = '#111111';
+
+/** Makes the files of one look of a subject, but for sheets; what several of them need is made once. */
+export class LookMaker {
+  private small: string | null = null;
+  private readonly title: string;
 
   constructor(
-    private readonly subjects: readonly PackageSubject[],
+    /** In its look. */
+    readonly artwork: Artwork,
+    private readonly look: Look,
+    /** The subject's. */
+    name: string,
     private readonly context: MakingContext,
-    /** All that the package has, for what tells of it. */
-    private readonly plan: readonly PlannedFile[] = [],
-  ) {}
-
-  /** A subject in a look. */
-  artworkOf({ subject, look }: Pick<PlannedFile, 'subject' | 'look'>): Artwork {
-    const key = `${subject} ${look.key}`;
-    let artwork = this.looks.get(key);
-    if (!artwork) {
-      const own = this.subjects.find((s) => s.key === subject)!.artwork;
-      artwork = inLook(own, look);
-      this.looks.set(key, artwork);
-    }
-    return artwork;
+  ) {
+    this.title = look.kind === 'own' ? name : `${name}, ${look.name}`;
   }
 
-  private groundOf(file: Pick<PlannedFile, 'subject' | 'look'>): string {
-    if (file.look.kind === 'reversed') return '#111111';
-    return groundFor(this.artworkOf(file), this.context.grounds);
+  private get ground(): string {
+    return this.look.kind === 'reversed' ? REVERSED_GROUND : groundFor(this.artwork, this.context.grounds);
   }
 
   /** What a picture shows: the look as it is, or placed on a sheet. */
-  private shown(file: PlannedFile, { place, mono }: { place?: Placing; mono?: boolean }): Artwork {
-    let artwork = this.artworkOf(file);
-    if (mono) artwork = oneColoured(artwork, { hex: '#000000' }).artwork;
+  private shown({ place, mono }: { place?: Placing; mono?: boolean }): Artwork {
+    const artwork = mono ? oneColoured(this.artwork, { hex: '#000000' }).artwork : this.artwork;
     if (!place) return artwork;
     const { ground, ...rest } = place;
-    return placedOn(artwork, { ...rest, ...(ground === 'ground' ? { groundHex: this.groundOf(file) } : {}) });
+    return placedOn(artwork, { ...rest, ...(ground === 'ground' ? { groundHex: this.ground } : {}) });
   }
 
-  private titleOf({ subject, look }: PlannedFile): string {
-    const { name } = this.subjects.find((s) => s.key === subject)!;
-    return look.kind === 'own' ? name : `${name}, ${look.name}`;
-  }
-
-  private smallSvg(file: PlannedFile): string {
-    const key = `${file.subject} ${file.look.key}`;
-    let svg = this.small.get(key);
-    if (svg === undefined) {
-      const plain = artworkToSvg(this.artworkOf(file), { title: this.titleOf(file), lines: false });
-      svg = optimize(plain, { multipass: true }).data;
-      this.small.set(key, svg);
-    }
-    return svg;
+  private get smallSvg(): string {
+    return (this.small ??= optimize(artworkToSvg(this.artwork, { title: this.title, lines: false }), {
+      multipass: true,
+    }).data);
   }
 
   async make(file: PlannedFile): Promise<Uint8Array> {
     const { making } = file;
-    const artwork = this.artworkOf(file);
-    const common = { title: this.titleOf(file), date: this.context.date };
+    const { artwork, title } = this;
+    const { date, sets } = this.context;
     switch (making.as) {
       case 'svg': {
-        if (making.small) return utf8(this.smallSvg(file));
-        const inks = seenInks(artwork).map((i) => `${i.name} ${i.hex}`);
-        return utf8(artworkToSvg(artwork, { title: common.title, description: `Inks: ${inks.join(', ')}.` }));
+        if (making.small) return utf8(this.smallSvg);
+        return utf8(artworkToSvg(artwork, { title, description: `Inks: ${inksSaid(artwork)}.` }));
       }
       case 'png':
       case 'jpeg':
         return this.picture(file, making);
       case 'pdf': {
-        const { colours, longerMm, cutMm } = making;
+        const { colours, longerMm, cutMm, bleedMm } = making;
         const cut = cutMm ? { name: CUT_PLATE, contours: cutLine(artwork, (cutMm * longerOf(artwork)) / longerMm) } : undefined; // prettier-ignore
-        const { press } = this.context;
+        const press = pressOf(sets, seenInks(artwork));
         // A cut line runs outside the figure: it needs the room.
-        return sceneToPdf(sceneOf(artwork, { strokes: 'kept' }), { ...common, colours, longerMm, press, cut, ...(cutMm ? { bleedMm: cutMm + 1 } : {}) }); // prettier-ignore
+        const bleed = cutMm ? { bleedMm: cutMm + 1 } : bleedMm ? { bleedMm } : {};
+        return sceneToPdf(sceneOf(artwork, { strokes: 'kept' }), { title, date, colours, longerMm, press, cut, ...bleed }); // prettier-ignore
       }
       case 'eps':
-        return utf8(sceneToEps(sceneOf(artwork, { strokes: 'kept' }), { ...common, longerMm: making.longerMm }));
+        return utf8(sceneToEps(sceneOf(artwork, { strokes: 'kept' }), { title, date, longerMm: making.longerMm }));
       case 'cut-svg':
-        return utf8(cutSvg(artwork, making, common.title));
+        return utf8(cutSvg(artwork, making, title));
       case 'ico':
         return icoOf(
           making.sidesPx.map((sidePx) => ({
@@ -111,49 +92,55 @@ export class PackageMaker {
           })),
         );
       case 'ground': {
-        const [r, g, b] = hexToRgb(this.groundOf(file));
+        const [r, g, b] = hexToRgb(this.ground);
         const { sidePx } = making;
         return sharp({ create: { width: sidePx, height: sidePx, channels: 3, background: { r, g, b } } })
           .png()
           .toBuffer();
       }
       case 'text':
-        return utf8(this.text(file, making.what, common.title));
+        return utf8(this.text(file, making.what));
       case 'sheet':
-        return brandSheet({ ...this.context, subjects: this.subjects, files: this.plan });
+        throw new RangeError('A brand sheet is made of all looks');
       case 'motion-svg':
-        return utf8(motionToSvg(this.motionOf(file, making.kind), common.title));
+        return utf8(motionToSvg(this.motionOf(making.kind), title));
       case 'motion-json':
-        return utf8(motionToLottie(this.motionOf(file, making.kind), common.title));
+        return utf8(motionToLottie(this.motionOf(making.kind), title));
       case 'motion-picture': {
-        const motion = this.motionOf(file, making.kind);
-        const { framesASecond } = sizes.motion;
-        const count = Math.round(motion.seconds * framesASecond);
-        const frames = Array.from({ length: count }, (_, k) => this.frameOf(file, motion, motion.loop ? k / count : k / (count - 1))); // prettier-ignore
+        const motion = this.motionOf(making.kind);
+        const { framesASecond } = sets.motion;
+        const count = Math.max(2, Math.round(motion.seconds * framesASecond));
+        const frames: Uint8Array[] = [];
+        for (let k = 0; k < count; k++) {
+          frames.push(this.frameOf(file, motion, k / (motion.loop ? count : count - 1)));
+          // What was drawn with is given back between turns only.
+          await new Promise((turn) => setImmediate(turn));
+        }
         return apngOf(frames, { framesASecond, loop: motion.loop });
       }
       case 'motion-poster':
-        return this.frameOf(file, this.motionOf(file, making.kind), 1);
+        return this.frameOf(file, this.motionOf(making.kind), 1);
     }
   }
 
-  private text(file: PlannedFile, what: Extract<Making, { as: 'text' }>['what'], title: string): string {
-    const artwork = this.artworkOf(file);
+  private text(file: PlannedFile, what: Extract<Making, { as: 'text' }>['what']): string {
+    const { artwork, title } = this;
     if (what === 'inks') return inkTokens(artwork, title);
     if (what === 'css') return inkVariables(artwork, title);
     if (what === 'work') return workText(artwork, title);
-    if (what === 'data') return dataAddress(this.smallSvg(file));
+    if (what === 'data') return dataAddress(this.smallSvg);
     const site = {
       title,
       stem: file.stem,
       inkHex: seenInks(artwork)[0]?.hex ?? '#000000',
-      groundHex: this.groundOf(file),
+      groundHex: this.ground,
+      favicon: this.context.sets.favicon,
     };
     return what === 'manifest' ? manifestText(site) : headLines(site);
   }
 
-  private motionOf(file: PlannedFile, kind: MotionKind): Motion {
-    return motionOf(sceneOf(this.artworkOf(file), { strokes: 'kept' }), motionAsk(kind));
+  private motionOf(kind: MotionKind): Motion {
+    return motionOf(sceneOf(this.artwork, { strokes: 'kept' }), motionWanted(this.context.sets, kind));
   }
 
   /** A movement at a time, 0..1, as PNG. */
@@ -164,14 +151,11 @@ export class PackageMaker {
 
   private async picture(file: PlannedFile, making: Extract<Making, { as: 'png' | 'jpeg' }>): Promise<Uint8Array> {
     const { place, dotsPerInch } = making;
-    const png = pngOf(this.shown(file, making), file.widthPx!, file.heightPx!);
+    const png = pngOf(this.shown(making), file.widthPx!, file.heightPx!);
     if (making.as === 'jpeg')
-      return sharp(png)
-        .flatten({ background: this.groundOf(file) })
-        .jpeg({ quality: 92, chromaSubsampling: '4:4:4' })
-        .toBuffer();
+      return sharp(png).flatten({ background: this.ground }).jpeg({ quality: 92, chromaSubsampling: '4:4:4' }).toBuffer(); // prettier-ignore
     // What is to be opaque says so: no channel of transparency at all.
-    if (place?.ground === 'ground') return sharp(png).flatten({ background: this.groundOf(file) }).png({ compressionLevel: 9 }).toBuffer(); // prettier-ignore
+    if (place?.ground === 'ground') return sharp(png).flatten({ background: this.ground }).png({ compressionLevel: 9 }).toBuffer(); // prettier-ignore
     if (dotsPerInch) return sharp(png).withMetadata({ density: dotsPerInch }).png({ compressionLevel: 9 }).toBuffer();
     return png;
   }

@@ -17,6 +17,7 @@ export class TaskError extends Error {
 
 interface Job {
   readonly kind: TaskKind;
+  readonly lane: string | null;
   readonly input: Tasks[TaskKind]['input'];
   readonly stop: Int32Array;
   readonly onProgress: (done: number) => void;
@@ -31,6 +32,8 @@ export interface TaskHooks {
   /** Sees what is drawn so far, small. */
   readonly onPreview?: (picture: Picture) => void;
   readonly signal?: AbortSignal;
+  /** Tasks of one lane are all done by one thread, where what they load is large. */
+  readonly lane?: string;
 }
 
 /** How long a thread may take to hear that nobody wants its result any more, before it is ended. */
@@ -41,6 +44,7 @@ export class Pool {
   private readonly idle: Worker[] = [];
   private readonly busy = new Map<Worker, Job>();
   private readonly waiting: Job[] = [];
+  private readonly lanes = new Map<string, Worker>();
   private closed = false;
 
   /** `threadFile` is the path of node/thread.mjs. */
@@ -58,11 +62,27 @@ export class Pool {
   }
 
   run<K extends TaskKind>(kind: K, input: Tasks[K]['input'], hooks: TaskHooks = {}): Promise<Tasks[K]['output']> {
-    const { signal, onProgress = () => {}, onPreview = () => {} } = hooks;
+    const { signal, onProgress = () => {}, onPreview = () => {}, lane = null } = hooks;
     return new Promise((resolve, reject) => {
       if (this.closed) return reject(new TaskError('AbortError', 'the worker threads were closed'));
       const stop = new Int32Array(new SharedArrayBuffer(4));
-      const job: Job = { kind, input, stop, onProgress, onPreview, resolve: resolve as (o: never) => void, reject };
+      const job: Job = {
+        kind,
+        lane,
+        input,
+        stop,
+        onProgress,
+        onPreview,
+        resolve(output) {
+          settled();
+          (resolve as (o: never) => void)(output);
+        },
+        reject(error) {
+          settled();
+          reject(error);
+        },
+      };
+      const settled = (): void => signal?.removeEventListener('abort', abort);
       const abort = (): void => {
         Atomics.store(stop, 0, 1);
         const at = this.waiting.indexOf(job);
@@ -70,7 +90,7 @@ export class Pool {
         // One that is in the middle of something long does not hear of it.
         const worker = [...this.busy].find(([, j]) => j === job)?.[0];
         if (worker) setTimeout(() => this.busy.get(worker) === job && void worker.terminate(), DEAF_MS).unref();
-        reject(new TaskError('AbortError', 'cancelled'));
+        job.reject(new TaskError('AbortError', 'cancelled'));
       };
       if (signal?.aborted) return abort();
       signal?.addEventListener('abort', abort, { once: true });
@@ -86,15 +106,33 @@ export class Pool {
   }
 
   private next(): void {
-    if (!this.waiting.length) return;
+    for (let at = 0; at < this.waiting.length;) {
+      const job = this.waiting[at];
+      const worker = this.workerFor(job.lane);
+      if (!worker) {
+        // Others may have a thread where this one waits for its own.
+        if (job.lane === null) return;
+        at++;
+        continue;
+      }
+      this.waiting.splice(at, 1);
+      // A busy thread keeps the process alive, an idle one does not.
+      worker.ref();
+      this.busy.set(worker, job);
+      worker.postMessage({ kind: job.kind, input: job.input, stop: job.stop });
+    }
+  }
+
+  /** A thread that is free for a lane, or for whatever has none; null while there is none. */
+  private workerFor(lane: string | null): Worker | null {
+    const own = lane === null ? undefined : this.lanes.get(lane);
+    if (own) {
+      const at = this.idle.indexOf(own);
+      return at < 0 ? null : this.idle.splice(at, 1)[0];
+    }
     const worker = this.idle.pop() ?? (this.busy.size < this.size ? this.spawn() : null);
-    if (!worker) return;
-    const job = this.waiting.shift()!;
-    // A busy thread keeps the process alive, an idle one does not.
-    worker.ref();
-    this.busy.set(worker, job);
-    worker.postMessage({ kind: job.kind, input: job.input, stop: job.stop });
-    this.next();
+    if (worker && lane !== null) this.lanes.set(lane, worker);
+    return worker;
   }
 
   private spawn(): Worker {
@@ -116,6 +154,7 @@ export class Pool {
       this.busy.delete(worker);
       const at = this.idle.indexOf(worker);
       if (at >= 0) this.idle.splice(at, 1);
+      for (const [lane, own] of this.lanes) if (own === worker) this.lanes.delete(lane);
       job?.reject(
         new TaskError(
           'ThreadError',

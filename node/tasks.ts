@@ -2,7 +2,6 @@ import type { Schemes } from '../core/colour';
 import type { CandidateRequest, Recipe, SketchKept } from '../core/engine';
 import type { Construction } from '../core/exact';
 import type { SvgRead } from '../core/import';
-import type { PackageAbout } from '../core/package';
 import type { Picture } from '../core/raster';
 import type { Lettering } from '../core/reading';
 import type { EnclosedArea, EntryFault, InnerChoice, MendWay, RetouchEntry } from '../core/retouch';
@@ -13,7 +12,7 @@ import type { FaceFileAsk } from './faces';
 import type { LikeFound, LockupDrawing, LockupsAsk, MadeLockups } from './make-lockups';
 import type { OwnFaceFacts, Specimen } from '../core/lettering';
 import type { SpecimensAsk } from './specimens';
-import type { PackedFile } from './packing';
+import type { FileAsk, FileMade, LookAsk, LookMade } from './package-tasks';
 import type { LetteringAsk, SetLettering } from './set-lettering';
 
 /** What a worker thread can do: for each kind of task, what goes in and what comes out. */
@@ -71,7 +70,10 @@ export interface Tasks {
   /** What a font file says of itself. */
   readFace: { input: Uint8Array; output: OwnFaceFacts };
   readLettering: { input: { picture: Picture; asked: string | null }; output: Lettering };
-  pack: { input: { artwork: Artwork; about: PackageAbout }; output: { zip: Uint8Array; files: PackedFile[] } };
+  /** A work in a look, as packages have it. */
+  packageLook: { input: LookAsk; output: LookMade };
+  /** A file of a package, made and looked at. */
+  packageFile: { input: FileAsk; output: FileMade };
 }
 
 export type TaskKind = keyof Tasks;

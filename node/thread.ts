@@ -2,14 +2,7 @@
 import { readlinkSync } from 'node:fs';
 import { setPriority } from 'node:os';
 import { parentPort, workerData } from 'node:worker_threads';
-import { drawCandidate, finishExample } from '../core/engine';
-import { readSvg } from '../core/import';
 import { shrinkToFit, type Picture } from '../core/raster';
-import { cutOut, Maker, maskFrom, mended } from '../core/retouch';
-import { trace } from '../core/trace';
-import { applyEdits, constructionOfArtwork, oneColoured, shuffledFor } from '../core/vector';
-import { letteringOf } from './lettering';
-import { packArtwork } from './packing';
 import { encodePng } from './pictures';
 import type { TaskKind, TaskMessage, TaskReply, Tasks } from './tasks';
 
@@ -20,32 +13,41 @@ type Run = {
   ) => Promise<Tasks[K]['output']>;
 };
 
+// What each does it with is loaded when it is first asked for: most threads do but a few of these.
+const engine = () => import('../core/engine');
+const retouching = () => import('../core/retouch');
+const vector = () => import('../core/vector');
+
 const run: Run = {
   async draw({ request, position }, onProgress) {
+    const { drawCandidate } = await engine();
     const { picture, ...rest } = drawCandidate(request, position, (done, soFar) => onProgress(done * 0.9, soFar));
     const png = await encodePng(picture);
     return { png, ...rest, widthPx: picture.widthPx, heightPx: picture.heightPx };
   },
-  example: async ({ finish }) => encodePng(finishExample(finish)),
-  trace: async ({ picture, options }, onProgress) => trace(picture, options, { onProgress }),
-  readSvg: async (text) => readSvg(text),
+  example: async ({ finish }) => encodePng((await engine()).finishExample(finish)),
+  trace: async ({ picture, options }, onProgress) =>
+    (await import('../core/trace')).trace(picture, options, { onProgress }),
+  readSvg: async (text) => (await import('../core/import')).readSvg(text),
   async retouch({ picture, entries }, onProgress) {
+    const { Maker } = await retouching();
     const made = new Maker(picture).make(entries, (k, of) => onProgress(k / of));
     const { widthPx, heightPx } = made.picture;
     return { png: await encodePng(made.picture), widthPx, heightPx, faults: made.faults };
   },
   async mend({ picture, area, count, seed }) {
+    const { maskFrom, mended } = await retouching();
     const fills = mended(picture, maskFrom(area, picture), { count, seed });
     return Promise.all(fills.map(async ({ how, picture: filled }) => ({ how, png: await encodePng(filled) })));
   },
   async cutOut({ picture, inner }) {
-    const cut = cutOut(picture, { inner });
+    const cut = (await retouching()).cutOut(picture, { inner });
     return { png: await encodePng(cut.picture), groundHex: cut.groundHex, inner: cut.enclosed };
   },
-  applyEdits: async ({ artwork, edits }) => applyEdits(artwork, edits),
-  construct: async ({ artwork, nodes }) => constructionOfArtwork(artwork, nodes),
-  shuffle: async ({ artwork, ask }) => shuffledFor(artwork, ask),
-  oneColour: async ({ artwork, options }) => oneColoured(artwork, options),
+  applyEdits: async ({ artwork, edits }) => (await vector()).applyEdits(artwork, edits),
+  construct: async ({ artwork, nodes }) => (await vector()).constructionOfArtwork(artwork, nodes),
+  shuffle: async ({ artwork, ask }) => (await vector()).shuffledFor(artwork, ask),
+  oneColour: async ({ artwork, options }) => (await vector()).oneColoured(artwork, options),
   // The shaper is large: only threads that set something have it.
   setLettering: async (ask) => (await import('./set-lettering')).setLettering(ask),
   lockups: async (ask) => (await import('./make-lockups')).makeLockups(ask),
@@ -58,8 +60,9 @@ const run: Run = {
   faceFile: async (ask) => (await import('./faces')).openedFile(ask),
   specimens: async (ask) => (await import('./specimens')).specimens(ask),
   readFace: async (file) => (await import('./own-face')).readOwnFace(file),
-  readLettering: ({ picture, asked }) => letteringOf(picture, asked),
-  pack: async ({ artwork, about }) => packArtwork(artwork, about),
+  readLettering: async ({ picture, asked }) => (await import('./lettering')).letteringOf(picture, asked),
+  packageLook: async (ask) => (await import('./package-tasks')).packageLook(ask),
+  packageFile: async (ask) => (await import('./package-tasks')).packageFile(ask),
 };
 
 /** The longer side of what is shown of a candidate before it is finished. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { circle, rectangle } from '../path';
+import { circle } from '../path';
 import { type Artwork } from '../vector';
-import { fileStem, fileStems, inkTokens, packageFiles, PNG_SIZES_PX } from './index';
+import { comparePackages, fileStem, fileStems, inksSaid, inkTokens, ONE_COLOUR, planPackage, REVERSED, sensibleFor, SETS, setsWith, subjectOf, type Look } from './index'; // prettier-ignore
 
 const artwork: Artwork = {
   widthPx: 100,
@@ -13,14 +13,6 @@ const artwork: Artwork = {
   nodes: [{ kind: 'piece', id: 'p', inkId: 'a', contours: [circle(50, 50, 40)] }],
   guides: [],
 };
-const about = {
-  commission: 'Noctule Night Rail',
-  client: 'Maren Holt',
-  artwork: 'mark',
-  version: 4,
-  date: '2026-11-24',
-};
-
 describe('names of files', () => {
   it('are safe everywhere', () => {
     expect(fileStem('Noctule Night Rail')).toBe('noctule-night-rail');
@@ -72,9 +64,7 @@ describe('design tokens', () => {
         { color: { hex: '#c98631' }, position: 1 },
       ],
     });
-    const texts = packageFiles(shaded, about).flatMap((f) => ('text' in f ? [f.text] : []));
-    expect(texts[0]).toContain('<radialGradient id="lamp-gradient"');
-    expect(texts[texts.length - 1]).toContain('lamp: gradient of #FFF2C0 to #C98631, from a centre outwards');
+    expect(inksSaid(shaded)).toMatch(/^lamp #FFF2C0 to #C98631, from a centre outwards/);
   });
 });
 
@@ -107,60 +97,54 @@ describe('what names of files begin with', () => {
   });
 });
 
-describe('a package', () => {
-  const files = packageFiles(artwork, about);
+describe('a plan', () => {
+  const own: Look = { key: 'master', name: 'own', kind: 'own' };
+  const [dusk, dawn] = ['Dusk', 'dusk!'].map((name, k): Look => ({ key: `c${k}`, name, kind: 'colourway' }));
+  const subject = subjectOf(artwork, { key: 'a', name: 'Noctule', stem: 'noctule', kind: 'mark' });
+  const wide = { ...subject, key: 'b', stem: 'noctule-wide', kind: 'lockup', widthPx: 400 } as const;
 
-  it('has SVG, PNG in three sizes, tokens and a list of what is what', () => {
-    expect(files.map((f) => f.name)).toEqual([
-      'noctule-night-rail.svg',
-      ...PNG_SIZES_PX.map((s) => `noctule-night-rail-${s}.png`),
-      'noctule-night-rail-inks.json',
-      'README.txt',
+  it('has every file under one name, whatever colourways are called, and the same when less is wanted', () => {
+    const rows = [subject, wide].flatMap((s) => [own, dusk, dawn, ONE_COLOUR, REVERSED].map((look) => ({ subject: s, look, for: ['print', 'web', 'motion'] as const }))); // prettier-ignore
+    const names = planPackage(rows).map((f) => f.name);
+    expect(new Set(names).size).toBe(names.length);
+    expect(names).toContain('print/noctule-dusk.svg');
+    expect(names).toContain('print/noctule-dusk-2.svg');
+    expect(planPackage(rows.slice(2, 3).map((r) => ({ ...r, stem: 'noctule-dusk-2' })))[0].name).toBe(
+      'print/noctule-dusk-2.svg',
+    );
+  });
+
+  it('wants of each look what makes sense: icons of marks, movements of what has its own inks, one sheet', () => {
+    expect(sensibleFor(subject, own)).toContain('shops');
+    expect(sensibleFor(wide, own)).not.toContain('shops');
+    expect(sensibleFor(subject, dusk)).toEqual(['print', 'web']);
+    expect(sensibleFor(subject, REVERSED)).toEqual(['print', 'web']);
+    const sheets = planPackage([subject, wide].map((s) => ({ subject: s, look: own, for: ['sheet'] })));
+    expect(sheets.map((f) => f.name)).toEqual(['sheet/noctule-brand-sheet.pdf']);
+  });
+
+  it('leaves out kinds of files, and has those of sizes that are asked for, each once', () => {
+    const sets = setsWith({ office: { ...SETS.office, picturePx: 640 }, stickers: { longerMm: [30, 30, 55], cutMm: 3 }, leftOut: ['office/jpeg', 'stickers/svg'] }); // prettier-ignore
+    const plan = planPackage([{ subject, look: own, for: ['office', 'stickers'] }], sets);
+    expect(plan.map((f) => f.name)).toEqual([
+      'stickers/noctule-sticker-30mm.pdf',
+      'stickers/noctule-sticker-55mm.pdf',
+      'office/noctule-letterhead.png',
+      'office/noctule.png',
     ]);
-    const readme = files[files.length - 1] as { text: string };
-    for (const file of files.slice(0, -1)) expect(readme.text).toContain(file.name);
-    expect(readme.text).toContain('#182A5C  Lamp  (red 24, green 42, blue 92)');
-    expect(readme.text).toContain('Version 4, delivered 2026-11-24, for Maren Holt');
-  });
-
-  it('has names of its own where it is told so', () => {
-    const named = packageFiles(artwork, { ...about, stem: 'noctule-night-rail-3-1' });
-    for (const file of named.slice(0, -1)) expect(file.name).toMatch(/^noctule-night-rail-3-1[.-]/);
-  });
-
-  it('says of pictures whether they have a ground', () => {
-    const sentences = (of: Artwork) => packageFiles(of, about).flatMap((f) => ('pngSidePx' in f ? [f.about] : []));
-    for (const text of sentences(artwork)) expect(text).toContain('with a transparent ground');
-    const ground = { kind: 'piece', id: 'g', inkId: 'b', contours: [rectangle(0, 0, 100, 100)] } as const;
-    for (const text of sentences({ ...artwork, nodes: [ground, ...artwork.nodes] })) {
-      expect(text).toContain('on its own ground');
-      expect(text).not.toContain('transparent');
-    }
-  });
-
-  it('tells in the SVG what it is', () => {
-    const { text } = files[0] as { text: string };
-    expect(text).toContain('<title id="title">Noctule Night Rail</title>');
-    expect(text).toContain('Inks: lamp #F2C14E, Lamp #182A5C.');
+    expect(plan[3].widthPx).toBe(640);
   });
 });
 
-describe('a delivery of a colourway', () => {
-  const dusk = { ...artwork, colourways: [{ id: 'c1', name: 'Dusk', inks: [{ inkId: 'a', hex: '#C9643B' }] }] };
-  const of = { ...about, colourway: { id: 'c1', name: 'Dusk' } };
-
-  it('has its inks in every file, and says which in their names and in the README', () => {
-    const files = packageFiles(dusk, of);
-    expect(files.map((f) => f.name)).toContain('noctule-night-rail-dusk.svg');
-    const text = (end: string): string => {
-      const file = files.find((f) => f.name.endsWith(end))!;
-      return 'text' in file ? file.text : '';
-    };
-    expect(text('.svg')).toContain('fill="#C9643B"');
-    expect(text('.svg')).not.toContain('#F2C14E');
-    expect(text('.svg')).toContain('in the colourway Dusk');
-    expect(text('inks.json')).toContain('#c9643b');
-    expect(text('README.txt')).toContain('Colourway Dusk');
-    expect(packageFiles(dusk, about).map((f) => f.name)).toContain('noctule-night-rail.svg');
+describe('two packages', () => {
+  it('are compared by their bytes', () => {
+    const file = (name: string, sha256: string) => ({ name, sha256 });
+    const before = [file('a', '1'), file('b', '1'), file('c', '1')];
+    expect(comparePackages(before, [file('c', '2'), file('a', '1'), file('d', '1')])).toEqual({
+      added: ['d'],
+      changed: ['c'],
+      removed: ['b'],
+    });
+    expect(comparePackages(before, before)).toEqual({ added: [], changed: [], removed: [] });
   });
 });

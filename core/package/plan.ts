@@ -1,8 +1,8 @@
 /** What a full package has: for each subject, in each of its looks, the files of what it is for. Planning makes nothing. */
 import { MOTION_WORDS, type MotionKind } from '../motion';
-import { cut, fileStem, plainWords } from './package';
+import { cut, fileStem, plainWords } from './names';
 import type { Placement } from './placing';
-import sizes from './sizes.json';
+import { SETS, type PackageSets } from './sets';
 
 /** What files are for, in the order in which a package lists them. */
 export const FORS = ['print', 'web', 'shops', 'social', 'stickers', 'large', 'office', 'developers', 'motion', 'sheet'] as const; // prettier-ignore
@@ -27,6 +27,8 @@ export interface Look {
   readonly key: string;
   readonly name: string;
   readonly kind: 'own' | 'colourway' | 'one-colour' | 'reversed';
+  /** Of one colour; black where left out. */
+  readonly hex?: string;
 }
 
 export const ONE_COLOUR: Look = { key: 'one-colour', name: 'one colour', kind: 'one-colour' };
@@ -56,6 +58,7 @@ export type Making =
       readonly colours: 'rgb' | 'cmyk' | 'plates';
       readonly longerMm: number;
       readonly cutMm?: number;
+      readonly bleedMm?: number;
     }
   | { readonly as: 'eps'; readonly longerMm: number }
   | { readonly as: 'cut-svg'; readonly cutMm: number; readonly longerMm: number }
@@ -74,6 +77,8 @@ export interface PlannedFile {
   /** What it and its companions' names begin with. */
   readonly stem: string;
   readonly for: For;
+  /** Its kind within the set, of PARTS. */
+  readonly part: string;
   readonly about: string;
   readonly subject: string;
   readonly look: Look;
@@ -88,6 +93,8 @@ export interface Wanted {
   readonly subject: Subject;
   readonly look: Look;
   readonly for: readonly For[];
+  /** What its files' names begin with, where that is told apart among more rows than these. */
+  readonly stem?: string;
 }
 
 /** What a look is wanted for to begin with. */
@@ -112,43 +119,34 @@ const longerTo = (subject: Pick<Subject, 'widthPx' | 'heightPx'>, longerPx: numb
   return [Math.max(1, Math.round(subject.widthPx * scale)), Math.max(1, Math.round(subject.heightPx * scale))];
 };
 
-type Bare = Pick<PlannedFile, 'name' | 'about' | 'making' | 'widthPx' | 'heightPx'>;
+type Bare = Pick<PlannedFile, 'name' | 'part' | 'about' | 'making' | 'widthPx' | 'heightPx'>;
 
 /** Files of one look for one purpose; `stem` is what their names begin with. */
-function filesFor(purpose: For, subject: Subject, look: Look, stem: string): Bare[] {
+function filesFor(purpose: For, subject: Subject, look: Look, stem: string, sets: PackageSets): Bare[] {
   const isIcon = subject.kind === 'mark';
-  const vector = (name: string, about: string, making: Making): Bare => ({
-    name,
-    about,
-    making,
-    widthPx: subject.widthPx,
-    heightPx: subject.heightPx,
-  });
-  const text = (name: string, about: string, what: Extract<Making, { as: 'text' }>['what']): Bare => ({
-    name,
-    about,
-    making: { as: 'text', what },
-    widthPx: null,
-    heightPx: null,
-  });
+  const { widthPx, heightPx } = subject;
+  const vector = (part: string, end: string, about: string, making: Making): Bare => ({ name: `${stem}${end}`, part, about, making, widthPx, heightPx }); // prettier-ignore
+  const text = (part: string, end: string, about: string, what: Extract<Making, { as: 'text' }>['what']): Bare => ({ name: `${stem}${end}`, part, about, making: { as: 'text', what }, widthPx: null, heightPx: null }); // prettier-ignore
   const whole = (
-    name: string,
+    part: string,
+    end: string,
     about: string,
     longerPx: number,
     as: 'png' | 'jpeg' = 'png',
     dotsPerInch?: number,
   ): Bare => {
-    const [widthPx, heightPx] = longerTo(subject, longerPx);
+    const [width, height] = longerTo(subject, longerPx);
     const place: Placing | undefined =
-      as === 'jpeg' ? { widthPx, heightPx, within: 'box', share: 0.9, ground: 'ground' } : undefined;
-    return { name, about, widthPx, heightPx, making: { as, place, dotsPerInch } };
+      as === 'jpeg' ? { widthPx: width, heightPx: height, within: 'box', share: 0.9, ground: 'ground' } : undefined;
+    return { name: `${stem}${end}`, part, about, widthPx: width, heightPx: height, making: { as, place, dotsPerInch } };
   };
-  const placed = (name: string, about: string, place: Placing): Bare => ({
-    name,
+  const placed = (part: string, end: string, about: string, place: Placing, mono?: boolean): Bare => ({
+    name: `${stem}${end}`,
+    part,
     about,
     widthPx: place.widthPx,
     heightPx: place.heightPx,
-    making: { as: 'png', place },
+    making: { as: 'png', place, ...(mono ? { mono } : {}) },
   });
   const square = (
     sidePx: number,
@@ -161,93 +159,94 @@ function filesFor(purpose: For, subject: Subject, look: Look, stem: string): Bar
       : { widthPx: sidePx, heightPx: sidePx, within, share, ground };
   switch (purpose) {
     case 'print': {
-      const { longerMm } = sizes.print;
+      const { longerMm, bleedMm } = sets.print;
+      const bleed = bleedMm ? { bleedMm } : {};
       return [
-        vector(`${stem}.svg`, 'layered vector artwork with named groups', { as: 'svg', small: false }),
-        vector(`${stem}-rgb.pdf`, 'vector, RGB, for screens, offices and digital presses', { as: 'pdf', colours: 'rgb', longerMm }),
-        vector(`${stem}-cmyk.pdf`, 'vector, CMYK, for four-colour printing', { as: 'pdf', colours: 'cmyk', longerMm }),
+        vector('svg', '.svg', 'layered vector artwork with named groups', { as: 'svg', small: false }),
+        vector('rgb', '-rgb.pdf', 'vector, RGB, for screens, offices and digital presses', { as: 'pdf', colours: 'rgb', longerMm, ...bleed }),
+        vector('cmyk', '-cmyk.pdf', 'vector, CMYK, for four-colour printing', { as: 'pdf', colours: 'cmyk', longerMm, ...bleed }),
         ...(look.kind === 'own' || look.kind === 'colourway'
-          ? [vector(`${stem}-plates.pdf`, 'vector, one plate for each ink, for spot inks and screen printing', { as: 'pdf', colours: 'plates', longerMm })]
+          ? [vector('plates', '-plates.pdf', 'vector, one plate for each ink, for spot inks and screen printing', { as: 'pdf', colours: 'plates', longerMm, ...bleed })]
           : []),
-        vector(`${stem}.eps`, 'vector, PostScript level 3, RGB, for older programs', { as: 'eps', longerMm }),
+        vector('eps', '.eps', 'vector, PostScript level 3, RGB, for older programs', { as: 'eps', longerMm }),
       ]; // prettier-ignore
     }
     case 'web': {
-      const { basePx, times } = sizes.web;
-      const { icoPx, touchPx, manifestPx, maskablePx } = sizes.favicon;
+      const { basePx, times } = sets.web;
+      const { icoPx, touchPx, manifestPx, maskablePx } = sets.favicon;
+      const largest = Math.max(...icoPx);
+      const favicon = 'favicon';
       return [
-        vector(`${stem}.svg`, 'the smallest file that looks the same', { as: 'svg', small: true }),
-        ...times.map((n) => whole(`${stem}-${n}x.png`, `transparent, for screens of ${n} times`, basePx * n)),
-        text(`${stem}-inline.txt`, 'the small SVG as a data address, for style sheets', 'data'),
+        vector('svg', '.svg', 'the smallest file that looks the same', { as: 'svg', small: true }),
+        ...times.map((n) => whole('png', `-${n}x.png`, `transparent, for screens of ${n} times`, basePx * n)),
+        text('inline', '-inline.txt', 'the small SVG as a data address, for style sheets', 'data'),
         ...(isIcon && look.kind === 'own'
           ? [
-              { name: `${stem}-icon.ico`, about: `favicon with ${icoPx.join(', ')} px`, widthPx: icoPx[icoPx.length - 1], heightPx: icoPx[icoPx.length - 1], making: { as: 'ico', sidesPx: icoPx } as Making },
-              vector(`${stem}-icon.svg`, 'favicon as SVG', { as: 'svg', small: true }),
-              placed(`${stem}-icon-${touchPx}.png`, 'for home screens, opaque', square(touchPx, ICON_SHARE, 'ground', 'box')),
-              ...manifestPx.map((px) => placed(`${stem}-icon-${px}.png`, `icon of the web manifest, ${px} px`, square(px, 0.96, 'none', 'box'))),
-              ...maskablePx.map((px) => placed(`${stem}-icon-maskable-${px}.png`, `may be cut to any shape: all within the safe circle`, square(px, MASKABLE_SAFE * 0.98, 'ground'))),
-              text(`${stem}.webmanifest`, 'web manifest that names the icons', 'manifest'),
-              text(`${stem}-head.html`, 'lines for the head of every page', 'html'),
+              { name: `${stem}-icon.ico`, part: favicon, about: `favicon with ${icoPx.join(', ')} px`, widthPx: largest, heightPx: largest, making: { as: 'ico', sidesPx: icoPx } as Making },
+              vector(favicon, '-icon.svg', 'favicon as SVG', { as: 'svg', small: true }),
+              placed(favicon, `-icon-${touchPx}.png`, 'for home screens, opaque', square(touchPx, ICON_SHARE, 'ground', 'box')),
+              ...manifestPx.map((px) => placed(favicon, `-icon-${px}.png`, `icon of the web manifest, ${px} px`, square(px, 0.96, 'none', 'box'))),
+              ...maskablePx.map((px) => placed(favicon, `-icon-maskable-${px}.png`, `may be cut to any shape: all within the safe circle`, square(px, MASKABLE_SAFE * 0.98, 'ground'))),
+              text(favicon, '.webmanifest', 'web manifest that names the icons', 'manifest'),
+              text(favicon, '-head.html', 'lines for the head of every page', 'html'),
             ]
           : []),
       ]; // prettier-ignore
     }
     case 'shops': {
-      const { storePx, iconPx, layerPx } = sizes.shops;
+      const { storePx, iconPx, layerPx } = sets.shops;
+      const layer = (px: number): Placing => ({ ...square(px, LAYER_SAFE, 'none'), within: 'circle' });
       return [
-        ...[...storePx, ...iconPx].map((px) => placed(`${stem}-icon-${px}.png`, `app icon, ${px} px, opaque, full bleed`, square(px, ICON_SHARE, 'ground', 'box'))),
+        ...[...storePx, ...iconPx].map((px) => placed('icons', `-icon-${px}.png`, `app icon, ${px} px, opaque, full bleed`, square(px, ICON_SHARE, 'ground', 'box'))),
         ...layerPx.flatMap((px) => [
-          placed(`${stem}-foreground-${px}.png`, `layer of an adaptive icon, ${px} px, within the safe circle`, { ...square(px, LAYER_SAFE, 'none'), within: 'circle' }),
-          { name: `${stem}-background-${px}.png`, about: `the layer below it, ${px} px`, widthPx: px, heightPx: px, making: { as: 'ground', sidePx: px } as Making },
+          placed('layers', `-foreground-${px}.png`, `layer of an adaptive icon, ${px} px, within the safe circle`, layer(px)),
+          { name: `${stem}-background-${px}.png`, part: 'layers', about: `the layer below it, ${px} px`, widthPx: px, heightPx: px, making: { as: 'ground', sidePx: px } as Making },
         ]),
-        { ...placed(`${stem}-monochrome-${layerPx[0]}.png`, 'layer of one colour, for themed icons', { widthPx: layerPx[0], heightPx: layerPx[0], within: 'circle', share: LAYER_SAFE, ground: 'none' }), making: { as: 'png', mono: true, place: { widthPx: layerPx[0], heightPx: layerPx[0], within: 'circle', share: LAYER_SAFE, ground: 'none' } } as Making },
+        ...layerPx.slice(0, 1).map((px) => placed('monochrome', `-monochrome-${px}.png`, 'layer of one colour, for themed icons', layer(px), true)),
       ]; // prettier-ignore
     }
     case 'social': {
-      const { avatarPx, covers } = sizes.social;
+      const { avatarPx, covers } = sets.social;
       return [
-        ...avatarPx.map((px) => placed(`${stem}-avatar-${px}.png`, `${px} px, safe under a round crop`, square(px, AVATAR_SAFE, 'ground'))),
-        ...covers.map(({ name, widthPx, heightPx }) => placed(`${stem}-${name}-${widthPx}x${heightPx}.png`, `${widthPx} x ${heightPx} px`, { widthPx, heightPx, within: 'box', share: 0.56, ground: 'ground' })),
+        ...avatarPx.map((px) => placed('avatars', `-avatar-${px}.png`, `${px} px, safe under a round crop`, square(px, AVATAR_SAFE, 'ground'))),
+        ...covers.map((c) => placed('covers', `-${c.name}-${c.widthPx}x${c.heightPx}.png`, `${c.widthPx} x ${c.heightPx} px`, { widthPx: c.widthPx, heightPx: c.heightPx, within: 'box', share: 0.56, ground: 'ground' })),
       ]; // prettier-ignore
     }
     case 'stickers': {
-      const { longerMm, cutMm } = sizes.stickers;
+      const { longerMm, cutMm } = sets.stickers;
       return longerMm.flatMap((mm) => [
-        vector(`${stem}-sticker-${mm}mm.pdf`, `${mm} mm, CMYK, cut line ${cutMm} mm outside on a plate of its own`, { as: 'pdf', colours: 'cmyk', longerMm: mm, cutMm }),
-        vector(`${stem}-sticker-${mm}mm.svg`, `${mm} mm, with the cut line as a layer`, { as: 'cut-svg', longerMm: mm, cutMm }),
+        vector('pdf', `-sticker-${mm}mm.pdf`, `${mm} mm, CMYK, cut line ${cutMm} mm outside on a plate of its own`, { as: 'pdf', colours: 'cmyk', longerMm: mm, cutMm }),
+        vector('svg', `-sticker-${mm}mm.svg`, `${mm} mm, with the cut line as a layer`, { as: 'cut-svg', longerMm: mm, cutMm }),
       ]); // prettier-ignore
     }
     case 'large':
-      return sizes.large.map(({ name, longerMm }) =>
-        vector(`${stem}-${name}-${longerMm / 1000}m.pdf`, `vector, CMYK, ${longerMm / 1000} m on its longer side`, {
-          as: 'pdf',
-          colours: 'cmyk',
-          longerMm,
-        }),
-      );
+      return sets.large.map(({ name, longerMm }) => vector('pdf', `-${name}-${longerMm / 1000}m.pdf`, `vector, CMYK, ${longerMm / 1000} m on its longer side`, { as: 'pdf', colours: 'cmyk', longerMm })); // prettier-ignore
     case 'office': {
-      const { letterheadMm, dotsPerInch, picturePx } = sizes.office;
+      const { letterheadMm, dotsPerInch, picturePx } = sets.office;
       return [
-        whole(`${stem}-letterhead.png`, `${letterheadMm} mm wide at ${dotsPerInch} dots an inch, transparent`, Math.round((letterheadMm / 25.4) * dotsPerInch), 'png', dotsPerInch),
-        whole(`${stem}.png`, `transparent, ${picturePx} px`, picturePx),
-        whole(`${stem}.jpg`, `on its ground, ${picturePx} px, for programs that know no transparency`, picturePx, 'jpeg'),
+        whole('letterhead', '-letterhead.png', `${letterheadMm} mm wide at ${dotsPerInch} dots an inch, transparent`, Math.round((letterheadMm / 25.4) * dotsPerInch), 'png', dotsPerInch),
+        whole('png', '.png', `transparent, ${picturePx} px`, picturePx),
+        whole('jpeg', '.jpg', `on its ground, ${picturePx} px, for programs that know no transparency`, picturePx, 'jpeg'),
       ]; // prettier-ignore
     }
     case 'developers':
       return [
-        text(`${stem}-inks.json`, 'the inks as design tokens (W3C format)', 'inks'),
-        text(`${stem}-inks.css`, 'the inks as CSS variables', 'css'),
-        text(`${stem}-work.json`, 'the whole work, to be read back', 'work'),
+        text('tokens', '-inks.json', 'the inks as design tokens (W3C format)', 'inks'),
+        text('css', '-inks.css', 'the inks as CSS variables', 'css'),
+        text('work', '-work.json', 'the whole work, to be read back', 'work'),
       ];
     case 'motion': {
-      const { picturePx } = sizes.motion;
-      const [widthPx, heightPx] = longerTo(subject, picturePx);
-      return subject.motions.flatMap((kind) => [
-        vector(`${stem}-${kind}.svg`, `${MOTION_WORDS[kind]}: SVG, still for those who asked for less motion`, { as: 'motion-svg', kind }),
-        vector(`${stem}-${kind}.json`, 'the same as JSON of the open animation format', { as: 'motion-json', kind }),
-        { name: `${stem}-${kind}.png`, about: `the same as animated PNG, ${picturePx} px`, widthPx, heightPx, making: { as: 'motion-picture', kind } as Making },
-        { name: `${stem}-${kind}-poster.png`, about: 'what stands there before it plays', widthPx, heightPx, making: { as: 'motion-poster', kind } as Making },
-      ]); // prettier-ignore
+      const { picturePx, kinds } = sets.motion;
+      const [width, height] = longerTo(subject, picturePx);
+      const picture = (part: string, end: string, about: string, making: Making): Bare => ({ name: `${stem}${end}`, part, about, widthPx: width, heightPx: height, making }); // prettier-ignore
+      return subject.motions
+        .filter((kind) => kinds.includes(kind))
+        .flatMap((kind) => [
+          vector('svg', `-${kind}.svg`, `${MOTION_WORDS[kind]}: SVG, still for those who asked for less motion`, { as: 'motion-svg', kind }),
+          vector('json', `-${kind}.json`, 'the same as JSON of the open animation format', { as: 'motion-json', kind }),
+          picture('apng', `-${kind}.png`, `the same as animated PNG, ${picturePx} px`, { as: 'motion-picture', kind }),
+          picture('poster', `-${kind}-poster.png`, 'what stands there before it plays', { as: 'motion-poster', kind }),
+        ]); // prettier-ignore
     }
     case 'sheet':
       return [];
@@ -257,33 +256,50 @@ function filesFor(purpose: For, subject: Subject, look: Look, stem: string): Bar
 /** The look's own part of a file's name; none for a work's own inks. */
 const lookWords = (look: Look): string => (look.kind === 'own' ? '' : cut(plainWords(look.name), 40) || 'colourway');
 
-/** All files of a package, in the order of what they are for; those that would have one name are numbered. */
-export function planPackage(wanted: readonly Wanted[]): PlannedFile[] {
+/** What names of files begin with for each row: those of several looks or subjects that would be one are numbered, so that what comes later does not change what came before. */
+export function rowStems(rows: readonly Pick<Wanted, 'subject' | 'look'>[]): string[] {
   const taken = new Set<string>();
+  return rows.map(({ subject, look }) => {
+    const words = lookWords(look);
+    const base = words ? fileStem(`${cut(subject.stem, 58 - words.length)}-${words}`) : subject.stem;
+    let stem = base;
+    for (let n = 2; taken.has(stem); n++) stem = `${base}-${n}`;
+    taken.add(stem);
+    return stem;
+  });
+}
+
+/** All files of a package, in the order of what they are for. */
+export function planPackage(wanted: readonly Wanted[], sets: PackageSets = SETS): PlannedFile[] {
+  const stems = rowStems(wanted);
+  const isLeftOut = new Set(sets.leftOut);
   const out: PlannedFile[] = [];
   for (const purpose of FORS)
-    for (const { subject, look, for: fors } of wanted) {
+    for (const [k, { subject, look, for: fors, stem = stems[k] }] of wanted.entries()) {
       if (!fors.includes(purpose)) continue;
-      const words = lookWords(look);
-      const base = words ? fileStem(`${cut(subject.stem, 58 - words.length)}-${words}`) : subject.stem;
-      let stem = base;
-      for (let n = 2; taken.has(`${purpose}/${stem}`); n++) stem = `${base}-${n}`;
-      taken.add(`${purpose}/${stem}`);
-      for (const file of filesFor(purpose, subject, look, stem))
-        out.push({ ...file, stem, name: `${purpose}/${file.name}`, for: purpose, subject: subject.key, look });
+      const names = new Set<string>();
+      for (const file of filesFor(purpose, subject, look, stem, sets))
+        // Sizes that are given twice are one file.
+        if (!isLeftOut.has(`${purpose}/${file.part}`) && names.size < names.add(file.name).size)
+          out.push({ ...file, stem, name: `${purpose}/${file.name}`, for: purpose, subject: subject.key, look });
     }
   // One sheet tells of all.
   const first = wanted.find((w) => w.for.includes('sheet'));
   if (first) {
     const { subject, look } = first;
-    out.push({ stem: subject.stem, name: `sheet/${subject.stem}-brand-sheet.pdf`, for: 'sheet', about: 'the mark and how to use it, eleven pages', subject: subject.key, look, making: { as: 'sheet' }, widthPx: null, heightPx: null }); // prettier-ignore
+    out.push({ stem: subject.stem, name: `sheet/${subject.stem}-brand-sheet.pdf`, for: 'sheet', part: 'pdf', about: 'the mark and how to use it', subject: subject.key, look, making: { as: 'sheet' }, widthPx: null, heightPx: null }); // prettier-ignore
   }
   return out;
 }
 
-/** What a package's README says: each folder, and each file with what it is. */
-export function readmeLines(title: string, date: string, files: readonly PlannedFile[]): string[] {
-  const out = [title, `Delivered ${date}`];
+/** What a package's README says: of what it was made, each folder, and each file with what it is. */
+export function readmeLines(
+  title: string,
+  date: string,
+  files: readonly Pick<PlannedFile, 'name' | 'for' | 'about'>[],
+  made: readonly string[] = [],
+): string[] {
+  const out = [title, `Delivered ${date}`, ...(made.length ? ['', ...made] : [])];
   for (const purpose of FORS) {
     const own = files.filter((f) => f.for === purpose);
     if (!own.length) continue;

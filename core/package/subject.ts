@@ -1,17 +1,26 @@
 /** Works as packages have them, and the looks they are seen in. */
-import { isOpaque } from './package';
 import type { Look, Subject } from './plan';
-import { motionsOf, type MotionKind } from '../motion';
-import { sceneOf } from '../scene';
+import { motionsOf } from '../motion';
+import { renderArtwork, sceneOf } from '../scene';
 import { artworkIn, oneColoured, type Artwork } from '../vector';
+
+/** Whether there is a ground is looked at in a picture of this size; joins between pieces may let a little through. */
+const LOOKED_AT_PX = 48;
+const OPAQUE = 200;
+
+/** Whether an artwork covers all that it stands on. */
+export function isOpaque(artwork: Artwork): boolean {
+  const { rgba } = renderArtwork(artwork, LOOKED_AT_PX);
+  for (let i = 3; i < rgba.length; i += 4) if (rgba[i] < OPAQUE) return false;
+  return true;
+}
 
 /** A subject with its artwork. */
 export interface PackageSubject extends Subject {
   readonly artwork: Artwork;
+  /** What its lettering is set in, where that is known. */
+  readonly faces?: readonly { readonly family: string; readonly weight: number }[];
 }
-
-/** The movements that a package has, of those that a work can have. */
-const PACKED_MOTIONS: readonly MotionKind[] = ['drawn', 'assembled', 'floated', 'blinked'];
 
 /** A work as a subject of a package. */
 export const subjectOf = (
@@ -23,12 +32,32 @@ export const subjectOf = (
   widthPx: artwork.widthPx,
   heightPx: artwork.heightPx,
   isOpaque: isOpaque(artwork),
-  motions: motionsOf(sceneOf(artwork, { strokes: 'kept' })).filter((kind) => PACKED_MOTIONS.includes(kind)),
+  motions: motionsOf(sceneOf(artwork, { strokes: 'kept' })),
 });
+
+/** Artworks in one colour, by what they were made of: it takes seconds where they have many pieces. */
+const inOneColour = new WeakMap<Artwork, Map<string, Artwork>>();
+
+const knownOf = (artwork: Artwork): Map<string, Artwork> => {
+  const known = inOneColour.get(artwork) ?? new Map<string, Artwork>();
+  inOneColour.set(artwork, known);
+  return known;
+};
+
+const hexOf = (look: Look): string => look.hex ?? (look.kind === 'reversed' ? '#FFFFFF' : '#000000');
 
 /** An artwork in a look. */
 export function inLook(artwork: Artwork, look: Look): Artwork {
-  if (look.kind === 'one-colour') return oneColoured(artwork, { hex: '#000000' }).artwork;
-  if (look.kind === 'reversed') return oneColoured(artwork, { hex: '#FFFFFF', reversed: true }).artwork;
-  return look.kind === 'own' ? artwork : artworkIn(artwork, look.key);
+  if (look.kind === 'own') return artwork;
+  if (look.kind === 'colourway') return artworkIn(artwork, look.key);
+  const known = knownOf(artwork);
+  const key = `${look.kind} ${hexOf(look)}`;
+  const made = known.get(key) ?? oneColoured(artwork, { hex: hexOf(look), ...(look.kind === 'reversed' ? { reversed: true } : {}) }).artwork; // prettier-ignore
+  known.set(key, made);
+  return made;
+}
+
+/** Tells what an artwork is in a look, so that it is not made again. */
+export function tellLook(artwork: Artwork, look: Look, made: Artwork): void {
+  if (look.kind === 'one-colour' || look.kind === 'reversed') knownOf(artwork).set(`${look.kind} ${hexOf(look)}`, made);
 }

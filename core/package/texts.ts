@@ -1,7 +1,49 @@
 /** The files of a package that are text: for developers and web sites. */
-import { seenInks, type Artwork } from '../vector';
-import { inkKeys } from './package';
-import sizes from './sizes.json';
+import { hexToRgb } from '../colour';
+import { idOf } from '../export';
+import { seenInks, type Artwork, type Ink } from '../vector';
+import type { PackageSets } from './sets';
+
+/** An ink in words: its colour, or those that its gradient goes through. */
+const coloursOf = ({ hex, gradient }: Ink): string =>
+  gradient
+    ? `${gradient.stops.map((s) => s.hex).join(' to ')}, ${gradient.kind === 'linear' ? 'straight' : 'from a centre outwards'}`
+    : hex;
+
+/** The inks that an artwork shows, in words. */
+export const inksSaid = (artwork: Artwork): string => seenInks(artwork).map((ink) => `${ink.name} ${coloursOf(ink)}`).join(', '); // prettier-ignore
+
+const colourToken = (hex: string) => ({
+  colorSpace: 'srgb',
+  components: hexToRgb(hex).map((v) => Number((v / 255).toFixed(4))),
+  alpha: 1,
+  hex: hex.toLowerCase(),
+});
+
+/** Inks with keys made of their names, no two the same. */
+export function inkKeys(inks: readonly Ink[]): [string, Ink][] {
+  const used = new Set<string>();
+  return inks.map((ink) => {
+    let key = idOf(ink.name);
+    for (let n = 2; used.has(key); n++) key = `${idOf(ink.name)}-${n}`;
+    used.add(key);
+    return [key, ink];
+  });
+}
+
+/** Inks as design tokens (W3C Design Tokens Community Group format, modules for colours and gradients). */
+export function inkTokens(artwork: Artwork, title: string): string {
+  const ink: Record<string, unknown> = {};
+  for (const [key, { name, hex, gradient }] of inkKeys(seenInks(artwork)))
+    ink[key] = gradient
+      ? {
+          $type: 'gradient',
+          $value: gradient.stops.map((s) => ({ color: colourToken(s.hex), position: Number(s.at.toFixed(4)) })),
+          $description: name,
+        }
+      : { $value: colourToken(hex), $description: name };
+  return JSON.stringify({ $description: `Inks of ${title}`, ink: { $type: 'color', ...ink } }, null, 2) + '\n';
+}
 
 /** The inks as CSS variables. */
 export const inkVariables = (artwork: Artwork, title: string): string =>
@@ -28,17 +70,19 @@ export interface Site {
   readonly stem: string;
   readonly inkHex: string;
   readonly groundHex: string;
+  /** The sizes of its icons. */
+  readonly favicon: PackageSets['favicon'];
 }
 
 /** A manifest for web applications (W3C) that names the icons. */
-export function manifestText({ title, stem, inkHex, groundHex }: Site): string {
+export function manifestText({ title, stem, inkHex, groundHex, favicon }: Site): string {
   const icon = (purpose: 'any' | 'maskable', part: string) => (px: number) => ({
     src: `${stem}-icon${part}-${px}.png`,
     sizes: `${px}x${px}`,
     type: 'image/png',
     purpose,
   });
-  const { manifestPx, maskablePx } = sizes.favicon;
+  const { manifestPx, maskablePx } = favicon;
   const manifest = {
     name: title,
     short_name: title.slice(0, 12).trim(),
@@ -51,8 +95,8 @@ export function manifestText({ title, stem, inkHex, groundHex }: Site): string {
 }
 
 /** Lines for the head of every page of a site; the names of the relations are those that browsers ask for. */
-export function headLines({ stem, inkHex }: Site): string {
-  const { icoPx, touchPx } = sizes.favicon;
+export function headLines({ stem, inkHex, favicon }: Site): string {
+  const { icoPx, touchPx } = favicon;
   const largest = icoPx[icoPx.length - 1];
   return [
     `<link rel="icon" href="/${stem}-icon.ico" sizes="${largest}x${largest}">`,

@@ -3,3 +3,4 @@ export * from './picture';
 export * from './cover';
 export * from './blur';
 export * from './near';
+export * from './distance';

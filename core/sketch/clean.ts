@@ -1,5 +1,5 @@
-import { shrinkToFit, type Picture } from '../raster';
-import { distanceTo, outlinesAt, type Rings } from './field';
+import { distanceTo, shrinkToFit, type Picture } from '../raster';
+import { outlinesAt, type Rings } from './field';
 
 /** What a sketch was found to show; rings are in pixels of the picture it came from. */
 export interface CleanedSketch {

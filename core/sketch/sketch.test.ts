@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { blankPicture, type Picture } from '../raster';
-import { between, cleanSketch, distanceTo, looksLikeSketch, outlinesAt, overlapOf, signedField } from './index';
+import { distanceTo } from '../raster';
+import { between, cleanSketch, looksLikeSketch, outlinesAt, overlapOf, signedField } from './index';
 
 const disc = (cx: number, cy: number, r: number): number[] =>
   Array.from({ length: 90 }, (_, i) => [

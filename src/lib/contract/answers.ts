@@ -2,7 +2,7 @@
 import type { FoundFigure, Kind, PromptParts, Settled } from '$core/prompt';
 import type { Embedding, FaceFiles, FamilyFacts, OwnFaceFacts } from '$core/lettering';
 import type { Lockup } from '$core/lockup';
-import type { PackageAbout } from '$core/package';
+import type { For, Look, PackageChanges, PackageCheck, PackageSets, PlannedFile, Weight } from '$core/package';
 import type { TraceOptions } from '$core/trace';
 import type { FoundLine, Verdict } from '$core/reading';
 import type { EntryFault, Retouched } from '$core/retouch';
@@ -313,6 +313,53 @@ export interface DeliveryFile {
   readonly name: string;
   readonly about: string;
   readonly bytes: number;
+  /** Left out of packages that were made before files were told apart. */
+  readonly for?: For;
+  readonly widthPx?: number | null;
+  readonly heightPx?: number | null;
+  readonly sha256?: string;
+}
+
+/** What a package says of itself. */
+export interface PackageAbout {
+  readonly commission: string;
+  /** What names of files begin with. */
+  readonly stem?: string;
+  readonly client: string;
+  readonly artwork: string;
+  /** The one set of inks that was asked for, where it was one. */
+  readonly colourway?: { readonly id: string; readonly name: string };
+  readonly version: number;
+  /** ISO date of the delivery, as in "2026-11-24". */
+  readonly date: string;
+}
+
+/** A work that a delivery has, as it was when that was asked for. */
+export interface DeliveredWork {
+  readonly workId: string;
+  readonly stepId: string;
+  readonly kind: WorkKind;
+  readonly name: string;
+  readonly stem: string;
+  readonly version: number;
+  /** ISO date of that version. */
+  readonly date: string;
+}
+
+/** A look of a work, and what it is wanted for. */
+export interface DeliveredRow {
+  readonly workId: string;
+  readonly look: Look;
+  readonly for: readonly For[];
+  readonly stem: string;
+}
+
+/** What is wanted of which works. */
+export interface DeliveryAsked {
+  readonly works: readonly DeliveredWork[];
+  readonly rows: readonly DeliveredRow[];
+  readonly sets: PackageSets;
+  readonly grounds: readonly GroundColour[];
 }
 
 export interface Delivery {
@@ -323,15 +370,62 @@ export interface Delivery {
   readonly version: number;
   readonly about: PackageAbout;
   readonly note: string;
-  readonly state: 'waiting' | 'packing' | 'done' | 'failed';
+  readonly state: 'waiting' | 'packing' | 'done' | 'failed' | 'cancelled';
+  /** Share of its files that are made, 0..1, and the last of them. */
+  readonly progress: number;
+  readonly doing: string | null;
   readonly error: string | null;
+  /** Null in deliveries of one work from before. */
+  readonly asked: DeliveryAsked | null;
+  /** Of the package made last; none in lists. */
   readonly files: readonly DeliveryFile[];
+  readonly fileCount: number;
   readonly bytes: number;
   /** Of the package made last. */
   readonly sha256: string | null;
+  /** What was looked at before it left; none in lists. */
+  readonly checks: readonly PackageCheck[];
+  /** How many of those are to be looked at. */
+  readonly faults: number;
+  /** Against the one that was done before it; null where there is none, or its files were not told apart. */
+  readonly changes: (PackageChanges & { readonly since: number }) | null;
   /** Every package that was ever made of it, newest first: more than one where making it again gave other bytes. */
   readonly packages: readonly { readonly sha256: string; readonly bytes: number; readonly createdAt: string }[];
   readonly createdAt: string;
+}
+
+/** A work as it can be packed: its looks, each with what it is wanted for to begin with. */
+export interface PackableWork extends DeliveredWork {
+  /** It is what is delivered from, or made of the same mark. */
+  readonly isRelated: boolean;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly looks: readonly { readonly look: Look; readonly for: readonly For[] }[];
+}
+
+/** A file that a package could have. `made` changes whenever what it is made of does. */
+export type PackableFile = Pick<PlannedFile, 'name' | 'for' | 'part' | 'about' | 'making' | 'widthPx' | 'heightPx'> & {
+  readonly workId: string;
+  readonly look: string;
+};
+
+/** All that a package of a commission's works could have, of which one takes what is wanted. */
+export interface PackagePlan {
+  readonly works: readonly PackableWork[];
+  readonly files: readonly PackableFile[];
+  readonly sets: PackageSets;
+}
+
+/** What can be told of a look of a work before files are made of it. */
+export interface LookFacts {
+  readonly checks: readonly PackageCheck[];
+  readonly weight: Weight;
+  /** Of what a press takes, with how it is printed if nothing else is said: shares in percent. */
+  readonly inks: readonly {
+    readonly hex: string;
+    readonly name: string;
+    readonly cmyk: readonly [number, number, number, number];
+  }[];
 }
 
 /** A work on the thread, with the works that were made from it. */
@@ -368,6 +462,8 @@ export interface WatchEvent {
   readonly commissionId: string;
   readonly state?: string;
   readonly progress?: number | null;
+  /** Of a delivery: the file that was made last. */
+  readonly doing?: string | null;
   /** Of a work. */
   readonly head?: string;
 }

@@ -2,6 +2,8 @@
 import * as v from 'valibot';
 import { COUNT_LIMIT, REFERENCE_LIMIT, SIZE_MOST_PX } from '$core/credit';
 import { FaceChoiceSchema, LockupEditSchema, type LockupEdit } from '$core/lockup';
+import { EASE_NAMES, MOTION_KINDS } from '$core/motion';
+import { FORS, type PackageSets } from '$core/package';
 import { KINDS } from '$core/prompt';
 import { ENTRIES_MOST, ListEditSchema, StepSchema, type ListEdit } from '$core/retouch';
 import { ArtworkSchema, EditSchema, isStorable, STORABLE, type Edit } from '$core/vector';
@@ -302,12 +304,95 @@ export const FavouriteFace = v.object({ family: FaceChoiceSchema.entries.family,
 /** Which step of a work is copied; its head when left out. */
 export const CopyStart = v.object({ stepId: v.optional(uuid) });
 
+const sizePx = whole(8, 4096);
+const millimetres = v.pipe(v.number(), v.minValue(1, '1 mm or more'), v.maxValue(50_000, '50 m or less'));
+const some = <S extends v.GenericSchema>(schema: S, most: number) =>
+  v.pipe(v.array(schema), v.minLength(1, 'at least one'), v.maxLength(most, `at most ${most}`));
+const percent = v.pipe(v.number(), v.minValue(0), v.maxValue(100));
+const plainName = v.pipe(
+  v.string(),
+  v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'a name of small letters, digits and hyphens'),
+  v.maxLength(40),
+);
+const wish = v.partial(
+  v.object({
+    seconds: v.pipe(v.number(), v.minValue(0.2, '0.2 s or more'), v.maxValue(20, '20 s or less')),
+    ease: v.picklist(EASE_NAMES),
+    loop: v.boolean(),
+    order: v.picklist(['stacking', 'distance']),
+  }),
+);
+
+/** What the sets of a package are made in, as far as it is not what they are begun with. */
+export const PackageSetsAsked = v.partial(
+  v.object({
+    print: v.object({ longerMm: millimetres, bleedMm: v.pipe(v.number(), v.minValue(0), v.maxValue(50)) }),
+    web: v.object({ basePx: sizePx, times: some(whole(1, 4), 4) }),
+    favicon: v.object({
+      icoPx: some(whole(8, 256), 8),
+      touchPx: sizePx,
+      manifestPx: some(sizePx, 8),
+      maskablePx: some(sizePx, 8),
+    }),
+    shops: v.object({ storePx: some(sizePx, 8), iconPx: some(sizePx, 40), layerPx: some(sizePx, 12) }),
+    social: v.object({
+      avatarPx: some(sizePx, 8),
+      covers: some(v.object({ name: plainName, widthPx: sizePx, heightPx: sizePx }), 24),
+    }),
+    stickers: v.object({ longerMm: some(millimetres, 12), cutMm: v.pipe(v.number(), v.minValue(0.2), v.maxValue(50)) }),
+    large: some(v.object({ name: plainName, longerMm: millimetres }), 12),
+    office: v.object({ letterheadMm: millimetres, dotsPerInch: whole(72, 1200), picturePx: sizePx }),
+    motion: v.object({
+      picturePx: whole(16, 1024),
+      framesASecond: whole(5, 50),
+      kinds: v.pipe(v.array(v.picklist(MOTION_KINDS)), v.maxLength(MOTION_KINDS.length)),
+      wishes: v.record(v.picklist(MOTION_KINDS), wish) as unknown as v.GenericSchema<PackageSets['motion']['wishes']>,
+    }),
+    leftOut: v.pipe(v.array(v.pipe(v.string(), v.maxLength(40))), v.maxLength(60)),
+    press: v.record(
+      hex,
+      v.partial(v.object({ cmyk: v.tuple([percent, percent, percent, percent]), spot: v.pipe(text(60), v.trim()) })),
+    ),
+  }),
+);
+
+/** A look of a work, by its key: "master", a colourway's id, "one-colour" or "reversed". */
+const lookKey = v.pipe(v.string(), v.maxLength(60, 'at most 60 characters'));
+
 export const DeliveryStart = v.object({
   requestKey: key,
   head: v.pipe(v.string(), v.uuid()),
   note: v.optional(text(300), ''),
-  /** The colourway that is delivered, by its id; the master when left out. */
-  colourwayId: v.optional(v.pipe(v.string(), v.maxLength(60, 'at most 60 characters'))),
+  /** The one colourway that is delivered, by its id; where rows are given, nothing. */
+  colourwayId: v.optional(lookKey),
+  /** What is wanted of which works, each as it was looked at; what makes sense of this work where left out. */
+  rows: v.optional(
+    v.pipe(
+      v.array(
+        v.object({
+          workId: uuid,
+          head: uuid,
+          look: lookKey,
+          for: v.pipe(v.array(v.picklist(FORS)), v.maxLength(FORS.length)),
+        }),
+      ),
+      v.maxLength(400, 'at most 400 rows'),
+    ),
+  ),
+  sets: v.optional(PackageSetsAsked, {}),
+});
+
+/** What a package could have, in sets that are other than what they are begun with. */
+export const PackageAsked = v.object({ sets: v.optional(PackageSetsAsked, {}) });
+
+/** A look of a work that is to be looked at before files are made of it. */
+export const LookAsked = v.object({ look: lookKey, head: v.optional(uuid), sets: v.optional(PackageSetsAsked, {}) });
+
+/** A movement of a look, to be seen. */
+export const MotionAsked = v.object({
+  look: v.optional(lookKey, 'master'),
+  kind: v.picklist(MOTION_KINDS),
+  wish: v.optional(wish, {}),
 });
 
 /** What is done to a picture that is sent along, in turn. */

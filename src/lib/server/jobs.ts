@@ -1,14 +1,15 @@
 import PgBoss from 'pg-boss';
 import { Pool } from '../../../node/pool';
 import { sql } from './database';
-import { failDelivery, finishDelivery, takeDelivery } from './deliveries';
+import { failDelivery, PackageKeeper, reportPacked, takeDelivery } from './deliveries';
 import { drawRound } from './engine-client';
 import { watch } from './events';
-import { beat, handBack, orphans, type Lease, type LeasedTable } from './leases';
+import { handBack, orphans, type Lease, type LeasedTable } from './leases';
 import { forgetRequests } from './once';
 import { reencode } from './pictures';
 import { databaseIsGone } from './problem';
 import { previews } from './previews';
+import { makePackage } from '../../../node/package-run';
 import { askedOf, failRound, finishRound, reportProgress, takeRound } from './rounds';
 import { settings } from './settings';
 
@@ -24,14 +25,13 @@ const QUEUES: Readonly<Record<LeasedTable, string>> = { round: 'rounds', deliver
 
 let boss: PgBoss | null = null;
 let sweeper: NodeJS.Timeout | undefined;
+/** Worker threads for what would hold the server up. */
 let pool: Pool | null = null;
+const threads = (): Pool => (pool ??= new Pool(settings.threadFile(), undefined, { maxYoungGenerationSizeMb: 16 }));
 let stopping = false;
 const workers: Record<LeasedTable, string[]> = { round: [], delivery: [] };
 /** What this server does now, and what stops it. */
 const running = new Map<Lease, { readonly abort: AbortController; readonly ended: Promise<void> }>();
-
-/** Worker threads for what would hold the server up. */
-export const threads = (): Pool => (pool ??= new Pool(settings.threadFile()));
 
 /**
  * Does something with a lease, saying so now and then, until it is done, cancelled or taken by somebody else, in which case its signal aborts. `say`
@@ -40,7 +40,7 @@ export const threads = (): Pool => (pool ??= new Pool(settings.threadFile()));
 async function holding(
   lease: Lease,
   say: () => Promise<boolean>,
-  work: (signal: AbortSignal, report: () => void) => Promise<void>,
+  work: (signal: AbortSignal, report: () => void, stop: () => void) => Promise<void>,
 ): Promise<void> {
   const abort = new AbortController();
   let saying = false;
@@ -56,7 +56,8 @@ async function holding(
     }
   };
   const pulse = setInterval(() => void report(), HEARTBEAT_MS);
-  const done = work(abort.signal, () => void report()).finally(() => clearInterval(pulse));
+  const stop = (): void => abort.abort(new Error('cancelled'));
+  const done = work(abort.signal, () => void report(), stop).finally(() => clearInterval(pulse));
   running.set(lease, { abort, ended: done.catch(() => {}) });
   try {
     await done;
@@ -119,25 +120,45 @@ async function doRound(id: string): Promise<void> {
   }
 }
 
+/** Makes a package in threads, file by file, reports how far it is, and keeps what came. */
 async function doDelivery(id: string): Promise<void> {
   const taken = await takeDelivery(id);
   if (!taken) return;
-  const { lease, drawing, about } = taken;
-  await holding(
-    lease,
-    () => beat(lease),
-    async (signal) => {
-      try {
-        const { zip, files } = await threads().run('pack', { artwork: drawing, about }, { signal });
-        await finishDelivery(lease, zip, files);
-      } catch (error) {
-        if (signal.aborted) return;
-        console.error('a delivery failed:', error);
-        await failDelivery(lease);
-      }
-    },
-  );
-}
+  const { lease, order } = taken;
+  let [share, doing] = [0, null as string | null];
+  let cancelled = () => {};
+  // One that is cancelled, or taken back to what it was, is heard of at once.
+  const unwatch = watch((e) => {
+    if (e.subject === 'delivery' && e.id === id && e.state !== 'packing') cancelled();
+  });
+  try {
+    await holding(
+      lease,
+      () => reportPacked(lease, share, doing),
+      async (signal, report, stop) => {
+        cancelled = stop;
+        try {
+          const keeper = new PackageKeeper(lease, order.date);
+          const { files, checks } = await makePackage(order, (kind, input, hooks) => threads().run(kind, input, hooks), {
+            put: (file, bytes) => keeper.put(file, bytes),
+            onProgress(done, of, name) {
+              [share, doing] = [done / of, name];
+              report();
+            },
+            signal,
+          });
+          await keeper.finish(files, checks);
+        } catch (error) {
+          if (signal.aborted) return;
+          console.error('a delivery failed:', error);
+          await failDelivery(lease, error);
+        }
+      },
+    );
+  } finally {
+    unwatch();
+  }
+} // prettier-ignore
 
 const HANDLERS: Readonly<Record<LeasedTable, (id: string) => Promise<void>>> = { round: doRound, delivery: doDelivery };
 

@@ -16,7 +16,7 @@ import { bringInSvg } from './artworks';
 import { startCommission } from './commissions';
 import { stopComputing } from './computing';
 import { closeDatabase } from './database';
-import { deliveriesOf, deliveryZip, getDelivery, startDelivery } from './deliveries';
+import { deliveryZip, getDelivery, listDeliveries, startDelivery } from './deliveries';
 import { bringInFace, broughtFaces, faceFile, facesLikeWork, faceToldOf, favouriteFaces, markFavourite, specimensOf } from './faces'; // prettier-ignore
 import { enqueue, startJobs, stopJobs } from './jobs';
 import { commissionLockup, drawnOfCommission, drawnWork, respellLockups, startLockup } from './lockups';
@@ -133,13 +133,15 @@ describe('lockups', () => {
     await enqueue('delivery', delivery.id);
     while (!['done', 'failed'].includes((await getDelivery(delivery.id)).state)) await new Promise((done) => setTimeout(done, 50)); // prettier-ignore
     expect((await getDelivery(delivery.id)).state).toBe('done');
-    const files = unzipSync((await deliveryZip(delivery.id)).zip);
+    const chunks: Uint8Array[] = [];
+    for await (const chunk of (await deliveryZip(delivery.id)).zip) chunks.push(chunk);
+    const files = unzipSync(Buffer.concat(chunks));
     const svg = Object.entries(files).find(([name]) => name.endsWith('.svg'))!;
     const text = new TextDecoder().decode(svg[1]);
     expect(text).not.toContain('<text');
     expect(text.toLowerCase()).toMatch(/#fff\b|#ffffff/);
-    const drawn = await drawnOfCommission(commissionId, coloured.id);
-    expect((await deliveriesOf(drawn)).deliveries.map((d) => d.id)).toEqual([delivery.id]);
+    expect((await drawnOfCommission(commissionId, coloured.id)).id).toBe(coloured.id);
+    expect((await listDeliveries(commissionId)).map((d) => [d.id, d.workId])).toEqual([[delivery.id, coloured.id]]);
   });
 
   it('are spelt alike at one press, each as a step that can be undone', async () => {

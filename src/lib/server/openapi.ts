@@ -238,7 +238,10 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     files: PICTURE_TYPES,
     answers: { 201: '{pictureId, widthPx, heightPx}', 413: 'Too large', 422: 'Not a picture, or a broken one' },
   },
-  'GET /api/commissions/{id}/deliveries': { summary: 'Its deliveries, newest first', answers: { 200: 'A list' } },
+  'GET /api/commissions/{id}/deliveries': {
+    summary: 'Its deliveries, newest first, without their files',
+    answers: { 200: 'A list' },
+  },
   'GET /api/commissions/{id}/events': {
     summary: 'What happens to a commission, as server-sent events',
     answers: { 200: '{subject, id, commissionId, state, progress} an event' },
@@ -316,6 +319,7 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     query: {
       step: 'One of its steps; its head when left out',
       colourway: 'The id of one of its colourways; the master when left out',
+      look: 'Or one of its looks: "one-colour", "reversed", a colourway’s id',
     },
     answers: { 200: 'The SVG' },
     gives: 'image/svg+xml',
@@ -368,10 +372,42 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     body: requests.CopyStart,
     answers: { 201: 'The copy' },
   },
+  'GET /api/works/{id}/package': {
+    summary: 'All that a package of its commission’s works could have: works, looks, what makes sense of each, files',
+    answers: { 200: 'The plan' },
+  },
+  'POST /api/works/{id}/package': {
+    summary: 'The same in sets that are other than what they are begun with',
+    body: requests.PackageAsked,
+    answers: { 200: 'The plan' },
+  },
+  'POST /api/works/{id}/looks': {
+    summary:
+      'A look of an artwork or a lockup: what a press would stumble over, its inks, what its files’ sizes follow from',
+    body: requests.LookAsked,
+    answers: { 200: 'The facts', 422: 'It has no such look' },
+  },
+  'GET /api/works/{id}/motion.svg': {
+    summary: 'A movement of an artwork or a lockup, as animated SVG',
+    query: {
+      kind: 'drawn, assembled, unfolded, turned, floated or blinked',
+      look: '"master", a colourway’s id, "one-colour" or "reversed"',
+      seconds: '0.2 to 20',
+      ease: 'soft, even or lively',
+      loop: 'true or false',
+      order: 'stacking or distance',
+    },
+    answers: { 200: 'The SVG', 422: 'It cannot move so' },
+    gives: 'image/svg+xml',
+  },
   'POST /api/works/{id}/deliveries': {
-    summary: 'Deliver an artwork or a lockup as it stands; the package is made by a job',
+    summary: 'Deliver works of a commission as they stand; the package is made by a job',
     body: requests.DeliveryStart,
-    answers: { 202: 'The delivery', 409: 'It was changed since it was read', 422: 'It has no such colourway' },
+    answers: {
+      202: 'The delivery',
+      409: 'A work was changed since it was read',
+      422: 'A work has no such look, or nothing is wanted',
+    },
   },
   'GET /api/deliveries/{id}': {
     summary: 'A delivery: what it was made from and what is in it',
@@ -380,6 +416,15 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
   'POST /api/deliveries/{id}/again': {
     summary: 'Make its package again, of the same version',
     answers: { 202: 'The delivery' },
+  },
+  'POST /api/deliveries/{id}/cancel': {
+    summary: 'Stop making it; what was delivered before stays',
+    answers: { 200: 'The delivery' },
+  },
+  'GET /api/deliveries/{id}/files/{name}': {
+    summary: 'A file of the package made last, by its name with its folder',
+    answers: { 200: 'The file' },
+    gives: 'application/octet-stream',
   },
   'GET /api/deliveries/{id}/package.zip': {
     summary: 'The package made last',

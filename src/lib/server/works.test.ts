@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { unzipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import * as v from 'valibot';
@@ -34,7 +35,8 @@ import { bringIn, getCandidate } from './candidates';
 import { otherColourways } from './colourways';
 import { startCommission } from './commissions';
 import { closeDatabase, sql } from './database';
-import { deliveryZip, getDelivery, listDeliveries, remakeDelivery, startDelivery } from './deliveries';
+import { cancelDelivery, deliveryFile, deliveryZip, getDelivery, listDeliveries, remakeDelivery, startDelivery } from './deliveries'; // prettier-ignore
+import { lookFacts, packagePlan } from './packable';
 import { enqueue, startJobs, stopJobs } from './jobs';
 import { stopComputing } from './computing';
 import { startRetouching } from './retouching';
@@ -447,11 +449,23 @@ async function packed(id: string) {
   throw new Error('waited too long');
 }
 
+/** All of a package, as it is sent. */
+async function zipOf(id: string, sha256?: string): Promise<Buffer> {
+  const { zip, bytes } = await deliveryZip(id, sha256);
+  const chunks: Uint8Array[] = [];
+  for await (const chunk of zip) chunks.push(chunk);
+  const whole = Buffer.concat(chunks);
+  expect(whole.length).toBe(bytes);
+  return whole;
+}
+
 describe('deliveries', () => {
-  const start = async (artwork: WorkState, key: string) => {
+  /** Of what is made fastest. */
+  const little = (artwork: WorkState) => [{ workId: artwork.id, head: artwork.head, look: 'master', for: ['developers', 'large'] }]; // prettier-ignore
+  const start = async (artwork: WorkState, key: string, rows: unknown = little(artwork), more: object = {}) => {
     const delivery = await startDelivery(
       artwork.id,
-      v.parse(DeliveryStart, { requestKey: key, head: artwork.head, note: 'signs' }),
+      v.parse(DeliveryStart, { requestKey: key, head: artwork.head, note: 'signs', rows, ...more }),
     );
     await enqueue('delivery', delivery.id);
     return delivery;
@@ -459,29 +473,41 @@ describe('deliveries', () => {
 
   it('pack an artwork as it stood, and can be made again to the byte', async () => {
     const artwork = await recolour(await keep(await newCandidate()), '#ABCDEF');
-    const { id } = await start(artwork, 'delivery-one');
+    const { id } = await start(artwork, 'delivery-one', [{ ...little(artwork)[0], for: ['print', 'developers'] }]);
     const done = await packed(id);
-    expect(done).toMatchObject({ state: 'done', version: 2, note: 'signs', stepId: artwork.head });
-    const first = await deliveryZip(id);
-    const entries = unzipSync(first.zip);
+    expect(done).toMatchObject({ state: 'done', version: 2, note: 'signs', stepId: artwork.head, progress: 1, doing: null }); // prettier-ignore
+    const first = await zipOf(id);
+    expect(createHash('sha256').update(first).digest('hex')).toBe(done.sha256);
+    const entries = unzipSync(first);
     expect(Object.keys(entries)).toEqual(done.files.map((f) => f.name));
-    const svg = `${done.about.stem}.svg`;
-    expect(svg).toMatch(/^noctule-night-rail-.+\.svg$/);
+    for (const { name, sha256, bytes } of done.files) {
+      expect([createHash('sha256').update(entries[name]).digest('hex'), entries[name].length]).toEqual([sha256, bytes]);
+      expect(Buffer.from(await deliveryFile(id, name)).equals(entries[name])).toBe(true);
+    }
+    await expect(deliveryFile(id, 'print/../../etc/passwd')).rejects.toMatchObject({ status: 404 });
+    const svg = `print/${done.about.stem}.svg`;
+    expect(svg).toMatch(/noctule-night-rail-.+\.svg$/);
     expect(new TextDecoder().decode(entries[svg])).toContain('#ABCDEF');
+    expect(done.checks.filter((c) => c.what === 'alike' && c.ok).length).toBeGreaterThan(1);
+    // Where it came from, as it was when it was asked for.
+    const descent = JSON.parse(new TextDecoder().decode(entries['descent.json'])) as { brief: { name: string }; works: { version: number; steps: { told: string }[] }[]; again: string }; // prettier-ignore
+    expect(descent.brief.name).toBe('Noctule Night Rail');
+    expect(descent.works[0].steps).toHaveLength(2);
+    expect(descent.again).toContain(`Delivery ${done.number}`);
     await recolour(artwork, '#000000');
     await remakeDelivery(id);
     await enqueue('delivery', id);
     const again = await packed(id);
     expect(again.sha256).toBe(done.sha256);
     expect(again.packages).toHaveLength(1);
-    expect(first.zip.equals((await deliveryZip(id)).zip)).toBe(true);
+    expect(first.equals(await zipOf(id))).toBe(true);
   });
 
   it('keep what was delivered when making it again gives other bytes', async () => {
     const artwork = await keep(await newCandidate());
     const { id } = await start(artwork, 'delivery-six');
     const done = await packed(id);
-    const first = await deliveryZip(id);
+    const first = await zipOf(id);
     // As a newer version of the application might pack it.
     await sql(`update delivery set about = jsonb_set(about, '{client}', '"somebody else"') where id = $1`, [id]);
     await remakeDelivery(id);
@@ -489,7 +515,7 @@ describe('deliveries', () => {
     const again = await packed(id);
     expect(again.sha256).not.toBe(done.sha256);
     expect(again.packages.map((p) => p.sha256)).toEqual([again.sha256, done.sha256]);
-    expect((await deliveryZip(id, done.sha256!)).zip.equals(first.zip)).toBe(true);
+    expect((await zipOf(id, done.sha256!)).equals(first)).toBe(true);
     await expect(deliveryZip(id, '0'.repeat(64))).rejects.toMatchObject({ status: 404 });
   });
 
@@ -514,12 +540,13 @@ describe('deliveries', () => {
     });
     const asked = (key: string, colourwayId: string) =>
       startDelivery(artwork.id, v.parse(DeliveryStart, { requestKey: key, head, colourwayId }));
+    expect((await packagePlan(artwork.id)).works.find((w) => w.workId === artwork.id)!.looks.map((l) => l.look.key)).toEqual(['master', 'ember', 'one-colour', 'reversed']); // prettier-ignore
     await expect(asked('delivery-eight', 'nobody')).rejects.toMatchObject({ status: 422, code: 'unknown_colourway' });
     const { id } = await asked('delivery-nine', 'ember');
     await enqueue('delivery', id);
     const done = await packed(id);
     expect(done.about.colourway).toEqual({ id: 'ember', name: 'Ember' });
-    const entries = unzipSync((await deliveryZip(id)).zip);
+    const entries = unzipSync(await zipOf(id));
     const svg = Object.keys(entries).find((name) => name.endsWith('.svg'))!;
     expect(svg).toMatch(/-ember\.svg$/);
     const text = new TextDecoder().decode(entries[svg]);
@@ -536,11 +563,67 @@ describe('deliveries', () => {
     expect(await otherColourways(commissionId)).toEqual([]);
   });
 
+  it('are of several works and looks as they were looked at; nothing of it changes what was delivered', async () => {
+    const [one, two] = [await keep(await newCandidate()), await keep(await newCandidate())];
+    const row = (work: WorkState, look: string, fors: string[]) => ({ workId: work.id, head: work.head, look, for: fors }); // prettier-ignore
+    const rows = [row(one, 'master', ['large']), row(one, 'reversed', ['large']), row(two, 'master', ['developers'])];
+    await expect(start(one, 'delivery-ten', [])).rejects.toMatchObject({ status: 422, code: 'nothing_wanted' });
+    await expect(start(one, 'delivery-ten', [row(one, 'nobody', ['web'])])).rejects.toMatchObject({ status: 422 });
+    const { id } = await start(one, 'delivery-ten', rows, { sets: { large: [{ name: 'flag', longerMm: 1500 }] } });
+    const done = await packed(id);
+    expect(done.asked!.works.map((w) => w.workId).sort()).toEqual([one.id, two.id].sort());
+    const names = done.files.map((f) => f.name).filter((n) => n.includes('/'));
+    expect(names.map((n) => n.replace(/noctule-night-rail-[a-z\d-]+?(?=-reversed|-flag|-inks|-work)/, 'X'))).toEqual([
+      'large/X-flag-1.5m.pdf', 'large/X-reversed-flag-1.5m.pdf', 'developers/X-inks.json', 'developers/X-inks.css', 'developers/X-work.json',
+    ]);
+    // Another version of one: what changed is told, file by file; the other's files have the same bytes.
+    const newer = await recolour(two, '#123456');
+    await expect(start(one, 'delivery-eleven', rows)).rejects.toMatchObject({ status: 409, code: 'changed_elsewhere' });
+    const next = await start(one, 'delivery-eleven', [rows[0], row(newer, 'master', ['developers'])], { sets: { large: [{ name: 'flag', longerMm: 1500 }] } });
+    const { changes } = await packed(next.id);
+    expect(changes!.since).toBe(done.number);
+    expect(changes!.removed).toEqual([names[1]]);
+    expect(changes!.added).toEqual([]);
+    expect(changes!.changed.filter((n) => n.includes('/'))).toEqual(names.slice(2));
+    expect((await listDeliveries(commissionId))[0]).toMatchObject({ id: next.id, files: [], checks: [], changes });
+  }); // prettier-ignore
+
+  it('are stopped at once, and were nothing then; one that was made before is as it was', async () => {
+    const artwork = await keep(await newCandidate());
+    const { id } = await start(artwork, 'delivery-twelve', [{ ...little(artwork)[0], for: ['print', 'shops', 'motion'] }]);
+    while (!(await getDelivery(id)).progress) await new Promise((resolve) => setTimeout(resolve, 10));
+    expect((await cancelDelivery(id)).state).toBe('cancelled');
+    const made = async () => (await sql<{ n: number }>('select count(*)::int as n from packed_file'))[0].n;
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    const then = await made();
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    expect(await made()).toBe(then);
+    expect((await getDelivery(id)).state).toBe('cancelled');
+    await expect(deliveryZip(id)).rejects.toMatchObject({ status: 409 });
+    const other = (await start(artwork, 'delivery-thirteen')).id;
+    const { sha256 } = await packed(other);
+    await remakeDelivery(other);
+    expect(await cancelDelivery(other)).toMatchObject({ state: 'done', sha256 });
+  }); // prettier-ignore
+
+  it('tell what is wrong with a look before anything is made of it', async () => {
+    const artwork = await recolour(await keep(await newCandidate()), '#F2C14E');
+    const { signal } = new AbortController();
+    const facts = await lookFacts(artwork.id, { look: 'master', sets: {} }, signal);
+    expect(facts.inks.map((i) => i.hex)).toContain('#F2C14E');
+    expect(facts.weight.svgBytes).toBeGreaterThan(100);
+    const ink = (all: typeof facts) => all.checks.find((c) => c.what === 'ink')!;
+    expect(ink(facts).ok).toBe(true);
+    const over = await lookFacts(artwork.id, { look: 'master', sets: { press: { '#F2C14E': { cmyk: [100, 100, 90, 90] } } } }, signal);
+    expect(ink(over)).toMatchObject({ ok: false, figure: 380 });
+    await expect(lookFacts(artwork.id, { look: 'none', sets: {} }, signal)).rejects.toMatchObject({ status: 422 });
+  }); // prettier-ignore
+
   it('are taken up when their server was killed', async () => {
     const artwork = await keep(await newCandidate());
     const { id } = await startDelivery(
       artwork.id,
-      v.parse(DeliveryStart, { requestKey: 'delivery-four', head: artwork.head }),
+      v.parse(DeliveryStart, { requestKey: 'delivery-four', head: artwork.head, rows: little(artwork) }),
     );
     await sql(
       `update delivery set state = 'packing', owner = gen_random_uuid(), heartbeat_at = now() - interval '10 minutes' where id = $1`,
@@ -553,7 +636,7 @@ describe('deliveries', () => {
     const artwork = await keep(await newCandidate());
     const { id } = await startDelivery(
       artwork.id,
-      v.parse(DeliveryStart, { requestKey: 'delivery-seven', head: artwork.head }),
+      v.parse(DeliveryStart, { requestKey: 'delivery-seven', head: artwork.head, rows: little(artwork) }),
     );
     await sql(
       `update delivery set state = 'packing', takes = 4, heartbeat_at = now() - interval '10 minutes' where id = $1`,
@@ -569,7 +652,7 @@ describe('deliveries', () => {
     const artwork = await keep(await newCandidate());
     const { id } = await startDelivery(
       artwork.id,
-      v.parse(DeliveryStart, { requestKey: 'delivery-five', head: artwork.head }),
+      v.parse(DeliveryStart, { requestKey: 'delivery-five', head: artwork.head, rows: little(artwork) }),
     );
     await expect(deliveryZip(id)).rejects.toMatchObject({ status: 409, code: 'not_packed' });
     await packed(id);

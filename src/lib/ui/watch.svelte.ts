@@ -3,10 +3,15 @@ import type { WatchEvent } from '$lib/contract/answers';
 /** How far running rounds and deliveries are, as last heard: share done 0..1 by id. */
 class Progress {
   private shares = $state<Record<string, number>>({});
+  private words = $state<Record<string, string>>({});
   of = (id: string, otherwise: number): number => Math.max(this.shares[id] ?? 0, otherwise);
-  hear({ id, progress, state }: WatchEvent): void {
+  /** The file that a delivery made last. */
+  doing = (id: string): string | undefined => this.words[id];
+  hear({ id, progress, state, doing }: WatchEvent): void {
     if (state === 'waiting') this.shares[id] = 0;
     else if (typeof progress === 'number') this.shares[id] = progress;
+    if (doing) this.words[id] = doing;
+    else delete this.words[id];
   }
 }
 

@@ -1,202 +1,192 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { clearestGround } from '$core/judge';
-  import type { PackageEntry } from '$core/package';
-  import { artworkIn, colourwaysOf, MASTER } from '$core/vector';
-  import type { Commission, Delivery, WorkState } from '$lib/contract/answers';
-  import GroundPicker from '$lib/ui/artwork/GroundPicker.svelte';
-  import { forget, keep, kept } from '$lib/ui/kept';
+  import { FOR_WORDS } from '$core/package';
+  import type { Commission, Delivery, PackagePlan, WorkState } from '$lib/contract/answers';
   import { keys } from '$lib/ui/keys.svelte';
   import { notices } from '$lib/ui/notices.svelte';
   import { outbox } from '$lib/ui/outbox.svelte';
-  import { reload } from '$lib/ui/reload';
   import Proofs from '$lib/ui/proofs/Proofs.svelte';
-  import ArtworkLayer from '$lib/ui/sheet/ArtworkLayer.svelte';
-  import Sheet from '$lib/ui/sheet/Sheet.svelte';
+  import { reload } from '$lib/ui/reload';
   import Frame from '$lib/ui/shell/Frame.svelte';
   import { freshKey } from '$lib/ui/tab';
   import { placeOf } from '$lib/ui/work/places';
+  import Checked from './Checked.svelte';
+  import { Delivering } from './delivering.svelte';
+  import Deliveries from './Deliveries.svelte';
+  import SetForm from './SetForm.svelte';
+  import Shown from './Shown.svelte';
+  import { bytesRead, filesRead } from './sizes';
+  import WantedTable from './WantedTable.svelte';
 
-  /** Where a work is delivered, and what was delivered of it before. */
+  /** What a client gets of a commission's works, chosen by what it is for, and what it got before. */
   interface Props {
     data: {
       readonly artwork: WorkState;
-      /** What a package would have, by colourways' ids. */
-      readonly contents: Readonly<Record<string, readonly PackageEntry[]>>;
+      readonly plan: PackagePlan;
       readonly deliveries: readonly Delivery[];
       readonly commission: Commission;
     };
   }
   const { data }: Props = $props();
   const artwork = $derived(data.artwork);
-  const grounds = $derived(data.commission.grounds);
-  const colourways = $derived(colourwaysOf(artwork.drawing));
-  let colourwayId = $state(page.url.searchParams.get('colourway') ?? MASTER);
-  /** One that went meanwhile is none. */
-  const colourway = $derived(colourways.find((c) => c.id === colourwayId) ?? colourways[0]);
-  const isMaster = $derived(colourway.id === MASTER);
-  const drawing = $derived(artworkIn(artwork.drawing, colourway.id));
-  const contents = $derived(data.contents[colourway.id] ?? []);
-  // svelte-ignore state_referenced_locally
-  let groundAt = $state(
-    clearestGround(
-      data.commission.grounds.map((g) => g.hex),
-      data.artwork.drawing.inks.map((i) => i.hex),
-    ),
-  );
-  let note = $state('');
+  const delivering = new Delivering(() => data, untrack(() => page.url.searchParams.get('colourway'))); // prettier-ignore
   let busy = $state(false);
 
-  // A note that was being written is there again after a reload.
-  const place = $derived(`odd-quill-note-${artwork.id}`);
+  // What is wanted is looked at, and again when a work has a newer state.
   $effect(() => {
-    const before = kept(place, { note: '' });
-    if (before) note = before.note;
+    const { plan } = data;
+    untrack(() => delivering.take(plan));
+    if (Object.keys(untrack(() => delivering.sets)).length) void untrack(() => delivering.change(delivering.sets));
   });
-  const noted = (text: string) => (text ? keep(place, { note: text }) : forget(place));
+  $effect(() => {
+    if (delivering.unlooked) void untrack(() => delivering.look());
+  });
+  const lastDone = $derived(data.deliveries.find((d) => d.state === 'done')?.id);
+  $effect(() => void delivering.lookAtLast(lastDone));
 
   const refresh = () => reload('odd-quill:commission');
 
   async function deliver(): Promise<void> {
-    if (busy) return;
+    if (busy || !delivering.count) return;
     busy = true;
     try {
       await outbox.send<Delivery>({
         method: 'POST',
         path: `/api/works/${artwork.id}/deliveries`,
-        body: { requestKey: freshKey(), head: artwork.head, note, ...(isMaster ? {} : { colourwayId: colourway.id }) },
-        what: `a delivery of ${artwork.name}, version ${artwork.version}${isMaster ? '' : `, ${colourway.name}`}`,
+        body: { requestKey: freshKey(), head: artwork.head, note: delivering.note, ...delivering.asked },
+        what: `a delivery of ${filesRead(delivering.count)}`,
         settle: refresh,
       });
-      note = '';
-      noted('');
+      delivering.note = '';
+      delivering.remember();
     } catch (error) {
       notices.fail(error);
-      await refresh();
+      await reload('odd-quill:commission', 'odd-quill:work');
     } finally {
       busy = false;
     }
   }
 
-  async function again(delivery: Delivery): Promise<void> {
-    try {
-      await outbox.send({
-        method: 'POST',
-        path: `/api/deliveries/${delivery.id}/again`,
-        what: `delivery ${delivery.number} again`,
-        settle: refresh,
-      });
-    } catch (error) {
-      notices.fail(error);
-    }
+  function back(): void {
+    if (delivering.looked) delivering.looked = null;
+    else if (delivering.opened) delivering.opened = null;
+    else void goto(placeOf(data.commission.id, artwork));
   }
-
-  const kilobytes = (bytes: number) => `${Math.round(bytes / 1000)} KB`;
-  const shift = (by: number) => (groundAt = (groundAt + by + grounds.length + 1) % (grounds.length + 1));
 
   $effect(() =>
     keys.add([
-      { press: 'g', label: 'Next ground', run: () => shift(1) },
       { press: 'Mod+Enter', label: 'Make the package', run: () => void deliver() },
       {
         press: 'Escape',
-        label: artwork.kind === 'lockup' ? 'Back to the lettering' : 'Back to the inks',
-        run: () => void goto(placeOf(data.commission.id, artwork)),
+        label:
+          artwork.kind === 'lockup' ? 'Back to the table, or to the lettering' : 'Back to the table, or to the inks',
+        run: back,
       },
     ]),
   );
+
+  /** What a look is seen on: where it drowns, if that is what is shown. */
+  const ground = $derived.by(() => {
+    const { looked } = delivering;
+    if (!looked) return '#FFFFFF';
+    return looked.check?.at?.groundHex ?? (looked.line.look.kind === 'reversed' ? '#111111' : '#FFFFFF');
+  });
 </script>
 
-<Frame slipTitle="Deliver version {artwork.version}">
+<Frame slipTitle="Deliver version {artwork.version}" about="What the client gets">
   {#snippet sheet()}
-    <Sheet
-      width={artwork.drawing.widthPx}
-      height={artwork.drawing.heightPx}
-      label="{artwork.kind === 'lockup' ? 'Lockup' : 'Artwork'} {artwork.name}"
-      ground={grounds[groundAt]?.hex ?? null}
-    >
-      {#snippet layers(view)}<ArtworkLayer artwork={drawing} {view} />{/snippet}
-      {#snippet foot()}
-        <span class="flex-1"></span>
-        <GroundPicker {grounds} bind:at={groundAt} />
-      {/snippet}
-    </Sheet>
+    {#if delivering.looked}
+      <Shown looked={delivering.looked} {ground} onback={() => (delivering.looked = null)} />
+    {:else}
+      <div class="flex h-full flex-col gap-4 p-5">
+        <div class="min-h-0 shrink overflow-auto"><WantedTable {delivering} grounds={data.commission.grounds} /></div>
+        <div class="max-h-[40%] shrink-0 overflow-auto">
+          <Checked {delivering} commissionId={data.commission.id} />
+        </div>
+      </div>
+    {/if}
   {/snippet}
   {#snippet slip()}
-    {#if colourways.length > 1}
-      <label class="mb-4 flex items-center justify-between gap-2"
-        >In the colourway
-        <select
-          class="field max-w-40"
-          bind:value={() => colourway.id, (to) => (colourwayId = to)}
-          data-delivered={colourway.id}
-        >
-          {#each colourways as c (c.id)}<option value={c.id}>{c.name}</option>{/each}
-        </select></label
+    {#if delivering.opened}
+      <SetForm {delivering} purpose={delivering.opened} workId={artwork.id} />
+    {:else}
+      {#if delivering.faults}
+        <p class="mb-3 border-b border-line pb-2">
+          {delivering.faults === 1 ? 'One thing' : `${delivering.faults} things`} to look at before it leaves
+        </p>
+      {/if}
+      <ul class="mb-3" aria-label="Files" data-tree>
+        {#each delivering.groups as group (group.purpose)}
+          <li class="border-b border-line">
+            <details>
+              <summary class="flex min-h-8 cursor-pointer items-center gap-2">
+                <span class="flex-1">{group.purpose}/</span>
+                <span class="text-muted">{group.bytes === null ? '' : bytesRead(group.bytes)}</span>
+                <span class="w-14 text-right underline decoration-line underline-offset-2"
+                  >{filesRead(group.files.length)}</span
+                >
+              </summary>
+              <ul class="pb-2 text-[12px]">
+                {#each group.files as file (file.name)}
+                  <li class="truncate text-muted" title="{file.name}: {file.about}">
+                    {file.name.slice(group.purpose.length + 1)}
+                  </li>
+                {/each}
+              </ul>
+              <button class="quiet mb-1" onclick={() => (delivering.opened = group.purpose)}
+                >change what is in {FOR_WORDS[group.purpose]}</button
+              >
+            </details>
+          </li>
+        {:else}
+          <li class="text-muted">Nothing yet: tick in the table what the client is to have.</li>
+        {/each}
+        {#if delivering.count}
+          <li class="flex min-h-8 items-center border-b border-line">
+            <span class="flex-1">README, checks, descent</span><span>3 files</span>
+          </li>
+        {/if}
+      </ul>
+      <label class="mb-2 flex items-center gap-2"
+        ><input type="checkbox" bind:checked={delivering.isSheetWanted} onchange={() => delivering.remember()} /> with a brand
+        sheet</label
       >
+      {#if delivering.count}
+        <p class="mb-3" data-total={delivering.count}>
+          <span class="font-semibold"
+            >{filesRead(delivering.count)}{delivering.bytes === null
+              ? ''
+              : `, about ${bytesRead(delivering.bytes)}`}</span
+          >
+          {#if delivering.changed !== null && delivering.last}<span class="text-muted"
+              >since delivery {delivering.last.number}: {delivering.changed || 'none'} changed</span
+            >{/if}
+        </p>
+      {/if}
+      <label for="note">Note to yourself</label>
+      <input
+        id="note"
+        class="field mt-1 mb-3 w-full"
+        maxlength="300"
+        bind:value={delivering.note}
+        oninput={() => delivering.remember()}
+        placeholder="for example: for the shop sign"
+      />
+      <p class="mb-4"><button class="quiet" onclick={() => delivering.begin()}>tick what makes sense again</button></p>
+      <h2 class="mb-1.5 border-t border-line pt-3 text-[14px]">Deliveries</h2>
+      <Deliveries deliveries={data.deliveries} />
     {/if}
-    <h2 class="mb-1.5 text-[14px]">What the client gets</h2>
-    <ul class="mb-4 flex flex-col gap-1">
-      {#each contents as file (file.name)}
-        <li title={file.about} class="truncate">{file.name}</li>
-      {/each}
-    </ul>
-    <label for="note">Note to yourself</label>
-    <input
-      id="note"
-      class="field mt-1 mb-5 w-full"
-      maxlength="300"
-      bind:value={note}
-      oninput={() => noted(note)}
-      placeholder="for example: for the shop sign"
-    />
-
-    <h2 class="mb-1.5 border-t border-line pt-3 text-[14px]">Deliveries</h2>
-    <ul class="flex flex-col gap-3" data-deliveries>
-      {#each data.deliveries as delivery (delivery.id)}
-        <li data-delivery={delivery.state}>
-          <p class="flex items-baseline gap-2">
-            <span class="font-semibold">{delivery.number}</span>
-            <span class="min-w-0 truncate"
-              >version {delivery.version}{delivery.about.colourway ? `, ${delivery.about.colourway.name}` : ''}</span
-            >
-            <span class="flex-1 text-right text-muted">{delivery.about.date}</span>
-          </p>
-          {#if delivery.note}<p class="text-muted">{delivery.note}</p>{/if}
-          {#if delivery.state === 'done'}
-            <p class="flex gap-3">
-              <a class="quiet text-active!" href="/api/deliveries/{delivery.id}/package.zip" download
-                >Download, {kilobytes(delivery.bytes)}</a
-              >
-              <button class="quiet" onclick={() => again(delivery)} title="Of the same version, with the same bytes"
-                >Make again</button
-              >
-            </p>
-          {:else if delivery.state === 'failed'}
-            <p class="text-danger">{delivery.error}</p>
-            <button class="quiet" onclick={() => again(delivery)}>Make again</button>
-          {:else}
-            <p role="status" class="text-muted">Being packed</p>
-          {/if}
-        </li>
-      {:else}
-        <li class="text-muted">
-          None yet. Each is kept with the version it was made from, so that it can be made again.
-        </li>
-      {/each}
-    </ul>
   {/snippet}
   {#snippet next()}
-    <button class="next-step" disabled={busy || !artwork.drawing.nodes.length} onclick={deliver}
-      >Make the package</button
-    >
+    <button class="next-step" disabled={busy || !delivering.count} onclick={deliver}>Make the package</button>
   {/snippet}
   {#snippet proofs()}
     <Proofs
-      source={{ kind: 'artwork', artwork: drawing }}
-      {grounds}
-      of={isMaster ? `the ${artwork.kind}` : `the colourway ${colourway.name}`}
+      source={{ kind: 'artwork', artwork: artwork.drawing }}
+      grounds={data.commission.grounds}
+      of="the {artwork.kind}"
     />
   {/snippet}
 </Frame>

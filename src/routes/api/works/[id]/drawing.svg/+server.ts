@@ -2,14 +2,17 @@ import { artworkToSvg } from '$core/export';
 import { answer } from '$lib/server/answer';
 import { inColourway } from '$lib/server/artworks';
 import { drawnWork } from '$lib/server/lockups';
+import { drawnInLook } from '$lib/server/packable';
 import type { RequestEvent } from './$types';
 
-/** An artwork or lockup, or with `?step=` one of its steps, with `?colourway=` in one of its colourways, as SVG that a browser shows and does not run. */
-export const GET = answer(async ({ params, url }: RequestEvent) => {
+/** An artwork or lockup, or with `?step=` one of its steps, with `?colourway=` in one of its colourways or `?look=` in one of its looks, as SVG that a browser shows and does not run. */
+export const GET = answer(async ({ params, url, request }: RequestEvent) => {
   const step = url.searchParams.get('step');
-  const { drawing } = await drawnWork(params.id, step);
-  const colourway = url.searchParams.get('colourway') ?? undefined;
-  return new Response(artworkToSvg(inColourway(drawing, colourway), { lines: false }), {
+  const look = url.searchParams.get('look');
+  const shown = look
+    ? await drawnInLook(params.id, { look, ...(step ? { head: step } : {}) }, request.signal)
+    : inColourway((await drawnWork(params.id, step)).drawing, url.searchParams.get('colourway') ?? undefined);
+  return new Response(artworkToSvg(shown, { lines: false }), {
     headers: {
       'content-type': 'image/svg+xml; charset=utf-8',
       'content-security-policy': "default-src 'none'; sandbox",

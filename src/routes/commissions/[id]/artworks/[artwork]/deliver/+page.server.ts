@@ -1,6 +1,7 @@
 import { commissionArtwork } from '$lib/server/artworks';
-import { deliveriesOf } from '$lib/server/deliveries';
+import { listDeliveries } from '$lib/server/deliveries';
 import { forPage } from '$lib/server/load';
+import { packagePlan } from '$lib/server/packable';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params, depends }) => {
@@ -8,6 +9,7 @@ export const load: PageServerLoad = ({ params, depends }) => {
   depends('odd-quill:work');
   return forPage(async () => {
     const artwork = await commissionArtwork(params.id, params.artwork);
-    return { place: 'Deliver', artwork, ...(await deliveriesOf(artwork)) };
+    const [plan, deliveries] = await Promise.all([packagePlan(artwork.id), listDeliveries(params.id)]);
+    return { place: 'Deliver', artwork, plan, deliveries };
   });
 };
