@@ -23,9 +23,9 @@ const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
   finishes: async () => (await import('./candidates')).finishesCommand,
 };
 
-/** Errors by their names that say that the command, not a file, was wrong; and those whose message is enough. */
+/** Errors by their classes that say that the command, not a file, was wrong; and those whose message is enough. */
 const MISUNDERSTOOD = ['UsageError', 'RequestError', 'AreaError', 'RetouchError', 'TraceOptionsError'];
-const TOLD = ['PictureFileError', 'TaskError', 'ThreadError'];
+const TOLD = ['PictureFileError', 'TaskError'];
 
 const HELP = `odd-quill: candidates, traces and drawings from the command line
 
@@ -92,10 +92,12 @@ const HELP = `odd-quill: candidates, traces and drawings from the command line
       --json                     one JSON object a line on standard output
 
   odd-quill package FILE.svg... --name NAME --out DIR|FILE.zip [options]
-      Makes and checks the files that a client is owed: a folder for each purpose, a README, and what was checked.
+      Makes and checks the files that a client is owed: a folder for each purpose, a README, what was checked, where it
+      came from. A FILE may also be the -work.json of a package, with its colourways.
       --for LIST|all             print, web, shops, social, stickers, large, office, developers, motion, sheet (what
                                  makes sense of each colourway)
-      --colourways LIST          own, one-colour, reversed (all three)
+      --colourways LIST|all      own, one-colour, reversed (all three), a colour such as #1F2D50 for all of it, or the
+                                 names of a work's colourways
       --date DAY                 the day of the delivery, which every file carries (today)
       --json                     one JSON object on standard output: files and checks
 
@@ -174,7 +176,7 @@ export async function main(args: readonly string[]): Promise<number> {
   } catch (error) {
     const { message, path, syscall } = error as NodeJS.ErrnoException;
     console.error(`odd-quill: ${syscall ? `${path ?? syscall}: ${fileFault(error)}` : message}`);
-    const { name } = error as Error;
+    const { name } = (error as Error).constructor;
     if (MISUNDERSTOOD.includes(name)) {
       console.error('odd-quill --help lists what there is');
       return 2;

@@ -35,7 +35,11 @@ async function delivered(name: string): Promise<string[]> {
   await call('PATCH', `/api/candidates/${candidate.id}`, { decision: 'kept' });
   const work = await keepTrace(ask, candidate.id, trace(picture));
   const delivery = (
-    await call<Delivery>('POST', `/api/works/${work.id}/deliveries`, { requestKey: `backup-${id}`, head: work.head })
+    await call<Delivery>('POST', `/api/works/${work.id}/deliveries`, {
+      requestKey: `backup-${id}`,
+      head: work.head,
+      rows: [{ workId: work.id, head: work.head, look: 'master', for: ['web', 'developers'] }],
+    })
   ).body;
   await until(async () => (await call<Delivery>('GET', `/api/deliveries/${delivery.id}`)).body.state === 'done');
   return [

@@ -3,7 +3,7 @@ import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { contrastRatio } from '../core/colour';
 import { artworkIn, type Artwork } from '../core/vector';
-import type { WorkState } from '../src/lib/contract/answers';
+import type { Delivery, WorkState } from '../src/lib/contract/answers';
 import { settled } from './browser';
 import { onceKept } from './sheet';
 import { openStation, type Station } from './station';
@@ -159,11 +159,15 @@ describe('colourways', () => {
     const copied = await once((a) => a.colourways?.length === 1);
     const [own] = copied.colourways!;
     await page.locator('a::-p-text(on to the delivery)').click();
-    await page.waitForSelector(`[data-delivered="${own.id}"]`);
-    await page.waitForFunction("/-by-hand\\.svg/.test(document.querySelector('aside').textContent)");
+    await page.waitForSelector(`[data-line$=", ${own.name}"] [aria-label$=": print"][aria-checked=true]`);
+    await page.waitForFunction("/-by-hand\\.svg/.test(document.querySelector('[data-tree]').textContent)");
     await page.locator('button::-p-text(Make the package)').click();
-    await page.waitForSelector('[data-delivery=done]');
-    expect(await text('[data-delivery=done]')).toContain(own.name);
+    await page.waitForSelector('[data-delivery=done]', { timeout: 120_000 });
+    const [made] = await ask<Delivery[]>('GET', `/api/commissions/${station.commission.id}/deliveries`);
+    expect(made.asked!.rows.find((r) => r.look.key === own.id)).toMatchObject({
+      look: { name: own.name },
+      for: ['print', 'web'],
+    });
   });
 
   it('are seen as others see them, copied, named, made the master and removed', async () => {

@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { partOf, textsOf, type Lockup, type TextPart } from '../core/lockup';
-import type { WorkState } from '../src/lib/contract/answers';
+import type { Delivery, WorkState } from '../src/lib/contract/answers';
 import { until } from './app';
 import { settled } from './browser';
 import { OnSheet } from './sheet';
@@ -324,8 +324,14 @@ describe('what comes after', () => {
     const svg = await (await fetch(`${station.app.address}/api/works/${lockup.id}/drawing.svg?colourway=${encodeURIComponent(coloured.colourways![0].id)}`)).text(); // prettier-ignore
     for (const { hex } of coloured.colourways![0].inks) expect(svg.toUpperCase()).toContain(hex);
     await page.goto(`${base()}/lockups/${lockup.id}/deliver`);
+    await settled(page);
+    // What it is made of goes with it, and of many lockups only this one.
+    const ticked = await page.$$eval('[data-line]', (rows) => rows.filter((r) => r.querySelector('[aria-checked=true]')).map((r) => (r as HTMLElement).dataset.line!.replace(/, [^,]*$/, ''))); // prettier-ignore
+    expect([...new Set(ticked)].sort()).toEqual([artwork.name, lockup.name].sort());
     await page.locator('.next-step').click();
-    await page.waitForSelector('[data-delivery=done]', { timeout: 30_000 });
+    await page.waitForSelector('[data-delivery=done]', { timeout: 120_000 });
+    const [{ asked }] = await ask<Delivery[]>('GET', `/api/commissions/${station.commission.id}/deliveries`);
+    expect(asked!.works.map((w) => w.workId).sort()).toEqual([lockup.id, artwork.id].sort());
     expect(station.complaints).toEqual([]);
   });
 });

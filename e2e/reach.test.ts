@@ -76,6 +76,7 @@ describe('every view', () => {
     const delivery = (
       await call<Delivery>('POST', `/api/works/${work.id}/deliveries`, {
         requestKey: 'reach-delivery',
+        rows: [{ workId: work.id, head: work.head, look: 'master', for: ['web', 'developers'] }],
         head: work.head,
       })
     ).body;
@@ -244,7 +245,7 @@ describe('with keys alone', () => {
     await at(/deliver$/);
     await page.waitForSelector('.next-step:not(:disabled)');
     await withControl('Enter');
-    await page.waitForSelector('[data-delivery=done]');
+    await page.waitForSelector('[data-delivery=done]', { timeout: 120_000 });
     expect(presses).toBeLessThan(60);
     console.log(`${presses} presses`);
   });

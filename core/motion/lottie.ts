@@ -62,6 +62,18 @@ function plainMap([a, b, c, d, e, f]: Affine) {
   return { ...PLAIN, p: still([e, f]), s: { a: 0, k: [100 * sx, 100 * sy * flips] }, r: still((Math.atan2(b, a) * 180) / Math.PI) }; // prettier-ignore
 }
 
+/** A map with a slant as turning, scaling and turning again (its singular values), which any player has; null where it flattens all. */
+function slantedMaps([a, b, c, d, e, f]: Affine) {
+  const [p, q, g, h] = [(a + d) / 2, (a - d) / 2, (b + c) / 2, (b - c) / 2];
+  const [large, small] = [Math.hypot(p, h) + Math.hypot(q, g), Math.hypot(p, h) - Math.hypot(q, g)];
+  if (!small) return null;
+  const [sum, difference] = [Math.atan2(h, p), Math.atan2(g, q)];
+  const degrees = (radians: number) => still((radians * 180) / Math.PI);
+  const first = { ...PLAIN, r: degrees((sum - difference) / 2) };
+  const then = { ...PLAIN, p: still([e, f]), s: { a: 0, k: [100 * large, 100 * small] }, r: degrees((sum + difference) / 2) }; // prettier-ignore
+  return [first, then] as const;
+}
+
 const colour = (hex: string) => ({ a: 0, k: [...hexToRgb(hex).map((v) => r3(v / 255)), 1] });
 
 /** A shape as a group of paths with what they are filled or drawn with. */
@@ -70,14 +82,16 @@ function groupOf(shape: SceneShape, part: MovingPart, motion: Motion, frames: nu
   const faint = still(100 * layers.reduce((all, l) => all * l.opacity, opacity));
   const trim = part.drawn ? [{ ty: 'tm', s: still(0), e: property(part.drawn, 1, frames, (v) => [100 * v]), o: still(0), m: 1 }] : []; // prettier-ignore
   let drawn = contours;
-  let map: ReturnType<typeof plainMap> = null;
+  /** From within, where the gradient is straight, to the scene. */
+  let maps: readonly (typeof PLAIN)[] = [];
   const gradient = (() => {
     if (!paint.gradient) return null;
     const { transform } = paint.gradient;
     const { kind, coords, stops, isOpaque } = pageGradient(paint.gradient, [0, 0, motion.widthPx, motion.heightPx]);
     const back = transform && inverse(transform);
-    map = transform ? plainMap(transform) : null;
-    if (map && back) drawn = contours.map((c) => mapContour(back, c));
+    const plain = transform && plainMap(transform);
+    maps = plain ? [plain] : ((transform && slantedMaps(transform)) ?? []);
+    if (maps.length && back) drawn = contours.map((c) => mapContour(back, c));
     const colours = stops.flatMap((s) => [r3(s.at), ...hexToRgb(s.hex).map((v) => r3(v / 255))]);
     const sheer = isOpaque ? [] : stops.flatMap((s) => [r3(s.at), r3(s.opacity)]);
     const [from, to] = kind === 'linear' ? [coords.slice(0, 2), coords.slice(2)] : [coords.slice(3, 5), [coords[3] + coords[5], coords[4]]]; // prettier-ignore
@@ -112,7 +126,9 @@ function groupOf(shape: SceneShape, part: MovingPart, motion: Motion, frames: nu
         o: faint,
         r: rule === 'evenodd' ? 2 : 1,
       };
-  return { ty: 'gr', nm: name ?? paint.name, it: [...paths, ...trim, laid, map ?? PLAIN] };
+  const group = (items: readonly object[]): object => ({ ty: 'gr', nm: name ?? paint.name, it: items });
+  const [first = PLAIN, ...then] = maps;
+  return then.reduce<object>((inner, map) => group([inner, map]), group([...paths, ...trim, laid, first]));
 }
 
 /** The layer by which a shape is clipped or masked; the format knows one of each. */

@@ -136,6 +136,34 @@ describe('files of movements', () => {
     expect(keys.every((k) => k.t >= 0 && k.t <= lottie.op && k.s.every(Number.isFinite))).toBe(true);
   });
 
+  it('place gradients that are slanted as they are, by turning, scaling and turning again', () => {
+    type Item = { ty: string; it?: Item[]; p?: { k: number[] }; s?: { k: number[] }; r?: { k: number } };
+    /** The map of all groups from what is filled outwards. */
+    const mapIn = (item: Item, x: number, y: number): number[] => {
+      const inner = item.it!.find((i) => i.ty === 'gr');
+      const [px, py] = inner ? mapIn(inner, x, y) : [x, y];
+      const { p, s, r } = item.it!.find((i) => i.ty === 'tr')!;
+      const turn = (r!.k * Math.PI) / 180;
+      const [sx, sy] = [(px * s!.k[0]) / 100, (py * s!.k[1]) / 100];
+      return [Math.cos(turn) * sx - Math.sin(turn) * sy + p!.k[0], Math.sin(turn) * sx + Math.cos(turn) * sy + p!.k[1]];
+    };
+    const part = fc.double({ min: -2, max: 2, noNaN: true }).map((v) => Math.round(v * 1e3) / 1e3);
+    fc.assert(
+      fc.property(part, part, part, part, (a, b, c, d) => {
+        fc.pre(Math.abs(a * d - b * c) > 0.05);
+        const scene = sceneFrom(`<defs><radialGradient id="g" gradientUnits="userSpaceOnUse" cx="10" cy="10" r="20" gradientTransform="matrix(${a} ${b} ${c} ${d} 40 50)"><stop stop-color="#f00"/><stop offset="1" stop-color="#00f"/></radialGradient></defs><rect x="10" y="10" width="80" height="80" fill="url(#g)"/>`);
+        const { layers } = JSON.parse(motionToLottie(motionOf(scene, motionAsk('turned')), 'slanted')) as { layers: { shapes: Item[] }[] };
+        for (const [x, y] of [[0, 0], [10, 10], [30, 5]]) {
+          const [mx, my] = mapIn(layers[0].shapes[0], x, y);
+          // What only turns and scales evenly is read as a gradient without a map.
+          const [ma, mb, mc, md, me, mf] = scene.shapes[0].paint.gradient!.transform ?? [1, 0, 0, 1, 0, 0];
+          expect(Math.hypot(mx - (ma * x + mc * y + me), my - (mb * x + md * y + mf))).toBeLessThan(0.02);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  }); // prettier-ignore
+
   it('keep clips, masks and gradients, and say what they leave out', () => {
     const scene = sceneFrom('<defs><clipPath id="c"><circle cx="30" cy="30" r="20"/></clipPath><mask id="m"><rect width="60" height="60" fill="#888"/></mask><linearGradient id="g"><stop stop-color="#f00"/><stop offset="1" stop-color="#00f" stop-opacity=".5"/></linearGradient></defs><g clip-path="url(#c)"><rect width="60" height="60" fill="#111"/></g><g mask="url(#m)"><rect width="60" height="60" fill="url(#g)"/></g><circle cx="70" cy="70" r="9" fill="#222"/>'); // prettier-ignore
     const soft = {

@@ -57,7 +57,11 @@ async function path(address: string): Promise<{ times: Timed[]; faults: readonly
       .head;
   }
   const delivery = await timed('small', () =>
-    client.ask<Delivery>('POST', `/api/works/${work.id}/deliveries`, { requestKey: randomUUID(), head }),
+    client.ask<Delivery>('POST', `/api/works/${work.id}/deliveries`, {
+      requestKey: randomUUID(),
+      head,
+      rows: [{ workId: work.id, head, look: 'master', for: ['web', 'developers'] }],
+    }),
   );
   await timed('delivery', () => until<Delivery>(`/api/deliveries/${delivery.id}`));
   return { times, faults: client.faults };

@@ -114,6 +114,9 @@ async function familyOf(workId: string): Promise<Set<string>> {
   return new Set([...marks, ...rows.filter((r) => marks.has(r.mark)).map((r) => r.lockup)]);
 }
 
+/** So many lockups of a mark are all wanted to begin with. */
+const LOCKUPS_MOST = 4;
+
 /** All that a package could have, with what makes sense to begin with when it is made of one work. */
 export async function packagePlan(
   workId: string,
@@ -125,6 +128,10 @@ export async function packagePlan(
   const family = await familyOf(workId);
   const sets = setsWith(asked);
   const rank = (w: Packable): number => (w.workId === workId ? 0 : family.has(w.workId) ? 1 : 2);
+  // Of many lockups most were tried and left: only the one that is delivered from is wanted then.
+  const lockups = works.filter((w) => w.kind === 'lockup' && family.has(w.workId)).length;
+  const isWanted = ({ workId: id, kind }: Pick<Packable, 'workId' | 'kind'>): boolean =>
+    id === workId || (family.has(id) && (kind !== 'lockup' || lockups <= LOCKUPS_MOST));
   const rows = allRows(works, name);
   const files = planPackage(rows.map((r) => ({ ...r, for: FORS })), sets); // prettier-ignore
   return {
@@ -139,7 +146,7 @@ export async function packagePlan(
         isRelated: family.has(work.workId),
         looks: rows
           .filter((r) => r.work.workId === work.workId)
-          .map(({ subject, look }) => ({ look, for: family.has(work.workId) ? sensibleFor(subject, look) : [] })),
+          .map(({ subject, look }) => ({ look, for: isWanted(work) ? sensibleFor(subject, look) : [] })),
       })),
     files: files.map(({ name: file, for: purpose, part, about, making, widthPx, heightPx, subject, look }): PackableFile => ({ name: file, for: purpose, part, about, making, widthPx, heightPx, workId: subject, look: look.key })), // prettier-ignore
   };

@@ -606,6 +606,19 @@ describe('deliveries', () => {
     expect(await cancelDelivery(other)).toMatchObject({ state: 'done', sha256 });
   }); // prettier-ignore
 
+  it('say that the disk is full when it is, lose nothing, and are made when there is room', async () => {
+    const artwork = await recolour(await keep(await newCandidate()), '#0A0B0C');
+    await sql(`create function no_room() returns trigger language plpgsql as $$ begin raise exception 'could not extend file' using errcode = '53100'; end $$`);
+    await sql('create trigger no_room before insert on packed_file for each row execute function no_room()');
+    const { id } = await start(artwork, 'delivery-fourteen');
+    const failed = await packed(id);
+    await sql('drop trigger no_room on packed_file');
+    expect(failed).toMatchObject({ state: 'failed', packages: [], error: expect.stringMatching(/disk is full.*nothing was lost/) });
+    await remakeDelivery(id);
+    await enqueue('delivery', id);
+    expect(await packed(id)).toMatchObject({ state: 'done', error: null });
+  }); // prettier-ignore
+
   it('tell what is wrong with a look before anything is made of it', async () => {
     const artwork = await recolour(await keep(await newCandidate()), '#F2C14E');
     const { signal } = new AbortController();
