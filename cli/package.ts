@@ -123,7 +123,11 @@ export async function packageCommand(args: readonly string[]): Promise<number> {
     const { files, checks } = await makePackage(
       { title: name, date, grounds: [], sets: SETS, rows, made, descent },
       (kind, input, hooks) => pool.run(kind, input, hooks),
-      { put: (file, bytes) => outlet.put(file.name, bytes), signal: stopped.signal },
+      {
+        put: (file, bytes) => outlet.put(file.name, bytes),
+        onLaneDone: (lane) => pool.endLane(lane),
+        signal: stopped.signal,
+      },
     );
     await outlet.end();
     report(values.out, files, checks, values.json);

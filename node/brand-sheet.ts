@@ -1,5 +1,4 @@
 /** The brand sheet: what a client is shown of its mark and how to use it, made from the work itself. */
-import { Resvg } from '@resvg/resvg-js';
 import PDFDocument from 'pdfkit';
 import sharp from 'sharp';
 import { contrastRatio, hexToCmyk, hexToOklch, hexToRgb } from '../core/colour';
@@ -11,6 +10,7 @@ import { formatPath, strokeArea, type Affine, type Box } from '../core/path';
 import { onGround } from '../core/raster';
 import { contoursOfArea, isApart, renderArtwork, sceneOf, type SceneShape } from '../core/scene';
 import { artworkIn, constructionOfArtwork, seenInks, type Artwork, type Gradient } from '../core/vector';
+import { drawSvgWide } from './draw-svg';
 import { familyNamed, shippedFace } from './faces';
 import { encodePng } from './pictures';
 import { specimens } from './specimens';
@@ -137,7 +137,7 @@ class Sheet {
     doc.translate(cx, cy).rotate(turnDeg).scale(scale * stretch[0], scale * stretch[1]).translate(-fx, -fy);
     const scene = sceneOf(artwork, { strokes: 'kept' });
     if (scene.shapes.some((s) => s.layers.some((l) => isApart(l) && (l.effects.length || l.mask || l.opacity < 1 || (l.clip?.length ?? 0) > 1)))) {
-      const png = new Resvg(artworkToSvg(artwork, { lines: false }), { fitTo: { mode: 'width', value: 1400 }, font: { loadSystemFonts: false } }).render().asPng();
+      const png = drawSvgWide(artworkToSvg(artwork, { lines: false }), 1400);
       doc.image(png, 0, 0, { width: artwork.widthPx, height: artwork.heightPx });
     } else for (const shape of scene.shapes) this.shape(shape, artwork);
     doc.restore();

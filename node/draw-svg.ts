@@ -1,8 +1,11 @@
 import { Resvg } from '@resvg/resvg-js';
 
+const drawn = (svg: string, fitTo: { mode: 'width' | 'height'; value: number }): Buffer =>
+  new Resvg(svg, { fitTo, font: { loadSystemFonts: false } }).render().asPng();
+
 /** Draws an SVG of ours as PNG, its longer side `sidePx`, on nothing. */
-export function drawSvg(svg: string, widthPx: number, heightPx: number, sidePx: number): Buffer {
-  const fitTo =
-    widthPx >= heightPx ? { mode: 'width' as const, value: sidePx } : { mode: 'height' as const, value: sidePx };
-  return new Resvg(svg, { fitTo, font: { loadSystemFonts: false } }).render().asPng();
-}
+export const drawSvg = (svg: string, widthPx: number, heightPx: number, sidePx: number): Buffer =>
+  drawn(svg, { mode: widthPx >= heightPx ? 'width' : 'height', value: sidePx });
+
+/** The same, so many pixels wide. */
+export const drawSvgWide = (svg: string, widthPx: number): Buffer => drawn(svg, { mode: 'width', value: widthPx });

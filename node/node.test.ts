@@ -97,6 +97,9 @@ describe('worker threads', () => {
     await expect(stopped).rejects.toMatchObject({ name: 'AbortError' });
     expect((await busy).widthPx).toBe(128);
     expect((await own.run('draw', { request, position: 2 }, { lane: 'a' })).widthPx).toBe(128);
+    // Its thread goes, and the next task of it has another.
+    own.endLane('a');
+    expect((await own.run('draw', { request, position: 2 }, { lane: 'a' })).widthPx).toBe(128);
     await own.close();
   }); // prettier-ignore
 

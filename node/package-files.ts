@@ -1,5 +1,4 @@
 /** The files of a planned package, each made of a look of a subject. */
-import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import { optimize } from 'svgo';
 import { hexToRgb } from '../core/colour';
@@ -9,7 +8,7 @@ import { CUT_PLATE, cutLine, cutSvg, dataAddress, groundFor, headLines, inksSaid
 import { sceneOf } from '../core/scene';
 import { oneColoured, seenInks, type Artwork } from '../core/vector';
 import { apngOf } from './apng';
-import { drawSvg } from './draw-svg';
+import { drawSvg, drawSvgWide } from './draw-svg';
 
 export interface MakingContext {
   /** ISO date of what is drawn, which its files carry: a version has the same files on whatever day it is delivered. */
@@ -171,7 +170,5 @@ function pngOf(artwork: Artwork, widthPx: number, heightPx: number): Uint8Array 
   const exact = Math.round(artwork.widthPx * scale) === widthPx && Math.round(artwork.heightPx * scale) === heightPx;
   const svg = artworkToSvg(artwork, { lines: false, decimals: 4 });
   if (exact) return drawSvg(svg, artwork.widthPx, artwork.heightPx, longer);
-  return new Resvg(svg, { fitTo: { mode: 'width', value: widthPx }, font: { loadSystemFonts: false } })
-    .render()
-    .asPng();
+  return drawSvgWide(svg, widthPx);
 }

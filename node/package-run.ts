@@ -46,6 +46,8 @@ export interface PackageHooks {
   readonly put: (file: OrderedFile, bytes: Uint8Array) => Promise<void>;
   /** Hears of each look and file that is done, of how many, and which it was. */
   readonly onProgress?: (done: number, of: number, name: string) => void;
+  /** Hears of a lane of tasks that no more will come: what its thread holds can go. */
+  readonly onLaneDone?: (lane: string) => void;
   readonly signal?: AbortSignal;
 }
 
@@ -53,6 +55,7 @@ export interface PackageHooks {
 const AHEAD = 4;
 
 /** What draws PDF again takes more memory than all the rest: one thread has it. */
+const LANE = 'PDF';
 const isDrawnAgain = ({ making }: PlannedFile): boolean => making.as === 'pdf' && making.colours === 'rgb';
 
 const rowKey = (subject: string, look: Look): string => `${subject} ${look.key}`;
@@ -79,7 +82,7 @@ async function* inOrder<T, R>(items: readonly T[], ahead: number, run: (item: T)
 export async function makePackage(
   { title, date, grounds, sets, rows, made = [], descent }: PackageOrder,
   run: RunTask,
-  { put, onProgress = () => {}, signal }: PackageHooks,
+  { put, onProgress = () => {}, onLaneDone = () => {}, signal }: PackageHooks,
 ): Promise<{ files: OrderedFile[]; checks: PackageCheck[] }> {
   // Each file that is under way listens.
   if (signal) setMaxListeners(0, signal);
@@ -112,7 +115,7 @@ export async function makePackage(
     }
     const { name, date: own } = subjectBy.get(file.subject)!;
     const { artwork } = looks.get(rowKey(file.subject, file.look))!;
-    return run('packageFile', { file, key, name, artwork, context: { date: own, grounds: hexes, sets } }, { signal, ...(isDrawnAgain(file) ? { lane: 'PDF' } : {}) }); // prettier-ignore
+    return run('packageFile', { file, key, name, artwork, context: { date: own, grounds: hexes, sets } }, { signal, ...(isDrawnAgain(file) ? { lane: LANE } : {}) }); // prettier-ignore
   };
   const hand = async (file: Omit<OrderedFile, 'bytes' | 'sha256'>, bytes: Uint8Array): Promise<void> => {
     signal?.throwIfAborted();
@@ -123,6 +126,7 @@ export async function makePackage(
     files.push(ordered);
     onProgress(wanted.length + files.length, of, name);
   };
+  const lastDrawn = [...plan].reverse().find(isDrawnAgain);
   // The sheet takes longest: it is begun first, and is there when its turn comes.
   const sheet = plan.find((f) => f.making.as === 'sheet');
   const sheetMade = sheet && make(sheet);
@@ -130,6 +134,7 @@ export async function makePackage(
   for await (const { file, result } of inOrder(plan, AHEAD, async (planned) => ({ file: planned, result: await (planned === sheet ? sheetMade! : make(planned)) }))) {
     checks.push(...result.checks);
     await hand(file, result.bytes);
+    if (file === lastDrawn) onLaneDone(LANE);
   } // prettier-ignore
 
   const lines = (text: readonly string[]): Uint8Array => new TextEncoder().encode(text.join('\n') + '\n');

@@ -99,6 +99,16 @@ export class Pool {
     });
   }
 
+  /** Ends the thread of a lane, with all that it loaded, unless there is something of the lane to do: whatever comes of it later has a new one. */
+  endLane(lane: string): void {
+    const worker = this.lanes.get(lane);
+    const at = worker ? this.idle.indexOf(worker) : -1;
+    if (at < 0 || this.waiting.some((job) => job.lane === lane)) return;
+    this.idle.splice(at, 1);
+    this.lanes.delete(lane);
+    void worker!.terminate();
+  }
+
   async close(): Promise<void> {
     this.closed = true;
     for (const job of this.waiting.splice(0)) job.reject(new TaskError('AbortError', 'the worker threads were closed'));

@@ -5,6 +5,7 @@ import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { endProcess, identityOf, isAlive } from './processes.mjs';
+import { SPARING } from './memory.mjs';
 import {
   DATA,
   ensureBuild,
@@ -141,7 +142,7 @@ async function start() {
   if (!ensureBuild()) throw new SetupError('The application could not be built: look at the lines above');
   await migrateAndPrepare(databaseUrl);
 
-  const env = { ODD_QUILL_DATABASE_URL: databaseUrl, ODD_QUILL_ROOT: ROOT, NODE_ENV: 'production' };
+  const env = { ODD_QUILL_DATABASE_URL: databaseUrl, ODD_QUILL_ROOT: ROOT, NODE_ENV: 'production', ...SPARING };
   if (ownEngine) {
     // Whoever else is on this machine does not have the token, and cannot draw at our cost.
     env.ODD_QUILL_ENGINE_TOKEN = randomBytes(24).toString('base64url');

@@ -141,6 +141,7 @@ async function doDelivery(id: string): Promise<void> {
           const keeper = new PackageKeeper(lease, order.date);
           const { files, checks } = await makePackage(order, (kind, input, hooks) => threads().run(kind, input, hooks), {
             put: (file, bytes) => keeper.put(file, bytes),
+            onLaneDone: (lane) => threads().endLane(lane),
             onProgress(done, of, name) {
               [share, doing] = [done / of, name];
               report();
