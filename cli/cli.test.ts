@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { execFile, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { closeSync, existsSync, openSync } from 'node:fs';
@@ -726,6 +727,23 @@ describe('odd-quill package', () => {
     expect(first.equals(second)).toBe(true);
     expect(Object.keys(unzipSync(first)).sort()).toEqual(await listed('owed'));
     expect((await readdir(folder)).filter((f) => f.endsWith('.part'))).toEqual([]);
+  });
+
+  it('packs a work that it packed, in its own inks and in a colour for all of it', async () => {
+    const args = ['--name', 'Fox', '--for', 'print', '--date', '2026-11-24', '--json'];
+    const made = await run('package', 'owed/developers/lisa-son-fox-work.json', ...args, '--colourways', 'own,#1f2d50', '--out', 'again'); // prettier-ignore
+    expect([made.code, made.err]).toEqual([0, '']);
+    const paths = async (path: string) => [...(await readFile(join(folder, path), 'utf8')).matchAll(/ d="([^"]+)"/g)].map((m) => m[1]); // prettier-ignore
+    expect(await paths('again/print/fox.svg')).toEqual(await paths('owed/print/lisa-son-fox.svg'));
+    const one = await readFile(join(folder, 'again/print/fox-1f2d50.svg'), 'utf8');
+    expect(one).toContain('#1F2D50');
+    expect(one).not.toContain('#B5402A');
+    const descent = JSON.parse(await readFile(join(folder, 'again/descent.json'), 'utf8')) as { again: string; files: { name: string; sha256: string }[] }; // prettier-ignore
+    expect(descent.again).toBe('odd-quill package lisa-son-fox-work.json --name Fox --for print --colourways own,#1f2d50 --date 2026-11-24'); // prettier-ignore
+    for (const { name, sha256 } of descent.files) expect(createHash('sha256').update(await readFile(join(folder, 'again', name))).digest('hex')).toBe(sha256); // prettier-ignore
+    await writeFile(join(folder, 'other.json'), '{"format": "something"}');
+    const { code, err } = await run('package', 'other.json', ...args, '--out', 'none');
+    expect([code, err.includes('not a work')]).toEqual([1, true]);
   });
 
   it('says what is wrong, and leaves nothing behind', async () => {
