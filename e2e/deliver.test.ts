@@ -97,6 +97,9 @@ describe('what was found', () => {
     const words = await Promise.all(lines.map((l) => l.evaluate((e) => e.textContent)));
     const line = lines[words.findIndex((w) => w.includes('thinnest line'))];
     expect(await line.$eval('a', (e) => e.getAttribute('href'))).toMatch(/shapes$/);
+    const drowned = lines[words.findIndex((w) => w.includes('on linen'))];
+    const there = await fetch(station.app.address + (await drowned.$eval('a', (e) => e.getAttribute('href'))));
+    expect([there.status, there.url.endsWith('/colourways')]).toEqual([200, true]);
     await (await line.$('button::-p-text(show)'))!.click();
     await page.waitForSelector('[data-looked=line] span[style*=left]');
     await page.locator('button::-p-text(back to the table)').click();

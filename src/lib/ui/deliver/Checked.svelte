@@ -17,7 +17,7 @@
   /** Where one puts it right. */
   function rightAt({ what }: PackageCheck, { work }: Line): { href: string; words: string } | null {
     const place = placeOf(commissionId, { id: work.workId, kind: work.kind });
-    if (what === 'grey' || what === 'contrast') return { href: `${place}/colours`, words: 'to its colours' };
+    if (what === 'grey' || what === 'contrast') return { href: `${place}/colourways`, words: 'to its colours' };
     if (what === 'line' || what === 'gap') return work.kind === 'lockup' ? { href: place, words: 'to its lettering' } : { href: `${place}/shapes`, words: 'to its shapes' }; // prettier-ignore
     return null;
   }
