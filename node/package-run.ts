@@ -1,7 +1,7 @@
 /** A whole package: planned, made by threads, checked, handed on file by file. */
 import { createHash, randomUUID } from 'node:crypto';
 import { setMaxListeners } from 'node:events';
-import { FORS, planPackage, readmeLines, type For, type Look, type PackageCheck, type PackageGround, type PackageSets, type PackageSubject, type PlannedFile, type Wanted } from '../core/package'; // prettier-ignore
+import { planPackage, readmeLines, type For, type Look, type PackageCheck, type PackageGround, type PackageSets, type PackageSubject, type PlannedFile, type Wanted } from '../core/package'; // prettier-ignore
 import type { TaskHooks } from './pool';
 import type { Tasks } from './tasks';
 
@@ -138,7 +138,7 @@ export async function makePackage(
   } // prettier-ignore
 
   const lines = (text: readonly string[]): Uint8Array => new TextEncoder().encode(text.join('\n') + '\n');
-  const plain = { for: FORS[FORS.indexOf('developers')], widthPx: null, heightPx: null };
+  const plain = { for: 'developers', widthPx: null, heightPx: null } as const;
   const listed = [...checks].sort((a, b) => Number(a.ok) - Number(b.ok));
   await hand({ ...plain, name: 'checks.txt', about: 'what was looked at before it left' }, lines([`Checked before it left: ${title}, ${date}`, '', ...listed.map((c) => `${c.ok ? 'ok   ' : 'LOOK '} ${c.file ? `${c.file}: ` : ''}${c.said}`)])); // prettier-ignore
   const known = files.map(({ name, bytes, sha256 }) => ({ name, bytes, sha256 }));

@@ -137,6 +137,16 @@ const cutBy = ({ layers }: SceneShape): { clip: SceneLayer['clip']; mask: SceneL
   mask: layers.find((l) => l.mask)?.mask ?? null,
 });
 
+/** What covers some outlines by a rule, whatever it is filled with. */
+const covering = (like: SceneShape, contours: readonly Contour[], rule: SceneShape['rule']): SceneShape => ({
+  nodeId: like.nodeId,
+  contours,
+  rule,
+  paint: { inkId: like.paint.inkId, name: 'clip', hex: '#FFFFFF' },
+  opacity: 1,
+  layers: [],
+});
+
 /** A part as parts whose shapes are clipped and masked alike, each of shapes that follow one another. */
 function cutAlike(part: MovingPart): MovingPart[] {
   const out: SceneShape[][] = [];
@@ -170,15 +180,18 @@ export function motionToLottie(motion: Motion, title: string): string {
       s: property(scale, [1, 1] as Point, frames, ([x, y]) => [100 * x, 100 * y]),
     };
     const common = { ty: 4, ip: 0, op: r3(frames), st: 0, bm: 0, ddd: 0 };
+    // Outlines that clip only add up: those with holes are shown in a layer that masks by what it covers.
+    const isHoled = !mask && (clip?.some((c) => c.contours.length > 1) ?? false);
+    const cutting = mask?.shapes ?? (isHoled ? clip!.map(({ contours, rule }) => covering(shapes[0], contours, rule)) : null); // prettier-ignore
     // What masks a layer is the layer before it.
-    if (mask)
-      layers.push({ ...common, ind: layers.length + 1, nm: `${name} mask`, td: 1, ks: { o: still(100), ...place }, shapes: [...mask.shapes].reverse().map((s) => groupOf(s, { ...part, drawn: undefined }, motion, frames)) }); // prettier-ignore
+    if (cutting)
+      layers.push({ ...common, ind: layers.length + 1, nm: `${name} mask`, td: 1, ks: { o: still(100), ...place }, shapes: [...cutting].reverse().map((s) => groupOf(s, { ...part, drawn: undefined }, motion, frames)) }); // prettier-ignore
     layers.push({
       ...common,
       ind: layers.length + 1,
       nm: name,
-      ...(mask ? { tt: mask.by === 'light' ? 3 : 1 } : {}),
-      ...(clip
+      ...(cutting ? { tt: mask?.by === 'light' ? 3 : 1 } : {}),
+      ...(clip && !isHoled
         ? { hasMask: true, masksProperties: clip.flatMap((c) => c.contours.map((contour) => ({ mode: 'a', inv: false, o: still(100), x: still(0), pt: pathOf(contour).ks }))) } // prettier-ignore
         : {}),
       ks: { o: property(opacity, 1, frames, (v) => [100 * v]), ...place },

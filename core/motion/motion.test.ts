@@ -164,6 +164,20 @@ describe('files of movements', () => {
     );
   }); // prettier-ignore
 
+  it('clip with holes where there are some, by a layer that covers', () => {
+    const ring = '<path clip-rule="evenodd" d="M10 10H50V50H10ZM20 20H40V40H20Z"/>';
+    const layersOf = (clip: string): (Lottie['layers'][number] & { nm: string })[] => {
+      const scene = sceneFrom(`<defs><clipPath id="c">${clip}</clipPath></defs><g clip-path="url(#c)"><rect width="60" height="60" fill="#111"/></g>`);
+      return (JSON.parse(motionToLottie(motionOf(scene, motionAsk('turned')), 'ring')) as { layers: (Lottie['layers'][number] & { nm: string })[] }).layers;
+    };
+    const [matte, shown] = layersOf(ring);
+    expect([matte.td, shown.tt, shown.hasMask]).toEqual([1, 1, undefined]);
+    expect(matte.shapes[0].it.filter((i) => i.ty === 'sh')).toHaveLength(2);
+    expect(matte.shapes[0].it.find((i) => i.ty === 'fl')).toMatchObject({ r: 2 });
+    const [plain, ...rest] = layersOf('<circle cx="30" cy="30" r="20"/>');
+    expect([plain.hasMask, rest.length]).toEqual([true, 0]);
+  }); // prettier-ignore
+
   it('keep clips, masks and gradients, and say what they leave out', () => {
     const scene = sceneFrom('<defs><clipPath id="c"><circle cx="30" cy="30" r="20"/></clipPath><mask id="m"><rect width="60" height="60" fill="#888"/></mask><linearGradient id="g"><stop stop-color="#f00"/><stop offset="1" stop-color="#00f" stop-opacity=".5"/></linearGradient></defs><g clip-path="url(#c)"><rect width="60" height="60" fill="#111"/></g><g mask="url(#m)"><rect width="60" height="60" fill="url(#g)"/></g><circle cx="70" cy="70" r="9" fill="#222"/>'); // prettier-ignore
     const soft = {

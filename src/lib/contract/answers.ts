@@ -403,7 +403,7 @@ export interface PackableWork extends DeliveredWork {
   readonly looks: readonly { readonly look: Look; readonly for: readonly For[] }[];
 }
 
-/** A file that a package could have. `made` changes whenever what it is made of does. */
+/** A file that a package could have. */
 export type PackableFile = Pick<PlannedFile, 'name' | 'for' | 'part' | 'about' | 'making' | 'widthPx' | 'heightPx'> & {
   readonly workId: string;
   readonly look: string;

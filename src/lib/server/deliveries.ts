@@ -13,7 +13,7 @@ import type {
   WorkKind,
 } from '../contract/answers';
 import type { DeliveryStart } from '../contract/requests';
-import type { OrderedFile, PackageOrder } from '../../../node/package-run';
+import type { OrderedFile, OrderedSubject, PackageOrder } from '../../../node/package-run';
 import { packed, unpacked, zipStream, type Packed, type ZipStream } from '../../../node/zip';
 import { getCommission, isUuid } from './commissions';
 import { sql, transaction, type Row, type Sql } from './database';
@@ -201,15 +201,14 @@ export async function takeDelivery(id: string): Promise<{ lease: Lease; order: P
   ); // prettier-ignore
   const { about } = row;
   const { works, rows, sets, grounds } = row.asked ?? (await askedBefore(row));
-  const subjects = await Promise.all(
-    works.map(async (work) => {
-      const artwork = await drawnAt(work.stepId, work.kind);
-      const subject = { ...subjectOfWork({ ...work, artwork }, about.commission), date: work.date };
-      if (work.kind !== 'lockup') return subject;
-      const texts = textsOf(await stateAt<Lockup>(work.stepId));
-      return { ...subject, faces: texts.map(({ face: { family, weight } }) => ({ family, weight })) };
-    }),
-  );
+  const subjects: OrderedSubject[] = [];
+  // One after the other: only so many may wait to be drawn at once.
+  for (const work of works) {
+    const artwork = await drawnAt(work.stepId, work.kind);
+    const texts = work.kind === 'lockup' ? textsOf(await stateAt<Lockup>(work.stepId)) : [];
+    const faces = texts.map(({ face: { family, weight } }) => ({ family, weight }));
+    subjects.push({ ...subjectOfWork({ ...work, artwork }, about.commission), date: work.date, faces });
+  }
   const made = works.map((work, k) => `${work.name}, version ${work.version}: ${inksSaid(subjects[k].artwork)}`); // prettier-ignore
   const again = `Delivery ${row.number} of this commission, made again: the same versions give the same bytes`;
   return {

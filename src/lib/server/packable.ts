@@ -60,8 +60,10 @@ export async function packableWorks(commissionId: string): Promise<Packable[]> {
      where w.commission_id = $1 and w.kind in ('artwork', 'lockup') order by w.created_at, w.id`,
     [commissionId],
   ); // prettier-ignore
-  const drawn = await Promise.all(
-    rows.map(async ({ id, kind, name: called, head, version, at }): Promise<Packable> => ({
+  const drawn: Packable[] = [];
+  // One after the other: only so many may wait to be drawn at once.
+  for (const { id, kind, name: called, head, version, at } of rows)
+    drawn.push({
       workId: id,
       stepId: head,
       kind,
@@ -70,8 +72,7 @@ export async function packableWorks(commissionId: string): Promise<Packable[]> {
       version,
       date: at.toISOString().slice(0, 10),
       artwork: await drawnAt(head, kind),
-    })),
-  );
+    });
   return drawn.filter((w) => allPieces(w.artwork).length > 0);
 }
 
