@@ -1,73 +1,81 @@
 /**
- * How well lettering is found and read, straight and on arcs, clean and worn, and what is found where there is none. `npx tsx bench/reading.ts [--count N] [--seed N]
- * [--folder DIR]`: a folder of families' packages of one's own takes the place of the faces that ship.
+ * How much of prompts is read as it was written down beforehand (`bench/reading/prompts.txt`): shares of prompts in which all figures, all pairs that stand in a relation, all
+ * counts, what is left out, the lettering and the kind are right. `npx tsx bench/reading.ts [--wrong]` lists those whose figures are not.
  */
-import { readdirSync } from 'node:fs';
-import { parseArgs } from 'node:util';
-import type { Box, Picture } from '../core/raster';
-import { letteringOf, stopReading } from '../node/lettering';
-import { pictureOf } from './drawings';
-import { letteredCases, plainDrawings, LETTERED_PX } from './lettered';
-import { quantile } from './quantile';
+import { readFileSync } from 'node:fs';
+import { understand } from '../core/engine';
 
-const { values } = parseArgs({
-  options: {
-    count: { type: 'string', default: '40' },
-    seed: { type: 'string', default: '5' },
-    folder: { type: 'string' },
-  },
-});
-const count = Number(values.count);
-const seed = Number(values.seed);
-const own = values.folder ? { folder: values.folder, faces: readdirSync(values.folder) } : {};
-
-/** Share of what two boxes cover together that both cover. */
-function overlap([ax, ay, aw, ah]: Box, [bx, by, bw, bh]: Box): number {
-  const w = Math.max(0, Math.min(ax + aw, bx + bw) - Math.max(ax, bx));
-  const h = Math.max(0, Math.min(ay + ah, by + bh) - Math.max(ay, by));
-  return (w * h) / (aw * ah + bw * bh - w * h);
+interface Written {
+  readonly prompt: string;
+  readonly figures: readonly { readonly word: string; readonly count: number }[];
+  readonly relations: readonly { readonly from: number; readonly to: number }[];
+  readonly kind: string;
+  readonly leaveOut: readonly string[];
+  readonly lettering: readonly string[];
 }
 
-const times: number[] = [];
-async function timed(picture: Picture, asked: string | null) {
-  const started = performance.now();
-  const lettering = await letteringOf(picture, asked);
-  times.push(performance.now() - started);
-  return lettering;
+const listed = (text: string, between: RegExp): string[] => text.split(between).map((t) => t.trim()).filter(Boolean); // prettier-ignore
+
+function writtenIn(line: string): Written {
+  const [prompt, figures, relations, kind, leaveOut, lettering] = line.split('|').map((f) => f.trim());
+  return {
+    prompt,
+    figures: listed(figures, /;/).map((f) => {
+      const [, count, word] = /^(?:(\d+) )?(.*)$/.exec(f)!;
+      return { word, count: Number(count ?? 1) };
+    }),
+    relations: listed(relations, /,/).map((r) => {
+      const [from, , to] = r.split(' ');
+      return { from: Number(from), to: Number(to) };
+    }),
+    kind,
+    leaveOut: listed(leaveOut, /,/),
+    lettering: listed(lettering, /,/),
+  };
 }
 
-const percent = (n: number, of: number): string => `${n} of ${of} (${((100 * n) / Math.max(1, of)).toFixed(1)}%)`;
+/** Words without what tells one from several. */
+const bare = (word: string): string => word.toLowerCase().replace(/[^a-z0-9 ]/g, '').replace(/(?:es|s)$/, ''); // prettier-ignore
+/** The kind that a prompt of ours names, as the reader calls it. */
+const KINDS: Readonly<Record<string, string>> = { 'app icon': 'app icon', mascot: 'mascot', wordmark: 'wordmark', emblem: 'emblem', badge: 'emblem', monogram: 'lettermark', icons: 'icon sheet' }; // prettier-ignore
 
-for (const setting of ['straight', 'arc'] as const)
-  for (const isWorn of [false, true]) {
-    let [found, words] = [0, 0];
-    const told = { right: { right: 0, wrong: 0, none: 0 }, wrong: { right: 0, wrong: 0, none: 0 } };
-    for await (const one of letteredCases(setting, { count, isWorn, seed, ...own })) {
-      const { lines, verdict } = await timed(one.picture, one.asked);
-      told[one.isRight ? 'right' : 'wrong'][verdict]++;
-      words += one.words.length;
-      for (const word of one.words)
-        if (lines.some((l) => l.words.some((w) => overlap(w.box, word.box) >= 0.5))) found++;
-    }
-    const all = (t: typeof told.right): number => t.right + t.wrong + t.none;
-    console.log(
-      `${setting}${isWorn ? ', worn' : ''}: words found ${percent(found, words)}; right ones called right ${percent(told.right.right, all(told.right))}, wrong ${told.right.wrong}; wrong ones called wrong ${percent(told.wrong.wrong, all(told.wrong))}, right ${told.wrong.right}`,
-    );
+const lines = readFileSync(new URL('./reading/prompts.txt', import.meta.url), 'utf8').split('\n');
+const all = lines.filter((l) => l.trim() && !l.startsWith('#')).map(writtenIn);
+const right = { figures: 0, relations: 0, counts: 0, leaveOut: 0, lettering: 0, kind: 0 };
+const asked = { figures: all.length, relations: 0, counts: 0, leaveOut: 0, lettering: 0, kind: 0 };
+let [notUnderstood, words] = [0, 0];
+for (const want of all) {
+  const read = understand(want.prompt).parts;
+  const found = read.figures.map((f) => bare(f.word));
+  const isSame = (a: string, b: string): boolean => a === b || a.endsWith(` ${b}`) || b.endsWith(` ${a}`);
+  const at = want.figures.map((f) => found.findIndex((w) => isSame(w, bare(f.word))));
+  const hasAll = at.every((k) => k >= 0) && found.length === want.figures.length;
+  if (hasAll) right.figures++;
+  else if (process.argv.includes('--wrong')) console.log(`${want.prompt}: ${read.figures.map((f) => f.word).join('; ')} (${read.notUnderstood.join(', ')})`); // prettier-ignore
+  if (want.relations.length) {
+    asked.relations++;
+    // Each figure stands in a relation to the one before it.
+    const pairs = read.figures.flatMap((f, k) => (k && f.relation ? [`${k - 1} ${k}`] : []));
+    const isPair = ({ from, to }: { from: number; to: number }): boolean => pairs.includes([at[from], at[to]].sort((a, b) => a - b).join(' ')); // prettier-ignore
+    if (hasAll && want.relations.every(isPair)) right.relations++;
   }
-
-let [none, pictures] = [0, 0];
-for (const kind of ['single', 'many'] as const)
-  for (const drawing of plainDrawings(kind, count, seed))
-    for (const isWorn of [false, true]) {
-      const { picture } = await pictureOf(drawing, isWorn, LETTERED_PX);
-      const { lines } = await timed(picture, pictures % 2 ? null : 'Hollow Fern');
-      pictures++;
-      if (!lines.length) continue;
-      none++;
-      console.log(`  found in ${drawing.name}: ${lines.flatMap((l) => l.words.map((w) => w.text)).join(' ')}`);
+  if (want.figures.some((f) => f.count > 1)) {
+    asked.counts++;
+    if (want.figures.every((f, k) => at[k] >= 0 && read.figures[at[k]].count === f.count)) right.counts++;
+  }
+  for (const part of ['leaveOut', 'lettering'] as const)
+    if (want[part].length) {
+      asked[part]++;
+      const got = read[part].map(bare);
+      if (want[part].every((w) => got.some((g) => isSame(g, bare(w))))) right[part]++;
     }
-console.log(`pictures without lettering in which some is found: ${percent(none, pictures)}`);
-console.log(
-  `a picture takes ${Math.round(quantile(times, 0.5))} ms at the median, ${Math.round(quantile(times, 0.95))} at most in 95%`,
-);
-await stopReading();
+  if (KINDS[want.kind]) {
+    asked.kind++;
+    if (read.kind === KINDS[want.kind]) right.kind++;
+  }
+  notUnderstood += read.notUnderstood.length;
+  words += want.prompt.split(/\s+/).length;
+}
+for (const part of Object.keys(right) as (keyof typeof right)[])
+  console.log(`${part.padEnd(10)} ${((100 * right[part]) / asked[part]).toFixed(1)}% of ${asked[part]}`);
+console.log(`not understood: ${((100 * notUnderstood) / words).toFixed(1)}% of the words`);
