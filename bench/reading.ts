@@ -35,7 +35,8 @@ function writtenIn(line: string): Written {
 }
 
 /** Words without what tells one from several. */
-const bare = (word: string): string => word.toLowerCase().replace(/[^a-z0-9 ]/g, '').replace(/(?:es|s)$/, ''); // prettier-ignore
+const ONE: Readonly<Record<string, string>> = { leaves: 'leaf', feet: 'foot', loaves: 'loaf', teeth: 'tooth' };
+const bare = (word: string): string => word.toLowerCase().replace(/[^a-z0-9 ]/g, '').replace(/\w+$/, (w) => ONE[w] ?? w.replace(/(?<=sh|ch|x)es$|(?<!s)s$/, '')); // prettier-ignore
 /** The kind that a prompt of ours names, as the reader calls it. */
 const KINDS: Readonly<Record<string, string>> = { 'app icon': 'app icon', mascot: 'mascot', wordmark: 'wordmark', emblem: 'emblem', badge: 'emblem', monogram: 'lettermark', icons: 'icon sheet' }; // prettier-ignore
 
@@ -48,8 +49,11 @@ for (const want of all) {
   const read = understand(want.prompt).parts;
   const found = read.figures.map((f) => bare(f.word));
   const isSame = (a: string, b: string): boolean => a === b || a.endsWith(` ${b}`) || b.endsWith(` ${a}`);
+  // Letters and numbers are lettering.
+  const isLetters = (word: string): boolean => /^(?:letter|number) \w$/.test(word) && read.lettering.join('').includes(word.slice(-1)); // prettier-ignore
   const at = want.figures.map((f) => found.findIndex((w) => isSame(w, bare(f.word))));
-  const hasAll = at.every((k) => k >= 0) && found.length === want.figures.length;
+  const drawn = want.figures.filter((f, k) => at[k] >= 0 || !isLetters(f.word));
+  const hasAll = want.figures.every((f, k) => at[k] >= 0 || isLetters(f.word)) && found.length === drawn.length;
   if (hasAll) right.figures++;
   else if (process.argv.includes('--wrong')) console.log(`${want.prompt}: ${read.figures.map((f) => f.word).join('; ')} (${read.notUnderstood.join(', ')})`); // prettier-ignore
   if (want.relations.length) {
@@ -67,7 +71,13 @@ for (const want of all) {
     if (want[part].length) {
       asked[part]++;
       const got = read[part].map(bare);
-      if (want[part].every((w) => got.some((g) => isSame(g, bare(w))))) right[part]++;
+      if (
+        want[part].every((w) =>
+          got.some((g) => isSame(g, bare(w)) || g.startsWith(`${bare(w)} `) || (w.length === 1 && g.includes(bare(w)))),
+        )
+      )
+        right[part]++; // prettier-ignore
+      else if (process.argv.includes('--wrong')) console.log(`${want.prompt}: ${part} ${got.join(', ')}`);
     }
   if (KINDS[want.kind]) {
     asked.kind++;

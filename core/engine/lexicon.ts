@@ -1,5 +1,5 @@
 import type { FoundFigure } from '../prompt';
-import { isThing, WORDS } from './things';
+import { isThing, THING_NAMES, WORDS } from './things';
 
 /** Words that mean the same figure. */
 const SYNONYMS: Readonly<Record<string, string>> = {
@@ -117,6 +117,26 @@ const BROADER: Readonly<Record<string, string>> = {
   river: 'wave',
   insect: 'bee',
   trunk: 'suitcase',
+  walrus: 'seal',
+  sparkle: 'star',
+  tray: 'plate',
+  village: 'house',
+  treehouse: 'house',
+  rope: 'knot',
+  lasso: 'knot',
+  mitten: 'glove',
+  meadow: 'grass',
+  newt: 'salamander',
+  lamb: 'sheep',
+  campfire: 'fire',
+  bonfire: 'fire',
+  footprint: 'paw',
+  surfer: 'swimmer',
+  steam: 'smoke',
+  witch: 'hat',
+  mole: 'badger',
+  pearl: 'shell',
+  seahorse: 'fish',
 };
 
 const IRREGULAR: Readonly<Record<string, string>> = {
@@ -136,6 +156,22 @@ const IRREGULAR: Readonly<Record<string, string>> = {
   cacti: 'cactus',
 };
 
+/** What a word and its likeliest misspellings share: its ends, and its letters in any order, doubled ones once. */
+const spellingOf = (word: string): string => word[0] + word.at(-1) + [...word.replace(/(.)\1/g, '$1')].sort().join('');
+
+let spellings: ReadonlyMap<string, string> | null = null;
+
+/** The word that is meant by one that is none: letters that changed places, or were doubled or not. Short words are too much like others. */
+function meantBy(word: string): string | null {
+  if (word.length < 5 || !/^[a-z]+$/.test(word)) return null;
+  spellings ??= new Map([...Object.keys(BROADER), ...Object.keys(SYNONYMS), ...THING_NAMES].filter((w) => w.length > 4 && /^[a-z]+$/.test(w)).map((w) => [spellingOf(w), w])); // prettier-ignore
+  const meant = spellings.get(spellingOf(word));
+  if (!meant) return null;
+  const [is, was] = [meant, word].map((w) => w.replace(/(.)\1/g, '$1'));
+  // Two letters changed places; more is another word.
+  return [...is].filter((c, k) => c !== was[k]).length <= 2 ? meant : null;
+}
+
 /** The figure for a word or phrase, singular or plural, and how it was found; null when the engine has none. */
 export function findFigure(phrase: string): FoundFigure | null {
   const forms = [phrase];
@@ -151,6 +187,12 @@ export function findFigure(phrase: string): FoundFigure | null {
     if (Object.hasOwn(BROADER, form)) return { word: phrase, drawn: BROADER[form], via: 'broader' };
     const listed = WORDS.get(form);
     if (listed) return { word: phrase, drawn: listed.thing, via: listed.via };
+  }
+  // A word that nobody knows is one that was mistyped, where it is very like one.
+  for (const form of forms) {
+    const meant = meantBy(form);
+    const found = meant && meant !== form ? findFigure(meant) : null;
+    if (found) return { ...found, word: meant!, via: 'synonym' };
   }
   return null;
 }

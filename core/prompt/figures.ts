@@ -14,6 +14,9 @@ import {
   RELATIONS,
 } from './words';
 
+const NOUN_AFTER_ARTICLE = /^(?:hands?|face|head)$/;
+const ARTICLE = /^(?:an?|the|two|one|open|pointing|crossed|cupped|shaking)$/;
+
 /** What the words that nobody took are about. */
 export interface Figures {
   readonly figures: PromptFigure[];
@@ -55,6 +58,13 @@ export function readFigures(reading: Reading, lexicon: Lexicon, kind: Kind | nul
       role ??= word;
       continue;
     }
+    // What something is doing is none of the things: "landing on a finger".
+    if (adjoining && word.endsWith('ing') && !(word in RELATIONS)) {
+      adjoining = null;
+      continue;
+    }
+    // After an article it is a hand that is drawn; else it says how something is made.
+    const isNoun = NOUN_AFTER_ARTICLE.test(word) && i > 0 && ARTICLE.test(words[i - 1]);
     if (word in RELATIONS) {
       // "With a moon on it": the later word says more than "with" and "and" do.
       if (relation === null || relation === 'with' || RELATIONS[word] !== 'with') relation = RELATIONS[word];
@@ -64,17 +74,25 @@ export function readFigures(reading: Reading, lexicon: Lexicon, kind: Kind | nul
     }
     let found: FoundFigure | null = null;
     for (let n = Math.min(3, words.length - i); n >= 1 && !found; n--) {
-      if (n === 1 && PLAIN.has(word)) break;
-      if (n > 1 && (PLAIN.has(word) || words.slice(i, i + n).some((w) => !/[a-z]/.test(w) || w in RELATIONS))) continue;
+      if (n === 1 && PLAIN.has(word) && !isNoun) break;
+      if (
+        n > 1 &&
+        ((PLAIN.has(word) && !isNoun) || words.slice(i, i + n).some((w) => !/[a-z]/.test(w) || w in RELATIONS))
+      )
+        continue;
       found = lexicon.findFigure(words.slice(i, i + n).join(' '));
       if (found) i += n - 1;
     }
     if (!found) {
+      // An article, or a word that says what one does, begins another figure.
+      adjoining = null;
       if (word.length > 2 && !PLAIN.has(word)) notUnderstood.push(word);
       continue;
     }
     const list = trade ? fromTrade : figures;
     const figure: PromptFigure = { ...found, relation: list.length ? (relation ?? 'with') : relation, count };
+    // A trade behind a creature says what it does: "a penguin waiter".
+    if (adjoining && list[list.length - 1] === adjoining && lexicon.isRole(word)) continue;
     // Of two names side by side the second is what is meant, and the first only describes it.
     if (adjoining && list[list.length - 1] === adjoining)
       list[list.length - 1] = { ...figure, relation: adjoining.relation, count: adjoining.count };

@@ -44,8 +44,9 @@ export function readExclusions(
 
   const out = splitList(leaveOut);
   if (out.some((o) => /^(?:shad|gradient)/.test(o))) noShading = true;
-  reading.take(/\b(?:no|without)\s+([a-z][a-z -]*?)(?=\s*(?:[,;.|]|$| with | on | and no | without ))/, (m) =>
-    out.push(...splitList(m[1])),
+  reading.take(
+    /\b(?:no|without|not(?! (?:too|so|very|only|just|a|an|the)\b))\s+([a-z][a-z -]*?)(?=\s*(?:[,;.|]|$| with | on | and no | without ))/,
+    (m) => out.push(...splitList(m[1])),
   );
   return { out, noShading };
 }

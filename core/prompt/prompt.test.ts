@@ -19,6 +19,44 @@ describe('reading a prompt', () => {
     expect(parts.notUnderstood).toEqual([]);
   });
 
+  it.each([
+    ['an owl reading a book', ['owl', 'book holding']],
+    ['a hand holding a seedling', ['hand', 'seedling holding']],
+    ['a bear drawn by hand', ['bear']],
+    ['a snail with a house as its shell', ['snail', 'house with']],
+    ['a hedgehog with a leaf on its nose', ['hedgehog', 'leaf with']],
+    ['a key whose bow is a heart', ['key', 'heart with']],
+    ['a butterfly landing on a finger', ['butterfly', 'finger on']],
+    ['a fox curled around a lantern', ['fox', 'lantern with']],
+    ['a lighthouse between two waves', ['lighthouse', '2 waves with']],
+    ['a penguin waiter carrying a cup', ['penguin', 'cup holding']],
+    ["a shield with a stag's head", ['shield', 'stag with']],
+    ['a loaf of bread on a plate', ['bread', 'plate on']],
+    ['a dozen eggs in a nest', ['12 eggs', 'nest inside']],
+    ['a pair of swans, seal', ['2 swans']],
+    ['a rocket rising from a book', ['rocket', 'book coming out of']],
+  ])('has every figure of "%s", and how they stand to one another', (prompt, figures) => {
+    const { figures: found, notUnderstood } = partsOf(prompt);
+    const told = found.map((f) => `${f.count > 1 ? `${f.count} ` : ''}${f.word}${f.relation ? ` ${f.relation}` : ''}`);
+    expect([told, notUnderstood]).toEqual([figures, []]);
+  });
+
+  it('guesses what was mistyped, where letters changed places or were doubled, and nothing else', () => {
+    expect(partsOf('a pengiun on a bycicle').figures.map((f) => f.word)).toEqual(['penguin', 'bicycle']);
+    expect(partsOf('a girafe').figures[0]).toMatchObject({ word: 'giraffe', via: 'synonym' });
+    for (const word of ['filled', 'seahorses', 'blorfing'])
+      expect(partsOf(`a cat, ${word}`).figures[0].word).toBe('cat');
+  });
+
+  it('takes letters that are named by themselves, and a stamp or a seal as a kind', () => {
+    expect(partsOf('monogram of M and T').lettering).toEqual(['MT']);
+    expect(partsOf('letters A, B and C').lettering).toEqual(['ABC']);
+    expect(partsOf('number 7 in green').lettering).toEqual(['7']);
+    expect(partsOf('a seal on a rock').figures[0].drawn).toBe('seal');
+    expect(partsOf('a barn, stamp, red')).toMatchObject({ kind: 'emblem', figures: [{ word: 'barn' }] });
+    expect(partsOf('a quill, not black').leaveOut).toEqual(['black']);
+  });
+
   it('reads hex colours, black and white, and a ground on a colour', () => {
     expect(partsOf('fox, #ab3412').colours[0].hex).toBe('#AB3412');
     expect(partsOf('fox, black and white').colourCount).toBe(1);

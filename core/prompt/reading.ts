@@ -23,9 +23,9 @@ export class Reading {
         (_, words: string) => (lettering.push(words.trim()), ' | '),
       )
       .replace(
-        /\b([Ll]etters?|[Ii]nitials?)\s+([A-Z](?:\s?[A-Z&]){0,3})(?![\w'])/g,
+        /\b([Ll]etters?|[Ii]nitials?|[Mm]onogram|[Nn]umber)(?: of)?\s+((?:[A-Z]|\d)(?:(?:\s?|\s*(?:and|,|&)\s*)[A-Z&]){0,3})(?![\w'])/g,
         (_, word: string, letters: string) => {
-          lettering.push(letters.replaceAll(' ', ''));
+          lettering.push(letters.replace(/\band\b|[\s,]/g, ''));
           single = true;
           return ` ${word} `;
         },
@@ -35,12 +35,20 @@ export class Reading {
       tidy
         .toLowerCase()
         .replace(
-          /\b(?:coming|climbing|growing|rising|peeking|emerging) out of\b|\b(?:emerging|hatching|growing) from\b/g,
+          /\b(?:coming|climbing|growing|rising|peeking|emerging|jumping|leaping|flying) out of\b|\b(?:emerging|hatching|growing|rising|hanging|leaving|jumping) from\b/g,
           'coming-out-of',
         )
         .replace(/\b(?:made (?:up )?of|made (?:out of|from)|built (?:of|from)|composed of)\b/g, 'made-of')
         .replace(/\b(?:in the (?:manner|style|shape|form) of|shaped like|formed (?:by|like))\b/g, 'in-the-manner-of')
         .replace(/\bcoffee (?=(?:cup|mug|bean|pot|shop|house|machine|maker)s?\b)/g, '')
+        // Parts of what was named before say only where: "on its nose", "as its shell", "whose lens is".
+        .replace(/\b(?:as|on|in|at|for) (?:its|his|her|their) [a-z]+/g, ' ')
+        .replace(/\bwhose [a-z]+ (?:is|are)\b/g, 'with')
+        // Of portions the thing itself is meant.
+        .replace(/\b(?:slice|loa(?:f|ves)|bolt|piece|bunch|sprig|pile|stack|handful|drop)s? of\b/g, ' ')
+        .replace(/\ba pair of\b|\btwin\b/g, 'two')
+        .replace(/\ba dozen\b/g, 'twelve')
+        .replace(/([a-z])'s\b/g, '$1')
         .replace(/\bon top of\b/g, 'on')
         .replace(/\bin front of\b/g, 'over')
         .replace(/\bnext to\b|\bbeside\b/g, 'with') +

@@ -122,7 +122,10 @@ export const KIND_WORDS: readonly [RegExp, Kind][] = [
   [/\b(?:lettermark|letter mark|monogram|initials?)\b/, 'lettermark'],
   [/\b(?:wordmark|word mark|logotype)\b/, 'wordmark'],
   [/\b(?:combination(?: mark| logo)?|lockup|logo and name|mark and name)\b/, 'combination'],
-  [/\b(?:emblem|badge|roundel|seal of|crest|coat of arms)\b/, 'emblem'],
+  [
+    /\b(?:emblem|badge|roundel|seal of|crest|coat of arms)\b|(?<=[,|]\s*)(?:seal|stamp)(?=\s*(?:[,|.]|$))|\bstamp(?= (?:reading|saying|for)\b)/,
+    'emblem',
+  ],
   [/\babstract(?: mark| logo)?\b/, 'abstract'],
   [/\b(?:pictorial|logo|mark|symbol|icon|pictogram)(?: mark| logo)?\b/, 'pictorial'],
 ];
@@ -160,6 +163,21 @@ export const RELATIONS: Readonly<Record<string, Relation>> = {
   carrying: 'holding',
   wearing: 'wearing',
   riding: 'riding',
+  reading: 'holding',
+  playing: 'holding',
+  clutching: 'holding',
+  eating: 'holding',
+  gripping: 'holding',
+  lifting: 'holding',
+  balancing: 'on',
+  standing: 'on',
+  landing: 'on',
+  resting: 'on',
+  around: 'with',
+  between: 'with',
+  through: 'with',
+  into: 'with',
+  near: 'with',
   before: 'over',
   against: 'over',
   'coming-out-of': 'coming out of',
@@ -174,7 +192,7 @@ export const PLAIN = new Set(
     'round rounded soft sharp geometric colours colour colors color tones tone two one ground background white plain only ' +
     'symmetrical classic playful calm quiet serious cosy cozy drawn line lines figure picture image please make draw me some ' +
     'front side view facing full body head face matching row rows column columns each night day old young whole or but into ' +
-    'smiling happy sleepy sleeping flying standing curled open closed company brand shop studio firm business service young warm cool muted bright dark light pale ' +
+    'smiling happy sleepy sleeping flying curled open closed company brand shop studio firm business service young warm cool muted bright dark light pale ' +
     'shape shapes form forms frame colourful colorful neon pastel earthy vivid deep strong gentle elegant fun funny cute lovely nice good best new very thing things something person people ' +
     'use used using like made show shows showing set sets style way part parts point points letter letters word words text type name named called title space area piece pieces number numbers ' +
     'left right top bottom middle centre center corner edge edges background foreground field size sized scale pattern patterns mood hand weight weights high low short long tall wide narrow thick ' +
