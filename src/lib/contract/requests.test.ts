@@ -211,7 +211,17 @@ describe('decisions and deliveries', () => {
       requestKey: KEY,
       head: UUID,
       note: '',
+      sets: {},
     });
+    const row = { workId: UUID, head: UUID, look: 'master', for: ['print', 'web'] };
+    const asked = (more: object) => read(requests.DeliveryStart, { requestKey: KEY, head: UUID, rows: [row], ...more });
+    expect(asked({}).rows).toEqual([row]);
+    expect(asked({ sets: { press: { '#f4c552': { spot: ' Lamp ' } } } }).sets.press).toEqual({ '#F4C552': { spot: 'Lamp' } }); // prettier-ignore
+    expect(() => asked({ rows: [{ ...row, for: ['posters'] }] })).toThrow();
+    expect(() => asked({ sets: { large: [{ name: 'a/b', longerMm: 900 }] } })).toThrow('small letters');
+    expect(() => asked({ sets: { web: { basePx: 256, times: [] } } })).toThrow('at least one');
+    expect(() => asked({ sets: { stickers: { longerMm: [60_000], cutMm: 2 } } })).toThrow('50 m or less');
+    expect(() => asked({ sets: { press: { '#F4C552': { cmyk: [0, 0, 0, 101] } } } })).toThrow();
     expect(() => read(requests.DeliveryStart, { requestKey: KEY, head: UUID, note: 'x'.repeat(301) })).toThrow(
       /at most 300/,
     );
