@@ -111,7 +111,7 @@ describe('reading a prompt', () => {
   });
 
   it('reads gradients, moods, shapes, counts and rows', () => {
-    expect(partsOf('whale, gradient from blue to mint').gradient?.map((c) => c.word)).toEqual(['blue', 'mint']);
+    expect(partsOf('whale, gradient from plum to apricot').gradient?.map((c) => c.word)).toEqual(['plum', 'apricot']);
     expect(partsOf('fox, warm colours').mood).toBe('warm');
     expect(partsOf('owl in a shield shape').shape).toBe('shield');
     expect(partsOf('three stars in a row')).toMatchObject({ rows: 1, figures: [{ drawn: 'star', count: 3 }] });
