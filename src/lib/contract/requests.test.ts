@@ -215,8 +215,8 @@ describe('decisions and deliveries', () => {
     });
     const row = { workId: UUID, head: UUID, look: 'master', for: ['print', 'web'] };
     const asked = (more: object) => read(requests.DeliveryStart, { requestKey: KEY, head: UUID, rows: [row], ...more });
-    expect(asked({}).rows).toEqual([row]);
-    expect(asked({ sets: { press: { '#f4c552': { spot: ' Lamp ' } } } }).sets.press).toEqual({ '#F4C552': { spot: 'Lamp' } }); // prettier-ignore
+    expect(asked({})).toMatchObject({ rows: [row] });
+    expect(asked({ sets: { press: { '#f4c552': { spot: ' Lamp ' } } } })).toMatchObject({ sets: { press: { '#F4C552': { spot: 'Lamp' } } } }); // prettier-ignore
     expect(() => asked({ rows: [{ ...row, for: ['posters'] }] })).toThrow();
     expect(() => asked({ sets: { large: [{ name: 'a/b', longerMm: 900 }] } })).toThrow('small letters');
     expect(() => asked({ sets: { web: { basePx: 256, times: [] } } })).toThrow('at least one');
