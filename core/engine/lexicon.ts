@@ -130,12 +130,8 @@ const BROADER: Readonly<Record<string, string>> = {
   lamb: 'sheep',
   campfire: 'fire',
   bonfire: 'fire',
-  footprint: 'paw',
   surfer: 'swimmer',
   steam: 'smoke',
-  witch: 'hat',
-  mole: 'badger',
-  pearl: 'shell',
   seahorse: 'fish',
 };
 
@@ -192,7 +188,7 @@ export function findFigure(phrase: string): FoundFigure | null {
   for (const form of forms) {
     const meant = meantBy(form);
     const found = meant && meant !== form ? findFigure(meant) : null;
-    if (found) return { ...found, word: meant!, via: 'synonym' };
+    if (found) return { ...found, word: phrase, via: 'synonym' };
   }
   return null;
 }

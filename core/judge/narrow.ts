@@ -1,5 +1,5 @@
 /** Where a figure, or the ground within it, is narrower than it may be. */
-import { distanceTo, type Picture } from '../raster';
+import { distanceTo, findRegions, type Picture } from '../raster';
 import type { Box } from '../path';
 
 export interface NarrowPlace extends Box {
@@ -20,36 +20,23 @@ function narrowWhere(holds: (i: number) => boolean, w: number, h: number, leastP
   const depth = distanceTo((i) => !holds(i), w, h);
   const radius = leastPx / 2;
   const within = distanceTo((i) => depth[i] >= radius, w, h);
-  const isNarrow = new Uint8Array(w * h);
-  for (let i = 0; i < isNarrow.length; i++) if (holds(i) && within[i] > radius + 0.75) isNarrow[i] = 1;
-  const out: NarrowPlace[] = [];
-  const stack: number[] = [];
-  for (let from = 0; from < isNarrow.length; from++) {
-    if (isNarrow[from] !== 1) continue;
-    isNarrow[from] = 2;
-    stack.push(from);
-    let [count, deepest] = [0, 0];
-    let [x0, y0, x1, y1] = [w, h, 0, 0];
-    while (stack.length) {
-      const i = stack.pop()!;
-      const [x, y] = [i % w, (i - (i % w)) / w];
-      count++;
-      deepest = Math.max(deepest, depth[i]);
-      [x0, y0, x1, y1] = [Math.min(x0, x), Math.min(y0, y), Math.max(x1, x), Math.max(y1, y)];
-      for (let dy = -1; dy <= 1; dy++)
-        for (let dx = -1; dx <= 1; dx++) {
-          const [nx, ny] = [x + dx, y + dy];
-          const n = ny * w + nx;
-          if (nx < 0 || ny < 0 || nx >= w || ny >= h || isNarrow[n] !== 1) continue;
-          isNarrow[n] = 2;
-          stack.push(n);
-        }
-    }
-    const widthPx = Math.max(1, 2 * deepest - 1);
-    // A strip is as long as its area by its width.
-    if (count / widthPx >= LONGER * Math.max(widthPx, leastPx / 2))
-      out.push({ x: x0, y: y0, width: x1 - x0 + 1, height: y1 - y0 + 1, widthPx });
+  const isNarrow = Uint8Array.from(depth, (_, i) => (holds(i) && within[i] > radius + 0.75 ? 1 : 0));
+  const { of, label, sizePx2 } = findRegions(isNarrow, w, h);
+  const deepest = new Float32Array(label.length);
+  const boxes = Array.from(label, () => [w, h, 0, 0]);
+  for (let i = 0; i < of.length; i++) {
+    if (!isNarrow[i]) continue;
+    const [x, y] = [i % w, Math.floor(i / w)];
+    const [x0, y0, x1, y1] = boxes[of[i]];
+    boxes[of[i]] = [Math.min(x0, x), Math.min(y0, y), Math.max(x1, x), Math.max(y1, y)];
+    deepest[of[i]] = Math.max(deepest[of[i]], depth[i]);
   }
+  const out = boxes.flatMap(([x0, y0, x1, y1], k): NarrowPlace[] => {
+    const widthPx = Math.max(1, 2 * deepest[k] - 1);
+    // A strip is as long as its area by its width.
+    const isLong = label[k] === 1 && sizePx2[k] / widthPx >= LONGER * Math.max(widthPx, leastPx / 2);
+    return isLong ? [{ x: x0, y: y0, width: x1 - x0 + 1, height: y1 - y0 + 1, widthPx }] : [];
+  });
   return out.sort((a, b) => a.widthPx - b.widthPx);
 }
 

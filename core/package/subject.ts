@@ -1,8 +1,8 @@
 /** Works as packages have them, and the looks they are seen in. */
-import type { Look, Subject } from './plan';
+import { ONE_COLOUR, REVERSED, type Look, type Subject } from './plan';
 import { motionsOf } from '../motion';
 import { renderArtwork, sceneOf } from '../scene';
-import { artworkIn, oneColoured, type Artwork } from '../vector';
+import { artworkIn, colourwaysOf, MASTER, oneColoured, type Artwork } from '../vector';
 
 /** Whether there is a ground is looked at in a picture of this size; joins between pieces may let a little through. */
 const LOOKED_AT_PX = 48;
@@ -21,6 +21,18 @@ export interface PackageSubject extends Subject {
   /** What its lettering is set in, where that is known. */
   readonly faces?: readonly { readonly family: string; readonly weight: number }[];
 }
+
+/** What is much wider than high makes no icon. */
+export const subjectKind = ({ widthPx, heightPx }: Pick<Artwork, 'widthPx' | 'heightPx'>): Subject['kind'] =>
+  widthPx > 1.6 * heightPx ? 'lockup' : 'mark';
+
+/** The looks of an artwork: its own inks, its colourways, one colour, reversed. */
+export const looksOf = (artwork: Artwork): Look[] => [
+  { key: MASTER, name: artwork.colourways?.length ? colourwaysOf(artwork)[0].name : 'own inks', kind: 'own' },
+  ...(artwork.colourways ?? []).map(({ id, name }): Look => ({ key: id, name, kind: 'colourway' })),
+  ONE_COLOUR,
+  REVERSED,
+];
 
 /** A work as a subject of a package. */
 export const subjectOf = (

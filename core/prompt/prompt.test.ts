@@ -42,8 +42,8 @@ describe('reading a prompt', () => {
   });
 
   it('guesses what was mistyped, where letters changed places or were doubled, and nothing else', () => {
-    expect(partsOf('a pengiun on a bycicle').figures.map((f) => f.word)).toEqual(['penguin', 'bicycle']);
-    expect(partsOf('a girafe').figures[0]).toMatchObject({ word: 'giraffe', via: 'synonym' });
+    expect(partsOf('a pengiun on a bycicle').figures.map((f) => [f.word, f.drawn])).toEqual([['pengiun', 'penguin'], ['bycicle', 'bicycle']]); // prettier-ignore
+    expect(partsOf('a girafe').figures[0]).toMatchObject({ word: 'girafe', drawn: 'giraffe', via: 'synonym' });
     for (const word of ['filled', 'seahorses', 'blorfing'])
       expect(partsOf(`a cat, ${word}`).figures[0].word).toBe('cat');
   });

@@ -4,3 +4,4 @@ export * from './cover';
 export * from './blur';
 export * from './near';
 export * from './distance';
+export * from './regions';

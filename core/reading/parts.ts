@@ -1,5 +1,6 @@
 /** Parts of a picture that may be letters, or pieces of them. */
-import { findRegions, NOTHING, type Apart } from '../trace';
+import { findRegions } from '../raster';
+import { NOTHING, type Apart } from '../trace';
 
 /** Directions in which a part's extent is known. */
 const DIRECTIONS = 32;

@@ -1,16 +1,6 @@
 /** Taking the ground off a picture: what is left has true partial coverage at its edges, and sits on any other ground without a halo. */
-import { stepsFrom, type Picture } from '../raster';
-import {
-  dropAreas,
-  findRegions,
-  neighboursOf,
-  NOTHING,
-  tellApart,
-  type Apart,
-  type Cells,
-  type FoundInk,
-  type Regions,
-} from '../trace';
+import { findRegions, stepsFrom, type Picture, type Regions } from '../raster';
+import { dropAreas, neighboursOf, NOTHING, tellApart, type Apart, type Cells, type FoundInk } from '../trace';
 import { colourIn } from '../vector';
 
 /** An area of the ground's colour that the figure encloses: a hole of it, or a part of it that happens to have that colour. */

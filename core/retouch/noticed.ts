@@ -1,7 +1,7 @@
 /** What is worth a look in a picture, found by itself: each with a figure, where it is, and the step that puts it right. */
 import { oklabToOklch } from '../colour';
-import type { Picture } from '../raster';
-import { findRegions, NOTHING, prepare, tellApart, type Apart } from '../trace';
+import { findRegions, type Picture } from '../raster';
+import { NOTHING, prepare, tellApart, type Apart } from '../trace';
 import { axisOf, figureBox } from './figure';
 import { paletteOf, type PaletteColour } from './palette';
 import type { RetouchStep } from './steps';

@@ -1,5 +1,5 @@
-import { outsideOf, type Cover, type Picture } from '../raster';
-import { findRegions, sidesOf, tellApart } from '../trace';
+import { findRegions, outsideOf, type Cover, type Picture } from '../raster';
+import { sidesOf, tellApart } from '../trace';
 import { part } from './part';
 
 /** How far beyond a stroke the picture is looked at, in pixels. */

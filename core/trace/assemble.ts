@@ -1,10 +1,10 @@
+import { type Regions } from '../raster';
 import { boxOf, contains, flatten, rectangle, reverseContour, signedArea, type Contour, type Point } from '../path';
 import type { Piece } from '../vector';
 import { NOTHING, type Cells } from './cells';
 import { BEYOND, chainOf, loopsOf, type ChainMap } from './chains';
 import type { Edges } from './edges';
 import type { Stroke } from '../fit';
-import type { Regions } from './regions';
 import { runUnder } from './under';
 
 /** A piece that has no id yet. */

@@ -1,8 +1,8 @@
 import { hexToRgb, rgbToHex, type Rgb } from '../colour';
-import type { Picture } from '../raster';
+import { findRegions, type Picture } from '../raster';
 import { colourIn, placeIn, type Gradient, type GradientStop } from '../vector';
 import { type Point } from '../path';
-import { findRegions, sidesOf } from './regions';
+import { sidesOf } from './regions';
 
 /** Gradients of a picture, and the pixels that they paint. */
 export interface FoundGradients {

@@ -1,7 +1,7 @@
 /** The ground of a picture: which ink it is, and leaving it out. */
-import { alongBorder } from '../raster';
+import { alongBorder, findRegions, type Regions } from '../raster';
 import { NOTHING, type Cells } from './cells';
-import { findRegions, sidesOf, type Regions } from './regions';
+import { sidesOf } from './regions';
 
 /** Which ink is the ground: the one that has most of the picture's border, or null when the border is mostly transparent. */
 export function findGround({ widthPx: w, heightPx: h, first }: Cells): number | null {

@@ -6,6 +6,6 @@ export { type FoundInk } from './inks';
 export { tellApart, type Apart } from './apart';
 export { NOTHING, type Cells } from './cells';
 export { dropAreas } from './ground';
-export { findRegions, neighboursOf, sidesOf, type Regions } from './regions';
+export { neighboursOf, sidesOf } from './regions';
 export { prepare, type Prepared } from './strokes';
 export { BEYOND, chainOf } from './chains';

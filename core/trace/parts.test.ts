@@ -1,6 +1,6 @@
 /** The steps of a trace, each on its own. */
 import { describe, expect, it } from 'vitest';
-import { blankPicture, cover, layColour, type Picture } from '../raster';
+import { blankPicture, cover, findRegions, layColour, type Picture } from '../raster';
 import {
   circle,
   type Contour,
@@ -21,7 +21,7 @@ import { findCorners, Track, fitChain, fitArc, fitCubic, fitLine, measure, type 
 import { evennessOf, findInks, flatPixels } from './inks';
 import { locate, REACH_PX } from './locate';
 import { nowherePlain, plainsOf } from './plains';
-import { findRegions, neighboursOf } from './regions';
+import { neighboursOf } from './regions';
 import { economyOf, smoothnessOf, toleranceOf, trace } from './trace';
 import { allPieces } from '../vector';
 

@@ -1,5 +1,6 @@
+import { findRegions } from '../raster';
 import { NOTHING, type Cells } from './cells';
-import { findRegions, sidesOf } from './regions';
+import { sidesOf } from './regions';
 
 /** A speck this far from its surroundings in OKLab catches the eye, as a highlight in an eye does: it may be smaller by the share. */
 const DISTINCT = 0.3;

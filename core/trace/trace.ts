@@ -1,6 +1,6 @@
 import { oklabDistance, readHex } from '../colour';
 import { artworkToSvg } from '../export';
-import type { Picture } from '../raster';
+import { findRegions, type Picture } from '../raster';
 import {
   allPieces,
   countPieces,
@@ -18,7 +18,7 @@ import { tellApart } from './apart';
 import { dropSpecks } from './specks';
 import { dropAll, dropOutside } from './ground';
 import { certaintyOf } from './inks';
-import { findRegions, neighboursOf } from './regions';
+import { neighboursOf } from './regions';
 import { deviationOf, fitAll, prepare } from './strokes';
 import { findSymmetry, madeSymmetrical, type Symmetry } from './symmetry';
 

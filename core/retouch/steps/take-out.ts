@@ -1,6 +1,6 @@
 import * as v from 'valibot';
-import type { Picture } from '../../raster';
-import { findRegions, NOTHING, tellApart } from '../../trace';
+import { findRegions, type Picture } from '../../raster';
+import { NOTHING, tellApart } from '../../trace';
 import { PointSchema } from '../area';
 import { grownMask, MEND_WAYS, mendFills, mendWith, type Mask } from '../mend';
 import { defineStep, RetouchError } from './define';

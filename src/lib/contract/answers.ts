@@ -2,6 +2,7 @@
 import type { FoundFigure, Kind, PromptParts, Settled } from '$core/prompt';
 import type { Embedding, FaceFiles, FamilyFacts, OwnFaceFacts } from '$core/lettering';
 import type { Lockup } from '$core/lockup';
+import type { MotionKind } from '$core/motion';
 import type { For, Look, PackageChanges, PackageCheck, PackageSets, PlannedFile, Weight } from '$core/package';
 import type { TraceOptions } from '$core/trace';
 import type { FoundLine, Verdict } from '$core/reading';
@@ -398,6 +399,8 @@ export interface Delivery {
 export interface PackableWork extends DeliveredWork {
   /** It is what is delivered from, or made of the same mark. */
   readonly isRelated: boolean;
+  /** The movements that it can have. */
+  readonly motions: readonly MotionKind[];
   readonly widthPx: number;
   readonly heightPx: number;
   readonly looks: readonly { readonly look: Look; readonly for: readonly For[] }[];

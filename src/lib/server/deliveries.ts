@@ -1,6 +1,6 @@
 import type * as v from 'valibot';
 import { createHash } from 'node:crypto';
-import { comparePackages, fileStem, inksSaid, sensibleFor, setsWith, type For, type PackageCheck } from '$core/package';
+import { comparePackages, fileStem, inksSaid, looksOf, sensibleFor, setsWith, subjectKind, type For, type PackageCheck } from '$core/package'; // prettier-ignore
 import { textsOf, type Lockup } from '$core/lockup';
 import { MASTER } from '$core/vector';
 import type {
@@ -11,6 +11,7 @@ import type {
   GroundColour,
   PackageAbout,
   WorkKind,
+  WorkState,
 } from '../contract/answers';
 import type { DeliveryStart } from '../contract/requests';
 import type { OrderedFile, OrderedSubject, PackageOrder } from '../../../node/package-run';
@@ -20,7 +21,7 @@ import { sql, transaction, type Row, type Sql } from './database';
 import { descentOf } from './descent';
 import { takeLease, writeOwned, type Lease } from './leases';
 import { drawnAt, drawnWork } from './lockups';
-import { looksOf, rowsAsked, subjectOfWork } from './packable';
+import { rowsAsked, subjectOfWork } from './packable';
 import { Problem, unknown } from './problem';
 import { stateAt } from './work-history';
 import { lockWork } from './works';
@@ -36,6 +37,9 @@ const SELECT = `
   from delivery d join work_step s on s.id = d.step_id
   left join lateral (select p.files, p.checks from delivery_package m join package p on p.id = m.package_id where m.delivery_id = d.id
     order by m.position desc limit 1) last on true`;
+
+/** What there is of a colourway that is delivered by itself. */
+const FOR_ONE: readonly For[] = ['print', 'web', 'developers'];
 
 type ToldFile = DeliveryFile & { readonly sha256: string };
 const isTold = (files: readonly DeliveryFile[]): files is ToldFile[] => files.every((f) => f.sha256 !== undefined);
@@ -87,14 +91,12 @@ export async function getDelivery(id: string): Promise<Delivery> {
 }
 
 /** What is wanted of one work when nothing is said: what makes sense of its looks; of a colourway, what prints and shows it. */
-const rowsOf = ({ id, head, drawing, kind, name }: Awaited<ReturnType<typeof drawnWork>>, colourwayId: string | undefined) => {
-  const own = { workId: id, stepId: head, kind, name, stem: '', version: 0, date: '', artwork: drawing };
-  const subject = subjectOfWork(own, name);
-  const forOne: readonly For[] = ['print', 'web', 'developers'];
+function rowsOf({ id, head, drawing, kind }: WorkState, colourwayId = MASTER) {
+  const own = { kind: kind === 'lockup' ? kind : subjectKind(drawing) };
   return looksOf(drawing)
-    .filter((look) => (colourwayId === undefined || colourwayId === MASTER ? look.kind !== 'colourway' : look.key === colourwayId))
-    .map((look) => ({ workId: id, head, look: look.key, for: look.kind === 'colourway' ? forOne : sensibleFor(subject, look) }));
-}; // prettier-ignore
+    .filter((look) => (colourwayId === MASTER ? look.kind !== 'colourway' : look.key === colourwayId))
+    .map((look) => ({ workId: id, head, look: look.key, for: look.kind === 'colourway' ? FOR_ONE : sensibleFor(own, look) })); // prettier-ignore
+}
 
 /** Records a delivery of works as they stand, to be packed by a job; asked twice with one request key, it is the same one. */
 export async function startDelivery(workId: string, ask: v.InferOutput<typeof DeliveryStart>): Promise<Delivery> {
@@ -130,7 +132,7 @@ export async function startDelivery(workId: string, ask: v.InferOutput<typeof De
     if (again) return again.id;
     for (const { workId: own, stepId, name } of [...works].sort((a, b) => (a.workId < b.workId ? -1 : 1)))
       if ((await lockWork(tx, own)).head !== stepId) throw movedOn(name);
-    const descent = await descentOf(commission.id, works, tx);
+    const descent = await descentOf(commission, works, tx);
     const [row] = await tx<{ id: string }>(
       `insert into delivery (commission_id, work_id, step_id, number, request_key, about, note, asked, descent)
        values ($1, $2, $3, (select coalesce(max(number), 0) + 1 from delivery where commission_id = $1), $4, $5, $6, $7, $8) returning id`,
@@ -182,7 +184,7 @@ async function askedBefore(row: {
   const key = about.colourway?.id ?? MASTER;
   const look = looksOf(drawing).find((l) => l.key === key) ?? looksOf(drawing)[0];
   const stem = about.stem ?? fileStem(about.commission);
-  const rows: DeliveredRow[] = [{ workId, look, for: ['print', 'web', 'developers'], stem }];
+  const rows: DeliveredRow[] = [{ workId, look, for: FOR_ONE, stem }];
   const [{ grounds }] = await sql<{ grounds: GroundColour[] }>(
     'select c.grounds from commission c join work w on w.commission_id = c.id where w.id = $1',
     [workId],
@@ -191,10 +193,13 @@ async function askedBefore(row: {
   return { works, rows, sets: setsWith({}), grounds };
 }
 
-/** What a job needs to pack a delivery; null when somebody else does, or it is done. */
-export async function takeDelivery(id: string): Promise<{ lease: Lease; order: PackageOrder } | null> {
+/** Takes a delivery for packing, with what finds what is to be packed; null when somebody else does, or it is done. */
+export async function takeDelivery(id: string): Promise<{ lease: Lease; order: () => Promise<PackageOrder> } | null> {
   const lease = await takeLease('delivery', id);
-  if (!lease) return null;
+  return lease && { lease, order: () => orderOf(id) };
+}
+
+async function orderOf(id: string): Promise<PackageOrder> {
   const [row] = await sql<{ about: PackageAbout; asked: DeliveryAsked | null; descent: object | null; number: number; work_id: string; step_id: string; kind: WorkKind }>(
     'select d.about, d.asked, d.descent, d.number, d.work_id, d.step_id, w.kind from delivery d join work w on w.id = d.work_id where d.id = $1',
     [id],
@@ -209,19 +214,16 @@ export async function takeDelivery(id: string): Promise<{ lease: Lease; order: P
     const faces = texts.map(({ face: { family, weight } }) => ({ family, weight }));
     subjects.push({ ...subjectOfWork({ ...work, artwork }, about.commission), date: work.date, faces });
   }
-  const made = works.map((work, k) => `${work.name}, version ${work.version}: ${inksSaid(subjects[k].artwork)}`); // prettier-ignore
+  const made = works.map((work, k) => `${work.name}, version ${work.version}: ${inksSaid(subjects[k].artwork)}`);
   const again = `Delivery ${row.number} of this commission, made again: the same versions give the same bytes`;
   return {
-    lease,
-    order: {
-      title: about.commission,
-      date: about.date,
-      grounds,
-      sets,
-      rows: rows.map(({ workId, ...rest }) => ({ ...rest, subject: subjects.find((s) => s.key === workId)! })),
-      made: [...(about.client ? [`For ${about.client}`] : []), ...made],
-      descent: { ...(row.descent ?? {}), delivery: row.number, again },
-    },
+    title: about.commission,
+    date: about.date,
+    grounds,
+    sets,
+    rows: rows.map(({ workId, ...rest }) => ({ ...rest, subject: subjects.find((s) => s.key === workId)! })),
+    made: [...(about.client ? [`For ${about.client}`] : []), ...made],
+    descent: { ...(row.descent ?? {}), delivery: row.number, again },
   };
 }
 

@@ -1,7 +1,6 @@
 /** Where what is delivered came from, for whoever asks years later: brief, rounds, edits in turn, versions. */
-import type { DeliveredWork } from '../contract/answers';
-import { getCommission } from './commissions';
-import { sql, type Sql } from './database';
+import type { Commission, DeliveredWork } from '../contract/answers';
+import type { Sql } from './database';
 
 /** The steps that led to a version of a work, the first one first, and what the work was made of. */
 async function lineOf({ workId, stepId, name, kind, version }: DeliveredWork, run: Sql) {
@@ -39,14 +38,14 @@ async function lineOf({ workId, stepId, name, kind, version }: DeliveredWork, ru
 
 /** What is known of where works came from, as it stands now. */
 export async function descentOf(
-  commissionId: string,
+  commission: Commission,
   works: readonly DeliveredWork[],
-  run: Sql = sql,
+  run: Sql,
 ): Promise<Record<string, unknown>> {
-  const { name, client, trade, audience, mood, coloursWanted, coloursUnwanted, grounds, kindOfMark } = await getCommission(commissionId); // prettier-ignore
+  const { name, client, trade, audience, mood, coloursWanted, coloursUnwanted, grounds, kindOfMark } = commission; // prettier-ignore
   const rounds = await run<{ number: number; prompt: string; leaveOut: string; leeway: number; ratio: string; colours: number | null; count: number; seed: number; date: Date }>(
     `select number, prompt, leave_out as "leaveOut", leeway, ratio, colours, count, seed, created_at as date from round where commission_id = $1 and state = 'done' order by number`,
-    [commissionId],
+    [commission.id],
   ); // prettier-ignore
   const lines = [];
   // One after the other: it is one connection where it is one transaction.

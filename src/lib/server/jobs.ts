@@ -124,7 +124,7 @@ async function doRound(id: string): Promise<void> {
 async function doDelivery(id: string): Promise<void> {
   const taken = await takeDelivery(id);
   if (!taken) return;
-  const { lease, order } = taken;
+  const { lease, order: findOrder } = taken;
   let [share, doing] = [0, null as string | null];
   let cancelled = () => {};
   // One that is cancelled, or taken back to what it was, is heard of at once.
@@ -138,6 +138,7 @@ async function doDelivery(id: string): Promise<void> {
       async (signal, report, stop) => {
         cancelled = stop;
         try {
+          const order = await findOrder();
           const keeper = new PackageKeeper(lease, order.date);
           const { files, checks } = await makePackage(order, (kind, input, hooks) => threads().run(kind, input, hooks), {
             put: (file, bytes) => keeper.put(file, bytes),

@@ -138,7 +138,7 @@ describe('a database of before there were works', () => {
         // Made again it has the sets of today, in names that begin as the client knows them; what was delivered stays.
         await remakeDelivery(delivery.id);
         const { lease, order } = (await takeDelivery(delivery.id))!;
-        expect(order.rows.map((r) => [r.stem, r.for])).toEqual([
+        expect((await order()).rows.map((r) => [r.stem, r.for])).toEqual([
           [delivery.about.stem ?? fileStem(delivery.about.commission), ['print', 'web', 'developers']],
         ]);
         expect(await handBack(lease)).toBe(true);

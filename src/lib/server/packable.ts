@@ -1,11 +1,19 @@
 /** What can be packed of a commission's works, and what can be told of it before files are made. */
 import type * as v from 'valibot';
 import { cmykOf } from '$core/colour';
-import { motionOf, motionsOf, motionToSvg, motionAsk } from '$core/motion';
-import { fileStems, FORS, inLook, isOpaque, ONE_COLOUR, planPackage, REVERSED, rowStems, sensibleFor, setsWith, type Look, type PackageSubject } from '$core/package'; // prettier-ignore
+import { motionAsk, motionOf, motionsOf, motionToSvg } from '$core/motion';
+import { fileStems, FORS, inLook, looksOf, planPackage, rowStems, sensibleFor, SETS, setsWith, subjectKind, subjectOf, type Look, type PackageSets, type PackageSubject } from '$core/package'; // prettier-ignore
 import { sceneOf } from '$core/scene';
-import { allPieces, colourwaysOf, MASTER, seenInks, type Artwork } from '$core/vector';
-import type { DeliveredRow, DeliveredWork, LookFacts, PackableFile, PackagePlan } from '../contract/answers';
+import { allPieces, seenInks, type Artwork } from '$core/vector';
+import type {
+  DeliveredRow,
+  DeliveredWork,
+  GroundColour,
+  LookFacts,
+  PackableFile,
+  PackagePlan,
+  WorkState,
+} from '../contract/answers';
 import type { LookAsked, MotionAsked, PackageSetsAsked } from '../contract/requests';
 import type { LookMade } from '../../../node/package-tasks';
 import { getCommission } from './commissions';
@@ -18,13 +26,6 @@ import { Problem, unknown } from './problem';
 export interface Packable extends DeliveredWork {
   readonly artwork: Artwork;
 }
-
-/** The looks of an artwork: its own inks, its colourways, one colour, reversed. */
-export const looksOf = (artwork: Artwork): Look[] => [
-  ...colourwaysOf(artwork).map(({ id, name }): Look => (id === MASTER ? { key: id, name: artwork.colourways?.length ? name : 'own inks', kind: 'own' } : { key: id, name, kind: 'colourway' })), // prettier-ignore
-  ONE_COLOUR,
-  REVERSED,
-];
 
 /** A look of an artwork by its key. A 422 Problem where it has none. */
 export function lookOf(artwork: Artwork, key: string): Look {
@@ -77,21 +78,13 @@ export async function packableWorks(commissionId: string): Promise<Packable[]> {
 }
 
 /** A work as packages have it: its title names the commission. */
-export function subjectOfWork({ workId, name, stem, kind, artwork }: Packable, commission: string): PackageSubject {
-  const { widthPx, heightPx } = artwork;
-  return {
+export const subjectOfWork = ({ workId, name, stem, kind, artwork }: Packable, commission: string): PackageSubject =>
+  subjectOf(artwork, {
     key: workId,
     name: name.toLowerCase().startsWith(commission.toLowerCase()) ? name : `${commission}, ${name}`,
     stem,
-    // What is much wider than high makes no icon.
-    kind: kind === 'lockup' || widthPx > 1.6 * heightPx ? 'lockup' : 'mark',
-    artwork,
-    widthPx,
-    heightPx,
-    isOpaque: isOpaque(artwork),
-    motions: motionsOf(sceneOf(artwork, { strokes: 'kept' })),
-  };
-}
+    kind: kind === 'lockup' ? kind : subjectKind(artwork),
+  });
 
 /** The rows of all works in all their looks, each with the names of its files. */
 export function allRows(works: readonly Packable[], commission: string) {
@@ -134,7 +127,10 @@ export async function packagePlan(
   const isWanted = ({ workId: id, kind }: Pick<Packable, 'workId' | 'kind'>): boolean =>
     id === workId || (family.has(id) && (kind !== 'lockup' || lockups <= LOCKUPS_MOST));
   const rows = allRows(works, name);
-  const files = planPackage(rows.map((r) => ({ ...r, for: FORS })), sets); // prettier-ignore
+  const files = planPackage(
+    rows.map((r) => ({ ...r, for: FORS })),
+    sets,
+  );
   return {
     sets,
     // The one that is delivered from comes first, then what belongs with it.
@@ -145,6 +141,7 @@ export async function packagePlan(
         widthPx: artwork.widthPx,
         heightPx: artwork.heightPx,
         isRelated: family.has(work.workId),
+        motions: rows.find((r) => r.work.workId === work.workId)!.subject.motions,
         looks: rows
           .filter((r) => r.work.workId === work.workId)
           .map(({ subject, look }) => ({ look, for: isWanted(work) ? sensibleFor(subject, look) : [] })),
@@ -153,20 +150,25 @@ export async function packagePlan(
   };
 }
 
-/** Looks that were made lately, by their step, key and what they are printed like. */
+/** Looks that were made lately, by their step, key, and what they are checked for. */
 const made = new Map<string, Promise<LookMade>>();
 const MADE_MOST = 64;
 
-async function lookAt(workId: string, { look: key, head, sets: asked }: v.InferOutput<typeof LookAsked>, caller: AbortSignal): Promise<LookMade> {
-  const { name, drawing, head: newest, commissionId } = await drawnWork(workId, head ?? null);
-  const look = lookOf(drawing, key);
-  const sets = setsWith(asked);
-  const { grounds } = await getCommission(commissionId);
-  const id = JSON.stringify([head ?? newest, key, look.name, sets.press, sets.print, grounds]);
+/** What looks of a step begin with in that. */
+const looked = (step: string, { key, name }: Look): string => `${step} ${key} ${name} `;
+
+function lookAt(
+  { id: workId, name, drawing }: WorkState,
+  step: string,
+  look: Look,
+  sets: PackageSets,
+  grounds: readonly GroundColour[],
+): Promise<LookMade> {
+  const id = looked(step, look) + JSON.stringify([sets.press, sets.print, grounds]);
   let own = made.get(id);
   if (!own) {
-    // One that went before it was there is asked for again by whoever comes.
-    own = computed('packageLook', { subject: { key: workId, name, artwork: drawing }, look, sets, grounds }, caller);
+    // For all that ask, so that none of them going away ends it.
+    own = computed('packageLook', { subject: { key: workId, name, artwork: drawing }, look, sets, grounds }, new AbortController().signal); // prettier-ignore
     made.set(id, own);
     own.catch(() => made.delete(id));
     for (const first of made.keys()) {
@@ -175,26 +177,24 @@ async function lookAt(workId: string, { look: key, head, sets: asked }: v.InferO
     }
   }
   return own;
-} // prettier-ignore
-
-/** What can be told of a look of a work before files are made of it, worked out in a thread. */
-export async function lookFacts(
-  workId: string,
-  asked: v.InferOutput<typeof LookAsked>,
-  caller: AbortSignal,
-): Promise<LookFacts> {
-  const { artwork, checks, weight } = await lookAt(workId, asked, caller);
-  const inks = seenInks(artwork).map(({ hex, name }) => ({ hex: hex.toUpperCase(), name, cmyk: cmykOf(hex).map((v) => Math.round(100 * v)) as never })); // prettier-ignore
-  return { checks, weight, inks };
 }
 
-/** An artwork in a look, for pictures of it. */
-export async function drawnInLook(
-  workId: string,
-  asked: Pick<v.InferOutput<typeof LookAsked>, 'look' | 'head'>,
-  caller: AbortSignal,
-): Promise<Artwork> {
-  return (await lookAt(workId, { ...asked, sets: {} }, caller)).artwork;
+/** What can be told of a look of a work before files are made of it, worked out in a thread. */
+export async function lookFacts(workId: string, { look: key, head, sets }: v.InferOutput<typeof LookAsked>): Promise<LookFacts> {
+  const work = await drawnWork(workId, head ?? null);
+  const { grounds } = await getCommission(work.commissionId);
+  const { artwork, checks, weight } = await lookAt(work, head ?? work.head, lookOf(work.drawing, key), setsWith(sets), grounds); // prettier-ignore
+  const inks = seenInks(artwork).map(({ hex, name }) => ({ hex: hex.toUpperCase(), name, cmyk: cmykOf(hex).map((v) => Math.round(100 * v)) as never })); // prettier-ignore
+  return { checks, weight, inks };
+} // prettier-ignore
+
+/** An artwork in a look, for pictures of it: whatever it was checked for. */
+export async function drawnInLook(workId: string, key: string, step: string | null): Promise<Artwork> {
+  const work = await drawnWork(workId, step);
+  const look = lookOf(work.drawing, key);
+  const at = looked(step ?? work.head, look);
+  const known = [...made].find(([id]) => id.startsWith(at))?.[1];
+  return (await (known ?? lookAt(work, step ?? work.head, look, SETS, []))).artwork;
 }
 
 /** A movement of a work as animated SVG. A 422 Problem for one that it cannot have. */

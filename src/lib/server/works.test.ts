@@ -621,15 +621,14 @@ describe('deliveries', () => {
 
   it('tell what is wrong with a look before anything is made of it', async () => {
     const artwork = await recolour(await keep(await newCandidate()), '#F2C14E');
-    const { signal } = new AbortController();
-    const facts = await lookFacts(artwork.id, { look: 'master', sets: {} }, signal);
+    const facts = await lookFacts(artwork.id, { look: 'master', sets: {} });
     expect(facts.inks.map((i) => i.hex)).toContain('#F2C14E');
     expect(facts.weight.svgBytes).toBeGreaterThan(100);
     const ink = (all: typeof facts) => all.checks.find((c) => c.what === 'ink')!;
     expect(ink(facts).ok).toBe(true);
-    const over = await lookFacts(artwork.id, { look: 'master', sets: { press: { '#F2C14E': { cmyk: [100, 100, 90, 90] } } } }, signal);
+    const over = await lookFacts(artwork.id, { look: 'master', sets: { press: { '#F2C14E': { cmyk: [100, 100, 90, 90] } } } });
     expect(ink(over)).toMatchObject({ ok: false, figure: 380 });
-    await expect(lookFacts(artwork.id, { look: 'none', sets: {} }, signal)).rejects.toMatchObject({ status: 422 });
+    await expect(lookFacts(artwork.id, { look: 'none', sets: {} })).rejects.toMatchObject({ status: 422 });
   }); // prettier-ignore
 
   it('are taken up when their server was killed', async () => {

@@ -14,9 +14,6 @@
     delivering.wantedLines.find((l) => delivering.wants(l.key, 'motion')) ??
       delivering.lines.find((l) => l.work.workId === workId)!,
   );
-  const possible = $derived(
-    MOTION_KINDS.filter((kind) => kind !== 'blinked' || delivering.plan.files.some((f) => f.workId === line.work.workId && f.making.as === 'motion-svg' && f.making.kind === 'blinked') || !sets.motion.kinds.includes('blinked')), // prettier-ignore
-  );
 
   function see(kind: MotionKind): void {
     const { seconds, ease, loop, order } = { ...motionWanted(sets, kind), ...asked };
@@ -45,7 +42,7 @@
 
 <h3 class="mt-3 mb-1 text-[13px]">Movements</h3>
 <ul class="mb-2">
-  {#each possible as kind (kind)}
+  {#each line.work.motions as kind (kind)}
     {@const ask = { ...motionWanted(sets, kind), ...(opened === kind ? asked : {}) }}
     <li class="border-b border-line">
       <div class="flex min-h-8 items-center gap-2">

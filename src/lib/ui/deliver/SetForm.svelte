@@ -13,6 +13,7 @@
   const isLeftOut = (part: string) => sets.leftOut.includes(`${purpose}/${part}`);
 
   const change = (own: Partial<PackageSets>) => void delivering.change({ ...delivering.sets, ...own });
+  const put = <K extends keyof PackageSets>(key: K, own: Partial<PackageSets[K]>) => change({ [key]: { ...sets[key], ...own } }); // prettier-ignore
   function want(part: string, on: boolean): void {
     const name = `${purpose}/${part}`;
     change({ leftOut: on ? sets.leftOut.filter((n) => n !== name) : [...sets.leftOut, name] });
@@ -50,7 +51,7 @@
       min={5}
       max={1000}
       unit="mm"
-      onsettle={(longerMm) => change({ print: { ...sets.print, longerMm } })}
+      onsettle={(longerMm) => put('print', { longerMm })}
     />
     <Figure
       label="Bleed beyond the trim"
@@ -59,7 +60,7 @@
       max={20}
       step={0.5}
       unit="mm"
-      onsettle={(bleedMm) => change({ print: { ...sets.print, bleedMm } })}
+      onsettle={(bleedMm) => put('print', { bleedMm })}
     />
     <Press {delivering} />
   {:else if purpose === 'web'}
@@ -69,7 +70,7 @@
       min={16}
       max={1024}
       unit="px"
-      onsettle={(basePx) => change({ web: { ...sets.web, basePx } })}
+      onsettle={(basePx) => put('web', { basePx })}
     />
     <NumberList
       label="and so many times"
@@ -77,7 +78,7 @@
       values={sets.web.times}
       least={1}
       most={4}
-      onsettle={(times) => change({ web: { ...sets.web, times } })}
+      onsettle={(times) => put('web', { times })}
     />
     <NumberList
       label="Favicon"
@@ -85,7 +86,7 @@
       values={sets.favicon.icoPx}
       least={8}
       most={256}
-      onsettle={(icoPx) => change({ favicon: { ...sets.favicon, icoPx } })}
+      onsettle={(icoPx) => put('favicon', { icoPx })}
     />
     <NumberList
       label="Icons of the manifest"
@@ -93,7 +94,7 @@
       values={sets.favicon.manifestPx}
       least={8}
       most={4096}
-      onsettle={(manifestPx) => change({ favicon: { ...sets.favicon, manifestPx } })}
+      onsettle={(manifestPx) => put('favicon', { manifestPx })}
     />
     <NumberList
       label="that may be cut to any shape"
@@ -101,7 +102,7 @@
       values={sets.favicon.maskablePx}
       least={8}
       most={4096}
-      onsettle={(maskablePx) => change({ favicon: { ...sets.favicon, maskablePx } })}
+      onsettle={(maskablePx) => put('favicon', { maskablePx })}
     />
   {:else if purpose === 'shops'}
     <NumberList
@@ -110,7 +111,7 @@
       values={sets.shops.storePx}
       least={8}
       most={4096}
-      onsettle={(storePx) => change({ shops: { ...sets.shops, storePx } })}
+      onsettle={(storePx) => put('shops', { storePx })}
     />
     <NumberList
       label="On phones"
@@ -118,7 +119,7 @@
       values={sets.shops.iconPx}
       least={8}
       most={4096}
-      onsettle={(iconPx) => change({ shops: { ...sets.shops, iconPx } })}
+      onsettle={(iconPx) => put('shops', { iconPx })}
     />
     <NumberList
       label="Layers"
@@ -126,7 +127,7 @@
       values={sets.shops.layerPx}
       least={8}
       most={4096}
-      onsettle={(layerPx) => change({ shops: { ...sets.shops, layerPx } })}
+      onsettle={(layerPx) => put('shops', { layerPx })}
     />
   {:else if purpose === 'social'}
     <NumberList
@@ -135,7 +136,7 @@
       values={sets.social.avatarPx}
       least={8}
       most={4096}
-      onsettle={(avatarPx) => change({ social: { ...sets.social, avatarPx } })}
+      onsettle={(avatarPx) => put('social', { avatarPx })}
     />
     <Lines
       label="Covers"
@@ -146,7 +147,7 @@
         return name && [w, h].every((n) => Number(n) >= 8 && Number(n) <= 4096) ? { name, widthPx: Number(w), heightPx: Number(h) } : null; // prettier-ignore
       }}
       hint="a name and two sides, as in cover-wide 1500 x 500"
-      onsettle={(covers) => change({ social: { ...sets.social, covers } })}
+      onsettle={(covers) => put('social', { covers })}
     />
   {:else if purpose === 'stickers'}
     <NumberList
@@ -155,7 +156,7 @@
       values={sets.stickers.longerMm}
       least={5}
       most={2000}
-      onsettle={(longerMm) => change({ stickers: { ...sets.stickers, longerMm } })}
+      onsettle={(longerMm) => put('stickers', { longerMm })}
     />
     <Figure
       label="Cut line outside by"
@@ -164,7 +165,7 @@
       max={20}
       step={0.5}
       unit="mm"
-      onsettle={(cutMm) => change({ stickers: { ...sets.stickers, cutMm } })}
+      onsettle={(cutMm) => put('stickers', { cutMm })}
     />
   {:else if purpose === 'large'}
     <Lines
@@ -185,7 +186,7 @@
       min={10}
       max={210}
       unit="mm"
-      onsettle={(letterheadMm) => change({ office: { ...sets.office, letterheadMm } })}
+      onsettle={(letterheadMm) => put('office', { letterheadMm })}
     />
     <Figure
       label="Pictures"
@@ -194,7 +195,7 @@
       max={4096}
       step={16}
       unit="px"
-      onsettle={(picturePx) => change({ office: { ...sets.office, picturePx } })}
+      onsettle={(picturePx) => put('office', { picturePx })}
     />
   {:else if purpose === 'motion'}
     <Movements {delivering} {workId} />
@@ -205,7 +206,7 @@
       max={1024}
       step={16}
       unit="px"
-      onsettle={(picturePx) => change({ motion: { ...sets.motion, picturePx } })}
+      onsettle={(picturePx) => put('motion', { picturePx })}
     />
   {/if}
   <p class="mt-3"><button class="quiet" onclick={asBegun}>as it was begun</button></p>

@@ -4,5 +4,5 @@ import { lookFacts } from '$lib/server/packable';
 import type { RequestEvent } from './$types';
 
 export const POST = answer(async ({ params, request }: RequestEvent) =>
-  lookFacts(params.id, await bodyOf(LookAsked, request), request.signal),
+  lookFacts(params.id, await bodyOf(LookAsked, request)),
 );
