@@ -1,6 +1,6 @@
 /**
- * How much of prompts is read as it was written down beforehand (`bench/reading/prompts.txt`): shares of prompts in which all figures, all pairs that stand in a relation, all
- * counts, what is left out, the lettering and the kind are right. `npx tsx bench/reading.ts [--wrong]` lists those whose figures are not.
+ * How much of prompts is read as it was written down beforehand (`bench/reading/prompts.txt`, worked from; `later.txt`, not): shares of prompts in which all figures, all pairs that stand in a relation, all
+ * counts, what is left out, the lettering and the kind are right. `npx tsx bench/reading.ts [--wrong]` lists those that are not.
  */
 import { readFileSync } from 'node:fs';
 import { understand } from '../core/engine';
@@ -36,11 +36,12 @@ function writtenIn(line: string): Written {
 
 /** Words without what tells one from several. */
 const ONE: Readonly<Record<string, string>> = { leaves: 'leaf', feet: 'foot', loaves: 'loaf', teeth: 'tooth' };
-const bare = (word: string): string => word.toLowerCase().replace(/[^a-z0-9 ]/g, '').replace(/\w+$/, (w) => ONE[w] ?? w.replace(/(?<=sh|ch|x)es$|(?<!s)s$/, '')); // prettier-ignore
+const bare = (word: string): string => word.toLowerCase().replace(/'s\b/g, '').replace(/[^a-z0-9 ]/g, '').replace(/\w+$/, (w) => ONE[w] ?? w.replace(/ies$/, 'y').replace(/(?<=sh|ch|x)es$|(?<!s)s$/, '')); // prettier-ignore
 /** The kind that a prompt of ours names, as the reader calls it. */
 const KINDS: Readonly<Record<string, string>> = { 'app icon': 'app icon', mascot: 'mascot', wordmark: 'wordmark', emblem: 'emblem', badge: 'emblem', monogram: 'lettermark', icons: 'icon sheet' }; // prettier-ignore
 
-const lines = readFileSync(new URL('./reading/prompts.txt', import.meta.url), 'utf8').split('\n');
+const file = process.argv.find((a) => a.endsWith('.txt')) ?? 'prompts.txt';
+const lines = readFileSync(new URL(`./reading/${file}`, import.meta.url), 'utf8').split('\n');
 const all = lines.filter((l) => l.trim() && !l.startsWith('#')).map(writtenIn);
 const right = { figures: 0, relations: 0, counts: 0, leaveOut: 0, lettering: 0, kind: 0 };
 const asked = { figures: all.length, relations: 0, counts: 0, leaveOut: 0, lettering: 0, kind: 0 };
@@ -48,7 +49,7 @@ let [notUnderstood, words] = [0, 0];
 for (const want of all) {
   const read = understand(want.prompt).parts;
   // What was mistyped is right where what was meant is drawn.
-  const found = read.figures.map((f) => bare(want.prompt.includes(f.word) && want.figures.some((w) => w.word === f.drawn) ? f.drawn : f.word)); // prettier-ignore
+  const found = read.figures.map((f) => bare(want.prompt.includes(f.word) && !want.figures.some((w) => bare(w.word) === bare(f.word)) && want.figures.some((w) => w.word === f.drawn) ? f.drawn : f.word)); // prettier-ignore
   const isSame = (a: string, b: string): boolean => a === b || a.endsWith(` ${b}`) || b.endsWith(` ${a}`);
   // Letters and numbers are lettering.
   const isLetters = (word: string): boolean => /^(?:letter|number) \w$/.test(word) && read.lettering.join('').includes(word.slice(-1)); // prettier-ignore
@@ -59,14 +60,16 @@ for (const want of all) {
   else if (process.argv.includes('--wrong')) console.log(`${want.prompt}: ${read.figures.map((f) => f.word).join('; ')} (${read.notUnderstood.join(', ')})`); // prettier-ignore
   if (want.relations.length) {
     asked.relations++;
-    // Each figure stands in a relation to the one before it.
-    const pairs = read.figures.flatMap((f, k) => (k && f.relation ? [`${k - 1} ${k}`] : []));
-    const isPair = ({ from, to }: { from: number; to: number }): boolean => pairs.includes([at[from], at[to]].sort((a, b) => a - b).join(' ')); // prettier-ignore
+    const pairs = read.figures.flatMap((f, k) => (f.relation && f.to !== null ? [[f.to, k].sort((a, b) => a - b).join(' ')] : [])); // prettier-ignore
+    // What stands to a letter has no figure to stand to.
+    const isPair = ({ from, to }: { from: number; to: number }): boolean => at[from] < 0 || at[to] < 0 || pairs.includes([at[from], at[to]].sort((a, b) => a - b).join(' ')); // prettier-ignore
     if (hasAll && want.relations.every(isPair)) right.relations++;
+    else if (process.argv.includes('--wrong') && hasAll) console.log(`${want.prompt}: ${read.figures.map((f) => `${f.word} ${f.relation ?? ''} ${f.to ?? ''}`).join('; ')}`); // prettier-ignore
   }
   if (want.figures.some((f) => f.count > 1)) {
     asked.counts++;
     if (want.figures.every((f, k) => at[k] >= 0 && read.figures[at[k]].count === f.count)) right.counts++;
+    else if (process.argv.includes('--wrong')) console.log(`${want.prompt}: counts ${read.figures.map((f) => f.count).join(', ')}`); // prettier-ignore
   }
   for (const part of ['leaveOut', 'lettering'] as const)
     if (want[part].length) {

@@ -672,6 +672,23 @@ describe('odd-quill retouch and cut-out', () => {
   });
 });
 
+describe('odd-quill read', () => {
+  it('tells how a prompt is understood, in lines or as JSON, every word of it', async () => {
+    const told = await run('read', 'three herons in a teapot, seal, no text');
+    expect(told.code).toBe(0);
+    expect(told.out).toMatch(/0 {2}3 x herons[^]*1 {2}teapot {2}inside 0[^]*kind: emblem\n[^]*leave out: text/);
+    const { figures, words } = JSON.parse((await run('read', '--json', 'letter R made of vines')).out) as {
+      figures: { word: string; relation: string; to: number | null }[];
+      words: { word: string; part: string }[];
+    };
+    expect(figures).toMatchObject([{ word: 'vines', relation: 'made of', to: null }]);
+    expect(words.map((w) => w.part)).toEqual(['lettering', 'lettering', 'relation', 'relation', 'figure']);
+    expect((await run('read', 'a fox with a moon', '--leave-out', 'moon')).out).not.toMatch(/1 {2}moon/);
+    expect((await run('read')).code).toBe(2);
+    expect((await run('read', '   ')).code).toBe(2);
+  });
+});
+
 describe('odd-quill read-lettering', () => {
   it('tells what pictures say, a line each, and goes on after one that is none', async () => {
     const prompt = 'emblem of a hedgehog in a ring, named Juniper Row, green';

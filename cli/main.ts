@@ -20,6 +20,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
   retouch: async () => (await import('./retouch')).retouchCommand,
   'read-lettering': async () => (await import('./reading')).readLetteringCommand,
   candidates: async () => (await import('./candidates')).candidatesCommand,
+  read: async () => (await import('./read')).readCommand,
   finishes: async () => (await import('./candidates')).finishesCommand,
 };
 
@@ -140,6 +141,9 @@ const HELP = `odd-quill: candidates, traces and drawings from the command line
       --flaws 0..100             flaws of the kind such pictures have, none to many (20)
       --contact-sheet FILE.png   all candidates on one sheet; alone, nothing else is written
       --json                     one JSON object on standard output
+
+  odd-quill read PROMPT [--leave-out TEXT] [--json]
+      What is understood of a prompt: figures, how they stand to one another, and what every word was read as.
 
   odd-quill finishes [--out DIR] [--contact-sheet FILE.png] [--size N] [--json]
       Lists the finishes, and draws an example of each.

@@ -49,6 +49,9 @@ const PARTS = {
   leaveOut: [],
   rows: null,
   columns: null,
+  manner: [],
+  settings: [],
+  words: [],
   notUnderstood: [],
 };
 

@@ -99,7 +99,35 @@ describe('a commission, from brief to package', () => {
     );
     await page.waitForSelector('[aria-label=Understood]');
     expect(await text('[aria-label=Understood]')).toMatch(
-      /figure noctule bat ?over crescent moon ?finish flat ?colours .*ground white/,
+      /figure noctule bat ?over ?crescent moon ?colour two colours midnight blue and lamp yellow ?finish flat ?ground white ground/,
+    );
+  });
+
+  it('changes a part of the prompt at its place in the line', async () => {
+    await click('crescent moon');
+    await page.waitForSelector('[aria-label="figure, changed"]');
+    await page.keyboard.type('full moon');
+    await page.keyboard.press('Enter');
+    const prompt = () => page.$eval('#prompt', (e) => (e as HTMLTextAreaElement).value);
+    await page.waitForFunction(() =>
+      (document.querySelector('#prompt') as HTMLTextAreaElement).value.includes('full moon'),
+    );
+    expect(await prompt()).toBe(
+      'noctule bat over a full moon, two colours midnight blue and lamp yellow, flat, white ground',
+    );
+    await page.waitForFunction(() =>
+      document.querySelector('[aria-label=Understood]')?.textContent?.includes('full moon'),
+    );
+    await click('full moon');
+    await page.waitForSelector('[aria-label="figure, changed"]');
+    await page.keyboard.type('nothing of it');
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('[aria-label="figure, changed"]'));
+    await click('full moon');
+    await page.keyboard.type('crescent moon');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() =>
+      (document.querySelector('#prompt') as HTMLTextAreaElement).value.includes('crescent moon'),
     );
   });
 

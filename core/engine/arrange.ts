@@ -1,21 +1,15 @@
-import type { Relation } from '../prompt';
-import { boundsOf, box, disc, ringOf, tile } from './area';
-import { grown, intersect, moved, rim, roomIn, sizeOf, union } from '../path';
-import { clipped, movedFigure, outlineOf, placed, seenParts, silhouetteOf, type Figure, type Place } from './figure';
+import type { PromptFigure } from '../prompt';
+import { boundsOf, disc, ringOf, tile } from './area';
+import { grown, intersect, rim, sizeOf, union } from '../path';
+import { clipped, outlineOf, placed, seenParts, silhouetteOf, type Figure, type Place } from './figure';
+import { onField } from './field';
 import { layerOf, scaled, type Layer } from './layer';
-import { clearest } from './palette';
+import { severalAsOne, swapped, waysFor } from './pairs';
 import { isThing } from './things';
 import { arrangement, banned, clear, figureFor, finished, form, FORMS, type Stage } from './stage';
 
 /** The largest share of its field that a figure alone takes. */
 const WHOLE: Place = { cx: 50, cy: 50, side: 84 };
-
-/** Colours for what stands on a field of the first ink. */
-export const onField = (stage: Stage, field = stage.palette.inks[0]): readonly string[] => {
-  const others = [...stage.palette.inks.filter((i) => i !== field), stage.palette.groundHex];
-  const lead = clearest(field, others);
-  return [lead, ...others.filter((i) => i !== lead)];
-};
 
 type Single = (stage: Stage, figure: Figure) => Layer[];
 
@@ -147,231 +141,25 @@ export function several(stage: Stage, figure: Figure, count: number, oneRow: boo
   return out;
 }
 
-type Pair = (stage: Stage, a: Figure, b: Figure) => Layer[];
-
-const swapped = (s: Stage): readonly string[] => {
-  const [first, second = first, ...rest] = s.palette.inks;
-  return [second, first, ...rest];
-};
-
-/** B large, behind A. */
-const behind: Pair = (s, a, b) => [
-  ...finished(s, placed(b, { cx: 50, cy: 46, side: 84, fill: 0.9 }), s.palette.groundHex, swapped(s)),
-  ...clear(s, placed(a, { cx: 51, cy: 56, side: 62 }), s.palette.groundHex),
-];
-
-/** A above B, touching. */
-const above: Pair = (s, a, b) => {
-  const low = placed(b, { cx: 50, cy: 73, side: 54, fill: 0.8 });
-  const top = boundsOf(outlineOf(low)).y;
-  const high = placed(a, { cx: 50, cy: 34, side: 54, fill: 0.9 });
-  const hb = boundsOf(outlineOf(high));
-  const dy = top + 3 - (hb.y + hb.height);
-  return [
-    ...finished(s, low, s.palette.groundHex, swapped(s)),
-    ...clear(s, movedFigure(high, [1, 0, 0, 1, 0, dy]), s.palette.groundHex, s.palette.inks, 1.6),
-  ].map((l) => shifted(l, 0, -dy / 2));
-};
-
-const shifted = (l: Layer, dx: number, dy: number): Layer => ({
-  ...l,
-  area: moved(l.area, [1, 0, 0, 1, dx, dy]),
-  ...(l.clip ? { clip: moved(l.clip, [1, 0, 0, 1, dx, dy]) } : {}),
-});
-
-/** A cut out of B's filled outline. */
-const insideOf: Pair = (s, a, b) => {
-  const [first] = s.palette.inks;
-  const outer = placed(b, { cx: 50, cy: 50, side: 88, fill: 0.95 });
-  const hull = silhouetteOf(outer);
-  const bb = boundsOf(hull);
-  const room = roomIn(hull) ?? { x: bb.x + bb.width / 2, y: bb.y + bb.height / 2, r: 8 };
-  const inner = placed(a, { cx: room.x, cy: room.y, side: room.r * 1.75, fill: 0.9 });
-  return bb.width > 0 ? [...form(s, hull, first), ...finished(s, inner, first, onField(s, first))] : [];
-};
-
-/** B small, beside A's shoulder. */
-const beside: Pair = (s, a, b) => {
-  const right = s.knobs.odds('beside', 0.5);
-  const big = placed(a, { cx: right ? 43 : 57, cy: 55, side: 70 });
-  const small = placed(b, { cx: right ? 80 : 20, cy: 27, side: 34, fill: 0.85 });
-  return [...finished(s, big), ...clear(s, small, s.palette.groundHex, swapped(s), 2.2)];
-};
-
-/** B low in front of A, where a hand would have it. */
-const held: Pair = (s, a, b) => {
-  const right = s.knobs.odds('beside', 0.5);
-  const big = placed(a, { cx: right ? 45 : 55, cy: 46, side: 74 });
-  const bb = boundsOf(outlineOf(big));
-  const small = placed(b, {
-    cx: right ? Math.min(80, bb.x + bb.width * 0.92) : Math.max(20, bb.x + bb.width * 0.08),
-    cy: Math.min(78, bb.y + bb.height * 0.78),
-    side: 36,
-    fill: 0.85,
-  });
-  return [...finished(s, big), ...clear(s, small, s.palette.groundHex, swapped(s), 1.8)];
-};
-
-/** B on A's head, or round its neck when it is something for the neck. */
-const worn: Pair = (s, a, b) => {
-  const big = placed(a, { cx: 50, cy: 57, side: 70 });
-  const bb = boundsOf(outlineOf(big));
-  const low = /scarf|tie|necklace|collar|bow|medal|ribbon|apron/.test(b.name);
-  const glasses = /glass|goggle|mask|monocle/.test(b.name);
-  // The head is as broad as what the top quarter of the figure covers.
-  const head = boundsOf(intersect(outlineOf(big), box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.26)));
-  const cx = head.x + head.width / 2;
-  const size = Math.max(20, Math.min(44, head.width * (glasses ? 0.95 : 1.05)));
-  const thing = placed(b, { cx, cy: 50, side: size, fill: 1 });
-  const tb = boundsOf(outlineOf(thing));
-  const y = low
-    ? bb.y + bb.height * 0.5 - tb.height / 2
-    : glasses
-      ? bb.y + bb.height * 0.28 - tb.height / 2
-      : bb.y - tb.height * 0.74;
-  return [
-    ...finished(s, big),
-    ...clear(s, movedFigure(thing, [1, 0, 0, 1, 0, y - tb.y]), s.palette.groundHex, swapped(s), 1.2),
-  ];
-};
-
-/** B in front, A's upper half out of its top. */
-const emerging: Pair = (s, a, b) => {
-  const front = placed(b, { cx: 50, cy: 72, side: 60, fill: 0.85 });
-  const fb = boundsOf(outlineOf(front));
-  const back = placed(a, { cx: 50, cy: 40, side: 58, fill: 0.9 });
-  const ab = boundsOf(outlineOf(back));
-  const dy = fb.y + fb.height * 0.22 - (ab.y + ab.height * 0.72);
-  const raised = movedFigure(back, [1, 0, 0, 1, 0, dy]);
-  const cut = clipped(raised, box(-200, -200, 500, 200 + fb.y + fb.height * 0.45));
-  return [...finished(s, cut), ...clear(s, front, s.palette.groundHex, swapped(s), 1.6)];
-};
-
-/** A's outline filled with many small B. */
-const madeOf: Pair = (s, a, b) => {
-  const big = placed(a, { cx: 50, cy: 50, side: 88, fill: 0.85 });
-  const hull = silhouetteOf(big);
-  const inner = grown(hull, -0.6);
-  const bb = boundsOf(hull);
-  const pitch = 6.6;
-  const out: Layer[] = [];
-  let i = 0;
-  for (let y = bb.y; y < bb.y + bb.height; y += pitch * 0.88)
-    for (
-      let x = bb.x + (Math.round((y - bb.y) / (pitch * 0.88)) % 2 ? pitch / 2 : 0);
-      x < bb.x + bb.width + pitch;
-      x += pitch
-    ) {
-      const r = pitch * 0.42;
-      const inHull = sizeOf(intersect(disc(x, y, r, 12), inner)) / (Math.PI * r * r);
-      if (inHull < 0.52) continue;
-      i++;
-      const turn = (s.knobs(`made/${i}`) - 0.5) * 1.4;
-      const small = placed(
-        { ...b, parts: b.parts.slice(0, 3) },
-        { cx: 0, cy: 0, side: pitch * (inHull > 0.9 ? 0.96 : 0.74), fill: 1 },
-      );
-      const [c, n] = [Math.cos(turn), Math.sin(turn)];
-      out.push(
-        ...finished(
-          s,
-          movedFigure(small, [c, n, -n, c, x, y]),
-          s.palette.groundHex,
-          i % 3 ? s.palette.inks : swapped(s),
-        ),
-      );
-    }
-  return out.length > 6 ? out : finished(s, big);
-};
-
-const CELESTIAL = new Set([
-  'moon',
-  'sun',
-  'cloud',
-  'star',
-  'crescent moon',
-  'full moon',
-  'new moon',
-  'rainbow',
-  'planet',
-]);
-/** What stands in the distance. */
-const LANDSCAPE = new Set([
-  'mountain',
-  'mountains',
-  'hill',
-  'forest',
-  'island',
-  'sunrise',
-  'sunset',
-  'mountain range',
-  'wave',
-  'castle',
-  'city',
-]);
-const HOLDERS = new Set([
-  'house',
-  'shield',
-  'window',
-  'drop',
-  'heart',
-  'shell',
-  'leaf',
-  'seed',
-  'lantern',
-  'basket',
-  'cup',
-  'light bulb',
-  'egg',
-  'bottle',
-  'jar',
-  'circle',
-  'cloud',
-  'tooth',
-  'flame',
-  'pumpkin',
-  'apple',
-  'pear',
-]);
-
-/** Ways to put two figures together by how the prompt relates them, the best first. */
-function waysFor(relation: Relation | null, b: string): readonly Pair[] {
-  switch (relation) {
-    case 'inside':
-      return HOLDERS.has(b) ? [insideOf, insideOf, emerging] : [emerging, insideOf, above];
-    case 'on':
-      return CELESTIAL.has(b) ? [behind, above] : [above, above, behind];
-    case 'riding':
-      return [above];
-    case 'over':
-      return CELESTIAL.has(b) ? [behind, above, behind] : [above, behind];
-    case 'under':
-      return [(s, p, q) => above(s, q, p), (s, p, q) => behind(s, p, q)];
-    case 'behind':
-      return [(s, p, q) => behind(s, q, p)];
-    case 'holding':
-      return [held, held, beside];
-    case 'wearing':
-      return [worn];
-    case 'coming out of':
-      return [emerging];
-    case 'made of':
-      return [madeOf];
-    default:
-      return CELESTIAL.has(b) || LANDSCAPE.has(b)
-        ? [behind, beside, above]
-        : HOLDERS.has(b)
-          ? [beside, insideOf, held, above]
-          : [beside, held, above, behind];
-  }
-}
-
 /** Layers made smaller or larger and moved, so that all of them together sit in the middle of the field. */
 function fitLayers(layers: Layer[], side: number): Layer[] {
   const b = boundsOf(layers.flatMap((l) => l.area));
   if (!(b.width > 0)) return layers;
   const k = Math.min(side / Math.max(b.width, b.height), 1.25);
   return scaled(layers, k, -k * (b.x + b.width / 2 - 50), -k * (b.y + b.height / 2 - 50));
+}
+
+/** A figure as often as it is asked for; made of many, one drawing of it is enough. */
+function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
+  const one = figureFor(stage, figure, index);
+  const isFixed = index === 0 && stage.given !== undefined;
+  return figure.count < 2 ||
+    isFixed ||
+    figure.drawn.startsWith('crossed ') ||
+    figure.relation === 'made of' ||
+    figure.relation === 'between'
+    ? one
+    : severalAsOne(one, figure.count, figure.modifiers.includes('crossed'));
 }
 
 /** The figures of a prompt in one picture. */
@@ -384,12 +172,15 @@ export function together(stage: Stage): Layer[] {
     second?.relation === 'wearing' && isThing(`${first.drawn} face`)
       ? { ...first, drawn: `${first.drawn} face` }
       : first;
-  const a = figureFor(stage, head, 0);
   if (!second)
-    return first.count > 1 && !stage.given?.fixed
-      ? several(stage, a, first.count, rows === 1 || first.count <= 3)
-      : single(stage, a);
-  const b = figureFor(stage, second, 1);
+    return first.count > 1 &&
+      !first.drawn.startsWith('crossed ') &&
+      !first.modifiers.includes('crossed') &&
+      !stage.given?.fixed
+      ? several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
+      : single(stage, groupFor(stage, head, 0));
+  const a = groupFor(stage, head, 0);
+  const b = groupFor(stage, second, 1);
   if (stage.given?.fixed) {
     const room = boundsOf(outlineOf(a));
     return [
@@ -402,7 +193,7 @@ export function together(stage: Stage): Layer[] {
       ),
     ];
   }
-  const layers = fitLayers(arrangement(stage, waysFor(second.relation, second.drawn))(stage, a, b), third ? 80 : 86);
+  const layers = fitLayers(arrangement(stage, waysFor(first, second))(stage, a, b), third ? 80 : 86);
   if (!third) return layers;
   const c = placed(figureFor(stage, third, 2), { cx: 18, cy: 22, side: 21, fill: 0.9 });
   return [...layers, ...clear(stage, c, stage.palette.groundHex, swapped(stage))];

@@ -1,4 +1,4 @@
-import type { Kind, PromptParts } from '../prompt';
+import { withoutSome, type Kind, type PromptParts } from '../prompt';
 import { together } from './arrange';
 import type { Figure } from './figure';
 import { FINISHES } from './finish';
@@ -64,7 +64,8 @@ export const DETAIL_DEFAULT = 45;
 export const kindOf = (parts: PromptParts, chosen: Kind | null): Kind =>
   chosen ??
   (parts.kind === 'pictorial' && parts.lettering.length ? (parts.figures.length ? 'combination' : null) : parts.kind) ??
-  (parts.figures.length > 3 || (parts.rows ?? 0) * (parts.columns ?? 0) > 1
+  ((parts.figures.length > 3 && parts.figures.every((f) => ['with', 'beside', null].includes(f.relation))) ||
+  (parts.rows ?? 0) * (parts.columns ?? 0) > 1
     ? 'icon sheet'
     : parts.lettering.length
       ? parts.figures.length
@@ -95,9 +96,15 @@ function finishOf(request: SceneRequest, kind: Kind, k: Knobs): string {
 
 /** The stage that a candidate is composed on: its chance, colours and finish. */
 export function stageFor(request: SceneRequest): Stage {
-  const { parts, given } = request;
+  const { given } = request;
+  const kindAsked = kindOf(request.parts, request.kind);
+  // What nothing can be drawn for is left out where there is something else.
+  const parts =
+    kindAsked !== 'icon sheet' && request.parts.figures.some((f) => f.via !== 'none')
+      ? { ...request.parts, figures: withoutSome(request.parts.figures, (f) => f.via === 'none') }
+      : request.parts;
   const knobs = knobsFrom(request.descent);
-  const kind = kindOf(parts, request.kind);
+  const kind = kindAsked;
   const finishName = finishOf(request, kind, knobs);
   const finish = FINISHES[finishName];
   const own = paletteFor(parts, request.colours, knobs, finish.onDark && !parts.ground, request.leeway);

@@ -96,7 +96,7 @@ describe('what can be drawn', () => {
   });
 
   it.each(RELATION_NAMES)('relates two figures by "%s"', (relation) => {
-    const prompt = relation === 'in the manner of' ? 'letter B in the manner of a bee' : `fox ${relation} a basket`;
+    const prompt = relation === 'in the manner of' ? 'letter B in the manner of a bee' : `fox ${relation === 'toward' ? 'looking at' : relation} a basket`; // prettier-ignore
     const parts = understand(prompt).parts;
     expect(parts.figures.at(-1)?.relation).toBe(relation);
     expect(inked(draw(prompt, 0, { leeway: 0 }))).toBeGreaterThan(0.04);

@@ -1,7 +1,8 @@
 import { contrastRatio, mix } from '../colour';
 import { abstractFigure } from './abstract';
 import { arrangement, banned, figureFor, finished, form, FORMS, scalloped, fieldOf, type Stage } from './stage';
-import { onField, single, together } from './arrange';
+import { single, together } from './arrange';
+import { onField } from './field';
 import { boundsOf, box, disc, ringOf, starArea, tile, turnedBy } from './area';
 import { intersect, grown, subtract, moved, rim, sizeOf, union, type Area, roomIn } from '../path';
 import { buildFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';

@@ -1,8 +1,10 @@
 import { boundsOf, box, ringOf, tile, turnedBy } from './area';
 import { intersect, grown, subtract, moved, union, type Area } from '../path';
-import { onField, together } from './arrange';
+import { together } from './arrange';
+import { onField } from './field';
 import { outlineOf, placed, silhouetteOf, type Figure } from './figure';
 import { layerOf, scaled, type Layer } from './layer';
+import { filledWith } from './pairs';
 import { FACE_NAMES, lineIn, setLine } from './letters';
 import { arrangement, clear, figureFor, finished, form, FORMS, type Stage } from './stage';
 import { wordsAs } from './words';
@@ -127,7 +129,13 @@ export function lettermark(stage: Stage): Layer[] {
       ),
     ];
   };
-  return arrangement(stage, [cutIn, perched, onForm, cutIn])();
+  /** The letters filled with many of the figure. */
+  const made = (): Layer[] => {
+    const out = filledWith(stage, union(...set(90, 84)), figureIn, 7.4);
+    return out.length > 6 ? out : cutIn();
+  };
+  const relation = parts.figures[0].relation;
+  return arrangement(stage, relation === 'made of' ? [made] : [cutIn, perched, onForm, cutIn])();
 }
 
 /** A name set as a mark, with one thing done to it. */

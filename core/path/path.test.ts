@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  axisOf,
   boxOf,
   centroidOf,
   circle,
@@ -343,6 +344,19 @@ describe('areas', () => {
   it('grow and shrink by what is asked', () => {
     expect(sizeOf(grown(square(0, 0, 10), 2, 'sharp'))).toBeCloseTo(196, 3);
     expect(sizeOf(grown(square(0, 0, 10), -2))).toBeCloseTo(36, 3);
+  });
+  it('have an axis along which they are longest', () => {
+    const bar = [[0, 0, 20, 0, 20, 4, 0, 4]];
+    expect(axisOf(bar)).toMatchObject({ angleRad: expect.closeTo(0, 9), longer: expect.closeTo(5, 9) });
+    fc.assert(
+      fc.property(fc.double({ min: -1.5, max: 1.5, noNaN: true }), (t) => {
+        const turned = bar.map((ring) => ring.map((_, i) => (i % 2 ? ring[i - 1] * Math.sin(t) + ring[i] * Math.cos(t) : ring[i] * Math.cos(t) - ring[i + 1] * Math.sin(t)))); // prettier-ignore
+        expect(axisOf(turned)!.angleRad).toBeCloseTo(t, 6);
+      }),
+      { numRuns: 30 },
+    );
+    expect(axisOf(square(3, 3, 5))!.longer).toBeCloseTo(1, 6);
+    expect(axisOf([])).toBeNull();
   });
   it('have their roomiest place where the largest circle fits', () => {
     expect(roomIn(square(0, 0, 10), 0.01)).toMatchObject({

@@ -115,6 +115,27 @@ export function centroidOf(area: Area): [number, number] | null {
   return Math.abs(twice) > 1e-9 ? [sx / (3 * twice), sy / (3 * twice)] : null;
 }
 
+/** The direction in which an area is longest, in radians from the x axis (-pi/2..pi/2), and how many times longer than across (by second moments); null for one of no size. */
+export function axisOf(area: Area): { readonly angleRad: number; readonly longer: number } | null {
+  const middle = centroidOf(area);
+  if (!middle) return null;
+  const [cx, cy] = middle;
+  let [xx, yy, xy] = [0, 0, 0];
+  for (const ring of area)
+    for (let i = 0; i < ring.length; i += 2) {
+      const j = (i + 2) % ring.length;
+      const [x0, y0, x1, y1] = [ring[i] - cx, ring[i + 1] - cy, ring[j] - cx, ring[j + 1] - cy];
+      const cross = x0 * y1 - x1 * y0;
+      xx += cross * (x0 * x0 + x0 * x1 + x1 * x1);
+      yy += cross * (y0 * y0 + y0 * y1 + y1 * y1);
+      xy += (cross * (x0 * y1 + 2 * x0 * y0 + 2 * x1 * y1 + x1 * y0)) / 2;
+    }
+  const sign = xx + yy < 0 ? -1 : 1;
+  [xx, yy, xy] = [xx * sign, yy * sign, xy * sign];
+  const spread = Math.hypot(xx - yy, 2 * xy);
+  return { angleRad: Math.atan2(2 * xy, xx - yy) / 2, longer: Math.sqrt((xx + yy + spread) / Math.max(1e-9, xx + yy - spread)) }; // prettier-ignore
+}
+
 /** Every point moved; a map that turns the plane over keeps holes holes. */
 export function bent(area: Area, map: (x: number, y: number) => readonly [number, number]): Area {
   return area.map((ring) => {

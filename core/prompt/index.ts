@@ -1,8 +1,10 @@
 /** Reading prompts, and comparing them. */
 export { letteringAsked, readPrompt } from './read';
+export { withoutSome } from './figures';
+export { RELATION_NAMES, type Relation } from './relations';
+export { WORD_PARTS, type WordPart } from './reading';
 export {
   KINDS,
-  RELATION_NAMES,
   SHAPES,
   splitList,
   type FoundFigure,
@@ -11,7 +13,7 @@ export {
   type NamedColour,
   type PromptFigure,
   type PromptParts,
-  type Relation,
+  type PromptWord,
   type Settled,
   type Shape,
 } from './words';

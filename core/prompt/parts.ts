@@ -1,4 +1,5 @@
 /** The parts of a prompt but its figures, each taking its words out of the text. */
+import { nounKind, participleOf } from './classes';
 import { type Reading } from './reading';
 import {
   ALSO_THINGS,
@@ -29,6 +30,9 @@ export class Detail {
   }
 }
 
+const NOT =
+  "(?:no|without|avoid(?:ing)?|leave out|leaving out|leave off|exclud(?:e|ing)|omit(?:ting)?|minus|free of|free from|neither|nor|skip|except|(?:do not|don't|never) (?:use|add|include|show|draw|want|have)|not(?! (?:too|so|very|only|just|the|to be)\b))";
+
 /** What is to be left out, and whether shading is among it. */
 export function readExclusions(
   reading: Reading,
@@ -36,32 +40,43 @@ export function readExclusions(
   leaveOut: string,
 ): { out: string[]; noShading: boolean } {
   let noShading = false;
-  reading.take(
-    /\b(?:no|without) (?:any )?(?:shad(?:ing|es?|ows?)|gradients?)\b(?: (?:and|or) (?:gradients?|shad(?:ing|ows?)))?/,
-    () => (noShading = true),
-  );
-  reading.take(/\bno (?:fine )?details?\b/, () => detail.set(0, 'no detail'));
-
   const out = splitList(leaveOut);
-  if (out.some((o) => /^(?:shad|gradient)/.test(o))) noShading = true;
+  const put = (list: string): void => void out.push(...splitList(list).map(plainly));
   reading.take(
-    /\b(?:no|without|not(?! (?:too|so|very|only|just|a|an|the)\b))\s+([a-z][a-z -]*?)(?=\s*(?:[,;.|]|$| with | on | and no | without ))/,
-    (m) => out.push(...splitList(m[1])),
+    /\b(?:no|without) (?:any )?(?:shad(?:ing|es?|ows?)|gradients?)\b(?: (?:and|or) (?:gradients?|shad(?:ing|ows?)))?(?! (?:and|or|nor)\b)/,
+    'leave out',
+    (m) => {
+      noShading = true;
+      put(m[0]);
+    },
   );
+  reading.take(/\bno (?:fine )?details?\b|\bnot (?:too|so|very) (?:detailed|much detail|many details|busy|complex|complicated|intricate)\b/, 'detail', (m) => detail.set(m[0].startsWith('not') ? 35 : 0, 'no detail')); // prettier-ignore
+  // "No text, shadows or gradients": the last of them says that it is one list.
+  reading.take(new RegExp(`\\b${NOT} (?!more\\b|fewer\\b|less\\b)((?:[a-z-]+ ){0,2}[a-z-]+(?:, (?:[a-z-]+ ){0,2}[a-z-]+){1,5},? (?:or|nor) [a-z -]+?)(?=\\s*(?:[,;.|]|$))`), 'leave out', (m) => put(m[1])); // prettier-ignore
+  reading.take(new RegExp(`\\b${NOT} (?!more\\b|fewer\\b|less\\b|else\\b)([a-z][a-z '-]*?)(?=\\s*(?:[,;.|]|$| with | on | but | and (?:no|without|with) | without | please\\b))`), 'leave out', (m) => put(m[1])); // prettier-ignore
+  reading.take(/\b([a-z]+)-free\b/, 'leave out', (m) => put(m[1]));
+  if (out.some((o) => /^(?:shad|gradient)/.test(o))) noShading = true;
   return { out, noShading };
 }
+
+/** What is left out, without how it would be: "wings spread" are wings. */
+const plainly = (what: string): string => what.replace(/^(?:any|a|an|the|use|used|using|of) /g, '').replace(/(?<=^[a-z]+) (?:spread|shown|visible|please|whatsoever|at all|used|anywhere|around it|around)$/, ''); // prettier-ignore
 
 /** The colour that it stands on. */
 export function readGround(reading: Reading): NamedColour | null {
   let ground: NamedColour | null = null;
   reading.take(
-    new RegExp(`(?:\\b(?:on|against)\\s+(?:an?\\s+|the\\s+)?)?(?:plain\\s+)?(${ANY_COLOUR})\\s+(?:back)?ground\\b`),
+    new RegExp(
+      `(?:\\b(?:on|against|over)\\s+(?:an?\\s+|the\\s+)?)?(?:plain\\s+|solid\\s+|flat\\s+)?(${ANY_COLOUR})\\s+(?:back)?(?:ground|drop)\\b|\\b(?:on|against)\\s+(?:an?\\s+|the\\s+)?(?:plain\\s+|solid\\s+|flat\\s+)?(${ANY_COLOUR})(?:\\s+(?:field|paper|board|surface))?(?=\\s*(?:[,.;|]|$))`,
+    ),
+    'ground',
     (m) => {
-      const colour = namedColour(m[1]);
+      const colour = namedColour(m[1] ?? m[2]);
       reading.first('ground', (ground as NamedColour | null)?.word ?? null, colour.word);
       ground ??= colour;
     },
   );
+  reading.take(/\b(?:on (?:an? )?|with (?:an? )?|against (?:an? )?)?(?:plain|transparent|clean|solid|empty|clear|simple|neutral) (?:back(?:ground|drop)|ground)\b/, 'ground', () => undefined); // prettier-ignore
   return ground;
 }
 
@@ -70,11 +85,12 @@ export function readGradient(reading: Reading): [NamedColour, NamedColour] | nul
   let gradient: [NamedColour, NamedColour] | null = null;
   reading.take(
     new RegExp(`\\b(?:gradient\\s+)?(?:fading\\s+)?from\\s+(${ANY_COLOUR})\\s+to\\s+(${ANY_COLOUR})(?:\\s+gradient)?`),
+    'gradient',
     (m) => {
       gradient ??= [namedColour(m[1]), namedColour(m[2])];
     },
   );
-  reading.take(new RegExp(`(${ANY_COLOUR})\\s+to\\s+(${ANY_COLOUR})\\s+gradient`), (m) => {
+  reading.take(new RegExp(`(${ANY_COLOUR})\\s+to\\s+(${ANY_COLOUR})\\s+gradient`), 'gradient', (m) => {
     gradient ??= [namedColour(m[1]), namedColour(m[2])];
   });
   return gradient;
@@ -83,10 +99,14 @@ export function readGradient(reading: Reading): [NamedColour, NamedColour] | nul
 /** How many colours there are to be, and whether those are black and white. */
 export function readColourCount(reading: Reading): { colourCount: number | null; blackAndWhite: boolean } {
   let colourCount: number | null = null;
-  reading.take(/\bblack[ -]and[ -]white\b/, () => (colourCount = 1));
+  reading.take(/\bblack[ -]and[ -]white\b/, 'colour', () => (colourCount = 1));
   const blackAndWhite = colourCount === 1;
-  reading.take(new RegExp(`\\b(?:only )?(${COUNT})[ -]colou?rs?\\b:?`), (m) => (colourCount = countOf(m[1])));
-  reading.take(/\b(?:monochrome|one ink|single colou?r)\b/, () => (colourCount = 1));
+  reading.take(
+    new RegExp(`\\b(?:only )?(${COUNT})[ -](?:colou?rs?|inks?|tones?|hues?)\\b:?`),
+    'colour',
+    (m) => (colourCount = countOf(m[1])),
+  );
+  reading.take(/\b(?:monochrome|one ink|single colou?r)\b/, 'colour', () => (colourCount = 1));
   return { colourCount, blackAndWhite };
 }
 
@@ -96,11 +116,12 @@ export function readGrid(reading: Reading): { rows: number | null; columns: numb
   let columns: number | null = null;
   reading.take(
     new RegExp(`\\b(${COUNT})\\s*(?:rows?\\s*)?(?:by|x|\u00d7)\\s*(${COUNT})\\b(?: columns?)?`),
+    'sheet',
     (m) => ([rows, columns] = [countOf(m[1]), countOf(m[2])]),
   );
-  reading.take(new RegExp(`\\b(${COUNT}) rows?\\b`), (m) => (rows = countOf(m[1])));
-  reading.take(new RegExp(`\\b(${COUNT}) columns?\\b`), (m) => (columns = countOf(m[1])));
-  reading.take(/\b(?:a |one )?row of\b|\bin (?:a|one) row\b/, () => (rows ??= 1));
+  reading.take(new RegExp(`\\b(${COUNT}) rows?\\b`), 'sheet', (m) => (rows = countOf(m[1])));
+  reading.take(new RegExp(`\\b(${COUNT}) columns?\\b`), 'sheet', (m) => (columns = countOf(m[1])));
+  reading.take(/\b(?:a |one )?row of\b|\bin (?:a|one) row\b/, 'sheet', () => (rows ??= 1));
   return { rows, columns };
 }
 
@@ -108,7 +129,7 @@ export function readGrid(reading: Reading): { rows: number | null; columns: numb
 export function readKind(reading: Reading): Kind | null {
   let kind: Kind | null = null;
   for (const [pattern, name] of KIND_WORDS)
-    reading.take(pattern, () => {
+    reading.take(pattern, 'kind', () => {
       // "An emblem logo" names one kind twice: the plain word gives way without a note.
       if (kind !== null && kind !== name && name !== 'pictorial' && !(kind === 'lettermark' && name === 'wordmark'))
         reading.settled.push({ part: 'kind', kept: kind, dropped: name });
@@ -118,32 +139,45 @@ export function readKind(reading: Reading): Kind | null {
   return kind;
 }
 
+/** Finishes that are said anywhere, although the word is a thing or something done as well. */
+const SAID_ANYWHERE = /^(?:silhouette|outlined?|origami|wood-?cut|linocut|lino|engrav(?:ed|ing)|etch(?:ed|ing)|embroidered|stitched|halftone|stencil(?:led)?|pixelated|pixel|sketched|cartoon|comic|flat|overprint|folk|letterpress|distressed|collage|watercolou?r|mid-?century)$/; // prettier-ignore
+
 /** The finish; "flat" beside another one says only that there is to be no shading. */
 export function readFinish(reading: Reading, lexicon: Lexicon): { finish: string | null; flat: boolean } {
   let flat = false;
   let finish: string | null = null;
-  for (const [word, name] of Object.entries(lexicon.finishes).sort((p, q) => q[0].length - p[0].length))
-    reading.take(new RegExp(`\\b${escape(word)}\\b`), () => {
+  for (const [word, name] of Object.entries(lexicon.finishes).sort((p, q) => q[0].length - p[0].length)) {
+    // "A house made of pencils", "a worn boot": what is a thing, or said of one, is a finish only by itself.
+    const isOther = lexicon.findFigure(word)?.via === 'name' || participleOf(word) !== null || !['abstract', null].includes(nounKind(word)); // prettier-ignore
+    const pattern =
+      isOther && !SAID_ANYWHERE.test(word)
+        ? `(?<=(?:^|[,;|.])\\s*|\\b(?:in|as) )(?:an? )?${escape(word)}(?: (?:style|finish|look|drawing|art|texture))?(?=\\s*(?:[,;.|]|$))`
+        : `\\b${escape(word)}\\b(?: (?:style|finish|look|illustration)(?=\\s*(?:[,;.|]|$)))?`;
+    reading.take(new RegExp(pattern), 'finish', () => {
       const kept = finish as string | null;
-      // "Flat" beside another finish only says that there is to be no shading.
       if (kept !== null && kept !== name && name === 'flat') flat = true;
       else finish = reading.first('finish', kept, name);
     });
+  }
   return { finish, flat };
 }
 
 /** The form that it is set in. */
 export function readShape(reading: Reading): Shape | null {
   let shape: Shape | null = null;
-  for (const [pattern, name] of SHAPE_WORDS) reading.take(pattern, () => (shape ??= name));
+  for (const [pattern, name] of SHAPE_WORDS) reading.take(pattern, 'shape', () => (shape ??= name));
   return shape;
 }
 
 /** Words for little or much detail. */
 export function readDetail(reading: Reading, detail: Detail): void {
-  reading.take(/\b(?:minimal(?:ist(?:ic)?)?|few details|very simple|simplified)\b/, (m) => detail.set(20, m[0]));
-  reading.take(/\b(?:rich(?:ly)? detailed|intricate|very detailed|many details|highly detailed|detailed)\b/, (m) =>
-    detail.set(85, m[0]),
+  reading.take(/\b(?:minimal(?:ist(?:ic)?)?|few details|very simple|simplified)\b/, 'detail', (m) =>
+    detail.set(20, m[0]),
+  );
+  reading.take(
+    /\b(?:rich(?:ly)? detailed|intricate|very detailed|many details|highly detailed|detailed)\b/,
+    'detail',
+    (m) => detail.set(85, m[0]),
   );
 }
 
@@ -153,37 +187,42 @@ export function readMood(reading: Reading, lexicon: Lexicon): string | null {
   for (const name of lexicon.moods)
     reading.take(
       new RegExp(`\\b${name}\\b(?= (?:colou?rs?|tones?|palette|tints?|light)|[ ,;.|]*$|[ ]*[,;.|])`),
+      'mood',
       () => (mood ??= name),
     );
   return mood;
 }
 
-/** In a list of icons a word for a colour that stands alone is an icon: "bread, coffee, cake". */
-export function readListed(reading: Reading, kind: Kind | null): string[] {
-  const listed: string[] = [];
-  if (kind === 'icon sheet')
-    reading.rest = reading.rest.replace(
-      /([,:|]\s*)([a-z]+)(?=\s*(?:[,|.]|$))/g,
-      (all, before: string, word: string) => {
-        if (!ALSO_THINGS.has(word)) return all;
-        listed.push(word);
-        return `${before} `;
-      },
-    );
-  return listed;
+/** What a word for a colour that is a word for a thing belongs to as the thing: "an olive branch", "a slice of lemon". */
+const OF_THINGS = /^(?:leaf|leaves|trees?|branch(?:es)?|blossoms?|flowers?|petals?|slices?|beans?|cups?|mugs?|pots?|bush(?:es)?|oil|groves?|gardens?|walls?|castles?|juice|pies?|bowls?|wedges?|stems?|seeds?|stones?|peel|reefs?|shells?|bars?|cakes?|buds?|sprigs?|twigs?|grinders?|mills?|houses?|press|dunes?|shop|wood|cones?|berr(?:y|ies)|fields?|bark|jars?|jam|hips?|hat|cloud|pits?|water|tea|filters?|machines?|makers?|pickers?|orchards?|squeezers?|window)\b/; // prettier-ignore
+
+/** Whether a word for a colour names the thing at its place in the text. */
+function isThingThere(rest: string, from: number, word: string, kind: Kind | null): boolean {
+  if (!ALSO_THINGS.has(word)) return false;
+  const before = rest.slice(0, from);
+  const after = rest.slice(from + word.length);
+  if (OF_THINGS.test(after.trimStart()) && !new RegExp(`(?:${ANY_COLOUR})\\s*$`).test(before)) return true;
+  const ends = /^\s*(?:$|[,;.|]|(?:with|in|on|and|or|over|under|inside|as|made|cut|wearing|holding|shaped|like|whose|growing|from|of|beside|between|behind)\b)/.test(after); // prettier-ignore
+  const isNextColour = new RegExp(`^\\s*(?:and|or|,)\\s*(?:an? )?(?:${ANY_COLOUR})`).test(after);
+  if (!ends) return false;
+  if (/\b(?:an?|the|one|half an?|(?:slice|wedge|piece|sprig|bunch|half|cup|bowl|drop) of)\s+(?:[a-z]+ )?$/.test(before)) return !isNextColour; // prettier-ignore
+  return kind === 'icon sheet' && /(?:^|[,:|]|\band)\s*$/.test(before);
 }
 
 /** The colours that are named, and how many there are to be when more are named than were counted. */
 export function readColours(
   reading: Reading,
   counted: { readonly colourCount: number | null; readonly blackAndWhite: boolean },
+  kind: Kind | null,
 ): { colours: NamedColour[]; colourCount: number | null } {
   const { blackAndWhite } = counted;
   let { colourCount } = counted;
   const colours: NamedColour[] = blackAndWhite ? [{ word: 'black', hex: '#000000' }] : [];
-  reading.take(new RegExp(ANY_COLOUR), (m) => {
+  reading.take(new RegExp(ANY_COLOUR), 'colour', (m) => {
+    if (isThingThere(reading.rest, m.index, m[0], kind)) return false;
     const colour = namedColour(m[0]);
     if (!colours.some((c) => c.hex === colour.hex)) colours.push(colour);
+    return true;
   });
   if (colourCount !== null && colours.length > colourCount && !blackAndWhite) {
     reading.settled.push({

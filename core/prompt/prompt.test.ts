@@ -1,6 +1,7 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { understand } from '../engine';
-import { diffWords, splitList } from './index';
+import { diffWords, splitList, WORD_PARTS } from './index';
 
 const partsOf = (prompt: string, leaveOut = '') => understand(prompt, leaveOut).parts;
 
@@ -20,32 +21,82 @@ describe('reading a prompt', () => {
   });
 
   it.each([
-    ['an owl reading a book', ['owl', 'book holding']],
-    ['a hand holding a seedling', ['hand', 'seedling holding']],
+    ['an owl reading a book', ['owl', 'book holding 0']],
+    ['a hand holding a seedling', ['hand', 'seedling holding 0']],
     ['a bear drawn by hand', ['bear']],
-    ['a snail with a house as its shell', ['snail', 'house with']],
-    ['a hedgehog with a leaf on its nose', ['hedgehog', 'leaf with']],
-    ['a key whose bow is a heart', ['key', 'heart with']],
-    ['a butterfly landing on a finger', ['butterfly', 'finger on']],
-    ['a fox curled around a lantern', ['fox', 'lantern with']],
-    ['a lighthouse between two waves', ['lighthouse', '2 waves with']],
-    ['a penguin waiter carrying a cup', ['penguin', 'cup holding']],
-    ["a shield with a stag's head", ['shield', 'stag with']],
-    ['a loaf of bread on a plate', ['bread', 'plate on']],
-    ['a dozen eggs in a nest', ['12 eggs', 'nest inside']],
+    ['a snail with a house as its shell', ['snail', 'house as 0 turned shell']],
+    ['a hedgehog with a leaf on its nose', ['hedgehog', 'leaf on 0 turned nose']],
+    ['a key whose bow is a heart', ['key', 'heart as 0 turned bow']],
+    ['a bicycle with pizzas for wheels', ['bicycle', 'pizzas as 0 turned wheels']],
+    ['a teapot with a mountain inside', ['teapot', 'mountain inside 0 turned']],
+    ['a mountain inside a teapot', ['mountain', 'teapot inside 0']],
+    ['a butterfly landing on a finger', ['butterfly', 'finger on 0']],
+    ['a fox curled around a lantern', ['fox', 'lantern around 0']],
+    ['a lighthouse between two waves', ['lighthouse', '2 waves between 0']],
+    ['a ship sailing through a keyhole', ['ship', 'keyhole through 0']],
+    ['a penguin waiter carrying a cup', ['penguin', 'cup holding 0']],
+    ["a shield with a stag's head", ['shield', 'stag with 0']],
+    ["a parrot on a pirate's shoulder", ['parrot', 'pirate on 0 shoulder']],
+    ['a loaf of bread on a plate', ['bread', 'plate on 0']],
+    ['a dozen eggs in a nest', ['12 eggs', 'nest inside 0']],
     ['a pair of swans, seal', ['2 swans']],
-    ['a rocket rising from a book', ['rocket', 'book coming out of']],
+    ['a rocket rising from a book', ['rocket', 'book coming out of 0']],
+    ['a witch on a broom in front of the moon', ['witch', 'broom on 0', 'moon in front of 0']],
+    ['a scale with a feather and a stone', ['scale', 'feather with 0', 'stone with 0']],
+    ['a needle and thread forming a heart', ['needle', 'thread beside 0', 'heart as 1']],
+    ['a pig in a chef hat', ['pig', 'chef hat wearing 0']],
+    ['a crow dropping a stone into a pitcher', ['crow', 'stone toward 0', 'pitcher inside 1']],
+    ['an eagle with spread wings', ['eagle']],
+    ['a speech bubble with a question mark', ['speech bubble', 'question mark with 0']],
+    ['a slice of lemon on a glass', ['lemon', 'glass on 0']],
+    ['Please draw me a wren that sits on a teapot', ['wren', 'teapot on 0']],
   ])('has every figure of "%s", and how they stand to one another', (prompt, figures) => {
     const { figures: found, notUnderstood } = partsOf(prompt);
-    const told = found.map((f) => `${f.count > 1 ? `${f.count} ` : ''}${f.word}${f.relation ? ` ${f.relation}` : ''}`);
+    const told = found.map((f) => [f.count > 1 ? f.count : '', f.word, f.relation ?? '', f.to ?? '', f.turned ? 'turned' : '', f.place ?? ''].filter((t) => t !== '').join(' ')); // prettier-ignore
     expect([told, notUnderstood]).toEqual([figures, []]);
+  });
+
+  it('says what is told of a figure: its pose, its face, and what else stands before it', () => {
+    expect(partsOf('a sleeping red fox').figures[0]).toMatchObject({
+      word: 'fox',
+      pose: 'sleeping',
+      modifiers: ['red'],
+    });
+    expect(partsOf('an angry rooster, mascot').figures[0]).toMatchObject({ expression: 'angry', pose: null });
+    expect(partsOf('a battery with a smile').figures).toMatchObject([{ word: 'battery', expression: 'smiling' }]);
+    expect(partsOf('a three-legged stool, one continuous line').figures[0].modifiers).toEqual(['three-legged']);
+    expect(partsOf('a wolf howling at the moon').figures[0]).toMatchObject({ word: 'wolf', pose: 'howling' });
+    expect(partsOf('a penguin waiter').role).toBe('waiter');
+  });
+
+  it('tells manner, setting and what it is for from figures', () => {
+    const parts = partsOf('a running horse at dawn, speed lines, one line weight, geometric, for a riding school');
+    expect(parts.figures.map((f) => f.word)).toEqual(['horse']);
+    expect(parts.manner).toEqual(expect.arrayContaining(['speed lines', 'one line weight', 'geometric']));
+    expect(parts).toMatchObject({ settings: ['dawn'], finish: 'outline' });
+    expect(partsOf('a house made of pencils').finish).toBeNull();
+    expect(partsOf('a bear, pencil').finish).toBe('pencil sketch');
+    expect(partsOf('an olive branch, olive').colours.map((c) => c.word)).toEqual(['olive']);
+    expect(partsOf('a unicorn jumping through a ring')).toMatchObject({ shape: null, figures: [{}, { word: 'ring' }] });
+  });
+
+  it('knows what is to be left out, in the words that people have for it', () => {
+    for (const [prompt, out] of [
+      ['a fox, no text, shadows or stars', ['text', 'shadows', 'stars']],
+      ['a fox without any text', ['text']],
+      ['a fox, avoid circles', ['circles']],
+      ['a fox, leave out the tail', ['tail']],
+      ['a bee, no wings spread', ['wings']],
+      ["a bee, don't use black", ['black']],
+    ] as const)
+      expect(partsOf(prompt).leaveOut, prompt).toEqual(out);
   });
 
   it('guesses what was mistyped, where letters changed places or were doubled, and nothing else', () => {
     expect(partsOf('a pengiun on a bycicle').figures.map((f) => [f.word, f.drawn])).toEqual([['pengiun', 'penguin'], ['bycicle', 'bicycle']]); // prettier-ignore
     expect(partsOf('a girafe').figures[0]).toMatchObject({ word: 'girafe', drawn: 'giraffe', via: 'synonym' });
-    for (const word of ['filled', 'seahorses', 'blorfing'])
-      expect(partsOf(`a cat, ${word}`).figures[0].word).toBe('cat');
+    for (const word of ['filled', 'blorfing'])
+      expect(partsOf(`a cat, ${word}`).figures.map((f) => f.word)).toEqual(['cat']);
   });
 
   it('takes letters that are named by themselves, and a stamp or a seal as a kind', () => {
@@ -143,6 +194,64 @@ describe('reading a prompt', () => {
 
   it('splits lists as people write them', () => {
     expect(splitList('no stars, text and a night sky or  moon;')).toEqual(['stars', 'text', 'night sky', 'moon']);
+  });
+});
+
+describe('the words of a prompt', () => {
+  const nouns = ['fox', 'tall lighthouse', 'sleeping bear', 'watering can', 'chess knight', 'red kite', 'oak leaf', "chef's hat", 'three-legged stool', 'zorgle']; // prettier-ignore
+  const links = ['with', 'on', 'holding', 'behind', 'inside', 'around', 'made of', 'and', 'shaped like', 'next to', 'growing out of', 'chasing', 'whose tail is', 'wearing', 'in front of']; // prettier-ignore
+  const ends = ['', ', flat, navy and amber', ', no text', ' at night', ', elegant, for a bakery', ', "Larkfell"', ' on its nose', ', one continuous line', '  ,  smooth curves', ' inside it']; // prettier-ignore
+  const noun = fc.tuple(fc.constantFrom('a', 'the', 'two', 'several', ''), fc.constantFrom(...nouns)).map(([d, n]) => `${d} ${n}`.trim()); // prettier-ignore
+  const prompts = fc
+    .tuple(noun, fc.array(fc.tuple(fc.constantFrom(...links), noun), { maxLength: 3 }), fc.constantFrom(...ends))
+    .map(([first, more, end]) => first + more.map(([link, n]) => ` ${link} ${n}`).join('') + end);
+  /** Words that may be called filler: those that carry nothing. */
+  const EMPTY = /^(?:an?|the|of|and|it|its|to|is|are|that|which|who|for|with|as|i|me|please|draw|make|need|something)$/;
+
+  it('are each accounted for, at their places, and no word that carries something is filler', () => {
+    fc.assert(
+      fc.property(prompts, (prompt) => {
+        const { words, figures, notUnderstood } = partsOf(prompt);
+        expect(words.map((w) => w.word)).toEqual(prompt.toLowerCase().match(/[\p{L}\p{N}]+(?:['-][\p{L}\p{N}]+)*/gu));
+        for (const { word, at, part, figure } of words) {
+          expect(prompt.slice(at, at + word.length).toLowerCase()).toBe(word);
+          expect(WORD_PARTS).toContain(part);
+          if (part === 'filler') expect(word).toMatch(EMPTY);
+          if (figure !== null) expect(figures[figure]).toBeDefined();
+          if (part === 'not understood') expect(notUnderstood).toContain(word);
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('stand in relations that make a tree: each figure to an earlier one', () => {
+    fc.assert(
+      fc.property(prompts, (prompt) => {
+        partsOf(prompt).figures.forEach((f, i) => {
+          if (f.to !== null) expect(f.to).toBeLessThan(i);
+          if (i > 0) expect(f.relation).not.toBeNull();
+        });
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('make as many figures as are named', () => {
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.constantFrom('fox', 'lantern', 'boat', 'owl', 'bridge', 'hat'), {
+          minLength: 1,
+          maxLength: 4,
+        }),
+        fc.array(fc.constantFrom(' with a ', ' on a ', ' under a ', ' beside a ', ' behind a '), { minLength: 4, maxLength: 4 }), // prettier-ignore
+        (names, between) => {
+          const prompt = names.reduce((text, name, i) => text + (i ? between[i] : 'a ') + name, '');
+          expect(partsOf(prompt).figures.map((f) => f.word)).toEqual(names);
+        },
+      ),
+      { numRuns: 100 },
+    );
   });
 });
 

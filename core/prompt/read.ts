@@ -1,4 +1,5 @@
-import { addColourFigures, readFigures, settledFigures } from './figures';
+import { bareFigure, readFigures } from './figures';
+import { readManner } from './manner';
 import {
   Detail,
   readColourCount,
@@ -10,12 +11,11 @@ import {
   readGrid,
   readGround,
   readKind,
-  readListed,
   readMood,
   readShape,
 } from './parts';
 import { Reading } from './reading';
-import { type Lexicon, type PromptParts } from './words';
+import { ALSO_THINGS, type Lexicon, type PromptParts } from './words';
 
 const wantsLetters = (leftOut: readonly string[]): boolean =>
   !leftOut.some((o) => /^(?:text|letters?|lettering|words?|type)$/.test(o));
@@ -27,12 +27,15 @@ export function letteringAsked(text: string, leaveOut = ''): string {
   return wantsLetters(out) ? reading.lettering.join(' ') : '';
 }
 
+/** Manners that are drawn as lines, where no finish says otherwise. */
+const LINES = ['one continuous line', 'one line weight', 'lines only'];
+
 /**
- * Reads a prompt into its parts. Never throws: a text with nothing in it gives parts with nothing in them, and words that are
+ * Reads a prompt into its parts; every word is accounted for. Never throws: a text with nothing in it gives parts with nothing in them, and words that are
  * not understood are listed. `leaveOut` is the field beside the prompt; what the prompt itself excludes is added to it.
  */
 export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): PromptParts {
-  // Each part takes its words out of the text, so that what is left are figures: the order matters.
+  // Each part takes its words out of the text, so that what is left are sentences about figures: the order matters.
   const reading = new Reading(text);
   const detail = new Detail(reading.settled);
   const { out, noShading } = readExclusions(reading, detail, leaveOut);
@@ -40,20 +43,26 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   const gradient = readGradient(reading);
   const counted = readColourCount(reading);
   const grid = readGrid(reading);
+  const shape = readShape(reading);
   const kind = readKind(reading);
   const { finish, flat } = readFinish(reading, lexicon);
-  const shape = readShape(reading);
+  const manner = readManner(reading);
   readDetail(reading, detail);
   const mood = readMood(reading, lexicon);
-  const listed = readListed(reading, kind);
-  const { colours, colourCount } = readColours(reading, counted);
-  const found = readFigures(reading, lexicon, kind);
-  addColourFigures(found, listed, colours, lexicon, reading.lettering);
+  const { colours, colourCount } = readColours(reading, counted, kind);
+  const tokens = reading.tokens();
+  const found = readFigures(reading, tokens, out, lexicon, kind);
+  const figures = [...found.figures];
+  // "Salmon": a word for a colour that is the only thing there is means the thing.
+  if (!figures.length && !reading.lettering.length && !reading.settled.some((s) => s.part === 'figure')) {
+    const at = colours.findIndex((c) => ALSO_THINGS.has(c.word) && lexicon.findFigure(c.word));
+    if (at >= 0) figures.push(bareFigure(lexicon.findFigure(colours.splice(at, 1)[0].word)!));
+  }
   return {
-    figures: settledFigures(reading, found, out, lexicon, kind),
+    figures,
     kind,
     role: found.role,
-    finish,
+    finish: finish ?? (manner.some((m) => LINES.includes(m)) ? 'outline' : null),
     detail: detail.value,
     colours,
     colourCount,
@@ -65,7 +74,12 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
     lettering: wantsLetters(out) ? reading.lettering : [],
     leaveOut: out,
     ...grid,
+    manner: [...manner, ...found.manner],
+    settings: found.settings,
     notUnderstood: found.notUnderstood,
+    words: tokens
+      .filter((t) => /[\p{L}\p{N}]/u.test(t.text))
+      .map(({ text: word, part, at, figure }) => ({ word, part: part ?? 'not understood', at, figure })),
     settled: reading.settled,
   };
 }

@@ -1,66 +1,123 @@
 import { type Settled } from './words';
 
-/** A prompt while it is being read: what of it nobody has taken yet, and what was decided between contradictions. */
+/** What a word of a prompt is. Every word is one of these. */
+export const WORD_PARTS = [
+  'figure',
+  'count',
+  'modifier',
+  'pose',
+  'expression',
+  'relation',
+  'place',
+  'role',
+  'kind',
+  'manner',
+  'finish',
+  'detail',
+  'colour',
+  'ground',
+  'gradient',
+  'mood',
+  'shading',
+  'shape',
+  'sheet',
+  'lettering',
+  'leave out',
+  'trade',
+  'setting',
+  'filler',
+  'not understood',
+] as const;
+export type WordPart = (typeof WORD_PARTS)[number];
+
+/** A word of the prompt, and its place in the prompt as it was typed. */
+export interface Token {
+  readonly text: string;
+  readonly at: number;
+  part: WordPart | null;
+  /** Index of the figure that it names, counts or describes. */
+  figure: number | null;
+}
+
+const lower = (text: string): string => text.replace(/\p{Lu}/gu, (c) => (c.toLowerCase().length === c.length ? c.toLowerCase() : c)); // prettier-ignore
+
+/** A prompt while it is being read: what of it nobody has taken yet, what took the rest, and what was decided between contradictions. */
 export class Reading {
   readonly lettering: string[] = [];
   readonly settled: Settled[] = [];
   /** A letter is asked for as the mark itself. */
   readonly single: boolean;
-  /** What is left of the text. */
+  /** The whole text, blanks and quotation marks made one kind. */
+  readonly text: string;
+  /** What is left of it in lower case, as long as the text: what was taken is bars. */
   rest: string;
+  private readonly parts: (WordPart | null)[];
+  /** Where each character of the text is in the prompt as it was typed. */
+  private readonly origin: number[] = [];
 
   constructor(text: string) {
-    const { lettering } = this;
+    const plain = text.replace(/[\u2018\u2019]/g, "'").replace(/[\u201c\u201d\u201e\u00ab\u00bb]/g, '"');
+    let tidy = '';
+    for (let i = 0; i < plain.length; i++) {
+      const isBlank = /\s/.test(plain[i]);
+      if (isBlank && (tidy === '' || tidy.endsWith(' '))) continue;
+      tidy += isBlank ? ' ' : plain[i];
+      this.origin.push(i);
+    }
+    this.text = tidy.trimEnd();
+    this.rest = this.text;
+    this.parts = new Array<WordPart | null>(this.text.length).fill(null);
     let single = false;
-    const tidy = text
-      .replace(/[\u2018\u2019]/g, "'")
-      .replace(/[\u201c\u201d\u201e\u00ab\u00bb]/g, '"')
-      .replace(/\s+/g, ' ')
-      // Words to be set keep their capitals, so they are taken out before the rest is lowered.
-      .replace(/"([^"]{1,80})"/g, (_, words: string) => (lettering.push(words.trim()), ' | '))
-      .replace(
-        /\b(?:named|called|with the (?:text|words?|name)|that (?:says|reads)|saying)\s+([A-Z0-9][\w'&.-]*(?:\s+(?:[A-Z0-9&][\w'&.-]*|and|of|the))*)/g,
-        (_, words: string) => (lettering.push(words.trim()), ' | '),
-      )
-      .replace(
-        /\b([Ll]etters?|[Ii]nitials?|[Mm]onogram|[Nn]umber)(?: of)?\s+((?:[A-Z]|\d)(?:(?:\s?|\s*(?:and|,|&)\s*)[A-Z&]){0,3})(?![\w'])/g,
-        (_, word: string, letters: string) => {
-          lettering.push(letters.replace(/\band\b|[\s,]/g, ''));
-          single = true;
-          return ` ${word} `;
-        },
-      );
-    this.rest =
-      ' ' +
-      tidy
-        .toLowerCase()
-        .replace(
-          /\b(?:coming|climbing|growing|rising|peeking|emerging|jumping|leaping|flying) out of\b|\b(?:emerging|hatching|growing|rising|hanging|leaving|jumping) from\b/g,
-          'coming-out-of',
-        )
-        .replace(/\b(?:made (?:up )?of|made (?:out of|from)|built (?:of|from)|composed of)\b/g, 'made-of')
-        .replace(/\b(?:in the (?:manner|style|shape|form) of|shaped like|formed (?:by|like))\b/g, 'in-the-manner-of')
-        .replace(/\bcoffee (?=(?:cup|mug|bean|pot|shop|house|machine|maker)s?\b)/g, '')
-        // Parts of what was named before say only where: "on its nose", "as its shell", "whose lens is".
-        .replace(/\b(?:as|on|in|at|for) (?:its|his|her|their) [a-z]+/g, ' ')
-        .replace(/\bwhose [a-z]+ (?:is|are)\b/g, 'with')
-        // Of portions the thing itself is meant.
-        .replace(/\b(?:slice|loa(?:f|ves)|bolt|piece|bunch|sprig|pile|stack|handful|drop)s? of\b/g, ' ')
-        .replace(/\ba pair of\b|\btwin\b/g, 'two')
-        .replace(/\ba dozen\b/g, 'twelve')
-        .replace(/([a-z])'s\b/g, '$1')
-        .replace(/\bon top of\b/g, 'on')
-        .replace(/\bin front of\b/g, 'over')
-        .replace(/\bnext to\b|\bbeside\b/g, 'with') +
-      ' ';
+    // Words to be set keep their capitals, so they are taken out before the rest is lowered.
+    this.take(/(?:\b(?:reading|saying|spelling|the (?:words?|text|name|letters)|named|called|that (?:says|reads)) )?"([^"]{1,80})"/, 'lettering', (m) => void this.lettering.push(m[1].trim())); // prettier-ignore
+    this.take(
+      /\b(?:named|called|with the (?:text|words?|name)|that (?:says|reads)|saying|(?:the )?words?|lettering|reading)\s+([A-Z0-9][\w'&.-]*(?:\s+(?:[A-Z0-9&][\w'&.-]*|and|of|the))*)/,
+      'lettering',
+      (m) => void this.lettering.push(m[1].trim()),
+    );
+    this.take(
+      /(?:\b(?:[Ll]etters?|[Nn]umbers?|[Nn]umeral|[Dd]igit)(?: of)?|(?<=\b(?:[Ii]nitials?|[Mm]onogram)(?: of)?))\s+((?:[A-Z]|\d)(?:(?:\s?|\s*(?:and|,|&)\s*)[A-Z&]){0,3})(?![\w'])/,
+      'lettering',
+      (m) => {
+        this.lettering.push(m[1].replace(/\band\b|[\s,]/g, ''));
+        single = true;
+      },
+    );
+    this.take(
+      /\b(?:(?:an?|the|capital|big) )*([B-HJ-Z])(?= (?:made|shaped|formed|built|as|with|in|out|like)\b)/,
+      'lettering',
+      (m) => {
+        this.lettering.push(m[1]);
+        single = true;
+      },
+    );
+    // "Beside the S": of what is set.
+    if (this.lettering.length)
+      this.take(/\b(?:the )?(?:letters? )?[B-HJ-Z](?= |$|[,.;])/, 'lettering', () => undefined);
+    this.rest = lower(this.rest);
     this.single = single;
   }
 
-  /** Takes all matches out of the text, leaving a mark, so that neighbours do not run together. */
-  take(pattern: RegExp, use: (match: RegExpExecArray) => void): void {
-    const found = [...this.rest.matchAll(new RegExp(pattern.source, 'g'))];
-    found.forEach((m) => use(m));
-    this.rest = this.rest.replace(new RegExp(pattern.source, 'g'), ' | ');
+  /** Takes all matches out of the text for a part of the prompt; what `use` answers with false stays. */
+  take(pattern: RegExp, part: WordPart, use: (match: RegExpExecArray) => unknown): void {
+    for (const match of [...this.rest.matchAll(new RegExp(pattern.source, 'g'))])
+      if (use(match) !== false) this.claim(match.index, match.index + match[0].length, part);
+  }
+
+  /** Takes a stretch of the text for a part. */
+  claim(from: number, to: number, part: WordPart): void {
+    for (let i = from; i < to; i++) this.parts[i] ??= part;
+    this.rest = this.rest.slice(0, from) + '|'.repeat(to - from) + this.rest.slice(to);
+  }
+
+  /** The words and the marks between them; a word that was taken has its part. */
+  tokens(): Token[] {
+    return [...lower(this.text).matchAll(/#[0-9a-f]+|[\p{L}\p{N}\p{M}]+(?:['&.\u2010\u2011-][\p{L}\p{N}\p{M}]+)*|[,;:.!?()/|\u2013\u2014+&]/gu)].map((m) => ({
+      text: m[0].replace(/[\u2010\u2011]/g, '-'),
+      at: this.origin[m.index],
+      figure: null,
+      part: this.parts.slice(m.index, m.index + m[0].length).find((p) => p !== null) ?? null,
+    })); // prettier-ignore
   }
 
   /** Keeps the first value of a part and notes what was dropped for it. */

@@ -1,4 +1,6 @@
 import { COLOUR_PHRASES, COLOUR_WORDS, readHex } from '../colour';
+import type { WordPart } from './reading';
+import type { Relation } from './relations';
 
 /** A figure that a prompt asks for, what is drawn for it, and how that was found. */
 export interface FoundFigure {
@@ -7,21 +9,6 @@ export interface FoundFigure {
   readonly via: 'name' | 'synonym' | 'broader' | 'none';
 }
 
-export const RELATION_NAMES = [
-  'with',
-  'over',
-  'under',
-  'behind',
-  'inside',
-  'on',
-  'holding',
-  'wearing',
-  'riding',
-  'coming out of',
-  'made of',
-  'in the manner of',
-] as const;
-export type Relation = (typeof RELATION_NAMES)[number];
 export const KINDS = [
   'pictorial',
   'abstract',
@@ -44,10 +31,36 @@ export interface NamedColour {
   readonly hex: string;
 }
 
-/** A figure of a prompt: how it stands to the one before it, and how many of it were asked for. */
+/**
+ * A figure of a prompt, and how an earlier one stands to it: in "an owl on a branch" the branch has `on`, and `to` is the owl.
+ * Turned round, this one stands so to the earlier one: in "a teapot with a hill inside" the hill has `inside`, turned.
+ */
 export interface PromptFigure extends FoundFigure {
   readonly relation: Relation | null;
+  readonly turned: boolean;
+  /** Index of the figure that the relation is to; null where there is none, or where it is to the lettering. */
+  readonly to: number | null;
+  /** The part of that figure that it is at, or stands for: "nose", "shell". */
+  readonly place: string | null;
+  /** The words that say how they stand, as they were typed. */
+  readonly said: string | null;
   readonly count: number;
+  /** What is said of it, but for its pose, its expression and its nouns: "open", "red", "three-legged". */
+  readonly modifiers: readonly string[];
+  /** What somebody does: "running". */
+  readonly pose: string | null;
+  readonly expression: string | null;
+}
+
+/** A word of a prompt, and what it was read as. */
+export interface PromptWord {
+  /** In lower case. */
+  readonly word: string;
+  readonly part: WordPart;
+  /** Place of its first character in the prompt. */
+  readonly at: number;
+  /** Index of the figure that it names, counts or describes. */
+  readonly figure: number | null;
 }
 
 /** Two parts that cannot both be had: the one that is taken, and the one that is not. */
@@ -81,7 +94,13 @@ export interface PromptParts {
   readonly leaveOut: readonly string[];
   readonly rows: number | null;
   readonly columns: number | null;
+  /** How it is to be drawn, beside its finish: "one continuous line", "geometric". */
+  readonly manner: readonly string[];
+  /** When and in what weather: "dawn". */
+  readonly settings: readonly string[];
   readonly notUnderstood: readonly string[];
+  /** Every word of the prompt, in its order. */
+  readonly words: readonly PromptWord[];
   /** Contradictions, and which side won. */
   readonly settled: readonly Settled[];
 }
@@ -123,87 +142,38 @@ export const KIND_WORDS: readonly [RegExp, Kind][] = [
   [/\b(?:wordmark|word mark|logotype)\b/, 'wordmark'],
   [/\b(?:combination(?: mark| logo)?|lockup|logo and name|mark and name)\b/, 'combination'],
   [
-    /\b(?:emblem|badge|roundel|seal of|crest|coat of arms)\b|(?<=[,|]\s*)(?:seal|stamp)(?=\s*(?:[,|.]|$))|\bstamp(?= (?:reading|saying|for)\b)/,
+    /\b(?:emblem|(?<!(?:wearing|with|holding|sheriff|police|star) (?:an? )?)badge|roundel|seal of|crest(?= (?:of|for|with)\b|\s*(?:[,;.|]|$))|coat of arms)\b|(?<=(?:^|[,|])\s*(?:an? )?)(?:round |wax )?(?:seal|stamp)(?=\s*(?:[,|.]|$)|(?: for| reading| saying| with the words?)\b)|(?<=^(?:an? )?)stamp(?= (?:of|with)\b)/,
     'emblem',
   ],
   [/\babstract(?: mark| logo)?\b/, 'abstract'],
-  [/\b(?:pictorial|logo|mark|symbol|icon|pictogram)(?: mark| logo)?\b/, 'pictorial'],
-];
-
-export const SHAPE_WORDS: readonly [RegExp, Shape][] = [
   [
-    /\b(?:in|inside|on|within|shaped like)? ?(?:a |an )?(?:round(?:ed)? )?(?:circular|circle|round frame|ring-shaped|ring)(?: frame| shape| emblem)?\b/,
-    'circle',
+    /(?<!\b(?:question|exclamation|check|tick|quotation|punctuation|trade) )\b(?:pictorial|logo|logomark|mark|symbol|icon|pictogram|brandmark)(?: mark| logo)?\b/,
+    'pictorial',
   ],
-  [/\b(?:in|inside|on|within)? ?(?:a )?shield(?:[- ]shaped| shape| frame)\b/, 'shield'],
-  [/\b(?:in|inside|on|within)? ?(?:a )?(?:hexagon(?:al)?)(?: frame| shape)?\b/, 'hexagon'],
-  [/\b(?:in|inside|on|within)? ?(?:a )?(?:diamond|lozenge)[- ](?:shaped?|frame)\b/, 'diamond'],
-  [/\b(?:in|inside|on|within)? ?(?:a )?(?:rounded )?square(?: frame| shape| tile)?\b/, 'square'],
-  [/\b(?:in|inside|on|within)? ?(?:a )?(?:triangular|triangle)(?: frame| shape)?\b/, 'triangle'],
-  [/\b(?:with|on|over|under)? ?(?:a )?(?:banner|scroll banner)\b/, 'banner'],
 ];
 
-export const RELATIONS: Readonly<Record<string, Relation>> = {
-  with: 'with',
-  and: 'with',
-  over: 'over',
-  above: 'over',
-  under: 'under',
-  below: 'under',
-  beneath: 'under',
-  behind: 'behind',
-  inside: 'inside',
-  in: 'inside',
-  within: 'inside',
-  on: 'on',
-  atop: 'on',
-  sitting: 'on',
-  perched: 'on',
-  holding: 'holding',
-  carrying: 'holding',
-  wearing: 'wearing',
-  riding: 'riding',
-  reading: 'holding',
-  playing: 'holding',
-  clutching: 'holding',
-  eating: 'holding',
-  gripping: 'holding',
-  lifting: 'holding',
-  balancing: 'on',
-  standing: 'on',
-  landing: 'on',
-  resting: 'on',
-  around: 'with',
-  between: 'with',
-  through: 'with',
-  into: 'with',
-  near: 'with',
-  before: 'over',
-  against: 'over',
-  'coming-out-of': 'coming out of',
-  'made-of': 'made of',
-  'in-the-manner-of': 'in the manner of',
-};
-
-export const PLAIN = new Set(
-  (
-    'a an the of for to its it is as at by from that this his her their very more most style styled look looking design simple few ' +
-    'details detail detailed minimal minimalist bold clean modern strong thick thin small big large little tiny friendly kind ' +
-    'round rounded soft sharp geometric colours colour colors color tones tone two one ground background white plain only ' +
-    'symmetrical classic playful calm quiet serious cosy cozy drawn line lines figure picture image please make draw me some ' +
-    'front side view facing full body head face matching row rows column columns each night day old young whole or but into ' +
-    'smiling happy sleepy sleeping flying curled open closed company brand shop studio firm business service young warm cool muted bright dark light pale ' +
-    'shape shapes form forms frame colourful colorful neon pastel earthy vivid deep strong gentle elegant fun funny cute lovely nice good best new very thing things something person people ' +
-    'use used using like made show shows showing set sets style way part parts point points letter letters word words text type name named called title space area piece pieces number numbers ' +
-    'left right top bottom middle centre center corner edge edges background foreground field size sized scale pattern patterns mood hand weight weights high low short long tall wide narrow thick ' +
-    'slim heavy solid empty full half whole real natural modern retro vintage traditional contemporary timeless iconic unique original creative professional premium luxury luxurious minimalistic ' +
-    'stylized stylised stylish smooth sleek rough raw fresh crisp sharp dynamic active calm peaceful powerful brave wild free gradient gradients shading shaded shadow shadows'
-  ).split(' '),
-);
+/** Forms that a mark is set in; a form that one jumps through, or wears, is a figure. */
+const WITHIN =
+  '\\b(?:in|inside|within|enclosed in|set in|framed in|held in|forming|arranged in|arranged into)(?: an?| the)?(?: (?:rounded|simple|solid|thick|thin|bold|plain|double|perfect))*';
+const within = (names: string, ending = '(?! (?:of|made)\\b)'): RegExp => new RegExp(`${WITHIN} (?:${names})(?:[- ](?:frame|shape|shaped|tile|form|border))?\\b${ending}`); // prettier-ignore
+export const SHAPE_WORDS: readonly [RegExp, Shape][] = [
+  [within('circle|round frame|ring|roundel'), 'circle'],
+  [/\bcircular(?: (?:frame|shape|form))?\b|\b(?:circle|ring|round)[- ](?:frame|shaped?|border)\b|\bround (?=emblem|badge|logo|mark|icon|seal|stamp)/, 'circle'],
+  [/\b(?:(?:in|inside|on|within) )?(?:an? )?shield(?:[- ]shaped| shape| frame)\b/, 'shield'],
+  [within('hexagon'), 'hexagon'],
+  [/\bhexagonal(?: (?:frame|shape))?\b|\bhexagon[- ](?:frame|shaped?)\b/, 'hexagon'],
+  [/\b(?:(?:in|inside|on|within) )?(?:an? )?(?:diamond|lozenge)[- ](?:shaped?|frame)\b/, 'diamond'],
+  [within('diamond|lozenge'), 'diamond'],
+  [within('square'), 'square'],
+  [/\b(?:(?:in|inside|on|within) )?(?:an? )?(?:rounded )?square (?:frame|shape|tile)\b|\bsquare[- ]shaped\b|\bsquare (?=emblem|badge|logo|mark|icon|seal|stamp)/, 'square'],
+  [within('triangle'), 'triangle'],
+  [/\btriangular(?: (?:frame|shape))?\b|\btriangle[- ](?:frame|shaped?)\b/, 'triangle'],
+  [/\b(?:(?:with|on|over|under|above) )?(?:an? )?(?:scroll banner|banner)(?: below| above| underneath| under it| across it)?(?=\s*(?:[,;.|]|$))/, 'banner'],
+]; // prettier-ignore
 
 /** Words for colours that are words for things as well. */
 export const ALSO_THINGS = new Set(
-  'coffee chestnut chocolate olive salmon peach apricot coral lemon lime tangerine orange plum rose lavender moss mint sage juniper spruce brick sky sand lilac'.split(
+  'coffee chestnut chocolate olive salmon peach apricot coral lemon lime tangerine orange plum rose lavender moss mint sage juniper spruce brick sky sand lilac paper wine ash rust mustard cream forest copper gold silver slate amber jade emerald blush midnight charcoal'.split(
     ' ',
   ),
 );

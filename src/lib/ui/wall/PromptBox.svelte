@@ -21,6 +21,8 @@
 
   const READ_AFTER_MS = 180;
   let understood = $state.raw<Understood | null>(null);
+  /** The prompt that was understood so. */
+  let readOf = $state('');
   let chooser = $state<HTMLInputElement>();
   let giver = $state<HTMLInputElement>();
   let over = $state(false);
@@ -28,6 +30,7 @@
 
   // The engine says what it understands while one writes; only the newest answer counts, and silence is no error here.
   $effect(() => {
+    const read = prompt;
     const body = JSON.stringify({ prompt, leaveOut });
     if (!prompt.trim() || prompt.length > PROMPT_MOST) {
       understood = null;
@@ -42,7 +45,9 @@
           body,
           signal: abort.signal,
         });
-        if (answer.ok) understood = (await answer.json()) as Understood;
+        if (!answer.ok) return;
+        understood = (await answer.json()) as Understood;
+        readOf = read;
       } catch {
         // Overtaken, also while the answer was coming in.
       }
@@ -87,7 +92,13 @@
       {#if prompt.length > PROMPT_MOST}
         <p class="text-danger">The prompt has {prompt.length} characters; at most {PROMPT_MOST} are read.</p>
       {:else if understood}
-        <UnderstoodLine {understood} />
+        <UnderstoodLine
+          prompt={readOf}
+          {understood}
+          onchange={(changed) => {
+            if (prompt === readOf) prompt = changed;
+          }}
+        />
       {:else}
         <p class="text-muted">What the engine understands of the prompt stands here.</p>
       {/if}

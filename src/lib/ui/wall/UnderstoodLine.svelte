@@ -1,64 +1,113 @@
 <script lang="ts">
   import type { Understood } from '$lib/contract/answers';
-  /** The parts of a prompt as they were understood, and what was drawn for words that have no drawing of their own. */
-  const { understood }: { understood: Understood } = $props();
+  import { stretchesOf, type Stretch } from './understood';
+  /** The prompt as it was read, part by part in its own order, and what is drawn for words that have no drawing of their own. A press on a part changes it. */
+  const {
+    prompt,
+    understood,
+    onchange,
+  }: { prompt: string; understood: Understood; onchange: (prompt: string) => void } = $props();
   const parts = $derived(understood.parts);
-  const replaced = $derived(parts.figures.filter((f) => f.via === 'broader' || f.via === 'none'));
+  const stretches = $derived(stretchesOf(parts));
+  const firstFigure = $derived(stretches.find((s) => s.name === 'figure'));
+  /** What is being changed, as the prompt was then. */
+  let changed = $state.raw<Stretch | null>(null);
+  let draft = $state('');
+  // What was being changed is gone when the prompt is another.
+  $effect(() => {
+    void prompt;
+    changed = null;
+  });
+
+  function drawnFor({ figure }: Stretch): string | null {
+    if (figure === null) return null;
+    const { via, drawn } = parts.figures[figure];
+    return via === 'none' ? 'no drawing' : via === 'broader' ? `drawn as ${drawn}` : null;
+  }
+
+  /** Colours that are named in it. */
+  function coloursIn({ name, from, to }: Stretch): { word: string; hex: string }[] {
+    const text = prompt.slice(from, to).toLowerCase().replaceAll('-', ' ');
+    const named =
+      name === 'ground'
+        ? [parts.ground]
+        : name === 'gradient'
+          ? (parts.gradient ?? [])
+          : name === 'colour'
+            ? parts.colours
+            : [];
+    return named.filter((colour) => colour !== null).filter(({ word }) => text.includes(word));
+  }
+
+  function begin(stretch: Stretch): void {
+    changed = stretch;
+    draft = prompt.slice(stretch.from, stretch.to);
+  }
+
+  function change(): void {
+    if (!changed) return;
+    const { from, to } = changed;
+    const words = draft.trim();
+    changed = null;
+    if (words !== prompt.slice(from, to))
+      onchange(`${prompt.slice(0, from)}${words}${prompt.slice(to)}`.replace(/ {2,}/g, ' ').trim());
+  }
+
+  function focused(input: HTMLInputElement): void {
+    input.focus();
+    input.select();
+  }
 </script>
 
-{#snippet part(name: string, value: string)}
-  <li class="whitespace-nowrap">
-    <span class="text-muted">{name}</span>
-    <span class="underline decoration-line decoration-dotted underline-offset-3">{value}</span>
-  </li>
-{/snippet}
-
-<ul class="flex flex-wrap gap-x-3.5 gap-y-0.5" aria-label="Understood">
-  {#each parts.figures as figure, i (figure.word)}
-    {@render part(
-      i ? (figure.relation ?? 'with') : 'figure',
-      figure.count > 1 ? `${figure.count} × ${figure.word}` : figure.word,
-    )}
-  {:else}
-    {#if !parts.lettering.length}<li class="text-danger">no figure yet: name a thing to draw</li>{/if}
-  {/each}
-  {#if parts.kind}{@render part('kind', parts.kind)}{/if}
-  {#if parts.role}{@render part('role', parts.role)}{/if}
-  {#if parts.finish}{@render part('finish', parts.finish)}{/if}
-  {#if parts.colours.length || parts.colourCount}
-    <li class="flex items-center gap-1 whitespace-nowrap">
-      <span class="text-muted">colours</span>
-      {#each parts.colours as colour (colour.hex)}
+<ul class="flex flex-wrap items-baseline gap-x-3 gap-y-0.5" aria-label="Understood">
+  {#each stretches as stretch (stretch.from)}
+    {@const drawn = drawnFor(stretch)}
+    <li class="flex items-baseline gap-1 whitespace-nowrap" data-part={stretch.name}>
+      {#if stretch.name !== 'relation' && (stretch.name !== 'figure' || stretch === firstFigure)}<span
+          class="text-muted {stretch.isUnknown ? 'text-danger' : ''}">{stretch.name}</span
+        >{/if}
+      {#each coloursIn(stretch) as colour (colour.hex)}
         <span
-          class="inline-block h-3 w-3 border border-line"
+          class="inline-block h-3 w-3 self-center border border-line"
           style="background: {colour.hex}"
           title="{colour.word} {colour.hex}"
         ></span>
-        <span class="sr-only">{colour.word}</span>
       {/each}
-      {#if parts.colourCount && parts.colourCount !== parts.colours.length}{parts.colourCount}{/if}
-    </li>
-  {/if}
-  {#if parts.gradient}{@render part('gradient', `${parts.gradient[0].word} to ${parts.gradient[1].word}`)}{/if}
-  {#if parts.mood}{@render part('mood', parts.mood)}{/if}
-  {#if parts.shape}{@render part('shape', parts.shape)}{/if}
-  {#if parts.rows || parts.columns}{@render part(
-      'sheet',
-      [parts.rows && `${parts.rows} rows`, parts.columns && `${parts.columns} columns`].filter(Boolean).join(', '),
-    )}{/if}
-  {#if parts.noShading}{@render part('shading', 'none')}{/if}
-  {#if parts.ground}{@render part('ground', parts.ground.word)}{/if}
-  {#if parts.leaveOut.length}{@render part('leave out', parts.leaveOut.join(', '))}{/if}
-  {#if parts.lettering.length}{@render part('lettering', parts.lettering.join(', '))}{/if}
-  {#each replaced as figure (figure.word)}
-    <li class="whitespace-nowrap text-danger">
-      {figure.via === 'none' ? `“${figure.word}” has no drawing` : `“${figure.word}” drawn as ${figure.drawn}`}
+      {#if changed?.from === stretch.from}
+        <input
+          class="field h-6 px-1 py-0"
+          style="width: {Math.max(6, draft.length + 2)}ch"
+          aria-label="{stretch.name}, changed"
+          bind:value={draft}
+          use:focused
+          onblur={change}
+          onkeydown={(e) => {
+            if (e.key === 'Enter') {
+              e.preventDefault();
+              change();
+            }
+            if (e.key === 'Escape') {
+              e.stopPropagation();
+              changed = null;
+            }
+          }}
+        />
+      {:else}
+        <button
+          class="underline decoration-line decoration-dotted underline-offset-3 {stretch.name === 'relation'
+            ? 'text-muted'
+            : ''} {stretch.isUnknown ? 'text-danger' : ''}"
+          title="Change it"
+          onclick={() => begin(stretch)}>{prompt.slice(stretch.from, stretch.to)}</button
+        >
+      {/if}
+      {#if drawn}<span class="text-danger">{drawn}</span>{/if}
     </li>
   {/each}
+  {#if !parts.figures.length && !parts.lettering.length}<li class="text-danger">
+      no figure yet: name a thing to draw
+    </li>{/if}
   {#each parts.settled as one, i (i)}
     <li class="text-danger">“{one.kept}” won over “{one.dropped}”</li>
   {/each}
-  {#if parts.notUnderstood.length}
-    <li class="text-danger">not understood: {parts.notUnderstood.slice(0, 6).join(', ')}</li>
-  {/if}
 </ul>

@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest';
+import { understand } from './request';
+import { compose } from './compose';
+import { boundsOf, massOf } from './area';
+import { buildFigure, outlineOf, placed } from './figure';
+import { knobsFrom } from './knobs';
+import { severalAsOne, waysFor } from './pairs';
+import { stageFor, type SceneRequest } from './compose';
+import { sizeOf, union, type Area } from '../path';
+
+const request = (prompt: string): SceneRequest => ({ prompt, parts: understand(prompt).parts, kind: null, finish: null, colours: null, detail: null, leeway: 0, position: 0, aspect: 1, flaws: 0, descent: [{ seed: 7, drift: 1 }] }); // prettier-ignore
+const areasOf = (prompt: string): Area[] => compose(request(prompt)).layers.map((l) => l.area);
+const build = (name: string) => buildFigure(name, { knobs: knobsFrom([{ seed: 3, drift: 1 }]), leeway: 0, detail: 45 });
+/** The middle of what is drawn in the colours of the first and of the second figure. */
+const boxOf = (prompt: string) => boundsOf(union(...areasOf(prompt)));
+
+describe('two figures together', () => {
+  it('are the same picture whichever of the two is named first', () => {
+    const first = understand('a teapot with a hill inside').parts.figures;
+    const other = understand('a hill inside a teapot').parts.figures;
+    expect([first[1].turned, other[1].turned]).toEqual([true, false]);
+    const stage = stageFor(request('a hill inside a teapot'));
+    const [hill, teapot] = [build('mountain'), build('teapot')];
+    const one = waysFor(first[0], first[1])[0](stage, teapot, hill);
+    const same = waysFor(other[0], other[1])[0](stage, hill, teapot);
+    expect(one.map((l) => l.area)).toEqual(same.map((l) => l.area));
+    expect(waysFor(first[0], first[1])[0](stage, hill, teapot).map((l) => l.area)).not.toEqual(same.map((l) => l.area));
+  });
+
+  it('puts one between two others, and many around one', () => {
+    const stage = stageFor(request('a lighthouse between two waves'));
+    const [first, second] = stage.parts.figures;
+    const layers = waysFor(first, second)[0](stage, build('lighthouse'), build('wave'));
+    const all = boundsOf(union(...layers.map((l) => l.area)));
+    // The lighthouse is in the middle; waves reach further to both sides.
+    const tall = boundsOf(outlineOf(placed(build('lighthouse'), { cx: 50, cy: 47, side: 62, fill: 0.75 })));
+    expect(all.x).toBeLessThan(tall.x - 4);
+    expect(all.x + all.width).toBeGreaterThan(tall.x + tall.width + 4);
+    expect(areasOf('a pear surrounded by bees').length).toBeGreaterThan(9);
+  });
+
+  it('puts what stands for a part where the part is', () => {
+    const at = (prompt: string): [number, number] => {
+      const layers = compose(request(prompt)).layers;
+      return massOf(layers.at(-1)!.area);
+    };
+    const [, head] = at('a bear with a moon as its head');
+    const [, feet] = at('a bear with a moon for feet');
+    expect(head).toBeLessThan(feet - 15);
+  });
+
+  it('fills letters with what they are made of', () => {
+    const made = compose(request('letter R made of leaves')).layers;
+    expect(made.length).toBeGreaterThan(20);
+    expect(boxOf('letter R made of leaves').height).toBeGreaterThan(60);
+  });
+});
+
+describe('several of one figure', () => {
+  it('are as many as asked for, of the same size', () => {
+    const fox = build('fox');
+    const size = sizeOf(union(...fox.parts.map((p) => p.area)));
+    for (const n of [2, 3, 5, 7]) {
+      const all = severalAsOne(fox, n, false);
+      expect(all.parts.length).toBe(n * fox.parts.length);
+      expect(sizeOf(union(...all.parts.map((p) => p.area))) / size).toBeGreaterThan(0.8 * n);
+    }
+  });
+
+  it('cross when they are said to be crossed, and cover one another once', () => {
+    const key = build('key');
+    const crossed = severalAsOne(key, 2, true);
+    const { width, height } = boundsOf(outlineOf(crossed));
+    expect(width / height).toBeGreaterThan(0.6);
+    expect(width / height).toBeLessThan(1.7);
+    const [one] = [sizeOf(outlineOf(key))];
+    expect(sizeOf(outlineOf(crossed))).toBeLessThan(2 * one);
+    expect(sizeOf(outlineOf(crossed))).toBeGreaterThan(1.3 * one);
+  });
+});

@@ -1,0 +1,203 @@
+/** Noun phrases: how many of what, and what is said of it in front. */
+import { isPlural, nounKind } from './classes';
+import { GROUPS, NO_THINGS, PORTIONS, STYLE_WORDS } from './manner';
+import { phraseAt } from './relations';
+import type { Token, WordPart } from './reading';
+import { ARTICLES, CROPS, figureFor, isLive, numberOf, readUnits, STOPS, THROUGH, VAGUE, type Unit } from './units';
+import { type FoundFigure, type Lexicon } from './words';
+
+/** A noun phrase that was read. */
+export interface Phrase {
+  /** The place after its last word. */
+  readonly to: number;
+  /** The nouns as they were typed, from the first that belongs to the name: "pizza box". */
+  readonly word: string;
+  readonly head: string;
+  readonly attributive: readonly string[];
+  readonly count: number;
+  readonly hasArticle: boolean;
+  readonly modifiers: readonly string[];
+  readonly pose: string | null;
+  readonly expression: string | null;
+  readonly manner: readonly string[];
+  readonly unknown: readonly string[];
+  /** What the whole name is drawn as; or, where nothing is, what its last words are. */
+  readonly found: FoundFigure | null;
+  readonly suffix: FoundFigure | null;
+  /** The whole name is a thing's own. */
+  readonly isNamed: boolean;
+  readonly isAbstract: boolean;
+  /** Whose it is: "a pirate's shoulder". */
+  readonly owner: { readonly word: string; readonly found: FoundFigure | null } | null;
+  readonly isGarment: boolean;
+  readonly hasAnimal: boolean;
+  /** What an animal is by trade: "a penguin waiter". */
+  readonly role: string | null;
+  readonly marks: readonly (readonly [number, WordPart])[];
+}
+
+const CONTAINERS = /^(?:bottle|jar|cup|mug|glass|bowl|basket|pot|vase|barrel|bag|box|can|tin|sack|crate|bucket|pitcher|jug|tray|plate|dish|basin|tank|bath|bathtub|teapot|kettle|pan|spoon|ladle|chest|nest|wheelbarrow|cart|wagon|net|jam|tube|vial|flask|beaker|capsule|cone|pocket|backpack|carton|packet|tankard|goblet|chalice|urn|trough|pail|cauldron|envelope|globe|pool|pond|lake|field|garden|bed|hand|handful)s?$/; // prettier-ignore
+
+export const isContainer = (head: string): boolean => CONTAINERS.test(head);
+const MOST = 36;
+/** Reads a noun phrase at a place, or gives null. */
+export function readPhrase(tokens: readonly Token[], start: number, end: number, lexicon: Lexicon): Phrase | null {
+  const word = (at: number): string => (at < end && tokens[at].part === null ? tokens[at].text : '');
+  const marks: [number, WordPart][] = [];
+  let i = start;
+  let hasArticle = false;
+  let hasIndefinite = false;
+  let count: number | null = null;
+  const before: string[] = [];
+  /** Articles, numbers and portions in front. */
+  for (;;) {
+    const w = word(i);
+    if (i < end && i > start && THROUGH.has(tokens[i].part)) i++;
+    else if (ARTICLES.test(w)) {
+      hasArticle = true;
+      hasIndefinite ||= /^(?:an?|another|the)$/.test(w);
+      marks.push([i++, 'filler']);
+      if (w === 'both') count ??= 2;
+    } else if (w === 'half' && word(i + 1) === 'a') marks.push([i++, 'count']);
+    else if (numberOf(w) !== null && (count === null || w in VAGUE) && w !== '') {
+      const times: number = w === 'dozen' && count !== null && count > 1 ? count * 12 : numberOf(w)!;
+      // "One" of two, as in "a one" is none.
+      count = times;
+      if (/^(?:pairs?|sets?)$/.test(word(i + 1)) && word(i + 2) === 'of' && w !== 'pair')
+        marks.push([i + 1, 'count'], [i + 2, 'filler']);
+      marks.push([i++, 'count']);
+      if (/^(?:pairs?|sets?)$/.test(word(i)) && word(i + 1) === 'of') i += 2;
+      if (word(i) === 'of' && w in VAGUE) marks.push([i++, 'filler']);
+    } else if (
+      PORTIONS.has(w) &&
+      word(i + 1) === 'of' &&
+      (word(i + 2) !== '' || (i + 2 < end && THROUGH.has(tokens[i + 2].part))) &&
+      !STYLE_WORDS.has(word(i + 2))
+    ) {
+      const isGroup = Object.hasOwn(GROUPS, w) && isPlural(lastOf(tokens, i + 2, end));
+      // A ring of gold is a ring; a ring of leaves is leaves.
+      if (!isGroup && /^(?:ring|circle|row|line|field|forest|beam|ball|ear|head|form|shape|image|picture)$/.test(w) && !(/^(?:field|forest)$/.test(w) && isPlural(lastOf(tokens, i + 2, end))) && (w !== 'head' || !/^(?:an?|the)$/.test(word(i + 2)))) {
+        if (!/^(?:form|shape|image|picture)$/.test(w)) break;
+      } // prettier-ignore
+      if (isGroup) count ??= GROUPS[w];
+      before.push(w);
+      marks.push([i, isGroup ? 'count' : 'modifier'], [i + 1, 'filler']);
+      i += 2;
+    } else break;
+  }
+  const units = readUnits(tokens, i, end, lexicon, hasArticle || count !== null);
+  const at = units.findLastIndex((u) => u.as === 'noun');
+  const lone = units.findLastIndex((u) => u.as === 'unknown');
+  if (at < 0 && (lone < 0 || !(hasArticle || count !== null))) return null;
+  const headAt = at < 0 ? lone : at;
+  let head = units[headAt];
+  let front = units.slice(0, headAt);
+  // What is left of the head is given back.
+  let first = headAt;
+  while (first > 0 && units[first - 1].as === 'noun') first--;
+  let attributive = units.slice(first, headAt);
+  const modifiers = [...before];
+  let role: string | null = null;
+  // "A stag's head" is the stag; "an eagle's wing" is a wing, of an eagle.
+  const owner = front.findLast((u) => u.as === 'owner');
+  if (owner && CROPS.test(head.text)) {
+    modifiers.push(head.text);
+    marks.push(...placesOf(head, 'modifier'));
+    head = { ...owner, as: 'noun', found: owner.found };
+    front = front.filter((u) => u !== owner && !attributive.includes(u));
+    attributive = [];
+  } else if (attributive.length && CROPS.test(head.text) && isLive(attributive.at(-1)!.text)) {
+    modifiers.push(head.text);
+    marks.push(...placesOf(head, 'modifier'));
+    head = attributive.at(-1)!;
+    attributive = attributive.slice(0, -1);
+    front = front.filter((u) => u !== head);
+  } else if (attributive.length && nounKind(head.text) === 'person' && nounKind(attributive.at(-1)!.text) === 'animal' && !/(?:keeper|rider|tamer|trainer|hunter|catcher|walker|lover|groomer|whisperer|breeder)s?$/.test(head.text)) {
+    role = head.text;
+    marks.push(...placesOf(head, 'role'));
+    head = attributive.at(-1)!;
+    attributive = attributive.slice(0, -1);
+    front = front.filter((u) => u !== head);
+  } // prettier-ignore
+  // "A coin stack": of portions the thing is meant.
+  if (
+    attributive.length &&
+    Object.hasOwn(GROUPS, head.text) &&
+    !figureFor([...attributive.map((u) => u.text), head.text].join(' '), lexicon)
+  ) {
+    modifiers.push(head.text);
+    marks.push(...placesOf(head, 'modifier'));
+    head = attributive.at(-1)!;
+    attributive = attributive.slice(0, -1);
+    front = front.filter((u) => u !== head);
+  }
+  let pose: string | null = null;
+  let expression: string | null = null;
+  const manner: string[] = [];
+  const unknown: string[] = [];
+  for (const unit of front) {
+    if (attributive.includes(unit)) continue;
+    if (unit.as === 'pose' && isLive(head.text)) pose ??= unit.text;
+    else if (unit.as === 'expression') expression ??= unit.text;
+    else if (unit.as === 'manner') manner.push(unit.text);
+    else if (unit.as === 'unknown') unknown.push(unit.text);
+    else if (unit.as !== 'owner') modifiers.push(unit.text);
+    const part = unit.as === 'pose' && !isLive(head.text) ? 'modifier' : unit.as === 'noun' ? 'modifier' : unit.as === 'owner' ? 'figure' : unit.as === 'unknown' ? 'not understood' : unit.as; // prettier-ignore
+    marks.push(...placesOf(unit, part));
+  }
+  const last = units[headAt];
+  for (let k = i; k < last.from; k++)
+    if (tokens[k].part !== null && THROUGH.has(tokens[k].part) && tokens[k].part === 'colour') modifiers.push(tokens[k].text); // prettier-ignore
+  const isOwned = owner !== undefined && head !== owner && head.text !== owner.text;
+  const names = [...(isOwned ? [owner.text] : []), ...attributive.map((u) => u.text), head.text];
+  const full = names.join(' ');
+  const found = at < 0 ? null : head.from === last.from || attributive.length ? figureFor(full, lexicon) : (head.found ?? figureFor(head.text, lexicon)); // prettier-ignore
+  let suffix: FoundFigure | null = null;
+  for (let k = 1; !found && !suffix && k < names.length; k++) suffix = figureFor(names.slice(k).join(' '), lexicon);
+  for (let k = names.length - 2; !found && !suffix && k >= 0; k--) suffix = figureFor(names[k], lexicon);
+  const kind = nounKind(full) ?? nounKind(head.text);
+  if (at < 0) unknown.push(head.text);
+  marks.push(...attributive.flatMap((u) => placesOf(u, 'figure')), ...placesOf(head, at < 0 ? 'not understood' : 'figure')); // prettier-ignore
+  return {
+    to: last.to,
+    word: full,
+    head: head.text.split(' ').at(-1)!,
+    attributive: attributive.map((u) => u.text),
+    // "Crossed oars" are two.
+    count: Math.max(
+      1,
+      Math.min(MOST, count ?? (modifiers.includes('crossed') && isPlural(head.text.split(' ').at(-1)!) ? 2 : 1)),
+    ),
+    hasArticle,
+    modifiers,
+    pose,
+    expression,
+    manner,
+    unknown,
+    found,
+    suffix,
+    isNamed: found !== null && found.via === 'name' && full.includes(' '),
+    isAbstract:
+      at >= 0 &&
+      kind === 'abstract' &&
+      !found &&
+      !suffix &&
+      (NO_THINGS.test(head.text) || !(hasIndefinite || count !== null || isPlural(head.text))),
+    owner: isOwned ? { word: owner.text, found: owner.found } : null,
+    isGarment: nounKind(head.text.split(' ').at(-1)!) === 'garment',
+    hasAnimal: nounKind(head.text.split(' ').at(-1)!) === 'animal',
+    role,
+    marks,
+  };
+}
+
+const placesOf = (unit: Unit, part: WordPart): [number, WordPart][] =>
+  Array.from({ length: unit.to - unit.from }, (_, k) => [unit.from + k, part]);
+
+/** The last word before the next that ends a name. */
+function lastOf(tokens: readonly Token[], from: number, end: number): string {
+  let k = from;
+  while (k < end && tokens[k].part !== null) k++;
+  while (k + 1 < end && tokens[k + 1].part === null && !STOPS.test(tokens[k + 1].text) && !phraseAt([tokens[k + 1].text]) && nounKind(tokens[k + 1].text) !== null) k++; // prettier-ignore
+  return tokens[k]?.text ?? '';
+}

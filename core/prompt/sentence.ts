@@ -1,0 +1,499 @@
+/** A prompt as sentences: noun phrases become figures, what stands between them says how they stand to one another. */
+import { isAdjective, isAdverb, isKnownWord, gerundOf, isPlural, nounKind, participleOf, presentOf } from './classes';
+import { BODY_PARTS, EXPRESSION_NOUNS, EXPRESSIONS, FILLERS, PLACES, POSE_WORDS, SETTINGS, STYLE_NOUNS, STYLE_WORDS, TRADE_NOUNS, WEATHER } from './manner'; // prettier-ignore
+import { Cast, draftOf, pendingOf, type Draft, type Pending } from './cast';
+import { isContainer, readPhrase, type Phrase } from './phrase';
+import { phraseAt, verbLink, type Link } from './relations';
+import { Cursor, POSSESSIVES, type Place } from './cursor';
+import type { Token, WordPart } from './reading';
+import type { Kind, Lexicon } from './words';
+
+const CLOSES = /^[,;:.!?()/\u2013\u2014]$/;
+const OBJECT = /^(?:an?|the|its|his|her|their|two|three|four|some)$/;
+const PRONOUNS = /^(?:it|them|him|her|itself|themselves|each|one)$/;
+const AND = /^(?:and|or|&|\+|plus|nor)$/;
+/** Where what stands there is seen from the whole picture. */
+const STANDING: Readonly<Record<string, Link>> = {
+  background: { relation: 'behind' },
+  distance: { relation: 'behind' },
+  foreground: { relation: 'in front of' },
+  middle: { relation: 'inside' },
+  centre: { relation: 'inside' },
+  center: { relation: 'inside' },
+};
+
+export class Sentence extends Cursor {
+  readonly cast: Cast;
+  readonly fromTrade: Draft[] = [];
+  readonly notUnderstood: string[] = [];
+  readonly settings: string[] = [];
+  readonly manner: string[] = [];
+  /** Things that cannot be seen: drawn only where nothing else is. */
+  readonly abstract: string[] = [];
+  role: string | null = null;
+  private pending: Pending | null = null;
+  private joined = false;
+  /** What a part of somebody's own was said with, for another one. */
+  private again: Pending | null = null;
+  /** What is being said of whom the client is. */
+  private inTrade = false;
+
+  constructor(
+    tokens: readonly Token[],
+    private readonly lexicon: Lexicon,
+    private readonly kind: Kind | null,
+  ) {
+    super(tokens);
+    this.cast = new Cast(kind);
+    while (this.end < tokens.length) {
+      let to = this.end;
+      while (to < tokens.length && !CLOSES.test(tokens[to].text)) to++;
+      this.i = this.end;
+      this.end = to;
+      this.segment();
+      if (to < tokens.length) tokens[to].part ??= 'filler';
+      // After a colon the figures are named.
+      if (tokens[to]?.text !== '|') this.inTrade = false;
+      this.end = to + 1;
+    }
+  }
+
+  private segment(): void {
+    this.pending = null;
+    this.joined = false;
+    this.start = this.i;
+    while (this.i < this.end) {
+      const at = this.i;
+      if (this.tokens[at].part !== null || this.clause(this.start)) {
+        if (this.i === at) this.i++;
+        continue;
+      }
+      this.other();
+    }
+  }
+
+  /** Tries what can stand here, most binding first; false where none does. */
+  private clause(start: number): boolean {
+    const word = this.word(this.i);
+    if (AND.test(word)) return this.and();
+    if (word === 'for') return this.purpose();
+    if (word === 'whose' && this.cast.last !== null) return this.whose();
+    if (/^(?:that|which|who)$/.test(word) && this.cast.last !== null && this.i + 1 < this.end && this.verbAt(this.i + 1, true)) return this.step('filler'); // prettier-ignore
+    if (/^(?:is|are)$/.test(word) && this.cast.last !== null) return this.is();
+    if (word === 'of') return this.of();
+    if (this.doesFirst(word, start)) return this.verb();
+    return this.instead() || this.relation() || this.setting() || this.phrase(start) || this.verb();
+  }
+
+  /** "A hand pouring water": after a name a gerund is what is done; after a comma only what is held, worn or ridden. */
+  private doesFirst(word: string, start: number): boolean {
+    if (this.cast.last === null || this.pending || this.joined || phraseAt(this.openWords(this.i))) return false;
+    if (this.i > start && word.endsWith('s') && this.verbAt(this.i) && phraseAt(this.openWords(this.i + 1)))
+      return true;
+    const verb = gerundOf(word);
+    return verb !== null && (this.i > start || (OBJECT.test(this.word(this.i + 1)) && ['holding', 'wearing', 'riding'].includes(verbLink(verb).relation))); // prettier-ignore
+  }
+
+  private and(): boolean {
+    this.joined = true;
+    // "With arms and legs".
+    this.pending ??= this.again;
+    this.again = null;
+    return this.step('filler');
+  }
+
+  /** "For a bakery", and "with a pencil for a beak". */
+  private purpose(): boolean {
+    const place = this.placeAt(this.i + 1) ?? this.partAt(this.i + 1);
+    if (place && this.cast.last !== null && this.cast.last !== this.cast.root) return this.standsFor(this.i + 1, place);
+    // "Reaching for a fish".
+    if (this.cast.last !== null && this.i > this.start && gerundOf(this.tokens[this.i - 1].text)) {
+      this.pending = pendingOf({ relation: 'toward' }, `${this.tokens[this.i - 1].text} for`, this.pending?.from ?? this.cast.root); // prettier-ignore
+      return this.step('relation');
+    }
+    this.inTrade = true;
+    this.pending = null;
+    return this.step('filler');
+  }
+
+  /** "With stars instead of smoke". */
+  private instead(): boolean {
+    const [first, second, third] = this.openWords(this.i);
+    const length = first === 'instead' && second === 'of' ? 2 : first === 'in' && /^(?:place|lieu)$/.test(second) && third === 'of' ? 3 : 0; // prettier-ignore
+    if (!length || this.cast.last === null || this.cast.last === this.cast.root) return false;
+    const phrase = readPhrase(this.tokens, this.i + length, this.end, this.lexicon);
+    return phrase !== null && this.standsFor(this.i + length, { to: phrase.to, word: phrase.head });
+  }
+
+  /** "For wheels": a thing by itself at the end, where something is with something. */
+  private partAt(at: number): Place | null {
+    const word = this.word(at);
+    const isPart =
+      this.cast.last !== null && this.cast.figures[this.cast.last].relation === 'with' && !this.word(at + 1);
+    return isPart && ['artifact', 'garment', 'plant', 'food'].includes(nounKind(word) ?? '') && !TRADE_NOUNS.has(word) ? { to: at + 1, word } : null; // prettier-ignore
+  }
+
+  private standsFor(placeFrom: number, place: Place): true {
+    this.cast.standFor(place.word, this.tokens[this.i].text);
+    this.mark(this.i, placeFrom, 'relation');
+    this.mark(placeFrom, place.to, 'place');
+    this.i = place.to;
+    return true;
+  }
+
+  /** "Whose lens is a flower". */
+  private whose(): boolean {
+    const owner = this.cast.last!;
+    this.mark(this.i, this.i + 1, 'relation');
+    let k = this.i + 1;
+    const from = k;
+    while (this.word(k) && !/^(?:is|are|as)$/.test(this.word(k)) && !(k > from && this.isFinite(k))) k++;
+    if (!this.word(k)) {
+      // Nothing is said of it: it is looked at as any other figure.
+      this.i = from;
+      this.pending = pendingOf({ relation: 'with' }, 'whose', owner);
+      return true;
+    }
+    this.mark(from, k, 'place');
+    const place = this.tokens[k - 1].text;
+    const verb = /^(?:is|are|as)$/.test(this.word(k)) ? { link: { relation: 'as' as const }, to: k + 1 } : this.verbAt(k, true)!; // prettier-ignore
+    this.mark(k, verb.to, 'relation');
+    this.i = verb.to;
+    const phrase = phraseAt(this.openWords(this.i));
+    const isAs = verb.link.relation === 'as' || phrase?.link.relation === 'as';
+    if (phrase) this.step('relation', phrase.length);
+    this.pending = pendingOf(isAs ? { relation: 'as', turned: true } : (phrase?.link ?? verb.link), `whose ${place}`, owner, isAs ? place : null); // prettier-ignore
+    return true;
+  }
+
+  /** Whether a verb stands here in a form that a sentence has: "forms", "hold" after several. */
+  private isFinite(at: number): boolean {
+    const word = this.word(at);
+    return word.endsWith('s') ? presentOf(word) !== null && nounKind(this.word(at + 1)) === null : gerundOf(word) !== null || participleOf(word) !== null || (isPlural(this.word(at - 1)) && presentOf(word) !== null); // prettier-ignore
+  }
+
+  /** "A heart that is a leaf"; before a participle it says nothing. */
+  private is(): boolean {
+    this.step('filler');
+    if (/^(?:an?|the|two|three)$/.test(this.word(this.i)))
+      this.pending = pendingOf({ relation: 'as' }, 'is', this.cast.last);
+    return true;
+  }
+
+  /** "A bottle of oil", "a crown of leaves", "a tower of a castle". */
+  private of(): boolean {
+    this.step('filler');
+    if (this.inTrade || this.cast.last === null) return true;
+    const owner = this.cast.latest!;
+    const isOne = /^(?:an?|the|its|his|her|their|my)$/.test(this.word(this.i));
+    this.pending = pendingOf(isContainer(owner.phrase.head) ? { relation: 'inside', turned: true } : { relation: isOne ? 'with' : 'made of' }, 'of', this.cast.last); // prettier-ignore
+    return true;
+  }
+
+  /** A preposition or a participle that does as one. */
+  private relation(): boolean {
+    const words = this.openWords(this.i);
+    const found = phraseAt(words);
+    if (!found) return false;
+    const { link, length } = found;
+    // "Round" is mostly a form.
+    if (words[0] === 'round' && (this.cast.last === null || !/^(?:an?|the|its|his|her|their)$/.test(words[1] ?? ''))) return false; // prettier-ignore
+    const after = this.i + length;
+    const said = words.slice(0, length).join(' ');
+    if (this.inTrade && !/^(?:with|featuring|including|showing)$/.test(words[0])) {
+      this.step('trade', length);
+      return true;
+    }
+    this.inTrade = false;
+    if (this.where(after, link, said)) return true;
+    // "On the handle of a spade": it is the spade that is drawn.
+    const at = /^(?:an?|the)$/.test(this.word(after)) ? after + 1 : after;
+    if (
+      PLACES.has(this.word(at)) &&
+      this.word(at + 1) === 'of' &&
+      this.cast.last !== null &&
+      link.relation !== 'with'
+    ) {
+      this.pending = pendingOf(link, this.pending ? `${this.pending.said} ${said}` : said, this.pending?.from ?? null, this.word(at)); // prettier-ignore
+      this.mark(this.i, at, 'relation');
+      this.mark(at, at + 1, 'place');
+      this.mark(at + 1, at + 2, 'filler');
+      this.i = at + 2;
+      return true;
+    }
+    if (this.settingAt(after)) {
+      const to = this.settingAt(after)!;
+      this.settings.push(this.tokens[to - 1].text);
+      return this.step('setting', to - this.i);
+    }
+    const earlier = this.pending;
+    this.pending = pendingOf(link, earlier ? `${earlier.said} ${said}` : said, earlier?.from ?? null);
+    return this.step('relation', length);
+  }
+
+  /** "On its nose", "inside", "above it", "in the background": of the figure named last. False where what follows is a figure. */
+  private where(after: number, link: Link, said: string): boolean {
+    const figure = this.cast.latest;
+    const isLater = figure !== null && this.cast.last !== this.cast.root;
+    const next = this.word(after);
+    const place = POSSESSIVES.test(next) || (next === 'the' && isLater && PLACES.has(this.word(after + 1)) && this.word(after + 2) !== 'of' && !STANDING[this.word(after + 1)]) ? this.placeAt(after) : null; // prettier-ignore
+    const isPart =
+      place !== null &&
+      (PLACES.has(place.word) ||
+        BODY_PARTS.test(place.word) ||
+        nounKind(place.word) === 'body' ||
+        (isLater && figure.to !== null && !this.cast.isLive(figure.to)));
+    if (place && figure && (link.relation === 'as' || isPart)) {
+      if (link.relation === 'as' && isLater) return this.standsFor(after, place);
+      this.mark(this.i, after, 'relation');
+      this.mark(after, place.to, 'place');
+      this.i = place.to;
+      if ((this.pending && this.pending.from !== this.cast.last) || !isLater)
+        figure.modifiers.push(`${said} ${place.word}`);
+      else this.cast.put(link, said, place.word);
+      // What comes next is there: "wearing on its head a hat".
+      return true;
+    }
+    if (figure && link.relation === 'as' && isLater && figure.relation === 'with') {
+      const part = this.placeAt(after);
+      if (part && !this.word(part.to)) return this.standsFor(after, part);
+    }
+    if (figure && /^(?:both|either|each|all)$/.test(next) && PLACES.has(this.word(after + 1))) {
+      figure.modifiers.push(`${said} ${next} ${this.word(after + 1)}`);
+      this.pending = null;
+      return this.step('modifier', after + 2 - this.i);
+    }
+    // "Standing on one leg": how somebody stands.
+    if (figure && /^(?:one|two|both|all|hind|four)$/.test(next)) {
+      const limb = after + (this.word(after + 1) === 'hind' || this.word(after + 1) === 'four' ? 2 : 1);
+      if (BODY_PARTS.test(this.word(limb)) && this.cast.isLive(this.pending?.from ?? this.cast.last!)) {
+        this.cast.figures[this.pending?.from ?? this.cast.last!].modifiers.push([said, ...this.openWords(after).slice(0, limb + 1 - after)].join(' ')); // prettier-ignore
+        this.pending = null;
+        return this.step('modifier', limb + 1 - this.i);
+      }
+    }
+    const standing = STANDING[/^(?:the|its)$/.test(next) ? this.word(after + 1) : next];
+    if (standing && !this.word(after + (/^(?:the|its)$/.test(next) ? 2 : 1)).startsWith('of')) {
+      const to = after + (/^(?:the|its)$/.test(next) ? 2 : 1);
+      if (isLater && !this.pending) this.cast.put(standing, `${said} the ${this.tokens[to - 1].text}`, null);
+      return this.step('relation', to - this.i);
+    }
+    const isOnTop = said === 'on' && next === 'top' && this.word(after + 1) !== 'of';
+    const ends = isOnTop
+      ? after + 1
+      : PRONOUNS.test(next) && !this.word(after + 1).match(/^(?:of)$/)
+        ? after + 1
+        : after;
+    const following = this.word(ends);
+    const isOpen = ends < this.end && this.tokens[ends].part !== null && this.tokens[ends].part !== 'filler';
+    const isEnd = ends > after || (!isOpen && (following === '' || AND.test(following) || phraseAt([following]) !== null)); // prettier-ignore
+    if (!isEnd || link.relation === 'with') return false;
+    const isPhrase = ends === after && phraseAt(this.openWords(ends)) !== null;
+    // "Out over", "up on": two words for one relation.
+    if (isPhrase) return false;
+    this.mark(this.i, ends, 'relation');
+    this.i = ends;
+    if (figure && isLater) this.cast.put(link, said, null);
+    else if (figure) figure.modifiers.push(said);
+    this.pending = null;
+    return true;
+  }
+
+  private settingAt(at: number): number | null {
+    const k = /^(?:the|a|an|early|late)$/.test(this.word(at)) ? at + 1 : at;
+    const word = this.word(k);
+    const isBare = k === at || this.word(at) !== 'a';
+    if (isBare && (SETTINGS.has(word) || WEATHER.has(word)) && !this.nounFollows(k + 1)) return k + 1;
+    return null;
+  }
+
+  /** A time of day or year that is said by itself. */
+  private setting(): boolean {
+    const word = this.word(this.i);
+    if (!SETTINGS.has(word) || this.nounFollows(this.i + 1) || this.pending) return false;
+    this.settings.push(word);
+    return this.step('setting');
+  }
+
+  private phrase(start: number): boolean {
+    const found = readPhrase(this.tokens, this.i, this.end, this.lexicon);
+    if (!found) return false;
+    const from = this.i;
+    found.marks.forEach(([at, part]) => this.mark(at, at + 1, part));
+    found.manner.forEach((m) => this.manner.push(m));
+    found.unknown.forEach((w) => this.notUnderstood.push(w));
+    this.i = found.to;
+    const { head } = found;
+    const isAlone = from === start && this.i >= this.end;
+    const governor = this.cast.last === null ? null : this.cast.governor(this.pending, found, this.joined);
+    const owner = governor === null ? null : this.cast.figures[governor];
+    const asWhole = (part: WordPart): true => {
+      this.markOver(found, part);
+      this.pending = null;
+      this.joined = false;
+      return true;
+    };
+    if (!found.attributive.length && Object.hasOwn(EXPRESSION_NOUNS, head) && owner && (this.pending?.relation ?? 'with') === 'with') {
+      owner.expression ??= EXPRESSION_NOUNS[head];
+      return asWhole('expression');
+    } // prettier-ignore
+    if (STYLE_NOUNS.has(head) && !found.isNamed) {
+      this.manner.push(this.told(found));
+      return asWhole('manner');
+    }
+    // "Weather icons: sun, rain": what they are about.
+    if (this.kind === 'icon sheet' && this.tokens[found.to]?.part === 'kind' && this.tokens.slice(found.to).some((t) => t.text === ':')) return asWhole('trade'); // prettier-ignore
+    const isTrade =
+      TRADE_NOUNS.has(head) && !found.isNamed && (this.inTrade || (isAlone && this.cast.figures.length > 0));
+    if (this.inTrade || isTrade) {
+      if (found.found || found.suffix) this.fromTrade.push(draftOf(found));
+      return asWhole('trade');
+    }
+    if (SETTINGS.has(head) && !found.hasArticle && !found.attributive.length && this.cast.figures.length) {
+      this.settings.push(head);
+      return asWhole('setting');
+    }
+    // "With spread wings": its own parts, and how they are.
+    if (
+      owner &&
+      (this.pending?.relation === 'with' || (from === start && !this.pending && !this.joined)) &&
+      BODY_PARTS.test(head) && this.cast.isLive(governor!) && (found.modifiers.length || this.trailing() || (this.kind === 'mascot' && /^(?:arms?|legs?|hands?|feet|eyes?|face)$/.test(head)))) {
+      owner.modifiers.push(this.told(found));
+      this.again = this.pending;
+      asWhole('modifier');
+      if (this.trailing()) {
+        owner.modifiers.push(this.word(this.i));
+        this.step('modifier');
+      }
+      return true;
+    } // prettier-ignore
+    if (found.role) this.role ??= found.role;
+    if (this.kind === 'mascot' && this.lexicon.isRole(head) && !found.hasAnimal && (this.cast.figures.length > 0 || this.animalAhead())) {
+      this.role ??= head;
+      return asWhole('role');
+    } // prettier-ignore
+    if (found.isAbstract && this.kind !== 'icon sheet') {
+      this.abstract.push(this.told(found));
+      if (owner) owner.modifiers.push(this.told(found));
+      return asWhole('modifier');
+    }
+    const place = this.cast.figures.length;
+    this.cast.add(found, this.pending, this.joined);
+    this.pending = null;
+    this.joined = false;
+    for (const [at] of found.marks) this.tokens[at].figure = place;
+    return true;
+  }
+
+  private animalAhead(): boolean {
+    return this.tokens.slice(this.i).some((t) => t.part === null && nounKind(t.text) === 'animal');
+  }
+
+  /** A participle that says how what was named is: "wings spread". */
+  private trailing(): boolean {
+    const word = this.word(this.i);
+    return (
+      word !== '' &&
+      (participleOf(word) !== null || isAdjective(word)) &&
+      (this.i + 1 >= this.end || this.word(this.i + 1) === '')
+    );
+  }
+
+  private told(found: Phrase): string {
+    return [...found.modifiers, ...found.attributive, found.head].join(' ');
+  }
+
+  private markOver(found: Phrase, part: WordPart): void {
+    for (const [at, was] of found.marks)
+      if (was === 'figure' || was === 'modifier' || was === 'pose' || was === 'expression') this.tokens[at].part = part;
+  }
+
+  /** A verb that says what somebody does, with what it says of its object. */
+  private verbAt(
+    at: number,
+    isFinite = false,
+  ): { readonly link: Link; readonly to: number; readonly verb: string } | null {
+    const word = this.word(at);
+    if (!word) return null;
+    const verb = gerundOf(word) ?? participleOf(word) ?? (isFinite || /^(?:an?|the|its|his|her|their|two|three)$/.test(this.word(at + 1)) || (word.endsWith('s') && nounKind(this.tokens[at - 1]?.text ?? '') === 'animal') ? presentOf(word) : null); // prettier-ignore
+    return verb ? { link: verbLink(verb), to: at + 1, verb } : null;
+  }
+
+  private verb(): boolean {
+    const found = this.verbAt(this.i, /^(?:that|which|who)$/.test(this.tokens[this.i - 1]?.text ?? ''));
+    if (!found || this.cast.last === null) return false;
+    const word = this.word(this.i);
+    const isActive = participleOf(word) === null || gerundOf(word) !== null;
+    const next = this.word(found.to);
+    // Who does it: the one that the sentence is about where it is alive, else the one named last.
+    // What is held, worn or ridden, and what is said after a comma, is of the one it is about in any case.
+    const holds = ['holding', 'wearing', 'riding'].includes(found.link.relation) && !this.cast.isLive(this.cast.last);
+    const actor =
+      this.cast.isLive(this.cast.root!) || holds || this.i === this.start ? this.cast.root! : this.cast.last;
+    const figure = this.cast.figures[actor];
+    this.joined = false;
+    if (POSSESSIVES.test(next) && this.ownPart(found.to, actor, word)) return true;
+    const hasObject = isActive && next !== '' && phraseAt(this.openWords(found.to)) === null && !AND.test(next) && !isAdverb(next) && readPhrase(this.tokens, found.to, this.end, this.lexicon) !== null; // prettier-ignore
+    if (EXPRESSIONS.has(word) && !hasObject) {
+      figure.expression ??= word;
+      return this.step('expression');
+    }
+    if (hasObject) {
+      if (this.cast.isLive(actor) && gerundOf(word)) figure.pose ??= word;
+      this.pending = pendingOf(found.link, word, actor);
+      return this.step('relation');
+    }
+    if (this.cast.isLive(actor)) figure.pose ??= word;
+    else figure.modifiers.push(word);
+    this.tokens[this.i].figure = actor;
+    this.step(this.cast.isLive(actor) ? 'pose' : 'modifier');
+    while (isAdverb(this.word(this.i)) && phraseAt(this.openWords(this.i)) === null) {
+      figure.modifiers.push(this.word(this.i));
+      this.step('modifier');
+    }
+    // What follows is where the same one does it.
+    if (phraseAt(this.openWords(this.i))) this.pending = pendingOf({ relation: 'with' }, word, actor);
+    return true;
+  }
+
+  /** "Brushing its teeth", "with wings wrapped around": what somebody does with a part of their own. */
+  private ownPart(at: number, actor: number, verb: string): boolean {
+    const place = this.placeAt(at);
+    if (!place || !BODY_PARTS.test(place.word)) return false;
+    const figure = this.cast.figures[actor];
+    if (this.cast.isLive(actor)) figure.pose ??= verb;
+    figure.modifiers.push(this.tokens.slice(this.i, place.to).map((t) => t.text).join(' ')); // prettier-ignore
+    this.mark(this.i, place.to, 'modifier');
+    this.i = place.to;
+    this.pending = phraseAt(this.openWords(this.i)) ? pendingOf({ relation: 'with' }, verb, actor) : null;
+    return true;
+  }
+
+  /** Words that are none of these. */
+  private other(): void {
+    const word = this.word(this.i);
+    const figure = this.cast.latest;
+    if (POSE_WORDS.has(word) && figure) {
+      figure.pose ??= word;
+      return void this.step('pose');
+    }
+    if (EXPRESSIONS.has(word) && figure) {
+      figure.expression ??= word;
+      return void this.step('expression');
+    }
+    if (STYLE_WORDS.has(word) || STYLE_NOUNS.has(word)) {
+      this.manner.push(word);
+      return void this.step('manner');
+    }
+    if (this.inTrade && !FILLERS.has(word)) return void this.step('trade');
+    if (FILLERS.has(word) || /^[^\p{L}\p{N}]+$/u.test(word)) return void this.step('filler');
+    if (/^\d+$/.test(word)) return void this.step('count');
+    if (!isKnownWord(word)) {
+      this.notUnderstood.push(word);
+      return void this.step('not understood');
+    }
+    if (figure) figure.modifiers.push(word);
+    else this.manner.push(word);
+    this.step(figure ? 'modifier' : 'manner');
+  }
+}
