@@ -345,6 +345,101 @@ function senseOf(name: string, nouns: Nouns, alive = false): { synset: number; e
   return null;
 }
 
+/** Side of the grid on which outlines are compared. */
+const LIKENESS_SIDE = 40;
+/** Drawings of a thing at most. */
+const MOST_DRAWINGS = 5;
+/** Share of what two outlines cover together that both cover, above which they are one. */
+const ALIKE = 0.68;
+
+/** What a drawing covers, fitted into a square: its outline, as cells. */
+function outlineCells(drawing: Compiled): Uint8Array {
+  const out = new Uint8Array(LIKENESS_SIDE * LIKENESS_SIDE);
+  const k = LIKENESS_SIDE / GRID;
+  for (const part of drawing.parts) {
+    const c = cover(
+      parsePath(part.data).map((q) => flatten(mapContour([k, 0, 0, k, 0, 0], q), 0.05)),
+      LIKENESS_SIDE,
+      LIKENESS_SIDE,
+    );
+    if (!c) continue;
+    for (let y = 0; y < c.heightPx; y++)
+      for (let x = 0; x < c.widthPx; x++)
+        if (c.share[y * c.widthPx + x] > 0.5) out[(y + c.y0) * LIKENESS_SIDE + x + c.x0] = 1;
+  }
+  return out;
+}
+
+function overlapOf(p: Uint8Array, q: Uint8Array, mirrored: boolean): number {
+  let [both, any] = [0, 0];
+  for (let y = 0; y < LIKENESS_SIDE; y++)
+    for (let x = 0; x < LIKENESS_SIDE; x++) {
+      const a = p[y * LIKENESS_SIDE + x];
+      const b = q[y * LIKENESS_SIDE + (mirrored ? LIKENESS_SIDE - 1 - x : x)];
+      both += a & b;
+      any += a | b;
+    }
+  return any ? both / any : 1;
+}
+
+/** Files of what marks are mostly of: animals, artifacts, food, objects, phenomena, plants. */
+const COMMON = new Set([5, 6, 13, 17, 19, 20]);
+/** Drawings that mean something else by that name. */
+const MISNAMED: Readonly<Record<string, string>> = {
+  'icon-park-solid':
+    'anchor apple application bear-market blade bolt branch bridge bug cap column cone container copper crown-three cube dart diamond direction disk dot drone drum earth fan field filter fire-extinguisher fork grid hammer-and-anvil handle hook iron key knife lantern layers light line link local lock magnet map mark mask mirror mouse nail net nut pad palm pan paper park pen pin pipe plug point pot power press ring road rocket rope round ruler scale screen seat shield signal sleeves slide spanner stamp star stone street switch table tag target tie track trunk tub tube tunnel valve vase wave web wheel window wing wood world table mouse hospital badminton tennis share label shower school library infinity',
+  'noto-v1': 'crab snail joystick package avocado tent',
+  ph: 'mouse fish table satellite',
+  maki: 'cricket',
+  tabler: 'mouse table shower library',
+  mdi: 'cricket badminton tennis mouse table share filter label hospital slide library abacus alpha bolt bridge bug cannon chip cube dolphin drawing fan feather fuse gate harddisk iron kettle lamp lan leak lumx mirror nail nut palm pan panda pipe pot ruler sail seal signal sitemap source stairs step table tank texture toolbox tower tray van vanish view wall web window',
+};
+
+/** More drawings of what can be drawn already, each with an outline of its own: a figure has several ideas. */
+function addOthers(things: Map<string, Thing>, nouns: Nouns): void {
+  const sources: [string, (key: string) => string | null, boolean][] = [
+    ['noto', (n) => n, false],
+    ['noto-v1', (n) => n, false],
+    ['ph', (n) => (n.endsWith('-fill') ? n.slice(0, -5) : null), true],
+    ['mdi', (n) => (brandsOf('mdi').has(n) ? null : n.replace(/-variant$/, '')), true],
+    ['icon-park-solid', (n) => n.replace(/-(?:one|two|three|four)$/, ''), true],
+    ['tabler', (n) => (n.endsWith('-filled') ? n.slice(0, -7) : null), true],
+    ['maki', (n) => n, true],
+    ['temaki', (n) => n.replaceAll('_', '-'), true],
+  ];
+  const cells = new Map<string, Uint8Array[]>();
+  let added = 0;
+  for (const [packName, nameOf, oneColour] of sources) {
+    const pack = packOf(packName);
+    const misnamed = new Set((MISNAMED[packName] ?? '').split(' '));
+    for (const key of Object.keys(pack.icons)) {
+      const named = nameOf(key);
+      if (named === null || misnamed.has(named)) continue;
+      const name = RENAMED[named] ?? named.replaceAll('-', ' ');
+      const known = things.get(name);
+      if (!known || known.drawings.length >= MOST_DRAWINGS || name.split(' ').length > 2) continue;
+      if (known.synset >= 0 && !COMMON.has(nouns.file(known.synset))) continue;
+      const icon = pack.icons[key];
+      let compiled: Compiled | null = null;
+      try {
+        const raw = readDrawing(icon.body, icon.width ?? pack.width ?? 16, icon.height ?? pack.height ?? 16);
+        compiled = raw && compile(raw, oneColour);
+      } catch {
+        compiled = null;
+      }
+      if (!compiled) continue;
+      const have = cells.get(name) ?? known.drawings.map(outlineCells);
+      cells.set(name, have);
+      const own = outlineCells(compiled);
+      if (have.some((c) => overlapOf(c, own, false) > ALIKE || overlapOf(c, own, true) > ALIKE)) continue;
+      have.push(own);
+      known.drawings.push(compiled);
+      added++;
+    }
+  }
+  console.log('others', added);
+}
+
 function main(): void {
   const nouns = readNouns();
   const things = new Map<string, Thing>();
@@ -357,7 +452,8 @@ function main(): void {
         ),
       false,
     ],
-    ['temaki', () => true, true],
+    // What boards a bus is not the bus.
+    ['temaki', (n) => !n.startsWith('board-'), true],
     ['ph', (n) => n.endsWith('-fill'), true],
     ['maki', (n) => !/-\d+$|-[a-z]{2}$/.test(n), true],
     ['healthicons', (n) => !/24px|outline|negative/.test(n), true],
@@ -389,6 +485,8 @@ function main(): void {
     }
     console.log(packName, used, things.size);
   }
+
+  addOthers(things, nouns);
 
   // What is drawn by hand is a thing as well.
   for (const name of Object.keys(BY_HAND)) {

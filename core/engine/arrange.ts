@@ -1,10 +1,20 @@
 import type { PromptFigure } from '../prompt';
 import { boundsOf, disc, ringOf, tile } from './area';
-import { grown, intersect, rim, sizeOf, union } from '../path';
-import { clipped, outlineOf, placed, seenParts, silhouetteOf, type Figure, type Place } from './figure';
-import { onField } from './field';
+import { grown, intersect, rim, sizeOf } from '../path';
+import {
+  clipped,
+  drawingCount,
+  movedFigure,
+  outlineOf,
+  placed,
+  seenParts,
+  silhouetteOf,
+  type Figure,
+  type Place,
+} from './figure';
+import { onField, recoloured } from './field';
 import { layerOf, scaled, type Layer } from './layer';
-import { severalAsOne, swapped, waysFor } from './pairs';
+import { severalAsOne, swapped, upright, waysFor } from './pairs';
 import { isThing } from './things';
 import { arrangement, banned, clear, figureFor, finished, form, FORMS, type Stage } from './stage';
 
@@ -70,28 +80,66 @@ const cropped: Single = (s, f) => {
   ];
 };
 
-/** On a ground line, with a small sun or a few blades where that is not unwanted. */
-const onLine: Single = (s, f) => {
-  const figure = placed(f, { cx: 50, cy: 46, side: 68 });
-  const b = boundsOf(outlineOf(figure));
-  const y = b.y + b.height;
+/** Arrangements of one figure; the first is the plainest. */
+const SINGLE: readonly Single[] = [plain, inForm('circle'), beforeDisc, inForm('square'), cropped, ringed, bordered];
+
+/** Five or six of a slim figure about the middle, their feet together. */
+const rosette: Single = (s, f) => {
+  const n = s.knobs.steady('rosette') < 0.5 ? 6 : 5;
+  const one = upright(placed(f, { cx: 50, cy: 50, side: 40, fill: 0.5 }));
+  const b = boundsOf(outlineOf(one));
+  const [first, second = first, ...rest] = s.palette.inks;
+  return Array.from({ length: n }, (_, i) => {
+    const t = (2 * Math.PI * i) / n;
+    const [c, d] = [Math.cos(t), Math.sin(t)];
+    const [x, y] = [-(b.x + b.width / 2), -(b.y + b.height) - 2.4];
+    const turned = movedFigure(one, [c, d, -d, c, 50 + c * x - d * y, 50 + d * x + c * y]);
+    return finished(s, turned, s.palette.groundHex, n === 6 && i % 2 ? [second, first, ...rest] : s.palette.inks);
+  }).flat();
+};
+
+/** Two, looking at each other. */
+const twins: Single = (s, f) => {
+  const both = placed(severalAsOne(f, 2, false), { cx: 50, cy: 50, side: 94, fill: 1 });
+  return finished(s, both);
+};
+
+/** So near that a tile shows only a part of it, looking in from its edge. */
+const peeking: Single = (s, f) => {
+  const field = s.palette.inks[0];
+  const window = tile(50, 50, 43, 15);
+  const side = s.knobs.steady('peek') < 0.5 ? 1 : -1;
+  const large = placed(f, { cx: 50 + side * 24, cy: 61, side: 100, fill: 0.9 });
+  const inks = onField(s, field);
   return [
-    ...finished(s, figure),
-    ...form(s, union(tile(50, y + 3.4, 34, 0.9, 0.95), tile(50, y + 7.4, 19, 0.9, 0.95)), s.palette.inks[0]),
+    ...form(s, window, field),
+    ...finished(s, clipped(large, window), field, inks).map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, window) : window })), // prettier-ignore
   ];
 };
 
-/** Arrangements of one figure; the first is the plainest. */
-const SINGLE: readonly Single[] = [
-  plain,
-  onLine,
-  bordered,
-  beforeDisc,
-  ringed,
-  inForm('circle'),
-  cropped,
-  inForm('square'),
-];
+/** Three in a row, each larger than the one before. */
+const growing: Single = (s, f) => {
+  const sizes = [24, 36, 52];
+  let x = 0;
+  const out: Figure[] = sizes.map((size) => {
+    const one = placed(f, { cx: 0, cy: 0, side: size, fill: 0.8 });
+    const b = boundsOf(outlineOf(one));
+    const moved = movedFigure(one, [1, 0, 0, 1, x - b.x, -(b.y + b.height)]);
+    x += b.width * 1.1;
+    return moved;
+  });
+  const all = placed({ ...f, parts: out.flatMap((o) => o.parts) }, { cx: 50, cy: 50, side: 94, fill: 1 });
+  return finished(s, all);
+};
+
+/** Ideas for a figure of which there are too few drawings for four. */
+const ideasFor = (figure: Figure): readonly Single[] =>
+  TURNING.test(figure.name) ? [rosette, peeking, twins] : [peeking, twins, growing];
+/** What makes a flower when it goes round: it has one foot, and no face. */
+const TURNING =
+  /\b(?:leaf|leaves|feather|petal|flame|fire|drop|droplet|wheat|fern|carrot|tulip|flower|key|arrow|seed|spoon|fork|herb|sprout|seedling|wing|quill|pen|brush|paintbrush|heart|shell|corn|pear|lemon|candle|bulb|tree|pine)\b/;
+/** Ideas that a round with some leeway has at least. */
+export const IDEAS = 4;
 
 /** Inks in their order, from one of them on and round. */
 const startingAt = (inks: readonly string[], first: number): string[] => [
@@ -149,6 +197,30 @@ function fitLayers(layers: Layer[], side: number): Layer[] {
   return scaled(layers, k, -k * (b.x + b.width / 2 - 50), -k * (b.y + b.height / 2 - 50));
 }
 
+/** Figures on a tile of the first ink, so near that it cuts them. */
+function nearer(stage: Stage, draw: (stage: Stage) => Layer[]): Layer[] {
+  const field = stage.palette.inks[0];
+  const window = tile(50, 50, 43, 15);
+  const side = stage.knobs.steady('near') < 0.5 ? 15 : -15;
+  const near = scaled(draw(recoloured(stage, field, onField(stage, field))), 1.22, side, 11);
+  return [
+    ...form(stage, window, field),
+    ...near.map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, window) : window })),
+  ];
+}
+
+/** One figure: in one of its drawings, or, where there are too few of them, in one of the ideas for it. */
+function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
+  const drawings = Math.min(stage.ideas, drawingCount(asked.drawn));
+  const more = stage.ideas >= IDEAS ? Math.max(0, IDEAS - drawings) : 0;
+  const at = stage.idea % Math.max(1, drawings + more);
+  if (stage.given || asked.count > 1 || stage.parts.shape || at < drawings)
+    return single(stage, groupFor({ ...stage, idea: at }, asked, 0));
+  const figure = figureFor({ ...stage, idea: 0 }, asked, 0);
+  const ideas = ideasFor(figure).filter((idea) => !(stage.isHeld && idea === peeking));
+  return ideas[(at - drawings) % ideas.length](stage, figure);
+}
+
 /** A figure as often as it is asked for; made of many, one drawing of it is enough. */
 function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
   const one = figureFor(stage, figure, index);
@@ -169,7 +241,7 @@ export function together(stage: Stage): Layer[] {
   if (!first) return stage.given ? single(stage, stage.given.figure) : [];
   // A hat sits on a head that looks at us better than on one seen from the side.
   const head =
-    second?.relation === 'wearing' && isThing(`${first.drawn} face`)
+    second?.relation === 'wearing' && stage.idea % 2 === 0 && isThing(`${first.drawn} face`)
       ? { ...first, drawn: `${first.drawn} face` }
       : first;
   if (!second)
@@ -178,7 +250,7 @@ export function together(stage: Stage): Layer[] {
       !first.modifiers.includes('crossed') &&
       !stage.given?.fixed
       ? several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
-      : single(stage, groupFor(stage, head, 0));
+      : oneFigure(stage, head);
   const a = groupFor(stage, head, 0);
   const b = groupFor(stage, second, 1);
   if (stage.given?.fixed) {
@@ -193,7 +265,12 @@ export function together(stage: Stage): Layer[] {
       ),
     ];
   }
-  const layers = fitLayers(arrangement(stage, waysFor(first, second))(stage, a, b), third ? 80 : 86);
+  const ways = waysFor(first, second);
+  // With leeway enough, all of them, one after the other.
+  const way = stage.ideas >= IDEAS ? ways[stage.idea % ways.length] : arrangement(stage, ways);
+  const isNear = stage.ideas >= IDEAS && stage.idea % IDEAS === 3 && !stage.isHeld && !third && !stage.parts.shape;
+  if (isNear) return nearer(stage, (s) => fitLayers(way(s, a, b), 86));
+  const layers = fitLayers(way(stage, a, b), third ? 80 : 86);
   if (!third) return layers;
   const c = placed(figureFor(stage, third, 2), { cx: 18, cy: 22, side: 21, fill: 0.9 });
   return [...layers, ...clear(stage, c, stage.palette.groundHex, swapped(stage))];

@@ -4,6 +4,7 @@ import type { Figure } from './figure';
 import { FINISHES } from './finish';
 import { flawed, groundFlaw, type Flaws } from './flaws';
 import { abstractMark, appIcon, emblem, mascotScene, negativeSpace, sheet } from './kinds';
+import { hashOf } from '../random';
 import { knobsFrom, type Descent, type Knobs } from './knobs';
 import type { Layer } from './layer';
 import { combination, lettermark, wordmark } from './lettering';
@@ -121,6 +122,9 @@ export function stageFor(request: SceneRequest): Stage {
     leeway: request.leeway,
     detail: request.detail ?? parts.detail ?? DETAIL_DEFAULT,
     position: request.position,
+    // A round goes through the ideas there are for a figure from one of its own on.
+    idea: (hashOf(request.descent[0].seed, 'idea') % 64) + request.position,
+    ideas: request.leeway < 25 ? 1 : request.leeway < 45 ? 2 : 8,
     aspect: request.aspect,
     garbled: 0.75 * (request.flaws / 100),
     ...(given ? { given } : {}),

@@ -11,7 +11,12 @@ import {
   sharpness,
   spreadOf,
 } from '../../bench/measure';
+import { hexToOklab, oklabToOklch } from '../colour';
+import { intersect, moved, sizeOf, union, type Area } from '../path';
 import { KINDS, RELATION_NAMES } from '../prompt';
+import { compose } from './compose';
+import { placed } from './figure';
+import { sceneOf } from './request';
 import {
   checkRequest,
   contactSheet,
@@ -192,6 +197,43 @@ describe('obedience', () => {
     expect(spreads[0]).toBeGreaterThan(0.5);
   });
 
+  it('has other ideas among the four with leeway, and one without', () => {
+    const outline = (prompt: string, leeway: number, position: number) => {
+      const { layers } = compose(sceneOf({ prompt, leeway, flaws: 0 }, position));
+      const area = placed(
+        { name: '', tones: [0], parts: [{ tone: 0, area: union(...layers.filter((l) => l.isFigure).map((l) => (l.clip ? intersect(l.area, l.clip) : l.area))) }] }, // prettier-ignore
+        { cx: 50, cy: 50, side: 90, fill: 9 },
+      );
+      return area.parts[0].area;
+    };
+    /** The share of what two cover that both do. */
+    const alike = (p: Area, q: Area) => {
+      const mirrored = moved(q, [-1, 0, 0, 1, 100, 0]);
+      return Math.max(...[q, mirrored].map((other) => sizeOf(intersect(p, other)) / sizeOf(union(p, other))));
+    };
+    for (const prompt of ['whale', 'teapot', 'feather', 'rooster', 'app icon of a swan']) {
+      const four = (leeway: number) => [0, 1, 2, 3].map((k) => outline(prompt, leeway, k));
+      const pairs = (areas: Area[]) => areas.flatMap((p, i) => areas.slice(i + 1).map((q) => alike(p, q)));
+      expect(pairs(four(50)).filter((a) => a < 0.75).length, prompt).toBeGreaterThanOrEqual(3);
+      expect(Math.min(...pairs(four(10))), prompt).toBeGreaterThan(0.75);
+    }
+  });
+
+  it('wears two or three colours that go together, and its own where it has one', () => {
+    for (const prompt of ['fox', 'whale', 'a fern', 'a teapot', 'a bell'])
+      for (let position = 0; position < 4; position++) {
+        const { inks } = compose(sceneOf({ prompt, leeway: 50, flaws: 0 }, position)).stage.palette;
+        const light = inks.map((hex) => hexToOklab(hex).L).sort((p, q) => p - q);
+        expect(inks.length).toBe(3);
+        for (let i = 1; i < light.length; i++) expect(light[i] - light[i - 1], `${prompt} ${inks.join()}`).toBeGreaterThan(0.05); // prettier-ignore
+      }
+    const hue = (prompt: string) => oklabToOklch(hexToOklab(compose(sceneOf({ prompt, leeway: 35, flaws: 0 }, 0)).stage.palette.inks[0])).hDeg; // prettier-ignore
+    expect(hue('whale')).toBeGreaterThan(190);
+    expect(hue('fox')).toBeLessThan(90);
+    // What is asked for is what is worn.
+    expect(compose(sceneOf({ prompt: 'fox, plum', leeway: 50, flaws: 0 }, 0)).stage.palette.inks[0]).toBe('#6B2A56');
+  });
+
   it('grows offshoots near their parent, further with drift', () => {
     const away = [5, 25, 50, 75, 100].map(() => 0);
     for (const s of SUBJECTS) {
@@ -201,7 +243,7 @@ describe('obedience', () => {
       for (const other of drawn.slice(1))
         expect(differenceOf(near, parent.picture)).toBeLessThan(differenceOf(near, other.picture));
       [5, 25, 50, 75, 100].forEach((drift, i) => {
-        away[i] += differenceOf(parent.picture, draw('', 0, { offshootOf: parent.recipe, drift, seed: 9 }));
+        for (const seed of [9, 10, 11, 12]) away[i] += differenceOf(parent.picture, draw('', 0, { offshootOf: parent.recipe, drift, seed })); // prettier-ignore
       });
     }
     for (let i = 1; i < away.length; i++) expect(away[i]).toBeGreaterThan(away[i - 1]);

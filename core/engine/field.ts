@@ -7,3 +7,9 @@ export const onField = (stage: Stage, field = stage.palette.inks[0]): readonly s
   const lead = clearest(field, others);
   return [lead, ...others.filter((i) => i !== lead)];
 };
+
+/** A stage on another colour, with other inks. */
+export const recoloured = (stage: Stage, groundHex: string, inks: readonly string[]): Stage => ({
+  ...stage,
+  palette: { ...stage.palette, groundHex, inks },
+});

@@ -163,6 +163,9 @@ export interface BuildOptions {
   readonly leeway: number;
   /** 0..100 */
   readonly detail: number;
+  /** Which of its drawings to take, of at most `ideas` (see `Stage`); by chance where it is not said. */
+  readonly idea?: number;
+  readonly ideas?: number;
   /** Words of parts that must not be there. */
   readonly leaveOut?: readonly string[];
 }
@@ -170,6 +173,10 @@ export interface BuildOptions {
 /** Square units below which a part is left out, at a detail of 0..100: 45 keep what still shows at 32 px. */
 export const leastPart = (detail: number): number =>
   detail >= 90 ? 0.6 : detail >= 45 ? 4.5 - 3.9 * ((detail - 45) / 45) : 4.5 + 90 * ((45 - detail) / 45) ** 3.2;
+
+/** How many drawings there are of a thing. */
+export const drawingCount = (name: string): number =>
+  (Object.hasOwn(BY_HAND, name) ? 1 : 0) + drawingsOf(name).length + drawingsOf(`${name} face`).length;
 
 /** The drawings one can choose from for a thing, the ones drawn for this engine first. */
 function choices(name: string, knobs: Knobs): Figure[] {
@@ -181,7 +188,8 @@ function choices(name: string, knobs: Knobs): Figure[] {
         ),
       ]
     : [];
-  const drawn = drawingsOf(name).map((d) => ({
+  // A face that looks at us is another view of the same animal.
+  const drawn = [...drawingsOf(name), ...drawingsOf(`${name} face`)].map((d) => ({
     name,
     tones: d.tones.map((L) => L / 100),
     parts: d.parts.map((p) => ({ tone: p.tone, area: areaFrom(p.contours) })),
@@ -193,10 +201,11 @@ function choices(name: string, knobs: Knobs): Figure[] {
  * Builds a figure anew: a drawing of it is chosen, what is too small left out, made symmetrical where it nearly is, given other
  * proportions and corners. No two seeds build the same, and none builds the drawing it began with.
  */
-export function buildFigure(name: string, { knobs, leeway, detail }: BuildOptions): Figure {
+export function buildFigure(name: string, { knobs, leeway, detail, idea, ideas = 1 }: BuildOptions): Figure {
   const all = choices(name, knobs);
   if (!all.length) throw new Error(`no drawing of "${name}"`);
-  const at = leeway < 45 ? 0 : Math.floor(knobs(`${name}/drawing`) * all.length);
+  const byChance = leeway < 45 ? 0 : Math.floor(knobs(`${name}/drawing`) * all.length);
+  const at = idea === undefined ? byChance : idea % Math.min(ideas, all.length);
   let figure = centred(all[at]);
   const least = leastPart(detail);
   const biggest = Math.max(...figure.parts.map((p) => sizeOf(p.area)));

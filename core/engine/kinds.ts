@@ -1,8 +1,8 @@
 import { contrastRatio, mix } from '../colour';
 import { abstractFigure } from './abstract';
 import { arrangement, banned, figureFor, finished, form, FORMS, scalloped, fieldOf, type Stage } from './stage';
-import { single, together } from './arrange';
-import { onField } from './field';
+import { IDEAS, single, together } from './arrange';
+import { onField, recoloured } from './field';
 import { boundsOf, box, disc, ringOf, starArea, tile, turnedBy } from './area';
 import { intersect, grown, subtract, moved, rim, sizeOf, union, type Area, roomIn } from '../path';
 import { buildFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
@@ -13,17 +13,12 @@ import { isThing } from './things';
 import { lineOnArc, lineIn, FACE_NAMES } from './letters';
 import { wordsAs } from './words';
 
-const recoloured = (stage: Stage, groundHex: string, inks: readonly string[]): Stage => ({
-  ...stage,
-  palette: { ...stage.palette, groundHex, inks },
-});
-
 /** How far from the middle of an emblem its figures may reach, in units, before they are brought into its ring. */
 const HEART_RADIUS = 48;
 
 /** The figures alone, plainly, for the middle of an emblem: within a circle. */
 function heart(stage: Stage): Layer[] {
-  const layers = together({ ...stage, leeway: 0, position: 0, parts: { ...stage.parts, shape: null } });
+  const layers = together({ ...stage, isHeld: true, leeway: 0, position: 0, parts: { ...stage.parts, shape: null } });
   let far = HEART_RADIUS;
   for (const ring of layers.flatMap((l) => l.area))
     for (let i = 0; i < ring.length; i += 2) far = Math.max(far, Math.hypot(ring[i] - 50, ring[i + 1] - 50));
@@ -202,11 +197,19 @@ export function appIcon(stage: Stage): Layer[] {
     ],
     () => [layerOf([[100, -4, 104, 104, -4, 104]], plain ? field : mix(field, '#000000', 0.12), { clip: shape })],
   ])();
-  const size = motif.length ? 0.6 : 0.68;
+  // Every fourth comes so near that the tile cuts it.
+  const isNear = stage.ideas >= IDEAS && stage.idea % IDEAS === 3;
+  const size = isNear ? 1.02 : motif.length ? 0.6 : 0.68;
+  const side = stage.knobs.steady('near') < 0.5 ? 15 : -15;
   return [
     ...base,
-    ...motif,
-    ...scaled(heart(inner), size).map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, shape) : shape })),
+    ...(isNear ? [] : motif),
+    ...scaled(heart(isNear ? { ...inner, ideas: IDEAS - 1 } : inner), size, isNear ? side : 0, isNear ? 13 : 0).map(
+      (l) => ({
+        ...l,
+        clip: l.clip ? intersect(l.clip, shape) : shape,
+      }),
+    ),
   ];
 }
 
@@ -264,6 +267,7 @@ export function mascotScene(stage: Stage, prompt: string): Layer[] {
     stage.given?.figure ??
     mascotFigure(isThing(a.drawn) ? a.drawn : 'seed', {
       ...stage,
+      idea: undefined,
       dress: dressFrom(prompt),
       prop: headOnly ? null : prop,
       headOnly,
@@ -355,6 +359,7 @@ export function sheet(stage: Stage): Layer[] {
         ? stage.given.figure
         : buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', {
             ...stage,
+            idea: undefined,
             knobs,
             leeway: copy ? Math.max(60, stage.leeway) : Math.min(40, stage.leeway),
           });

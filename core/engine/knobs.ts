@@ -18,22 +18,29 @@ export interface Knobs {
   readonly pick: <T>(name: string, items: readonly T[]) => T;
   /** True with a probability. */
   readonly odds: (name: string, share: number) => boolean;
+  /** 0 to 1, the same for all that stray little from one another: for choices that would change everything at once. */
+  readonly steady: (name: string) => number;
   /** A stream of numbers of its own, for things without names such as grains and strokes. */
   readonly stream: (name: string) => () => number;
 }
 
+/** Drift below which a step changes nothing at once. */
+const STEADY = 0.35;
+
 /** Knobs from a line of descent, oldest first. */
 export function knobsFrom(descent: readonly Descent[]): Knobs {
-  const valueOf = (name: string): number => {
+  const valueOf = (name: string, least = 0): number => {
     let value = 0.5;
     descent.forEach(({ seed, drift }, i) => {
+      if (i > 0 && drift < least) return;
       const own = randomFrom(hashOf(seed, name))();
       value = i === 0 ? own : value + drift * (own - value);
     });
     return Math.min(0.999999, Math.max(0, value));
   };
   const seeds = descent.map((d) => d.seed).join(':');
-  return Object.assign(valueOf, {
+  return Object.assign((name: string) => valueOf(name), {
+    steady: (name: string) => valueOf(name, STEADY),
     spread: (name: string) => valueOf(name) * 2 - 1,
     pick: <T>(name: string, items: readonly T[]) => items[Math.floor(valueOf(name) * items.length)],
     odds: (name: string, share: number) => valueOf(name) < share,

@@ -37,6 +37,8 @@ export interface Layer {
   readonly soft?: number;
   readonly alpha?: number;
   readonly grain?: Grain;
+  /** It draws a figure, and not what holds one or stands round it. */
+  readonly isFigure?: boolean;
 }
 
 export const layerOf = (area: Area, fill: Fill, more: Omit<Layer, 'area' | 'fill'> = {}): Layer => ({

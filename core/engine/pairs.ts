@@ -158,16 +158,23 @@ const sideBySide: Pair = (s, a, b) => {
   return [...finished(s, left), ...finished(s, level, s.palette.groundHex, swapped(s))];
 };
 
-/** A long figure laid slanting, to the right (1) or to the left (-1); another is only tilted. */
-function leaning(figure: Figure, side: number): Figure {
-  const axis = axisOf(silhouetteOf(figure));
-  const isLong = axis !== null && axis.longer > 1.5;
-  // Upright first, its top staying its top.
-  const upright = isLong ? (axis.angleRad > 0 ? Math.PI / 2 : -Math.PI / 2) - axis.angleRad : 0;
-  const t = (isLong && Math.abs(upright) <= Math.PI / 2 ? upright : 0) + side * (isLong ? Math.PI / 4 : Math.PI / 10);
-  const [c, n] = [Math.cos(t), Math.sin(t)];
+const isLong = (figure: Figure): boolean => (axisOf(silhouetteOf(figure))?.longer ?? 1) > 1.5;
+
+const turnedAt = (figure: Figure, rad: number): Figure => {
+  const [c, n] = [Math.cos(rad), Math.sin(rad)];
   return movedFigure(figure, [c, n, -n, c, 50 - 50 * c + 50 * n, 50 - 50 * n - 50 * c]);
+};
+
+/** A long figure that lies slanting, set upright, its top staying its top; another as it is. */
+export function upright(figure: Figure): Figure {
+  const axis = axisOf(silhouetteOf(figure));
+  if (!axis || axis.longer <= 1.5) return figure;
+  return turnedAt(figure, (axis.angleRad > 0 ? Math.PI / 2 : -Math.PI / 2) - axis.angleRad);
 }
+
+/** A long figure laid slanting, to the right (1) or to the left (-1); another is only tilted. */
+const leaning = (figure: Figure, side: number): Figure =>
+  turnedAt(upright(figure), side * (isLong(figure) ? Math.PI / 4 : Math.PI / 10));
 
 /** A and B crossed, A on top. */
 const crossing: Pair = (s, a, b) => {
@@ -345,7 +352,7 @@ const OPEN =
   /\b(?:cup|mug|teacup|bowl|basket|pot|boat|canoe|ship|hat|bag|nest|bathtub|box|sink|cart|bucket|vase|pocket|backpack|pool|glass|grass|reeds?|plant|wave|water|sea|field|forest|trees?|bush|shrub|car|train|bus|chair|sofa|bed|armchair|wheat|flowers?|tulip|sunflower|log|tent|barrel|wheelbarrow|suitcase|envelope|shoe|boot|sock)\b/;
 
 /** Ways to put two figures together by how the first stands to the second, the best first. */
-function waysOf(relation: Relation | null, b: string): readonly Pair[] {
+function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[] {
   switch (relation) {
     case 'inside':
       return OPEN.test(b) ? [emerging, emerging, insideOf] : [insideOf, insideOf, emerging];
@@ -354,6 +361,8 @@ function waysOf(relation: Relation | null, b: string): readonly Pair[] {
     case 'riding':
       return [above];
     case 'over':
+      // A moon over a mountain stands behind it.
+      if (CELESTIAL.has(a) && !CELESTIAL.has(b)) return [turnedPair(behind), above];
       return CELESTIAL.has(b) ? [behind, above, behind] : [above, behind];
     case 'under':
       return [turnedPair(above), turnedPair(behind)];
@@ -402,5 +411,7 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   if (turned && relation === 'as') return [atPart(place, true)];
   if (turned && relation === 'around') return [wreathed];
   if (turned && place !== null && relation !== 'coming out of') return [atPart(place, false)];
-  return turned ? waysOf(relation, first.drawn).map(turnedPair) : waysOf(relation, second.drawn);
+  return turned
+    ? waysOf(relation, second.drawn, first.drawn).map(turnedPair)
+    : waysOf(relation, first.drawn, second.drawn);
 }

@@ -1,6 +1,7 @@
 import { contrastRatio, hexToOklab, oklabDistance, oklabToHex, oklabToOklch, oklchToOklab } from '../colour';
 import type { PromptParts } from '../prompt';
 import type { Knobs } from './knobs';
+import { schemeFor } from './schemes';
 
 /** The colours of one candidate: the ground, and the inks with the dominant one first. */
 export interface Palette {
@@ -85,7 +86,16 @@ export function paletteFor(
   const wanted = Math.max(1, Math.min(6, exact ?? (asked.length || 3)));
   const inks = asked.slice(0, wanted);
   const named = asked.length > 0;
-  if (!inks.length) {
+  if (!inks.length && !mood) {
+    const scheme = schemeFor(parts.figures[0]?.drawn ?? null, k);
+    // On a dark ground what is light leads.
+    const lifted = (hex: string, least: number): string => {
+      const { L, C, hDeg } = oklabToOklch(hexToOklab(hex));
+      return lch(Math.max(least, L), C, hDeg);
+    };
+    const own = onDark ? [lifted(scheme[1], 0.84), lifted(scheme[2], 0.7), lifted(scheme[0], 0.56)] : scheme;
+    inks.push(...own.map((hex) => nudged(hex, k)).slice(0, wanted));
+  } else if (!inks.length) {
     const hue = mood?.hues ? mood.hues[0] + k('palette/hue') * (mood.hues[1] - mood.hues[0]) : base0;
     const deep = 0.36 + 0.14 * k('palette/deep') + (mood?.lift ?? 0);
     inks.push(
@@ -113,6 +123,12 @@ export function paletteFor(
     named,
     gradient: parts.gradient ? [parts.gradient[0].hex, parts.gradient[1].hex] : null,
   };
+}
+
+/** A colour a little off itself, so that no two candidates have quite the same. */
+function nudged(hex: string, k: Knobs): string {
+  const { L, C, hDeg } = oklabToOklch(hexToOklab(hex));
+  return lch(L + 0.012 * k.spread('palette/lift'), C * (1 + 0.05 * k.spread('palette/chroma')), hDeg + 3 * k.spread('palette/nudge')); // prettier-ignore
 }
 
 /** The ink that stands out most from a colour. */

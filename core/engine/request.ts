@@ -309,19 +309,12 @@ function placedOver(drawn: Figure, reference: Reference): Figure {
   ]);
 }
 
-/**
- * Draws one candidate of a request: the same request, seed and position give the same pixels on any machine. `onProgress` hears
- * the share done, 0..1, and the picture so far once there is one; it may throw to stop.
- */
-export function drawCandidate(
-  request: CandidateRequest,
-  position: number,
-  onProgress: (done: number, picture?: Picture) => void = () => {},
-): DrawnCandidate {
+/** What the scene of one candidate of a request is composed from, references apart. */
+export function sceneOf(request: CandidateRequest, position: number): Omit<SceneRequest, 'given'> {
   const r = checkRequest(request);
   const seed = seedAt(r.seed, position);
   const { parent } = r;
-  const grown: Descent[] = request.enlarge
+  const descent: Descent[] = request.enlarge
     ? [...request.enlarge.descent]
     : parent
       ? [...parent.descent, { seed, drift: request.redo ? 0.3 : (r.drift / 100) ** 0.9 }]
@@ -335,7 +328,7 @@ export function drawCandidate(
       : parent
         ? parent.position + 1 + position
         : position;
-  const base: Omit<SceneRequest, 'given'> = {
+  return {
     prompt: r.prompt,
     parts: r.understood.parts,
     finish: r.finish,
@@ -344,10 +337,26 @@ export function drawCandidate(
     leeway: r.leeway,
     colours: r.colours,
     flaws: r.flaws,
-    descent: grown,
+    descent,
     position: at,
     aspect: r.widthPx / r.heightPx,
   };
+}
+
+/**
+ * Draws one candidate of a request: the same request, seed and position give the same pixels on any machine. `onProgress` hears
+ * the share done, 0..1, and the picture so far once there is one; it may throw to stop.
+ */
+export function drawCandidate(
+  request: CandidateRequest,
+  position: number,
+  onProgress: (done: number, picture?: Picture) => void = () => {},
+): DrawnCandidate {
+  const r = checkRequest(request);
+  const seed = seedAt(r.seed, position);
+  const { parent } = r;
+  const base = sceneOf(request, position);
+  const { descent, position: at } = base;
   onProgress(0.02);
   const from = givenBy(r, base);
   const recipe: Recipe = {
@@ -361,7 +370,7 @@ export function drawCandidate(
     kind: r.kind,
     detail: r.detail,
     flaws: r.flaws,
-    descent: grown,
+    descent,
     position: at,
     closeness: r.references.map((g) => g.closeness),
     balance: r.balance,

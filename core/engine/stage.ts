@@ -7,6 +7,7 @@ import { FINISHES, type Finish } from './finish';
 import type { Knobs } from './knobs';
 import { layerOf, type Layer } from './layer';
 import type { Palette } from './palette';
+import { naturalHues } from './schemes';
 import { tintFor } from './tint';
 import { isThing } from './things';
 
@@ -23,6 +24,11 @@ export interface Stage {
   readonly detail: number;
   /** Which candidate of its round. */
   readonly position: number;
+  /** Which of a figure's drawings or ideas it takes, counted on without end; and how many of them a round may use. */
+  readonly idea: number;
+  readonly ideas: number;
+  /** A form of the kind of mark holds the figures already. */
+  readonly isHeld?: boolean;
   /** Width over height. */
   readonly aspect: number;
   /** Share 0..1 of the letters of words that come out wrong. */
@@ -61,36 +67,14 @@ const unitOf = (area: Area): number => {
   return Math.max(0.3, Math.min(1.15, Math.max(b.width, b.height) / 74));
 };
 
-/** Hues in degrees that things have by nature, for palettes in which such a colour was asked for. */
-const NATURAL: readonly [RegExp, number, number][] = [
-  [
-    /leaf|leaves|tree|sprout|seed|cactus|herb|plant|grass|shrub|fern|clover|broccoli|frog|turtle|crocodile|pine|forest|pea|cucumber|avocado|lime/,
-    110,
-    175,
-  ],
-  [
-    /sun|moon|star|lamp|lantern|candle|banana|lemon|bee|corn|cheese|chick|light|bulb|crown|trophy|lightning|key/,
-    62,
-    112,
-  ],
-  [/drop|wave|water|fish|whale|dolphin|shark|cloud|snow|rain|ice|boat|anchor|umbrella/, 205, 275],
-  [/fox|carrot|pumpkin|orange|flame|fire|tiger|lion|basketball|goldfish|lobster|crab/, 28, 68],
-  [
-    /hedgehog|bear|beaver|acorn|chestnut|coffee|log|wood|owl|horse|squirrel|mushroom|bread|otter|deer|nest|guitar|violin|barrel/,
-    35,
-    85,
-  ],
-  [/heart|apple|cherr|strawberr|tomato|rose|ladybug|lady beetle|chili|pepper/, 5, 40],
-];
-
 /** The inks with the one first that a figure has by nature, when it is among those the prompt named. */
 function natural(stage: Stage, name: string, inks: readonly string[]): readonly string[] {
   if (!stage.palette.named || inks.length < 2 || stage.parts.figures.length < 2) return inks;
-  const found = NATURAL.find(([words]) => words.test(name));
-  if (!found) return inks;
+  const hues = naturalHues(name);
+  if (!hues) return inks;
   const own = inks.find((hex) => {
     const { C, hDeg } = oklabToOklch(hexToOklab(hex));
-    return C > 0.03 && hDeg >= found[1] && hDeg <= found[2];
+    return C > 0.03 && hDeg >= hues[0] && hDeg <= hues[1];
   });
   return own ? [own, ...inks.filter((i) => i !== own)] : inks;
 }
@@ -106,7 +90,8 @@ export function finished(
   const tint = tintFor(figure, stage.palette, onHex, inks);
   const u = unitOf(figure.parts.flatMap((p) => p.area));
   const layers = stage.finish.draw({ figure, tint, knobs: stage.knobs, u });
-  return [...withGradient(stage, layers, figure), ...decoration(stage, figure, tint.inks, onHex, u)];
+  const drawn = withGradient(stage, layers, figure).map((l) => ({ ...l, isFigure: true }));
+  return [...drawn, ...decoration(stage, figure, tint.inks, onHex, u)];
 }
 
 /** The gradient that a prompt asks for, laid over what is in the first ink. */
