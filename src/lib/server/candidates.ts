@@ -63,7 +63,9 @@ export async function getCandidate(id: string): Promise<Candidate & { commission
 
 /** Everything on the wall of a commission, newest first. */
 export async function wall(commissionId: string): Promise<Wall> {
-  const [rounds, candidates] = await Promise.all([listRounds(commissionId), listCandidates(commissionId)]);
+  // In this order: a round that is done by then has all its candidates.
+  const rounds = await listRounds(commissionId);
+  const candidates = await listCandidates(commissionId);
   return {
     rounds: rounds.map((r) => ({ ...r, candidates: candidates.filter((k) => k.roundId === r.id) })),
     broughtIn: candidates.filter((k) => k.roundId === null).reverse(),
