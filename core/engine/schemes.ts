@@ -33,6 +33,9 @@ const SCHEMES: readonly (readonly [string, string, string])[] = [
   ['#3A3A32', '#E9B949', '#C8553D'],
   ['#2E3532', '#F0C24B', '#8A9A5B'],
   ['#6A4E1E', '#F2C14E', '#3F7C72'],
+  ['#D98E04', '#33415C', '#B5482A'],
+  ['#DFA01C', '#5A3423', '#B97A3D'],
+  ['#D08A14', '#2F4A43', '#8FAE8B'],
   // Violets.
   ['#3F2A56', '#A893CF', '#F5B36B'],
   ['#4B2E4C', '#C48FA3', '#EBCB72'],
@@ -45,14 +48,13 @@ const SCHEMES: readonly (readonly [string, string, string])[] = [
 
 /** Hues in degrees that things have by nature. */
 const NATURAL: readonly [RegExp, number, number][] = [
-  [/moon|star|night|planet|comet|telescope/, 235, 300],
   [
     /leaf|leaves|tree|sprout|seed|cactus|herb|plant|grass|shrub|fern|clover|broccoli|frog|turtle|tortoise|lizard|crocodile|pine|forest|pea|cucumber|avocado|lime|vine|bamboo|reed/,
     110,
     175,
   ],
   [
-    /sun|lamp|lantern|candle|banana|lemon|bee|corn|cheese|chick|light|bulb|crown|trophy|lightning|key|wheat|honey|giraffe/,
+    /sun|moon|star|lamp|lantern|candle|banana|lemon|bee|corn|cheese|chick|light|bulb|crown|trophy|lightning|key|wheat|honey|giraffe/,
     62,
     112,
   ],
@@ -66,6 +68,8 @@ const NATURAL: readonly [RegExp, number, number][] = [
   [/heart|apple|cherr|strawberr|tomato|rose|ladybug|lady beetle|chili|pepper|rooster/, 5, 40],
 ]; // prettier-ignore
 
+const NIGHT = /moon|star|night|planet|comet|telescope/;
+
 /** The hues that a thing has by nature, in degrees from and to; null where it can be of any. */
 export function naturalHues(name: string): readonly [number, number] | null {
   const found = NATURAL.find(([words]) => words.test(name));
@@ -74,7 +78,8 @@ export function naturalHues(name: string): readonly [number, number] | null {
 
 /** A scheme for what a prompt is of: among those that its own colour leads, or at least supports, where it has one. */
 export function schemeFor(name: string | null, k: Knobs): readonly [string, string, string] {
-  const hues = name === null ? null : naturalHues(name);
+  // What shines at night is set off by a dark blue.
+  const hues = name === null ? null : NIGHT.test(name) ? ([235, 300] as const) : naturalHues(name);
   const fits = (hex: string): boolean => {
     const { C, hDeg } = oklabToOklch(hexToOklab(hex));
     return hues !== null && C > 0.045 && hDeg >= hues[0] - 12 && hDeg <= hues[1] + 12;
