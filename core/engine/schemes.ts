@@ -35,7 +35,7 @@ const SCHEMES: readonly (readonly [string, string, string])[] = [
   ['#6A4E1E', '#F2C14E', '#3F7C72'],
   ['#D98E04', '#33415C', '#B5482A'],
   ['#DFA01C', '#5A3423', '#B97A3D'],
-  ['#D08A14', '#2F4A43', '#8FAE8B'],
+  ['#D08A14', '#2F4A43', '#A9C4A4'],
   // Violets.
   ['#3F2A56', '#A893CF', '#F5B36B'],
   ['#4B2E4C', '#C48FA3', '#EBCB72'],
