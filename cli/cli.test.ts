@@ -689,6 +689,38 @@ describe('odd-quill read', () => {
   });
 });
 
+describe('odd-quill names and prompt', () => {
+  it('makes names, told in lines or as JSON, and says what it cannot make any of', async () => {
+    const told = await run('names', '--trade', 'a bakery', '--count', '12', '--seed', '3');
+    expect(told.out.trim().split('\n')).toHaveLength(12);
+    const json = await run('names', '--trade', 'a bakery', '--place', 'Harbour Lane', '--count', '5', '--json');
+    const names = json.out.trim().split('\n').map((line) => JSON.parse(line) as { name: string; told: string }); // prettier-ignore
+    expect(names).toHaveLength(5);
+    const again = await run('names', '--trade', 'a bakery', '--place', 'Harbour Lane', '--count', '5', '--earlier', names[0].name); // prettier-ignore
+    expect(again.out.split('\n')[0]).toContain('before');
+    for (const args of [[], ['--trade', ' '], ['--trade', 'x', '--count', '0'], ['--trade', 'x', '--count', '1.5']])
+      expect((await run('names', ...args)).code, args.join(' ')).toBe(2);
+  });
+
+  it('makes three prompts of a brief in a file, and says what is wrong with one', async () => {
+    await writeFile(join(folder, 'brief.json'), JSON.stringify({ trade: 'a bakery', mood: 'warm', coloursWanted: 'navy', grounds: [] })); // prettier-ignore
+    const told = await run('prompt', '--brief', join(folder, 'brief.json'), '--json');
+    const directions = JSON.parse(told.out) as { prompt: string; reasons: string[] }[];
+    expect(directions).toHaveLength(3);
+    for (const { prompt } of directions) expect(prompt).toContain('navy');
+    expect((await run('prompt', '--brief', join(folder, 'brief.json'))).out).toContain('what it means');
+    await writeFile(join(folder, 'cut.json'), '{"trade": "a bak');
+    await writeFile(join(folder, 'numbers.json'), '{"trade": 3}');
+    await writeFile(join(folder, 'nothing.json'), '{"name": "Only a name"}');
+    for (const [file, message] of [['cut', 'not JSON'], ['numbers', 'trade is not a text'], ['nothing', 'wants a trade'], ['none', 'no such file']] as const) {
+      const { code, err } = await run('prompt', '--brief', join(folder, `${file}.json`));
+      expect(code, file).toBeGreaterThan(0);
+      expect(err.toLowerCase(), file).toContain(message.toLowerCase());
+    } // prettier-ignore
+    expect((await run('prompt')).code).toBe(2);
+  });
+});
+
 describe('odd-quill read-lettering', () => {
   it('tells what pictures say, a line each, and goes on after one that is none', async () => {
     const prompt = 'emblem of a hedgehog in a ring, named Juniper Row, green';

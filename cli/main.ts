@@ -21,6 +21,8 @@ const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
   'read-lettering': async () => (await import('./reading')).readLetteringCommand,
   candidates: async () => (await import('./candidates')).candidatesCommand,
   read: async () => (await import('./read')).readCommand,
+  names: async () => (await import('./names')).namesCommand,
+  prompt: async () => (await import('./prompt')).promptCommand,
   finishes: async () => (await import('./candidates')).finishesCommand,
 };
 
@@ -144,6 +146,17 @@ const HELP = `odd-quill: candidates, traces and drawings from the command line
 
   odd-quill read PROMPT [--leave-out TEXT] [--json]
       What is understood of a prompt: figures, how they stand to one another, and what every word was read as.
+
+  odd-quill names --trade TEXT [options]
+      Names for a client, made by rules from word lists: how each was made, how it is said, what is said against it.
+      --place TEXT, --mood TEXT, --audience TEXT
+      --earlier NAME,...         names there were: near-twins of them are marked
+      --count N, --seed N        how many (50), and which ones (1)
+      --json                     one JSON object a line
+
+  odd-quill prompt --brief FILE.json [--seed N] [--json]
+      Three prompts from a brief, each in a direction of its own, with reasons. The file has trade, mood, notes,
+      coloursWanted, coloursUnwanted, kindOfMark, as the API gives them.
 
   odd-quill finishes [--out DIR] [--contact-sheet FILE.png] [--size N] [--json]
       Lists the finishes, and draws an example of each.

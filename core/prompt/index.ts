@@ -1,6 +1,7 @@
 /** Reading prompts, and comparing them. */
 export { letteringAsked, readPrompt } from './read';
 export { withoutSome } from './figures';
+export { isKnownWord } from './classes';
 export { RELATION_NAMES, type Relation } from './relations';
 export { WORD_PARTS, type WordPart } from './reading';
 export {

@@ -142,9 +142,13 @@ export function readKind(reading: Reading): Kind | null {
 /** Finishes that are said anywhere, although the word is a thing or something done as well. */
 const SAID_ANYWHERE = /^(?:silhouette|outlined?|origami|wood-?cut|linocut|lino|engrav(?:ed|ing)|etch(?:ed|ing)|embroidered|stitched|halftone|stencil(?:led)?|pixelated|pixel|sketched|cartoon|comic|flat|overprint|folk|letterpress|distressed|collage|watercolou?r|mid-?century)$/; // prettier-ignore
 
-/** The finish; "flat" beside another one says only that there is to be no shading. */
-export function readFinish(reading: Reading, lexicon: Lexicon): { finish: string | null; flat: boolean } {
+/** The finish, and the thing that its word names as well; "flat" beside another one says only that there is to be no shading. */
+export function readFinish(
+  reading: Reading,
+  lexicon: Lexicon,
+): { finish: string | null; flat: boolean; thing: string | null } {
   let flat = false;
+  let thing: string | null = null;
   let finish: string | null = null;
   for (const [word, name] of Object.entries(lexicon.finishes).sort((p, q) => q[0].length - p[0].length)) {
     // "A house made of pencils", "a worn boot": what is a thing, or said of one, is a finish only by itself.
@@ -154,12 +158,13 @@ export function readFinish(reading: Reading, lexicon: Lexicon): { finish: string
         ? `(?<=(?:^|[,;|.])\\s*|\\b(?:in|as) )(?:an? )?${escape(word)}(?: (?:style|finish|look|drawing|art|texture))?(?=\\s*(?:[,;.|]|$))`
         : `\\b${escape(word)}\\b(?: (?:style|finish|look|illustration)(?=\\s*(?:[,;.|]|$)))?`;
     reading.take(new RegExp(pattern), 'finish', () => {
+      if (isOther && lexicon.findFigure(word)) thing ??= word;
       const kept = finish as string | null;
       if (kept !== null && kept !== name && name === 'flat') flat = true;
       else finish = reading.first('finish', kept, name);
     });
   }
-  return { finish, flat };
+  return { finish, flat, thing };
 }
 
 /** The form that it is set in. */

@@ -149,8 +149,8 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
   for (let k = i; k < last.from; k++)
     if (tokens[k].part !== null && THROUGH.has(tokens[k].part) && tokens[k].part === 'colour') modifiers.push(tokens[k].text); // prettier-ignore
   const isOwned = owner !== undefined && head !== owner && head.text !== owner.text;
-  const names = [...(isOwned ? [owner.text] : []), ...attributive.map((u) => u.text), head.text];
-  const full = names.join(' ');
+  const full = [...(isOwned ? [owner.text] : []), ...attributive.map((u) => u.text), head.text].join(' ');
+  const names = full.split(' ');
   const found = at < 0 ? null : head.from === last.from || attributive.length ? figureFor(full, lexicon) : (head.found ?? figureFor(head.text, lexicon)); // prettier-ignore
   let suffix: FoundFigure | null = null;
   for (let k = 1; !found && !suffix && k < names.length; k++) suffix = figureFor(names.slice(k).join(' '), lexicon);

@@ -45,7 +45,8 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   const grid = readGrid(reading);
   const shape = readShape(reading);
   const kind = readKind(reading);
-  const { finish, flat } = readFinish(reading, lexicon);
+  const { finish: named, flat, thing } = readFinish(reading, lexicon);
+  let finish = named;
   const manner = readManner(reading);
   readDetail(reading, detail);
   const mood = readMood(reading, lexicon);
@@ -53,10 +54,14 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   const tokens = reading.tokens();
   const found = readFigures(reading, tokens, out, lexicon, kind);
   const figures = [...found.figures];
-  // "Salmon": a word for a colour that is the only thing there is means the thing.
+  // "Salmon", "pencil": a word for a colour or a finish that is the only thing there is means the thing.
   if (!figures.length && !reading.lettering.length && !reading.settled.some((s) => s.part === 'figure')) {
     const at = colours.findIndex((c) => ALSO_THINGS.has(c.word) && lexicon.findFigure(c.word));
     if (at >= 0) figures.push(bareFigure(lexicon.findFigure(colours.splice(at, 1)[0].word)!));
+    else if (thing) {
+      figures.push(bareFigure(lexicon.findFigure(thing)!));
+      finish = null;
+    }
   }
   return {
     figures,

@@ -486,6 +486,7 @@ export class Sentence extends Cursor {
       return void this.step('manner');
     }
     if (this.inTrade && !FILLERS.has(word)) return void this.step('trade');
+    if (word === 'whose') return void this.step('relation');
     if (FILLERS.has(word) || /^[^\p{L}\p{N}]+$/u.test(word)) return void this.step('filler');
     if (/^\d+$/.test(word)) return void this.step('count');
     if (!isKnownWord(word)) {

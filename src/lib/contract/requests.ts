@@ -150,6 +150,18 @@ export const CandidatesRequest = v.pipe(
 
 export const PromptReading = v.object({ prompt: text(PROMPT_MOST), leaveOut: v.optional(text(500), '') });
 
+/** Words to make names of. */
+export const NamesWanted = v.object({
+  trade: v.pipe(text(300), v.trim(), v.nonEmpty('say what the client does')),
+  place: v.optional(text(200), ''),
+  mood: v.optional(text(200), ''),
+  audience: v.optional(text(200), ''),
+  figures: v.optional(v.pipe(v.array(text(60)), v.maxLength(12)), []),
+  earlier: v.optional(v.pipe(v.array(text(80)), v.maxLength(2000)), []),
+  count: v.optional(whole(1, 200), 50),
+  seed: v.optional(whole(0, 0xffffffff), 1),
+});
+
 export const Decision = v.object({ decision: v.picklist(['undecided', 'kept', 'aside']) });
 
 export const TraceSettings = v.object({

@@ -9,6 +9,8 @@ import { closeDatabase } from './database';
 import { threadOf } from './thread';
 import { encodePng } from '../../../node/pictures';
 import { drawCandidate } from '$core/engine';
+import { GET as PROMPTS } from '../../routes/api/commissions/[id]/prompts/+server';
+import { POST as NAMES } from '../../routes/api/names/+server';
 
 let drop: () => Promise<void>;
 beforeAll(async () => {
@@ -26,6 +28,24 @@ const change = (id: string, revision: number, more: object) =>
   changeCommission(id, v.parse(CommissionChange, { revision, ...more }));
 
 describe('commissions', () => {
+  it('give prompts and names over HTTP, or say what they lack', async () => {
+    const prompts = async (id: string, query = '') =>
+      PROMPTS({ params: { id }, url: new URL(`http://x/api/commissions/${id}/prompts${query}`), request: new Request('http://x') } as never); // prettier-ignore
+    const { id } = await start({ trade: 'sleeper trains', mood: 'quiet', coloursWanted: 'midnight blue' });
+    const first = (await (await prompts(id)).json()) as { prompt: string; reasons: string[] }[];
+    expect(first).toHaveLength(3);
+    expect(first[0].prompt).toContain('midnight blue');
+    expect(await (await prompts(id, '?seed=1')).json()).toEqual(first);
+    expect((await prompts(id, '?seed=x')).status).toBe(400);
+    expect((await prompts((await start()).id)).status).toBe(422);
+    expect((await prompts('6b0c7f0e-0000-4000-8000-000000000000')).status).toBe(404);
+    const names = (body: object) =>
+      NAMES({ request: new Request('http://x/api/names', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }) } as never); // prettier-ignore
+    expect((await (await names({ trade: 'a bakery', count: 7 })).json()) as unknown[]).toHaveLength(7);
+    for (const body of [{}, { trade: ' ' }, { trade: 'a bakery', count: 0 }])
+      expect((await names(body)).status).toBe(400);
+  });
+
   it('keep the whole brief', async () => {
     const brief = {
       client: 'Maren Holt',

@@ -178,6 +178,20 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     body: requests.PromptReading,
     answers: { 200: '{parts, figures}', 503: 'The image engine is away' },
   },
+  'POST /api/names': {
+    summary: 'Names for a client, by rules and word lists; the work of `odd-quill names`',
+    body: requests.NamesWanted,
+    answers: { 200: 'A list of {name, way, of, told, syllables, rhythm, marks}', 400: 'No trade' },
+  },
+  'GET /api/commissions/{id}/prompts': {
+    summary: 'Three prompts from its brief, each in a direction of its own; the work of `odd-quill prompt`',
+    query: { seed: 'Which ones; 1 when left out' },
+    answers: {
+      200: 'A list of {title, prompt, leaveOut, reasons}',
+      404: 'No such commission',
+      422: 'A brief that says nothing to go by',
+    },
+  },
   'GET /api/pictures/{id}': {
     summary: 'A picture by the SHA-256 of its PNG',
     answers: { 200: 'The PNG' },

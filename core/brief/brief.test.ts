@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import { FINISHES, understand } from '../engine';
+import { promptsFor, TRADE_SYMBOLS, type BriefSaid } from './index';
+
+const NOCTULE: BriefSaid = {
+  name: 'Noctule Night Rail',
+  trade: 'sleeper trains between northern cities',
+  mood: 'quiet, punctual, a little magical',
+  coloursWanted: 'midnight blue, lamp yellow',
+  coloursUnwanted: 'red',
+  kindOfMark: 'emblem',
+  notes: 'On carriages and tickets. No stars, no Halloween.',
+};
+
+describe('prompts from a brief', () => {
+  it('go in three directions, each with figures that can be drawn, and a reason for each', () => {
+    for (let seed = 1; seed < 12; seed++) {
+      const directions = promptsFor(NOCTULE, seed);
+      expect(directions.map((d) => d.title)).toEqual(['what it does', 'what it means', 'the two in one']);
+      expect(new Set(directions.map((d) => d.prompt)).size).toBe(3);
+      for (const { prompt, reasons } of directions) {
+        const { parts } = understand(prompt);
+        expect(parts.figures.length, prompt).toBeGreaterThan(0);
+        for (const figure of parts.figures) expect(figure.via, `${prompt}: ${figure.word}`).not.toBe('none');
+        expect(parts.notUnderstood, prompt).toEqual([]);
+        expect(parts.settled, prompt).toEqual([]);
+        expect(reasons.length).toBeGreaterThan(0);
+      }
+      expect(understand(directions[2].prompt).parts.figures).toHaveLength(2);
+    }
+  });
+
+  it('take kind, colours and what is not wanted from it', () => {
+    for (const { prompt, leaveOut } of promptsFor(NOCTULE)) {
+      const { parts } = understand(prompt, leaveOut);
+      expect(parts.kind).toBe('emblem');
+      expect(parts.colours.map((c) => c.word)).toEqual(['midnight blue', 'lamp yellow']);
+      expect(parts.leaveOut).toEqual(expect.arrayContaining(['red', 'stars', 'halloween']));
+    }
+  });
+
+  it('are drawn in a hand that goes with the mood', () => {
+    const finish = (mood: string) => understand(promptsFor({ trade: 'a bakery', mood })[0].prompt).parts;
+    expect(finish('old, honoured').finish).toBe('woodcut');
+    expect(finish('playful').finish).toBe('cut paper');
+    expect(finish('refined').manner).toContain('one line weight');
+  });
+
+  it('are the same for the same seed, others for another', () => {
+    expect(promptsFor(NOCTULE, 3)).toEqual(promptsFor(NOCTULE, 3));
+    const all = Array.from({ length: 12 }, (_, seed) => promptsFor(NOCTULE, seed)[2].prompt);
+    expect(new Set(all).size).toBeGreaterThan(4);
+  });
+
+  it('have something to go by for any trade, and say when there is nothing', () => {
+    expect(promptsFor({ trade: 'falconry displays' })).toHaveLength(3);
+    expect(promptsFor({ mood: 'quiet' })).toHaveLength(3);
+    expect(() => promptsFor({ name: 'Only a name' })).toThrow(RangeError);
+  });
+
+  it('name nothing that cannot be drawn', () => {
+    for (const { things, meant } of TRADE_SYMBOLS)
+      for (const thing of [...things, ...meant.map(([m]) => m)]) {
+        const figures = understand(thing).parts.figures;
+        expect(figures, thing).toHaveLength(1);
+        expect(figures[0].via, thing).not.toBe('none');
+      }
+    expect(Object.keys(FINISHES)).toEqual(expect.arrayContaining(['woodcut', 'cut paper', 'lino print', 'angular']));
+  });
+});

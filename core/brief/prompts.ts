@@ -1,0 +1,75 @@
+/** Prompts from a brief: three directions, each with its reasons. Rules and word lists, and no more than that. */
+import { hashOf, randomFrom } from '../random';
+import { ANY_SYMBOLS, MOOD_HANDS, TRADE_SYMBOLS, type Symbols } from './symbols';
+
+/** What a brief says; what is not said is empty. */
+export interface BriefSaid {
+  readonly name?: string;
+  readonly trade?: string;
+  readonly audience?: string;
+  readonly mood?: string;
+  readonly coloursWanted?: string;
+  readonly coloursUnwanted?: string;
+  readonly kindOfMark?: string;
+  readonly notes?: string;
+}
+
+export interface Direction {
+  /** "what it does", "what it means", "the two in one". */
+  readonly title: string;
+  readonly prompt: string;
+  readonly leaveOut: string;
+  readonly reasons: readonly string[];
+}
+
+const said = (text: string | undefined): string => (text ?? '').replace(/\s+/g, ' ').trim();
+const withArticle = (thing: string): string => (/s$|^(?:wheat|bread|soap|thread)/.test(thing) && !/ss$/.test(thing) ? thing : `${/^[aeiou]/.test(thing) ? 'an' : 'a'} ${thing}`); // prettier-ignore
+
+/** What notes say must not be there: "no stars", "never red". */
+function unwanted({ coloursUnwanted, notes }: BriefSaid): string {
+  const inNotes = [...said(notes).matchAll(/\b(?:no|not|never|without|avoid)\s+([a-z][a-z ]{2,20}?)(?=\s*(?:[,.;]|$| and | or ))/gi)].map((m) => m[1].toLowerCase()); // prettier-ignore
+  return [...new Set([...said(coloursUnwanted).split(/\s*,\s*/), ...inNotes].filter(Boolean))].join(', ');
+}
+
+/** How things can be put together so that one sees both. */
+const JOINTS: readonly ((meant: string, thing: string) => string)[] = [
+  (meant, thing) => `${withArticle(meant)} with ${withArticle(thing)}`,
+  (meant, thing) => `${withArticle(meant)} holding ${withArticle(thing)}`,
+  (meant, thing) => `${withArticle(meant)} inside ${withArticle(thing)}`,
+];
+
+/**
+ * Three directions for a brief, as prompts to be edited: what the client does, what it means, and the two in one. The same brief and seed give the same
+ * prompts. Throws a RangeError where the brief says neither what the client does nor how it is to feel.
+ */
+export function promptsFor(brief: BriefSaid, seed = 1): Direction[] {
+  const trade = said(brief.trade);
+  const mood = said(brief.mood);
+  if (!trade && !mood && !said(brief.notes)) throw new RangeError('A brief wants a trade, a mood or notes to go by');
+  const random = randomFrom(hashOf(seed, trade, mood));
+  const one = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
+  const called: readonly Symbols[] = TRADE_SYMBOLS.filter((s) => s.calls.test(trade));
+  const from = called.length ? called : [ANY_SYMBOLS];
+  const [thing, other] = [one(from), one(from)];
+  const shown = one(thing.things);
+  const [meant, because] = one(other.meant);
+  const [meant2, because2] = one(from.flatMap((s) => s.meant).filter(([m]) => m !== meant));
+  const hand = MOOD_HANDS.find(([calls]) => calls.test(`${mood} ${brief.notes ?? ''}`));
+  const colours = said(brief.coloursWanted);
+  const kind = said(brief.kindOfMark);
+  const leaveOut = unwanted(brief);
+  const ending = (finish: string): string => [kind && !/^(?:open|pictorial)$/i.test(kind) ? kind : '', finish, colours].filter(Boolean).join(', '); // prettier-ignore
+  const finish = hand?.[1] ?? 'flat';
+  const why = hand ? [`${mood.split(',')[0]}: ${hand[2]}`] : [];
+  const direction = (title: string, figures: string, with_: string, reasons: string[]): Direction => ({
+    title,
+    prompt: [figures, ending(with_)].filter(Boolean).join(', '),
+    leaveOut,
+    reasons: [...reasons, ...why],
+  });
+  return [
+    direction('what it does', withArticle(shown), finish, [`${shown}: what one sees of the trade`]),
+    direction('what it means', withArticle(meant), finish === 'flat' ? 'geometric construction' : finish, [`${meant}: ${because}`]),
+    direction('the two in one', one(JOINTS)(meant2, one(thing.things.filter((t) => t !== shown))), finish, [`${meant2}: ${because2}`, 'both in one figure, so that it is nobody else’s']),
+  ]; // prettier-ignore
+}
