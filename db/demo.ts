@@ -162,18 +162,23 @@ const JUNIPER_LOCKUPS: readonly DemoLockup[] = [
 export async function loadDemo(address: string, tell: (line: string) => void): Promise<void> {
   async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
     const bytes = body instanceof Uint8Array;
-    const response = await fetch(address + path, {
-      method,
-      headers: body === undefined ? {} : { 'content-type': bytes ? 'application/octet-stream' : 'application/json' },
-      body: body === undefined ? undefined : bytes ? new Uint8Array(body) : JSON.stringify(body),
-    });
+    const type = bytes ? 'application/octet-stream' : 'application/json';
+    const send = (key: string): Promise<Response> =>
+      fetch(address + path, {
+        method,
+        headers: body === undefined ? {} : { 'content-type': type, 'idempotency-key': key },
+        body: body === undefined ? undefined : bytes ? new Uint8Array(body) : JSON.stringify(body),
+      });
+    const key = crypto.randomUUID();
+    // A line that lay idle while something was worked out here may be closed: sent again, it is done once.
+    const response = await send(key).catch(() => send(key));
     const answer = (await response.json()) as T & { error?: { message: string } };
     if (!response.ok) throw new Error(`${method} ${path}: ${answer.error?.message}`);
     return answer;
   }
 
   async function until<T>(ask: () => Promise<T | null>): Promise<T> {
-    for (let i = 0; i < 600; i++) {
+    for (let i = 0; i < 6000; i++) {
       const answer = await ask();
       if (answer !== null) return answer;
       await new Promise((resolve) => setTimeout(resolve, 100));
