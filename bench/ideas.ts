@@ -4,11 +4,12 @@
  * `npx tsx bench/ideas.ts [PROMPTS.txt]`; without a file, prompts made up here.
  */
 import { readFileSync } from 'node:fs';
-import { cover } from '../core/raster';
+import { coveredCells } from '../core/raster';
 import { intersect, moved, union, type Area } from '../core/path';
 import { boundsOf } from '../core/engine/area';
 import { compose } from '../core/engine/compose';
 import { sceneOf } from '../core/engine/request';
+import { intersectionOverUnion } from './measure';
 
 const SIDE = 56;
 const SAME = 0.75;
@@ -32,14 +33,8 @@ function cellsOf(area: Area, mirror: boolean, turnRad: number): Uint8Array {
   const turned = moved(area, [mirror ? -c : c, mirror ? -n : n, -n, c, 0, 0]);
   const b = boundsOf(turned);
   const k = SIDE / Math.max(b.width, b.height, 1e-6);
-  const out = new Uint8Array(SIDE * SIDE);
   const fit = moved(turned, [k, 0, 0, k, SIDE / 2 - k * (b.x + b.width / 2), SIDE / 2 - k * (b.y + b.height / 2)]);
-  const shown = cover(fit, SIDE, SIDE);
-  if (!shown) return out;
-  for (let y = 0; y < shown.heightPx; y++)
-    for (let x = 0; x < shown.widthPx; x++)
-      if (shown.share[y * shown.widthPx + x] > 0.5) out[(y + shown.y0) * SIDE + x + shown.x0] = 1;
-  return out;
+  return coveredCells([fit], SIDE);
 }
 
 /** The largest share of what two outlines cover that both do. */
@@ -49,12 +44,7 @@ function overlapOf(p: Area, q: Area): number {
   for (const mirror of [false, true])
     for (let t = -20; t <= 20; t += 10) {
       const other = cellsOf(q, mirror, (t * Math.PI) / 180);
-      let [both, any] = [0, 0];
-      for (let i = 0; i < fixed.length; i++) {
-        both += fixed[i] & other[i];
-        any += fixed[i] | other[i];
-      }
-      best = Math.max(best, any ? both / any : 1);
+      best = Math.max(best, intersectionOverUnion(fixed, other));
     }
   return best;
 }

@@ -19,14 +19,14 @@ export async function namesCommand(args: readonly string[]): Promise<number> {
   if (!values.trade?.trim()) throw new UsageError('names wants --trade, for example --trade "a bakery"');
   const count = wholeNumber('count', values.count) ?? 50;
   if (count < 1 || count > NAMES_MOST) throw new UsageError(`--count wants a number from 1 to ${NAMES_MOST}`);
-  const { trade, place, mood, audience } = values;
+  const { trade, place = '', mood = '', audience = '', earlier = '' } = values;
   const names = namesFor({
     trade,
-    ...(place ? { place } : {}),
-    ...(mood ? { mood } : {}),
-    ...(audience ? { audience } : {}),
-    earlier: (values.earlier ?? '').split(',').map((n) => n.trim()).filter(Boolean),
+    place,
+    mood,
+    audience,
     count,
+    earlier: earlier.split(',').map((n) => n.trim()).filter(Boolean),
     seed: wholeNumber('seed', values.seed) ?? 1,
   }); // prettier-ignore
   for (const one of names)

@@ -13,7 +13,7 @@ export async function promptCommand(args: readonly string[]): Promise<number> {
     args: [...args],
     options: { brief: { type: 'string' }, seed: { type: 'string' }, json: { type: 'boolean', default: false } },
   });
-  if (!values.brief) throw new UsageError('prompt wants --brief FILE.json, with a trade, a mood or notes in it');
+  if (!values.brief) throw new UsageError('prompt wants --brief FILE.json');
   let file: unknown;
   try {
     file = JSON.parse(await readFile(values.brief, 'utf8'));
@@ -24,13 +24,7 @@ export async function promptCommand(args: readonly string[]): Promise<number> {
   const read = v.safeParse(BriefFile, file);
   if (!read.success) throw new UsageError(`${values.brief}: ${v.getDotPath(read.issues[0]) ?? 'it'} is not a text`);
   const brief = Object.fromEntries(Object.entries(read.output).map(([key, value]) => [key, value ?? '']));
-  let directions;
-  try {
-    directions = promptsFor(brief, wholeNumber('seed', values.seed) ?? 1);
-  } catch (error) {
-    if (error instanceof RangeError) throw new UsageError(`${values.brief}: ${error.message}`);
-    throw error;
-  }
+  const directions = promptsFor(brief, wholeNumber('seed', values.seed) ?? 1);
   if (values.json) console.log(JSON.stringify(directions));
   else
     for (const { title, prompt, leaveOut, reasons } of directions)

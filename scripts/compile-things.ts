@@ -8,11 +8,12 @@ import { createRequire } from 'node:module';
 import { Resvg } from '@resvg/resvg-js';
 import { hexToOklab, oklabDistance } from '../core/colour';
 import { flatten, mapContour, parsePath, signedArea, type Affine, type Contour } from '../core/path';
-import { cover } from '../core/raster';
+import { cover, coveredCells } from '../core/raster';
+import { intersectionOverUnion } from '../bench/measure';
 import { ANIMALS } from '../core/engine/figures-animals';
 import { NATURE } from '../core/engine/figures-nature';
 import { THINGS } from '../core/engine/figures-things';
-import { readNouns, type Nouns } from './wordnet';
+import { ANIMALS_FIRST, readNouns, type Nouns } from './wordnet';
 
 const require = createRequire(import.meta.url);
 const GRID = 2000;
@@ -305,8 +306,6 @@ const tidy = (raw: string): string =>
     .replace(/-/g, ' ')
     .trim();
 
-/** Names that mean an animal, though their commoner senses are others. */
-const ANIMALS_FIRST = new Set(['beaver', 'seal', 'ram', 'mole', 'ray']);
 /** What stands for a food, an object, a phenomenon or a plant of which nothing nearer can be drawn. */
 const STAND_INS: Readonly<Record<number, string>> = { 13: 'food', 17: 'mountain', 19: 'cloud', 20: 'potted plant' };
 /** Files of living things, which a word means before it means what is cooked or sawn of them. */
@@ -345,6 +344,17 @@ function senseOf(name: string, nouns: Nouns, alive = false): { synset: number; e
   return null;
 }
 
+/** A drawing of a pack, compiled; null for one that cannot be. */
+function compiledFrom(pack: Pack, key: string, oneColour: boolean): Compiled | null {
+  const { body, width = pack.width ?? 16, height = pack.height ?? 16 } = pack.icons[key];
+  try {
+    const raw = readDrawing(body, width, height);
+    return raw && compile(raw, oneColour);
+  } catch {
+    return null;
+  }
+}
+
 /** Side of the grid on which outlines are compared. */
 const LIKENESS_SIDE = 40;
 /** Drawings of a thing at most. */
@@ -352,34 +362,15 @@ const MOST_DRAWINGS = 5;
 /** Share of what two outlines cover together that both cover, above which they are one. */
 const ALIKE = 0.68;
 
-/** What a drawing covers, fitted into a square: its outline, as cells. */
-function outlineCells(drawing: Compiled): Uint8Array {
-  const out = new Uint8Array(LIKENESS_SIDE * LIKENESS_SIDE);
+/** What a drawing covers, fitted into a square: its outline, as cells, and mirrored. */
+function outlineCells(drawing: Compiled): readonly [Uint8Array, Uint8Array] {
   const k = LIKENESS_SIDE / GRID;
-  for (const part of drawing.parts) {
-    const c = cover(
-      parsePath(part.data).map((q) => flatten(mapContour([k, 0, 0, k, 0, 0], q), 0.05)),
-      LIKENESS_SIDE,
+  const cells = (map: Affine): Uint8Array =>
+    coveredCells(
+      drawing.parts.map((p) => parsePath(p.data).map((q) => flatten(mapContour(map, q), 0.05))),
       LIKENESS_SIDE,
     );
-    if (!c) continue;
-    for (let y = 0; y < c.heightPx; y++)
-      for (let x = 0; x < c.widthPx; x++)
-        if (c.share[y * c.widthPx + x] > 0.5) out[(y + c.y0) * LIKENESS_SIDE + x + c.x0] = 1;
-  }
-  return out;
-}
-
-function overlapOf(p: Uint8Array, q: Uint8Array, mirrored: boolean): number {
-  let [both, any] = [0, 0];
-  for (let y = 0; y < LIKENESS_SIDE; y++)
-    for (let x = 0; x < LIKENESS_SIDE; x++) {
-      const a = p[y * LIKENESS_SIDE + x];
-      const b = q[y * LIKENESS_SIDE + (mirrored ? LIKENESS_SIDE - 1 - x : x)];
-      both += a & b;
-      any += a | b;
-    }
-  return any ? both / any : 1;
+  return [cells([k, 0, 0, k, 0, 0]), cells([-k, 0, 0, k, LIKENESS_SIDE, 0])];
 }
 
 /** Files of what marks are mostly of: animals, artifacts, food, objects, phenomena, plants. */
@@ -407,7 +398,7 @@ function addOthers(things: Map<string, Thing>, nouns: Nouns): void {
     ['maki', (n) => n, true],
     ['temaki', (n) => n.replaceAll('_', '-'), true],
   ];
-  const cells = new Map<string, Uint8Array[]>();
+  const cells = new Map<string, (readonly [Uint8Array, Uint8Array])[]>();
   let added = 0;
   for (const [packName, nameOf, oneColour] of sources) {
     const pack = packOf(packName);
@@ -419,19 +410,12 @@ function addOthers(things: Map<string, Thing>, nouns: Nouns): void {
       const known = things.get(name);
       if (!known || known.drawings.length >= MOST_DRAWINGS || name.split(' ').length > 2) continue;
       if (known.synset >= 0 && !COMMON.has(nouns.file(known.synset))) continue;
-      const icon = pack.icons[key];
-      let compiled: Compiled | null = null;
-      try {
-        const raw = readDrawing(icon.body, icon.width ?? pack.width ?? 16, icon.height ?? pack.height ?? 16);
-        compiled = raw && compile(raw, oneColour);
-      } catch {
-        compiled = null;
-      }
+      const compiled = compiledFrom(pack, key, oneColour);
       if (!compiled) continue;
       const have = cells.get(name) ?? known.drawings.map(outlineCells);
       cells.set(name, have);
       const own = outlineCells(compiled);
-      if (have.some((c) => overlapOf(c, own, false) > ALIKE || overlapOf(c, own, true) > ALIKE)) continue;
+      if (have.some(([c]) => own.some((o) => intersectionOverUnion(c, o) > ALIKE))) continue;
       have.push(own);
       known.drawings.push(compiled);
       added++;
@@ -470,14 +454,7 @@ function main(): void {
       if (!sense) continue;
       const known = things.get(name);
       if (known && (known.drawings.length >= 2 || packName === 'noto' || packName === 'healthicons')) continue;
-      const icon = pack.icons[key];
-      let compiled: Compiled | null = null;
-      try {
-        const raw = readDrawing(icon.body, icon.width ?? pack.width ?? 16, icon.height ?? pack.height ?? 16);
-        compiled = raw && compile(raw, oneColour);
-      } catch {
-        compiled = null;
-      }
+      const compiled = compiledFrom(pack, key, oneColour);
       if (!compiled) continue;
       if (known) known.drawings.push(compiled);
       else things.set(name, { name, ...sense, drawings: [compiled] });

@@ -139,7 +139,12 @@ const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promi
       await page.waitForFunction(() => document.querySelector('[data-noticed]')?.getAttribute('data-noticed'));
     },
   },
-  { name: 'deliver', path: `${base}/artworks/${work.id}/deliver` },
+  {
+    name: 'deliver',
+    path: `${base}/artworks/${work.id}/deliver`,
+    // Every look's picture is there, and all of them were looked at.
+    then: async (page) => void (await page.waitForSelector('[data-wanted=ready]', { timeout: 120_000 })),
+  },
 ];
 
 await mkdir(folder, { recursive: true });

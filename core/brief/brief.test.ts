@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { FINISHES, understand } from '../engine';
 import { promptsFor, TRADE_SYMBOLS, type BriefSaid } from './index';
+import { UNLIKE } from './symbols';
 
 const NOCTULE: BriefSaid = {
   name: 'Noctule Night Rail',
@@ -52,10 +53,21 @@ describe('prompts from a brief', () => {
     expect(new Set(all).size).toBeGreaterThan(4);
   });
 
-  it('have something to go by for any trade, and say when there is nothing', () => {
+  it('have something to go by for any trade', () => {
     expect(promptsFor({ trade: 'falconry displays' })).toHaveLength(3);
     expect(promptsFor({ mood: 'quiet' })).toHaveLength(3);
-    expect(() => promptsFor({ name: 'Only a name' })).toThrow(RangeError);
+  });
+
+  it('start from things of unlike fields where there is nothing', () => {
+    const pairs = Array.from({ length: 30 }, (_, seed) => promptsFor({ name: 'Only a name' }, seed)).flat();
+    expect(new Set(pairs.map((d) => d.prompt)).size).toBeGreaterThan(70);
+    const fieldOf = (word: string) => UNLIKE.findIndex((f) => f.includes(word));
+    for (const { title, prompt } of pairs) {
+      expect(title).toBe('two fields');
+      const [a, b] = understand(prompt).parts.figures;
+      expect([a?.via, b?.via], prompt).not.toContain('none');
+      expect(fieldOf(a.word), prompt).not.toBe(fieldOf(b.word));
+    }
   });
 
   it('name nothing that cannot be drawn', () => {

@@ -1,6 +1,6 @@
 /** Prompts from a brief: three directions, each with its reasons. Rules and word lists, and no more than that. */
 import { hashOf, randomFrom } from '../random';
-import { ANY_SYMBOLS, MOOD_HANDS, TRADE_SYMBOLS, type Symbols } from './symbols';
+import { ANY_SYMBOLS, MOOD_HANDS, TRADE_SYMBOLS, UNLIKE, type Symbols } from './symbols';
 
 /** What a brief says; what is not said is empty. */
 export interface BriefSaid {
@@ -15,7 +15,7 @@ export interface BriefSaid {
 }
 
 export interface Direction {
-  /** "what it does", "what it means", "the two in one". */
+  /** "what it does", "what it means", "the two in one"; "two fields". */
   readonly title: string;
   readonly prompt: string;
   readonly leaveOut: string;
@@ -39,13 +39,12 @@ const JOINTS: readonly ((meant: string, thing: string) => string)[] = [
 ];
 
 /**
- * Three directions for a brief, as prompts to be edited: what the client does, what it means, and the two in one. The same brief and seed give the same
- * prompts. Throws a RangeError where the brief says neither what the client does nor how it is to feel.
+ * Three directions for a brief, as prompts to be edited: what the client does, what it means, and the two in one. Where a brief says nothing to go by, three pairs of
+ * things from unlike fields. The same brief and seed give the same prompts.
  */
 export function promptsFor(brief: BriefSaid, seed = 1): Direction[] {
   const trade = said(brief.trade);
   const mood = said(brief.mood);
-  if (!trade && !mood && !said(brief.notes)) throw new RangeError('A brief wants a trade, a mood or notes to go by');
   const random = randomFrom(hashOf(seed, trade, mood));
   const one = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
   const called: readonly Symbols[] = TRADE_SYMBOLS.filter((s) => s.calls.test(trade));
@@ -67,6 +66,13 @@ export function promptsFor(brief: BriefSaid, seed = 1): Direction[] {
     leaveOut,
     reasons: [...reasons, ...why],
   });
+  if (!trade && !mood && !said(brief.notes))
+    return [0, 1, 2].map((k) => {
+      const first = (Math.floor(random() * UNLIKE.length) + k) % UNLIKE.length;
+      const second = (first + 1 + Math.floor(random() * (UNLIKE.length - 1))) % UNLIKE.length;
+      const [a, b] = [one(UNLIKE[first]), one(UNLIKE[second])];
+      return direction('two fields', JOINTS[k](a, b), finish, [`${a} and ${b} have nothing to do with one another: what could they have?`]);
+    }); // prettier-ignore
   return [
     direction('what it does', withArticle(shown), finish, [`${shown}: what one sees of the trade`]),
     direction('what it means', withArticle(meant), finish === 'flat' ? 'geometric construction' : finish, [`${meant}: ${because}`]),

@@ -65,3 +65,17 @@ export const MOOD_HANDS: readonly (readonly [RegExp, string, string])[] = [
   [/\b(?:old|tradition|vintage|heritage|historic|timeless)/i, 'woodcut', 'a woodcut looks as if it had always been'],
   [/\b(?:trust|reliab|secur|safe|serious|steady|professional)/i, 'geometric construction', 'what is built on circles looks sure of itself'],
 ]; // prettier-ignore
+
+/** Things of fields that have nothing to do with one another, to start from when there is nothing. Each can be drawn. */
+export const UNLIKE: readonly (readonly string[])[] = [
+  'owl, hedgehog, whale, heron, fox, snail, badger, otter, moth, crane, tortoise, hare'.split(', '),
+  'lantern, anvil, compass, needle, chisel, bellows, spirit level, funnel, sieve, hammer, kettle'.split(', '),
+  'moon, comet, cloud, rainbow, aurora, star, lightning, planet, sun'.split(', '),
+  'teapot, whisk, pretzel, pear, mushroom, loaf, ladle, egg, lemon, saltcellar'.split(', '),
+  'lighthouse, windmill, bridge, keyhole, chimney, castle, arch, barn, tower, tent'.split(', '),
+  'fern, acorn, thistle, cactus, ivy, seedling, pinecone, tulip, bramble, dandelion'.split(', '),
+  'envelope, map, book, ticket, notebook, kite, bookmark'.split(', '),
+  'anchor, shell, wave, octopus, sail, starfish, lifebuoy, crab'.split(', '),
+  'cello, tuning fork, bell, accordion, metronome, drum, guitar, whistle, trumpet'.split(', '),
+  'bicycle, carriage, barrow, skate, tram, cogwheel, unicycle, wagon, pulley, scooter'.split(', '),
+]; // prettier-ignore

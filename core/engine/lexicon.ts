@@ -1,4 +1,4 @@
-import type { FoundFigure } from '../prompt';
+import { isKnownWord, singulars, type FoundFigure } from '../prompt';
 import { isThing, THING_NAMES, WORDS } from './things';
 
 /** Words that mean the same figure. */
@@ -230,23 +230,6 @@ const BROADER: Readonly<Record<string, string>> = {
   goldfish: 'fish',
 };
 
-const IRREGULAR: Readonly<Record<string, string>> = {
-  mice: 'mouse',
-  geese: 'goose',
-  feet: 'foot',
-  teeth: 'tooth',
-  men: 'man',
-  women: 'woman',
-  children: 'child',
-  people: 'person',
-  oxen: 'ox',
-  wolves: 'wolf',
-  leaves: 'leaf',
-  knives: 'knife',
-  loaves: 'loaf',
-  cacti: 'cactus',
-};
-
 /** What a word and its likeliest misspellings share: its ends, and its letters in any order, doubled ones once. */
 const spellingOf = (word: string): string => word[0] + word.at(-1) + [...word.replace(/(.)\1/g, '$1')].sort().join('');
 
@@ -265,13 +248,7 @@ function meantBy(word: string): string | null {
 
 /** The figure for a word or phrase, singular or plural, and how it was found; null when the engine has none. */
 export function findFigure(phrase: string): FoundFigure | null {
-  const forms = [phrase];
-  const last = phrase.split(' ').at(-1)!;
-  if (Object.hasOwn(IRREGULAR, last)) forms.push(phrase.slice(0, phrase.length - last.length) + IRREGULAR[last]);
-  if (phrase.endsWith('ies')) forms.push(phrase.slice(0, -3) + 'y');
-  if (phrase.endsWith('ves')) forms.push(phrase.slice(0, -3) + 'f');
-  if (phrase.endsWith('es')) forms.push(phrase.slice(0, -2));
-  if (phrase.endsWith('s') && !phrase.endsWith('ss')) forms.push(phrase.slice(0, -1));
+  const forms = singulars(phrase);
   for (const form of forms) {
     if (Object.hasOwn(SYNONYMS, form)) return { word: phrase, drawn: SYNONYMS[form], via: 'synonym' };
     if (isThing(form)) return { word: phrase, drawn: form, via: 'name' };
@@ -279,7 +256,8 @@ export function findFigure(phrase: string): FoundFigure | null {
     const listed = WORDS.get(form);
     if (listed) return { word: phrase, drawn: listed.thing, via: listed.via };
   }
-  // A word that nobody knows is one that was mistyped, where it is very like one.
+  // A word that no list has is one that was mistyped, where it is very like one.
+  if (isKnownWord(phrase)) return null;
   for (const form of forms) {
     const meant = meantBy(form);
     const found = meant && meant !== form ? findFigure(meant) : null;

@@ -1,8 +1,9 @@
 /** Names for a client, made by rules from word lists: how each was made is told, and what is said against it. */
+import { distance } from 'fastest-levenshtein';
 import { isKnownWord } from '../prompt';
 import { hashOf, randomFrom, type Random } from '../random';
-import { fieldsFor, MOODS, PLACES, ROOTS, TRADES, UNLIKE } from './fields';
-import { canBeSaid, editsBetween, firstSound, rhythmOf, syllablesOf } from './say';
+import { fieldsFor, MOODS, PLACES, ROOTS, TRADES } from './fields';
+import { canBeSaid, firstSound, rhythmOf, syllablesOf } from './say';
 
 export const NAME_WAYS = ['compound', 'two words', 'alliteration', 'blend', 'root', 'invention'] as const;
 export type NameWay = (typeof NAME_WAYS)[number];
@@ -17,7 +18,7 @@ export interface NamesAsked {
   /** Names that there were before: near-twins of them are marked. */
   readonly earlier?: readonly string[];
   /** More like this one: made as it was, or of what it is made of. */
-  readonly like?: Name | null;
+  readonly like?: Pick<Name, 'name' | 'way' | 'of'> | null;
   /** 1 to 200. */
   readonly count?: number;
   readonly seed?: number;
@@ -44,6 +45,10 @@ const SYLLABLES_MOST = 4;
 
 const titled = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 const VOWEL = /[aeiouy]/;
+
+/** How many letters one has to change to come from one name to another, whatever their case, blanks and signs. */
+const plain = (name: string): string => name.toLowerCase().replace(/[^a-z]/g, '');
+const editsBetween = (a: string, b: string): number => distance(plain(a), plain(b));
 
 interface Words {
   readonly trade: readonly string[];
@@ -169,12 +174,4 @@ export function namesFor(asked: NamesAsked): Name[] {
     out.push({ ...made, way, syllables, rhythm: rhythmOf(made.name.replace(' &', '')), marks: marksOf(made.name, earlier) }); // prettier-ignore
   }
   return out;
-}
-
-/** Two things from fields that have nothing to do with one another, to start from when there is nothing. */
-export function unlikePair(seed: number): readonly [string, string] {
-  const random = randomFrom(hashOf(seed, 'unlike'));
-  const first = Math.floor(random() * UNLIKE.length);
-  const second = (first + 1 + Math.floor(random() * (UNLIKE.length - 1))) % UNLIKE.length;
-  return [any(random, UNLIKE[first].words), any(random, UNLIKE[second].words)];
 }

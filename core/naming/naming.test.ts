@@ -1,6 +1,6 @@
-import fc from 'fast-check';
+import { distance } from 'fastest-levenshtein';
 import { describe, expect, it } from 'vitest';
-import { canBeSaid, editsBetween, firstSound, NAME_WAYS, NAMES_MOST, namesFor, rhythmOf, stressOf, syllablesOf, unlikePair } from './index'; // prettier-ignore
+import { canBeSaid, firstSound, NAME_WAYS, NAMES_MOST, namesFor, rhythmOf, stressOf, syllablesOf } from './index'; // prettier-ignore
 
 const ASKED = { trade: 'a bakery with its own mill', place: 'Harbour Lane, a small port', mood: 'warm, honest' };
 
@@ -24,15 +24,6 @@ describe('how a name is said', () => {
   it('begins with a sound and not a letter', () => {
     expect(['phone', 'knead', 'cedar', 'cake', 'quay', 'kite', 'chalk'].map(firstSound)).toEqual(['f', 'n', 's', 'k', 'qu', 'k', 'ch']); // prettier-ignore
   });
-
-  it('lies as far from another as letters have to be changed', () => {
-    expect([editsBetween('Larkrow', 'Larkrow'), editsBetween('Larkrow', 'Larkbrow'), editsBetween('', 'oak')]).toEqual([0, 1, 3]); // prettier-ignore
-    const word = fc.string({ minLength: 0, maxLength: 8, unit: fc.constantFrom('a', 'b', 'c') });
-    fc.assert(fc.property(word, word, word, (a, b, c) => {
-      expect(editsBetween(a, b)).toBe(editsBetween(b, a));
-      expect(editsBetween(a, c)).toBeLessThanOrEqual(editsBetween(a, b) + editsBetween(b, c));
-    })); // prettier-ignore
-  });
 });
 
 describe('names', () => {
@@ -46,7 +37,7 @@ describe('names', () => {
       expect(a.name).toMatch(/^\p{Lu}/u);
       expect(a.name.length).toBeLessThanOrEqual(18);
       for (const b of names.slice(i + 1))
-        expect(editsBetween(a.name, b.name), `${a.name} ${b.name}`).toBeGreaterThan(1);
+        expect(distance(a.name.toLowerCase(), b.name.toLowerCase()), `${a.name} ${b.name}`).toBeGreaterThan(1);
       for (const word of a.name.split(/[\s&]+/)) expect(canBeSaid(word), a.name).toBe(true);
     }
   });
@@ -88,12 +79,5 @@ describe('names', () => {
     expect(() => namesFor({ trade: ' ' })).toThrow(RangeError);
     for (const count of [0, 1.5, NAMES_MOST + 1, Number.NaN])
       expect(() => namesFor({ ...ASKED, count })).toThrow(RangeError);
-  });
-
-  it('start from two unlike things where there is nothing', () => {
-    const pairs = Array.from({ length: 60 }, (_, seed) => unlikePair(seed));
-    for (const [a, b] of pairs) expect(a).not.toBe(b);
-    expect(new Set(pairs.map(String)).size).toBeGreaterThan(40);
-    expect(unlikePair(3)).toEqual(unlikePair(3));
   });
 });

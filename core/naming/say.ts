@@ -72,16 +72,3 @@ export function firstSound(word: string): string {
   if (/^g[eiy]/.test(text) && !/^(?:get|gift|girl|give|gear|gild)/.test(text)) return 'j';
   return text[0] === 'c' || text[0] === 'q' ? 'k' : text.slice(0, 1);
 }
-
-/** How many letters one has to change, put in or take out to come from one word to the other (Levenshtein 1965). */
-export function editsBetween(from: string, to: string): number {
-  const [p, q] = [letters(from), letters(to)];
-  let row = Array.from({ length: q.length + 1 }, (_, j) => j);
-  for (let i = 1; i <= p.length; i++) {
-    const next = [i];
-    for (let j = 1; j <= q.length; j++)
-      next.push(Math.min(row[j] + 1, next[j - 1] + 1, row[j - 1] + (p[i - 1] === q[j - 1] ? 0 : 1)));
-    row = next;
-  }
-  return row[q.length];
-}

@@ -53,6 +53,7 @@ export function singulars(word: string): string[] {
   const out = [word];
   if (Object.hasOwn(IRREGULAR_PLURALS, last)) out.push(before + IRREGULAR_PLURALS[last]);
   if (word.endsWith('ies')) out.push(word.slice(0, -3) + 'y');
+  if (word.endsWith('ves')) out.push(word.slice(0, -3) + 'f');
   if (/(?:s|x|z|ch|sh|o)es$/.test(word)) out.push(word.slice(0, -2));
   if (/[^su]s$/.test(word)) out.push(word.slice(0, -1));
   return out;

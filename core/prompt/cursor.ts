@@ -43,7 +43,7 @@ export class Cursor {
   }
 
   /** A place named here, with or without whose it is: "its nose". */
-  protected placeAt(at: number): { readonly to: number; readonly word: string; readonly isIts: boolean } | null {
+  protected placeAt(at: number): Place | null {
     let k = at;
     const isIts = POSSESSIVES.test(this.word(k));
     if (isIts || /^(?:an?|the)$/.test(this.word(k))) k++;
@@ -52,7 +52,7 @@ export class Cursor {
     if (PLACES.has(this.word(k)) && PLACES.has(this.word(k + 1))) k++;
     const word = this.word(k);
     if (!word || (isIts ? !nounKind(word) : !PLACES.has(word) && nounKind(word) !== 'body')) return null;
-    return { to: k + 1, word, isIts };
+    return { to: k + 1, word };
   }
 
   protected nounFollows(at: number): boolean {

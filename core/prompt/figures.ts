@@ -38,7 +38,10 @@ export function readFigures(
   for (const token of tokens) if (token.figure !== null) token.figure = sentence.cast.figures.length ? placeOf(kept, all[token.figure]) : null; // prettier-ignore
   // With nothing else to go by, what cannot be seen, or is not known, is what there is.
   if (!figures.length && !all.length && !reading.lettering.length) {
-    const word = sentence.abstract[0] ?? notUnderstood[0];
+    // "Sunrise", and nothing else, is the thing.
+    const shown = sentence.settings.map((s) => lexicon.findFigure(s)).find((f) => f !== null);
+    if (shown) figures.push(bareFigure(shown));
+    const word = shown ? undefined : (sentence.abstract[0] ?? notUnderstood[0]);
     if (word) figures.push(bareFigure({ word, drawn: 'abstract', via: 'none' }));
   }
   if (!figures.length && kind === 'abstract') figures.push(bareFigure({ word: 'abstract', drawn: 'abstract', via: 'name' })); // prettier-ignore

@@ -1,7 +1,8 @@
 /** Reading prompts, and comparing them. */
 export { letteringAsked, readPrompt } from './read';
 export { withoutSome } from './figures';
-export { isKnownWord } from './classes';
+export { isKnownWord, singulars } from './classes';
+export { stretchesOf, type Stretch } from './stretches';
 export { RELATION_NAMES, type Relation } from './relations';
 export { WORD_PARTS, type WordPart } from './reading';
 export {

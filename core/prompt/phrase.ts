@@ -3,7 +3,7 @@ import { isPlural, nounKind } from './classes';
 import { GROUPS, NO_THINGS, PORTIONS, STYLE_WORDS } from './manner';
 import { phraseAt } from './relations';
 import type { Token, WordPart } from './reading';
-import { ARTICLES, CROPS, figureFor, isLive, numberOf, readUnits, STOPS, THROUGH, VAGUE, type Unit } from './units';
+import { ARTICLES, CROPS, isLive, numberOf, readUnits, STOPS, THROUGH, VAGUE, type Unit } from './units';
 import { type FoundFigure, type Lexicon } from './words';
 
 /** A noun phrase that was read. */
@@ -60,14 +60,11 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
       if (w === 'both') count ??= 2;
     } else if (w === 'half' && word(i + 1) === 'a') marks.push([i++, 'count']);
     else if (numberOf(w) !== null && (count === null || w in VAGUE) && w !== '') {
-      const times: number = w === 'dozen' && count !== null && count > 1 ? count * 12 : numberOf(w)!;
-      // "One" of two, as in "a one" is none.
-      count = times;
-      if (/^(?:pairs?|sets?)$/.test(word(i + 1)) && word(i + 2) === 'of' && w !== 'pair')
-        marks.push([i + 1, 'count'], [i + 2, 'filler']);
+      count = w === 'dozen' && count !== null && count > 1 ? count * 12 : numberOf(w)!;
       marks.push([i++, 'count']);
-      if (/^(?:pairs?|sets?)$/.test(word(i)) && word(i + 1) === 'of') i += 2;
-      if (word(i) === 'of' && w in VAGUE) marks.push([i++, 'filler']);
+      // "Eight pairs of scissors", "a couple of foxes".
+      if (/^(?:pairs?|sets?)$/.test(word(i)) && word(i + 1) === 'of') marks.push([i++, 'count'], [i++, 'filler']);
+      else if (word(i) === 'of' && w in VAGUE) marks.push([i++, 'filler']);
     } else if (
       PORTIONS.has(w) &&
       word(i + 1) === 'of' &&
@@ -98,6 +95,13 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
   let attributive = units.slice(first, headAt);
   const modifiers = [...before];
   let role: string | null = null;
+  /** What comes before the head becomes it; the head only says something of it. */
+  const giveUpHead = (part: WordPart): void => {
+    marks.push(...placesOf(head, part));
+    head = attributive.at(-1)!;
+    attributive = attributive.slice(0, -1);
+    front = front.filter((u) => u !== head);
+  };
   // "A stag's head" is the stag; "an eagle's wing" is a wing, of an eagle.
   const owner = front.findLast((u) => u.as === 'owner');
   if (owner && CROPS.test(head.text)) {
@@ -108,28 +112,19 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
     attributive = [];
   } else if (attributive.length && CROPS.test(head.text) && isLive(attributive.at(-1)!.text)) {
     modifiers.push(head.text);
-    marks.push(...placesOf(head, 'modifier'));
-    head = attributive.at(-1)!;
-    attributive = attributive.slice(0, -1);
-    front = front.filter((u) => u !== head);
+    giveUpHead('modifier');
   } else if (attributive.length && nounKind(head.text) === 'person' && nounKind(attributive.at(-1)!.text) === 'animal' && !/(?:keeper|rider|tamer|trainer|hunter|catcher|walker|lover|groomer|whisperer|breeder)s?$/.test(head.text)) {
     role = head.text;
-    marks.push(...placesOf(head, 'role'));
-    head = attributive.at(-1)!;
-    attributive = attributive.slice(0, -1);
-    front = front.filter((u) => u !== head);
+    giveUpHead('role');
   } // prettier-ignore
   // "A coin stack": of portions the thing is meant.
   if (
     attributive.length &&
     Object.hasOwn(GROUPS, head.text) &&
-    !figureFor([...attributive.map((u) => u.text), head.text].join(' '), lexicon)
+    !lexicon.findFigure([...attributive.map((u) => u.text), head.text].join(' '))
   ) {
     modifiers.push(head.text);
-    marks.push(...placesOf(head, 'modifier'));
-    head = attributive.at(-1)!;
-    attributive = attributive.slice(0, -1);
-    front = front.filter((u) => u !== head);
+    giveUpHead('modifier');
   }
   let pose: string | null = null;
   let expression: string | null = null;
@@ -147,14 +142,14 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
   }
   const last = units[headAt];
   for (let k = i; k < last.from; k++)
-    if (tokens[k].part !== null && THROUGH.has(tokens[k].part) && tokens[k].part === 'colour') modifiers.push(tokens[k].text); // prettier-ignore
+    if (tokens[k].part === 'colour') modifiers.push(tokens[k].text); // prettier-ignore
   const isOwned = owner !== undefined && head !== owner && head.text !== owner.text;
   const full = [...(isOwned ? [owner.text] : []), ...attributive.map((u) => u.text), head.text].join(' ');
   const names = full.split(' ');
-  const found = at < 0 ? null : head.from === last.from || attributive.length ? figureFor(full, lexicon) : (head.found ?? figureFor(head.text, lexicon)); // prettier-ignore
+  const found = at < 0 ? null : head.from === last.from || attributive.length ? lexicon.findFigure(full) : (head.found ?? lexicon.findFigure(head.text)); // prettier-ignore
   let suffix: FoundFigure | null = null;
-  for (let k = 1; !found && !suffix && k < names.length; k++) suffix = figureFor(names.slice(k).join(' '), lexicon);
-  for (let k = names.length - 2; !found && !suffix && k >= 0; k--) suffix = figureFor(names[k], lexicon);
+  for (let k = 1; !found && !suffix && k < names.length; k++) suffix = lexicon.findFigure(names.slice(k).join(' '));
+  for (let k = names.length - 2; !found && !suffix && k >= 0; k--) suffix = lexicon.findFigure(names[k]);
   const kind = nounKind(full) ?? nounKind(head.text);
   if (at < 0) unknown.push(head.text);
   marks.push(...attributive.flatMap((u) => placesOf(u, 'figure')), ...placesOf(head, at < 0 ? 'not understood' : 'figure')); // prettier-ignore

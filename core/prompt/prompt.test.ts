@@ -76,6 +76,8 @@ describe('reading a prompt', () => {
     expect(parts).toMatchObject({ settings: ['dawn'], finish: 'outline' });
     expect(partsOf('a house made of pencils').finish).toBeNull();
     expect(partsOf('a bear, pencil').finish).toBe('pencil sketch');
+    expect(partsOf('sunrise').figures).toMatchObject([{ word: 'sunrise' }]);
+    expect(partsOf('a fox at sunrise').figures).toHaveLength(1);
     expect(partsOf('pencil')).toMatchObject({ finish: null, figures: [{ word: 'pencil' }] });
     expect(partsOf('an olive branch, olive').colours.map((c) => c.word)).toEqual(['olive']);
     expect(partsOf('a unicorn jumping through a ring')).toMatchObject({ shape: null, figures: [{}, { word: 'ring' }] });

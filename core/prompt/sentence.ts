@@ -52,8 +52,7 @@ export class Sentence extends Cursor {
       this.end = to;
       this.segment();
       if (to < tokens.length) tokens[to].part ??= 'filler';
-      // After a colon the figures are named.
-      if (tokens[to]?.text !== '|') this.inTrade = false;
+      this.inTrade = false;
       this.end = to + 1;
     }
   }
@@ -64,7 +63,7 @@ export class Sentence extends Cursor {
     this.start = this.i;
     while (this.i < this.end) {
       const at = this.i;
-      if (this.tokens[at].part !== null || this.clause(this.start)) {
+      if (this.tokens[at].part !== null || this.clause()) {
         if (this.i === at) this.i++;
         continue;
       }
@@ -73,7 +72,7 @@ export class Sentence extends Cursor {
   }
 
   /** Tries what can stand here, most binding first; false where none does. */
-  private clause(start: number): boolean {
+  private clause(): boolean {
     const word = this.word(this.i);
     if (AND.test(word)) return this.and();
     if (word === 'for') return this.purpose();
@@ -81,17 +80,17 @@ export class Sentence extends Cursor {
     if (/^(?:that|which|who)$/.test(word) && this.cast.last !== null && this.i + 1 < this.end && this.verbAt(this.i + 1, true)) return this.step('filler'); // prettier-ignore
     if (/^(?:is|are)$/.test(word) && this.cast.last !== null) return this.is();
     if (word === 'of') return this.of();
-    if (this.doesFirst(word, start)) return this.verb();
-    return this.instead() || this.relation() || this.setting() || this.phrase(start) || this.verb();
+    if (this.doesFirst(word)) return this.verb();
+    return this.instead() || this.relation() || this.setting() || this.phrase() || this.verb();
   }
 
   /** "A hand pouring water": after a name a gerund is what is done; after a comma only what is held, worn or ridden. */
-  private doesFirst(word: string, start: number): boolean {
+  private doesFirst(word: string): boolean {
     if (this.cast.last === null || this.pending || this.joined || phraseAt(this.openWords(this.i))) return false;
-    if (this.i > start && word.endsWith('s') && this.verbAt(this.i) && phraseAt(this.openWords(this.i + 1)))
+    if (this.i > this.start && word.endsWith('s') && this.verbAt(this.i) && phraseAt(this.openWords(this.i + 1)))
       return true;
     const verb = gerundOf(word);
-    return verb !== null && (this.i > start || (OBJECT.test(this.word(this.i + 1)) && ['holding', 'wearing', 'riding'].includes(verbLink(verb).relation))); // prettier-ignore
+    return verb !== null && (this.i > this.start || (OBJECT.test(this.word(this.i + 1)) && ['holding', 'wearing', 'riding'].includes(verbLink(verb).relation))); // prettier-ignore
   }
 
   private and(): boolean {
@@ -315,7 +314,7 @@ export class Sentence extends Cursor {
     return this.step('setting');
   }
 
-  private phrase(start: number): boolean {
+  private phrase(): boolean {
     const found = readPhrase(this.tokens, this.i, this.end, this.lexicon);
     if (!found) return false;
     const from = this.i;
@@ -324,7 +323,7 @@ export class Sentence extends Cursor {
     found.unknown.forEach((w) => this.notUnderstood.push(w));
     this.i = found.to;
     const { head } = found;
-    const isAlone = from === start && this.i >= this.end;
+    const isAlone = from === this.start && this.i >= this.end;
     const governor = this.cast.last === null ? null : this.cast.governor(this.pending, found, this.joined);
     const owner = governor === null ? null : this.cast.figures[governor];
     const asWhole = (part: WordPart): true => {
@@ -356,7 +355,7 @@ export class Sentence extends Cursor {
     // "With spread wings": its own parts, and how they are.
     if (
       owner &&
-      (this.pending?.relation === 'with' || (from === start && !this.pending && !this.joined)) &&
+      (this.pending?.relation === 'with' || (from === this.start && !this.pending && !this.joined)) &&
       BODY_PARTS.test(head) && this.cast.isLive(governor!) && (found.modifiers.length || this.trailing() || (this.kind === 'mascot' && /^(?:arms?|legs?|hands?|feet|eyes?|face)$/.test(head)))) {
       owner.modifiers.push(this.told(found));
       this.again = this.pending;

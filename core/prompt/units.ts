@@ -47,13 +47,6 @@ export const STOPS =
   /^(?:and|or|but|nor|of|for|that|which|who|whose|whom|is|are|was|where|when|while|than|so|if|&|\+|not|no|without|yes)$/;
 export const numberOf = (word: string): number | null => (Object.hasOwn(NUMBERS, word) ? NUMBERS[word] : /^\d{1,3}$/.test(word) ? Number(word) : Object.hasOwn(VAGUE, word) ? VAGUE[word] : null); // prettier-ignore
 
-/** What a word or a name is drawn as. Only of a word that no list has may it be guessed what was meant. */
-export function figureFor(words: string, lexicon: Lexicon): FoundFigure | null {
-  const found = lexicon.findFigure(words);
-  if (!found || found.via === 'name' || words.includes(' ')) return found;
-  return nounKind(words) !== null || !isKnownWord(words) || words.includes('-') ? found : null;
-}
-
 /** The words of a name from its first modifier to its last noun. */
 export function readUnits(
   tokens: readonly Token[],
@@ -87,14 +80,14 @@ export function readUnits(
     if (numberOf(w) !== null && (hasNoun() || units.length > 0)) break;
     if (/'s$|s'$/.test(w)) {
       const owner = w.replace(/'s?$/, '');
-      put('owner', k + 1, owner, figureFor(owner, lexicon));
+      put('owner', k + 1, owner, lexicon.findFigure(owner));
       k++;
       continue;
     }
     const isLed = isBegun || units.length > 0;
     const as = classOf(word, k, hasNoun(), isLed, lexicon);
     if (as === null) break;
-    put(as, k + 1, w, as === 'noun' ? figureFor(w, lexicon) : null);
+    put(as, k + 1, w, as === 'noun' ? lexicon.findFigure(w) : null);
     k++;
   }
   return units;

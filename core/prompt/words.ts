@@ -147,7 +147,7 @@ export const KIND_WORDS: readonly [RegExp, Kind][] = [
   ],
   [/\babstract(?: mark| logo)?\b/, 'abstract'],
   [
-    /(?<!\b(?:question|exclamation|check|tick|quotation|punctuation|trade) )\b(?:pictorial|logo|logomark|mark|symbol|icon|pictogram|brandmark)(?: mark| logo)?\b/,
+    /(?<!\b(?:question|exclamation|check|tick|quotation|punctuation|trade) )\b(?:pictorial|logo|mark|symbol|icon|pictogram)(?: mark| logo)?\b/,
     'pictorial',
   ],
 ];

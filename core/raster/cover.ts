@@ -204,3 +204,15 @@ export function strokeOutlines(points: Outline, widthPx: number, closed: boolean
   }
   return out;
 }
+
+/** Which cells of a square grid are more than half covered by any of some drawings' outlines: 1 where one is, row by row. */
+export function coveredCells(drawings: readonly (readonly Outline[])[], side: number): Uint8Array {
+  const out = new Uint8Array(side * side);
+  for (const outlines of drawings) {
+    const c = cover(outlines, side, side);
+    if (!c) continue;
+    for (let y = 0; y < c.heightPx; y++)
+      for (let x = 0; x < c.widthPx; x++) if (c.share[y * c.widthPx + x] > 0.5) out[(y + c.y0) * side + x + c.x0] = 1;
+  }
+  return out;
+}

@@ -1,4 +1,5 @@
 /** What the API takes: Valibot schemas, one for each kind of request. */
+import { NAME_WAYS } from '$core/naming';
 import * as v from 'valibot';
 import { COUNT_LIMIT, REFERENCE_LIMIT, SIZE_MOST_PX } from '$core/credit';
 import { FaceChoiceSchema, LockupEditSchema, type LockupEdit } from '$core/lockup';
@@ -158,6 +159,11 @@ export const NamesWanted = v.object({
   audience: v.optional(text(200), ''),
   figures: v.optional(v.pipe(v.array(text(60)), v.maxLength(12)), []),
   earlier: v.optional(v.pipe(v.array(text(80)), v.maxLength(2000)), []),
+  /** More like this one, as it was given. */
+  like: v.optional(
+    v.nullable(v.object({ name: text(80), way: v.picklist(NAME_WAYS), of: v.pipe(v.array(text(60)), v.maxLength(4)) })),
+    null,
+  ),
   count: v.optional(whole(1, 200), 50),
   seed: v.optional(whole(0, 0xffffffff), 1),
 });

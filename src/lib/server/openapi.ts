@@ -189,7 +189,7 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     answers: {
       200: 'A list of {title, prompt, leaveOut, reasons}',
       404: 'No such commission',
-      422: 'A brief that says nothing to go by',
+      400: 'Not such a seed',
     },
   },
   'GET /api/pictures/{id}': {

@@ -73,7 +73,8 @@
                   alt=""
                   loading="lazy"
                   class="max-h-full max-w-full"
-                />{/if}
+                />{:else}<span class="bg-panel px-1 text-[11px] text-muted" title="This look is being made">…</span
+                >{/if}
             </span>
             <span class="min-w-0 flex-1 leading-tight"
               ><span class="block truncate" title={line.work.name}>{line.work.name}</span><span

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Understood } from '$lib/contract/answers';
-  import { stretchesOf, type Stretch } from './understood';
+  import { stretchesOf, type Stretch } from '$core/prompt';
   /** The prompt as it was read, part by part in its own order, and what is drawn for words that have no drawing of their own. A press on a part changes it. */
   const {
     prompt,

@@ -8,10 +8,5 @@ export const GET = answer(async ({ params, url }: RequestEvent) => {
   const brief = await getCommission(params.id);
   const seed = Number(url.searchParams.get('seed') ?? 1);
   if (!Number.isInteger(seed) || seed < 0) throw new Problem(400, 'bad_seed', 'The seed is a whole number from 0');
-  try {
-    return promptsFor(brief, seed);
-  } catch (error) {
-    if (error instanceof RangeError) throw new Problem(422, 'empty_brief', `${error.message}: write one of them into the brief`); // prettier-ignore
-    throw error;
-  }
+  return promptsFor(brief, seed);
 });

@@ -1,4 +1,4 @@
-import type { PromptParts, PromptWord } from '$core/prompt';
+import type { PromptParts, PromptWord } from './words';
 
 /** A stretch of the prompt that was read as one thing. */
 export interface Stretch {

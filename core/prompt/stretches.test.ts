@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { understand } from '$core/engine';
-import { stretchesOf } from './understood';
+import { understand } from '../engine';
+import { stretchesOf } from './stretches';
 
 const told = (prompt: string): string[] =>
   stretchesOf(understand(prompt).parts).map((s) => `${s.name}: ${prompt.slice(s.from, s.to)}`);
