@@ -75,7 +75,7 @@ export const UNLIKE: readonly (readonly string[])[] = [
   'lighthouse, windmill, bridge, keyhole, chimney, castle, arch, barn, tower, tent'.split(', '),
   'fern, acorn, thistle, cactus, ivy, seedling, pinecone, tulip, bramble, dandelion'.split(', '),
   'envelope, map, book, ticket, notebook, kite, bookmark'.split(', '),
-  'anchor, shell, wave, octopus, sail, starfish, lifebuoy, crab'.split(', '),
+  'anchor, shell, wave, octopus, sail, starfish, dolphin, crab'.split(', '),
   'cello, tuning fork, bell, accordion, metronome, drum, guitar, whistle, trumpet'.split(', '),
   'bicycle, carriage, barrow, skate, tram, cogwheel, unicycle, wagon, pulley, scooter'.split(', '),
 ]; // prettier-ignore
