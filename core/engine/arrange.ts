@@ -1,17 +1,9 @@
 import type { PromptFigure } from '../prompt';
 import { boundsOf, disc, ringOf, tile } from './area';
 import { grown, intersect, rim, sizeOf } from '../path';
-import {
-  clipped,
-  drawingCount,
-  movedFigure,
-  outlineOf,
-  placed,
-  seenParts,
-  silhouetteOf,
-  type Figure,
-  type Place,
-} from './figure';
+import { drawingCount } from './build';
+import { clipped, movedFigure, outlineOf, placed, seenParts, silhouetteOf, type Figure, type Place } from './figure';
+import { isCreature } from './built';
 import { onField, recoloured } from './field';
 import { layerOf, scaled, type Layer } from './layer';
 import { severalAsOne, swapped, upright, waysFor } from './pairs';
@@ -108,7 +100,8 @@ const twins: Single = (s, f) => {
 const peeking: Single = (s, f) => {
   const field = s.palette.inks[0];
   const window = tile(50, 50, 43, 15);
-  const side = s.knobs.steady('peek') < 0.5 ? 1 : -1;
+  // What looks to one side looks in from the other.
+  const side = f.facing ? -f.facing : s.knobs.steady('peek') < 0.5 ? 1 : -1;
   const large = placed(f, { cx: 50 + side * 24, cy: 61, side: 100, fill: 0.9 });
   const inks = onField(s, field);
   return [
@@ -211,7 +204,7 @@ function nearer(stage: Stage, draw: (stage: Stage) => Layer[]): Layer[] {
 
 /** One figure: in one of its drawings, or, where there are too few of them, in one of the ideas for it. */
 function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
-  const drawings = Math.min(stage.ideas, drawingCount(asked.drawn));
+  const drawings = Math.min(stage.ideas, drawingCount(asked.drawn, asked, stage.knobs));
   const more = stage.ideas >= IDEAS ? Math.max(0, IDEAS - drawings) : 0;
   const at = stage.idea % Math.max(1, drawings + more);
   if (stage.given || asked.count > 1 || stage.parts.shape || at < drawings)
@@ -241,7 +234,7 @@ export function together(stage: Stage): Layer[] {
   if (!first) return stage.given ? single(stage, stage.given.figure) : [];
   // A hat sits on a head that looks at us better than on one seen from the side.
   const head =
-    second?.relation === 'wearing' && stage.idea % 2 === 0 && isThing(`${first.drawn} face`)
+    second?.relation === 'wearing' && stage.idea % 2 === 0 && !isCreature(first.drawn) && isThing(`${first.drawn} face`)
       ? { ...first, drawn: `${first.drawn} face` }
       : first;
   if (!second)

@@ -1,4 +1,5 @@
 import { isKnownWord, singulars, type FoundFigure } from '../prompt';
+import { isBuilt } from './creature';
 import { isThing, THING_NAMES, WORDS } from './things';
 
 /** Words that mean the same figure. */
@@ -250,6 +251,7 @@ function meantBy(word: string): string | null {
 export function findFigure(phrase: string): FoundFigure | null {
   const forms = singulars(phrase);
   for (const form of forms) {
+    if (isBuilt(form)) return { word: phrase, drawn: form, via: 'name' };
     if (Object.hasOwn(SYNONYMS, form)) return { word: phrase, drawn: SYNONYMS[form], via: 'synonym' };
     if (isThing(form)) return { word: phrase, drawn: form, via: 'name' };
     if (Object.hasOwn(BROADER, form)) return { word: phrase, drawn: BROADER[form], via: 'broader' };

@@ -4,6 +4,8 @@ import { boundsOf, box, disc } from './area';
 import { onField } from './field';
 import { clipped, movedFigure, outlineOf, placed, silhouetteOf, without, type Figure } from './figure';
 import { axisOf, grown, intersect, moved, roomIn, sizeOf, type Area } from '../path';
+import { builtDrawings, isCreature, uprightFigure } from './built';
+import { dressFrom, type Stance } from './creature';
 import { type Layer } from './layer';
 import { clear, finished, form, type Stage } from './stage';
 
@@ -73,8 +75,48 @@ const held: Pair = (s, a, b) => {
   return [...finished(s, big), ...clear(s, small, s.palette.groundHex, swapped(s), 1.8)];
 };
 
+/** A upright, B in its hands. */
+const inHand =
+  (stance: Stance): Pair =>
+  (s, a, b) => {
+    const asked = s.parts.figures.find((f) => f.drawn === a.name);
+    const prompt = [s.parts.role ?? '', a.name, ...s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word)].join(' '); // prettier-ignore
+    const figure = uprightFigure(a.name, { knobs: s.knobs, stance, expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress: dressFrom(prompt), held: b, crop: 'whole' }); // prettier-ignore
+    return figure ? finished(s, placed(figure, { cx: 50, cy: 50, side: 88, fill: 0.9 })) : held(s, a, b);
+  };
+
+/** A upright, wearing B where that is something there is a cut of; else B on its head. */
+const dressed =
+  (crop: 'whole' | 'bust'): Pair =>
+  (s, a, b) => {
+    const [who, what] = [a, b].map(({ name }) => s.parts.figures.find((f) => f.drawn === name));
+    const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
+    const dress = dressFrom([what?.word ?? b.name, ...worn].join(' '));
+    const isCut = Object.keys(dressFrom(what?.word ?? b.name)).length > 0;
+    const options = { knobs: s.knobs, stance: 'standing' as const, expression: who?.expression ?? null, modifiers: who?.modifiers ?? [], held: null }; // prettier-ignore
+    if (!isCut) {
+      const head = uprightFigure(a.name, { ...options, dress: {}, crop: 'head' });
+      return onHead(s, head ?? a, b);
+    }
+    const figure = uprightFigure(a.name, { ...options, dress: { ...dressFrom(a.name), ...dress }, crop });
+    return figure ? finished(s, placed(figure, { cx: 50, cy: 50, side: 88, fill: 0.9 })) : onHead(s, a, b);
+  };
+
+/** B stands on A, an open hand. */
+const onHand: Pair = (s, a, b) => {
+  const hand = placed({ ...builtDrawings('holding hand', {}, s.knobs)[0](), name: a.name }, { cx: 50, cy: 72, side: 62, fill: 0.9 }); // prettier-ignore
+  const hb = boundsOf(outlineOf(hand));
+  const thing = placed(b, { cx: hb.x + hb.width * 0.36, cy: 40, side: 46, fill: 0.85 });
+  const tb = boundsOf(outlineOf(thing));
+  const down = hb.y + hb.height * 0.2 - (tb.y + tb.height);
+  return [
+    ...finished(s, movedFigure(thing, [1, 0, 0, 1, 0, down]), s.palette.groundHex, swapped(s)),
+    ...clear(s, hand, s.palette.groundHex, s.palette.inks, 1.2),
+  ];
+};
+
 /** B on A's head, or round its neck when it is something for the neck. */
-const worn: Pair = (s, a, b) => {
+const onHead: Pair = (s, a, b) => {
   const big = placed(a, { cx: 50, cy: 57, side: 70 });
   const bb = boundsOf(outlineOf(big));
   const low = /scarf|tie|necklace|collar|bow|medal|ribbon|apron/.test(b.name);
@@ -381,9 +423,10 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
     case 'beside':
       return CELESTIAL.has(b) || LANDSCAPE.has(b) ? [behind, beside, above] : [sideBySide, beside, held, behind];
     case 'holding':
-      return [held, held, beside];
+      if (a === 'hand') return [onHand];
+      return isCreature(a) ? [inHand('standing'), inHand('running'), inHand('sitting'), held] : [held, held, beside];
     case 'wearing':
-      return [worn];
+      return isCreature(a) ? [dressed('bust'), dressed('whole')] : [onHead];
     case 'coming out of':
       return [emerging];
     case 'made of':

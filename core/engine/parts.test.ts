@@ -23,11 +23,10 @@ import {
   type Area,
 } from '../path';
 import { boundsOf, box, disc, massOf, regular, ringOf, starArea, tile, turnedBy } from './area';
+import { buildFigure, leastPart } from './build';
 import {
-  buildFigure,
   bordersOf,
   clipped,
-  leastPart,
   movedFigure,
   outlineOf,
   placed,
@@ -45,7 +44,7 @@ import { layerOf, scaled } from './layer';
 import { FACE_NAMES, setLine } from './letters';
 import { findFigure } from './lexicon';
 import { checkSize, RequestError, sizeFor } from './limits';
-import { isRole } from './mascot';
+import { isRole } from './creature';
 import { paint } from './paint';
 import { clearest, lch, MOOD_NAMES, paletteFor } from './palette';
 import { hashOf, pick, randomFrom } from '../random';
@@ -482,7 +481,7 @@ describe('words for figures', () => {
     expect(findFigure('noctules')).toMatchObject({ drawn: 'bat', via: 'synonym' });
     expect(findFigure('leaves')).toMatchObject({ drawn: 'leaf' });
     expect(findFigure('geese')).toMatchObject({ drawn: 'goose' });
-    expect(findFigure('robin')).toMatchObject({ drawn: 'bird', via: 'broader' });
+    expect(findFigure('finch')).toMatchObject({ drawn: 'bird', via: 'broader' });
     expect(findFigure('zzyzx')).toBeNull();
     // Names that every object has are no figures.
     expect([findFigure('constructor'), findFigure('__proto__')]).toEqual([null, null]);

@@ -1,7 +1,8 @@
 import { rgbToHex } from '../colour';
 import type { Picture } from '../raster';
 import { compose, kindOf, stageFor, type SceneRequest } from './compose';
-import { buildFigure, placed } from './figure';
+import { buildFigure } from './build';
+import { placed } from './figure';
 import { cellsOf, type Cell } from './kinds';
 import type { Layer } from './layer';
 import { RequestError } from './limits';

@@ -3,12 +3,14 @@ import { KINDS, readPrompt, type FoundFigure, type Kind, type PromptParts } from
 import type { Picture } from '../raster';
 import { boundsOf } from './area';
 import { compose, type SceneRequest } from './compose';
-import { buildFigure, movedFigure, outlineOf, placed, type Figure } from './figure';
+import { buildFigure } from './build';
+import { movedFigure, outlineOf, placed, type Figure } from './figure';
 import { FINISH_WORDS, FINISHES } from './finish';
 import { wearPicture } from './flaws';
 import { knobsFrom, type Descent } from './knobs';
 import { findFigure } from './lexicon';
-import { isRole, mascotFigure, dressFrom } from './mascot';
+import { dressFrom, isRole } from './creature';
+import { mascotFigure } from './mascot';
 import { paint } from './paint';
 import { MOOD_NAMES } from './palette';
 import { hashOf } from '../random';
@@ -278,7 +280,7 @@ function givenBy(
   if (first && isThing(first.drawn) && share < 1) {
     const drawn =
       scene.kind === 'mascot' || scene.parts.kind === 'mascot'
-        ? mascotFigure(first.drawn, { ...options, dress: dressFrom(scene.prompt), prop: null, headOnly: true })
+        ? mascotFigure(first.drawn, { ...options, dress: dressFrom(scene.prompt), prop: null, crop: 'head' })
         : buildFigure(first.drawn, options);
     figure = blendFigures(placedOver(drawn, reference), reference.figure, share);
   } else if (share < 1) {

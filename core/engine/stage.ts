@@ -2,12 +2,15 @@ import { hexToOklab, oklabToOklch } from '../colour';
 import type { PromptFigure, PromptParts } from '../prompt';
 import { boundsOf, disc, regular, tile } from './area';
 import { grown, union, type Area } from '../path';
-import { buildFigure, outlineOf, type Figure } from './figure';
+import { buildFigure } from './build';
+import { outlineOf, type Figure } from './figure';
 import { FINISHES, type Finish } from './finish';
 import type { Knobs } from './knobs';
 import { layerOf, type Layer } from './layer';
 import type { Palette } from './palette';
 import { naturalHues } from './schemes';
+import { isCreature, uprightFigure } from './built';
+import { dressFrom } from './creature';
 import { tintFor } from './tint';
 import { isThing } from './things';
 
@@ -56,10 +59,34 @@ export function arrangement<T>(stage: Stage, items: readonly T[]): T {
   return items[(stage.position + start) % n];
 }
 
-/** Builds the figure of a prompt's word. */
-export function figureFor(stage: Stage, figure: PromptFigure, index: number): Figure {
+/** What one has in the hand to do something, where nothing else is said. */
+const TOOLS: readonly (readonly [RegExp, string])[] = [
+  [/^(?:reading|studying)$/, 'book'],
+  [/^(?:writing|drawing)$/, 'pencil'],
+  [/^(?:painting)$/, 'brush'],
+  [/^(?:cooking|frying)$/, 'pan'],
+  [/^(?:drinking)$/, 'cup'],
+  [/^(?:sweeping)$/, 'broom'],
+  [/^(?:singing)$/, 'microphone'],
+  [/^(?:fishing)$/, 'fishing rod'],
+  [/^(?:hammering)$/, 'hammer'],
+  [/^(?:photographing)$/, 'camera'],
+]; // prettier-ignore
+
+/** Builds the figure of a prompt's word; of an animal or somebody its head alone, where that is wanted. */
+export function figureFor(stage: Stage, figure: PromptFigure, index: number, isHead = false): Figure {
   if (index === 0 && stage.given) return stage.given.figure;
-  return buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', stage);
+  const { pose, expression, modifiers } = figure;
+  const tool = pose ? TOOLS.find(([does]) => does.test(pose))?.[1] : undefined;
+  const isBusy =
+    tool && isCreature(figure.drawn) && !stage.parts.figures.some((f) => f.to === index && f.relation === 'holding');
+  if (isBusy) {
+    const dress = dressFrom(`${stage.parts.role ?? ''} ${figure.drawn}`);
+    const held = buildFigure(tool, { ...stage, idea: undefined, detail: 45 });
+    const upright = uprightFigure(figure.drawn, { knobs: stage.knobs, stance: 'standing', expression, modifiers, dress, held, crop: 'whole' }); // prettier-ignore
+    if (upright) return upright;
+  }
+  return buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, isHead });
 }
 
 const unitOf = (area: Area): number => {

@@ -1,6 +1,7 @@
 import { parsePath, mapContour, type Contour } from '../path';
 import thingsData from './data/things.json';
 import wordsData from './data/words.json';
+import { BUILT_NAMES, isBuilt } from './creature';
 import { ANIMALS } from './figures-animals';
 import { NATURE } from './figures-nature';
 import { THINGS } from './figures-things';
@@ -21,9 +22,11 @@ export const BY_HAND: Readonly<Record<string, (t: Proportion) => Drawing>> = { .
 const library = new Map((thingsData as unknown as readonly Encoded[]).map(([name, drawings]) => [name, drawings]));
 
 /** Names of everything that can be drawn. */
-export const THING_NAMES: readonly string[] = [...new Set([...library.keys(), ...Object.keys(BY_HAND)])].sort();
+export const THING_NAMES: readonly string[] = [
+  ...new Set([...library.keys(), ...Object.keys(BY_HAND), ...BUILT_NAMES]),
+].sort();
 
-export const isThing = (name: string): boolean => library.has(name) || Object.hasOwn(BY_HAND, name);
+export const isThing = (name: string): boolean => library.has(name) || Object.hasOwn(BY_HAND, name) || isBuilt(name);
 
 const GRID_TO_FIELD = 100 / 2000;
 

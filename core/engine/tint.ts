@@ -81,7 +81,7 @@ export function tintFor(figure: Figure, palette: Palette, onHex = palette.ground
         rim * (choice[a] === ground ? -VANISHES : 1.2 * Math.min(0.4, oklabDistance(labs[choice[a]], labs[ground])));
       const light = onDark && choice[a] === ground ? 0 : labs[choice[a]].L;
       // A figure of one tone has no lights and darks to keep.
-      if (seenTones > 1) score -= (0.9 * seen[a] * Math.abs(figure.tones[a] - light)) / total;
+      if (seenTones > 1) score -= ((figure.isBuilt ? 1.9 : 0.9) * seen[a] * Math.abs(figure.tones[a] - light)) / total;
       if (choice[a] === 0) score += (0.6 * seen[a]) / total;
     }
     const used = new Set(choice);

@@ -19,6 +19,8 @@ const MANNERS: readonly [RegExp, string][] = [
   [/\b(?:with )?(?:rounded|soft) (?:corners?|edges?|ends?|tips?)\b/, 'rounded'],
   [/\b(?:with )?(?:sharp|crisp|pointed|hard) (?:corners?|edges?|ends?|tips?|angles?)\b/, 'sharp'],
   [/\b(?:high|strong) contrast\b/, 'high contrast'],
+  [/\b(?:(?:in|with|showing|striking|as) )?(?:an? |the )?(?:(?:sheet|set|range|series) of )?(?:all |its |his |her )?(?:(?:two|three|four|five|six|eight|ten|\d+) )?(?:different |various |many |several )?poses\b(?: sheet)?|\bpose sheet\b/, 'poses'],
+  [/\b(?:(?:in|with|showing|making) )?(?:an? |the )?(?:(?:sheet|set|range|series) of )?(?:all |its |his |her )?(?:(?:two|three|four|five|six|eight|ten|\d+) )?(?:different |various |many |several )?(?:facial )?expressions\b(?: sheet)?|\bexpression sheet\b/, 'faces'],
 ]; // prettier-ignore
 
 /** How it is to be drawn, each manner once. */

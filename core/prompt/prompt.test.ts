@@ -130,7 +130,7 @@ describe('reading a prompt', () => {
   });
 
   it('says how a figure was found, and what was not understood', () => {
-    expect(understand('robin').figures[0]).toEqual({ word: 'robin', drawn: 'bird', via: 'broader' });
+    expect(understand('finch').figures[0]).toEqual({ word: 'finch', drawn: 'bird', via: 'broader' });
     expect(understand('zorgle').figures[0]).toEqual({ word: 'zorgle', drawn: 'abstract', via: 'none' });
     expect(partsOf('fox quux').notUnderstood).toEqual(['quux']);
   });

@@ -44,10 +44,12 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   const counted = readColourCount(reading);
   const grid = readGrid(reading);
   const shape = readShape(reading);
-  const kind = readKind(reading);
-  const { finish: named, flat, thing } = readFinish(reading, lexicon);
-  let finish = named;
+  const named = readKind(reading);
+  const { finish: finishNamed, flat, thing } = readFinish(reading, lexicon);
+  let finish = finishNamed;
   const manner = readManner(reading);
+  // Poses and faces are of somebody.
+  const kind = named ?? (manner.includes('poses') || manner.includes('faces') ? 'mascot' : null);
   readDetail(reading, detail);
   const mood = readMood(reading, lexicon);
   const { colours, colourCount } = readColours(reading, counted, kind);

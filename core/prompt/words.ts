@@ -133,7 +133,7 @@ export const NUMBERS: Readonly<Record<string, number>> = {
 export const KIND_WORDS: readonly [RegExp, Kind][] = [
   [/\bapp[- ]icon\b/, 'app icon'],
   [
-    /\b(?:icon sheet|(?:sheet|set|row|grid) of (?:\w+ )?(?:matching )?(?:icons?|pictograms?|symbols?)|pictograms|icons|sheet of)\b/,
+    /\b(?:icon sheet|(?:sheet|set|row|grid) of (?:\w+ )?(?:matching )?(?:icons?|pictograms?|symbols?)|pictograms|icons|sheet of(?! (?:\w+ ){0,3}(?:poses|expressions)))\b/,
     'icon sheet',
   ],
   [/\bmascot\b/, 'mascot'],

@@ -1,0 +1,190 @@
+/** Figures that are built and not taken from drawings: animals whole and by their heads, people by trade, hands. */
+import { boundsOf } from './area';
+import {
+  CREATURES,
+  creatureOf,
+  curledParts,
+  dressFrom,
+  expressionOf,
+  figureParts,
+  GESTURES,
+  HANDS,
+  handParts,
+  headParts,
+  isRole,
+  PEOPLE,
+  sideParts,
+  stanceOf,
+  TONES,
+  type Age,
+  type CreatureKind,
+  type Dress,
+  type Expression,
+  type Gesture,
+  type Held,
+  type Pose,
+  type Stance,
+} from './creature';
+import { movedFigure, outlineOf, type Figure, type Part } from './figure';
+import type { Knobs } from './knobs';
+
+/** What is said of a figure that is built. */
+export interface Said {
+  readonly pose?: string | null;
+  readonly expression?: string | null;
+  readonly modifiers?: readonly string[];
+  /** The head alone is wanted. */
+  readonly isHead?: boolean;
+}
+
+const FISTS: readonly (readonly [RegExp, Gesture])[] = [
+  [/^(?:clenched|closed|raised)$/, 'fist'],
+  [/^(?:pointing)$/, 'pointing'],
+  [/^(?:holding|cupped|offering|giving|outstretched|carrying|reaching)$/, 'holding'],
+];
+
+/** Whether a name is an animal or somebody, who can hold things and make faces. */
+export const isCreature = (name: string): boolean => creatureOf(name) !== null || isRole(name);
+
+const AGES: readonly (readonly [RegExp, Age])[] = [
+  [/^(?:baby|little|young|tiny|small|cute|chubby|round|newborn|toddler|childlike|mini|plump|fat)$/, 'young'],
+  [/^(?:tall|slim|slender|strong|muscular|lanky|long|adult|big|old|elder|noble|elegant|athletic)$/, 'tall'],
+];
+const ageOf = (modifiers: readonly string[], fallback: Age = 'grown'): Age =>
+  AGES.find(([words]) => modifiers.some((m) => words.test(m)))?.[1] ?? fallback;
+
+const WOMEN = /(?:woman|women|ess|girl|queen|heroine|maid|lady|nurse|florist|seamstress|witch|mermaid|ballerina)$/;
+
+/** The kind that a name is built as; somebody of a trade is a person. */
+function kindOf(name: string, knobs: Knobs, modifiers: readonly string[]): CreatureKind | null {
+  const animal = creatureOf(name);
+  const isOld = modifiers.some((m) => /^(?:old|elder|elderly|wise|grey|gray|white-haired)$/.test(m));
+  if (animal && !PEOPLE.includes(animal)) return CREATURES.get(animal)!;
+  if (!animal && !isRole(name)) return null;
+  if (animal === 'man' || animal === 'woman') return CREATURES.get(isOld ? `old ${animal}` : animal)!;
+  if (animal) return CREATURES.get(animal)!;
+  if (modifiers.some((m) => /^beard/.test(m))) return CREATURES.get(isOld ? 'old man' : 'bearded man')!;
+  const isWoman = WOMEN.test(name) || modifiers.includes('female') || (!/man$|king|prince$|butler|wizard|monk/.test(name) && knobs.steady(`${name}/who`) < 0.4); // prettier-ignore
+  if (isWoman) return CREATURES.get(isOld ? 'old woman' : 'woman')!;
+  const bearded = ['captain', 'fisherman', 'miner', 'viking', 'blacksmith', 'lumberjack', 'king', 'brewer', 'pirate', 'carpenter', 'skipper', 'explorer']; // prettier-ignore
+  if (name === 'wizard' || name === 'professor') return CREATURES.get('old man')!;
+  return CREATURES.get(isOld ? 'old man' : bearded.includes(name) ? 'bearded man' : 'man')!;
+}
+
+const tonesOf = (kind: CreatureKind): readonly number[] => TONES.map((L, i) => kind.tones?.[i] ?? L);
+const spreadOf = (name: string, knobs: Knobs) => (part: string) => knobs.spread(`${name}/built/${part}`);
+
+/** How an animal stands by a word for what it does; null for a word that its body cannot say. */
+function poseOf(word: string): Pose | 'curled' | null {
+  const said: readonly (readonly [RegExp, Pose | 'curled'])[] = [
+    [/^(?:sleep|asleep|curl|doz|napp|snooz|rest|lying|hibernat)/, 'curled'],
+    [/^(?:run|rac|gallop|trot|sprint|charg|chas|hurr|rush|dash|bolt|jogg)/, 'running'],
+    [/^(?:fly|soar|glid|hover|airborne|aloft|mid-air|mid-flight|swoop)/, 'flying'],
+    [/^(?:leap|jump|pounc|hop|prank|pranc|bound|div|mid-leap|mid-jump|rear|rampant|spring)/, 'leaping'],
+    [/^(?:sit|seated|perch|crouch|wait|howl|sejant)/, 'sitting'],
+    [/^(?:stand|walk|strid|graz|stroll|prowl|upright|march|sneak|mid-stride|watch)/, 'standing'],
+  ];
+  return said.find(([words]) => words.test(word))?.[1] ?? null;
+}
+
+type Drawn = () => Figure;
+
+/** The ways in which a name is built, as far as what is said of it allows; the likeliest first. Empty where it is not. */
+export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
+  const modifiers = said.modifiers ?? [];
+  const t = spreadOf(name, knobs);
+  const figure = (tones: readonly number[], parts: () => readonly Part[]): Drawn => () => ({ name, tones, parts: parts(), isBuilt: true }); // prettier-ignore
+  if (Object.hasOwn(HANDS, name)) {
+    const asked = FISTS.find(([words]) => [...modifiers, said.pose ?? ''].some((m) => words.test(m)))?.[1];
+    const gestures = asked ? [asked] : name === 'hand' ? GESTURES.slice(0, 4) : [HANDS[name]];
+    return gestures.map((g) => figure(TONES, () => handParts(g, t)));
+  }
+  const kind = kindOf(name, knobs, modifiers);
+  if (!kind) return [];
+  const tones = tonesOf(kind);
+  const expression = expressionOf(said.expression ?? null);
+  const head = (face: Expression): Drawn => figure(tones, () => headParts(kind, face, t));
+  const age = ageOf(modifiers);
+  const isPerson = kind.muzzle === 'human';
+  const dress: Dress = isRole(name) ? dressFrom(name) : isPerson ? { top: 'shirt' } : {};
+  const front = (stance: Stance, crop: 'whole' | 'bust', face: Expression = expression ?? 'happy'): Drawn =>
+    figure(tones, () => figureParts(kind, { stance, expression: face, age, dress, held: null, crop }, t));
+  if (isPerson) {
+    const stance = stanceOf(said.pose ?? null);
+    if (said.isHead) return [figure(tones, () => figureParts(kind, { stance: 'standing', expression: expression ?? 'happy', age, dress: { ...dress, top: undefined, neck: undefined }, held: null, crop: 'head' }, t))]; // prettier-ignore
+    if (stance) return [front(stance, 'whole')];
+    return [front('standing', 'bust'), front('standing', 'whole'), front('waving', 'whole')];
+  }
+  if (said.isHead) return [head(expression ?? 'calm')];
+  // What is only built like another has drawings of its own, which show it better.
+  const isItself = CREATURES.has(name);
+  const pose = said.pose ? poseOf(said.pose) : null;
+  const side = (asked: Pose | 'curled', isSecond = false): Drawn[] => {
+    const parts = asked === 'curled' ? (curledParts(kind, t) ?? sideParts(kind, 'sitting', t)) : sideParts(kind, asked, t, isSecond); // prettier-ignore
+    return parts ? [() => ({ ...figure(tones, () => parts)(), facing: 1 })] : [];
+  };
+  if (pose) {
+    const stance = stanceOf(said.pose ?? null);
+    const isFourFooted = curledParts(kind, t) !== null;
+    const more = pose === 'curled' ? [front('sitting', 'whole', 'sleepy')] : stance ? [front(stance, 'whole')] : [];
+    const both = [...side(pose), ...(isFourFooted && pose !== 'sitting' && pose !== 'curled' ? side(pose, true) : [])];
+    return both.length || pose === 'curled' ? [...both, ...more] : [];
+  }
+  if (expression) return [head(expression), front('standing', 'bust')];
+  if (!isItself) return [];
+  return [head('calm'), ...side('sitting'), ...side(kind.body?.build === 'songbird' || kind.body?.build === 'raptor' ? 'flying' : 'leaping')]; // prettier-ignore
+}
+
+/** What somebody holds, made one unit large about its middle. */
+function heldAs(thing: Figure, tones: readonly number[]): Held {
+  const b = boundsOf(outlineOf(thing));
+  const long = Math.max(b.width, b.height, 1);
+  const unit = movedFigure(thing, [
+    1 / long,
+    0,
+    0,
+    1 / long,
+    -(b.x + b.width / 2) / long,
+    -(b.y + b.height / 2) / long,
+  ]);
+  const isWide = /\b(?:book|newspaper|map|scroll|laptop|guitar|cake|box|package|present|basket|sign|tray|bouquet|pillow|crate|accordion|drum|bowl|loaf|bread|treasure)\b/.test(thing.name) || (b.width > b.height * 1.5 && b.height > 0.3 * b.width); // prettier-ignore
+  return {
+    parts: unit.parts.map((p) => ({ tone: tones.length + p.tone, area: p.area })),
+    size: isWide ? 34 : b.height > b.width * 1.8 ? 40 : 25,
+    isWide,
+  };
+}
+
+export interface FigureSaid {
+  readonly knobs: Knobs;
+  readonly stance: Stance;
+  readonly expression: string | null;
+  readonly modifiers: readonly string[];
+  readonly dress: Dress;
+  readonly held: Figure | null;
+  readonly crop: 'whole' | 'bust' | 'head';
+}
+
+/** An animal or somebody upright, dressed, with a thing in the hand; null for a name that is neither. */
+export function uprightFigure(name: string, asked: FigureSaid): Figure | null {
+  const kind = kindOf(name, asked.knobs, asked.modifiers);
+  if (!kind) return null;
+  const own = tonesOf(kind);
+  const held = asked.held ? heldAs(asked.held, own) : null;
+  const dress = kind.muzzle === 'human' && !asked.dress.top ? { ...asked.dress, top: 'shirt' as const } : asked.dress;
+  const expression = expressionOf(asked.expression) ?? 'happy';
+  const parts = figureParts(kind, { ...asked, dress, expression, held, age: ageOf(asked.modifiers) }, spreadOf(name, asked.knobs)); // prettier-ignore
+  return fewerTones({ name, tones: [...own, ...(asked.held?.tones ?? [])], parts, isBuilt: true });
+}
+
+/** Tones of nearly one lightness made one, once there are four, so that few colours go round. */
+export function fewerTones(figure: Figure): Figure {
+  const used = new Set(figure.parts.map((p) => p.tone));
+  const tones: number[] = [];
+  const map = figure.tones.map((L, i) => {
+    if (!used.has(i)) return 0;
+    const near = tones.findIndex((t) => Math.abs(t - L) < (tones.length >= 5 ? 0.2 : 0.07));
+    return near >= 0 && tones.length >= 4 ? near : tones.push(L) - 1;
+  });
+  return { ...figure, tones, parts: figure.parts.map((p) => ({ ...p, tone: map[p.tone] })) };
+}

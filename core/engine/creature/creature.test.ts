@@ -1,0 +1,254 @@
+import { describe, expect, it } from 'vitest';
+import { axisOf, boxOfRuns, grown, intersect, moved, sizeOf, subtract, union, type Area } from '../../path';
+import { disc } from '../area';
+import { outlineOf, silhouetteOf, type Figure, type Part } from '../figure';
+import { curledParts, CREATURES, creatureOf, dressFrom, EXPRESSION_NAMES, expressionOf, faceParts, figureParts, GESTURES, handParts, headParts, isRole, POSES, ROLE_NAMES, sideParts, STANCE_NAMES, stanceOf, TONES } from '.'; // prettier-ignore
+import { hatParts, type Hat } from './dress';
+import { bone, DARK, filleted, spline, taper } from './pieces';
+
+const still = (): number => 0;
+const figure = (parts: readonly Part[]): Figure => ({ name: 'probe', tones: TONES, parts });
+const silhouette = (parts: readonly Part[]): Area => silhouetteOf(figure(parts));
+/** Pieces that do not touch one another. */
+const islands = (area: Area): number => area.filter((ring) => sizeOf([ring]) > 2).length;
+const kinds = [...CREATURES];
+/** What two areas share of what they cover. */
+const overlap = (p: Area, q: Area): number => sizeOf(intersect(p, q)) / sizeOf(union(p, q));
+/** How alike two outlines are, each brought to the same box. */
+function alike(p: Area, q: Area): number {
+  const fit = (a: Area): Area => {
+    const b = boxOfRuns(a)!;
+    const s = 100 / Math.max(b.width, b.height);
+    return moved(a, [s, 0, 0, s, 50 - s * (b.x + b.width / 2), 50 - s * (b.y + b.height / 2)]);
+  };
+  return overlap(fit(p), fit(q));
+}
+
+describe('bones', () => {
+  it('are the convex hull of two discs', () => {
+    const area = bone([20, 50, 8], [70, 50, 4]);
+    expect(sizeOf(subtract(union(disc(20, 50, 8), disc(70, 50, 4)), grown(area, 0.05)))).toBeLessThan(0.01);
+    // By the formula for two circles with outer tangents.
+    const [d, R, r] = [50, 8, 4];
+    const alpha = Math.asin((R - r) / d);
+    const exact =
+      Math.sqrt(d * d - (R - r) ** 2) * (R + r) + R * R * (Math.PI / 2 + alpha) + r * r * (Math.PI / 2 - alpha);
+    expect(sizeOf(area)).toBeCloseTo(exact, -1);
+    expect(Math.abs(sizeOf(area) / exact - 1)).toBeLessThan(0.005);
+  });
+  it('within each other are the larger disc', () => {
+    expect(sizeOf(bone([50, 50, 20], [52, 50, 5]))).toBeCloseTo(sizeOf(disc(50, 50, 20, 56)), 3);
+  });
+  it('go smoothly through their points', () => {
+    const points = [[10, 10, 1], [30, 40, 2], [60, 20, 3]]; // prettier-ignore
+    const line = spline(points, false);
+    for (const p of points) expect(line.some((q) => Math.hypot(q[0] - p[0], q[1] - p[1]) < 1e-6)).toBe(true);
+    expect(islands(taper([10, 10, 3], [30, 40, 2], [60, 20, 3]))).toBe(1);
+  });
+  it('are rounded where they meet, and nowhere thinner', () => {
+    const cross = union(bone([20, 50, 4], [80, 50, 4]), bone([50, 20, 4], [50, 80, 4]));
+    const soft = filleted(cross, 3);
+    expect(sizeOf(subtract(cross, grown(soft, 0.05)))).toBeLessThan(0.5);
+    expect(sizeOf(soft)).toBeGreaterThan(sizeOf(cross) + 4);
+  });
+});
+
+describe('heads', () => {
+  it('are of more than forty kinds, each known by its outline', () => {
+    expect(kinds.length).toBeGreaterThan(60);
+    const outlines = kinds.filter(([, k]) => k.muzzle !== 'human').map(([name, kind]) => [name, silhouette(headParts(kind, 'calm', still)), headParts(kind, 'calm', still)] as const); // prettier-ignore
+    // Where two outlines are one, as of a crow and a robin, what is on them is not.
+    for (const [i, [p, a, pa]] of outlines.entries())
+      for (const [q, b, pb] of outlines.slice(i + 1)) {
+        const names = `${p} and ${q}`;
+        if (alike(a, b) < 0.97) continue;
+        const differs = pa.length !== pb.length || pa.some((p, k) => p.tone !== pb[k].tone || alike(p.area, pb[k].area) < 0.97); // prettier-ignore
+        expect(differs, names).toBe(true);
+      }
+    let same = 0;
+    for (const [i, [, a]] of outlines.entries()) if (outlines.slice(0, i).some(([, b]) => alike(a, b) > 0.97)) same++;
+    expect(outlines.length - same).toBeGreaterThanOrEqual(40);
+  });
+  it.each(kinds)('of a %s is in one piece, and even but for hair and what winks', (_, kind) => {
+    const parts = headParts(kind, 'calm', still);
+    expect(islands(silhouette(parts).filter((r) => sizeOf([r]) > 12))).toBe(1);
+    const isUneven = kind.marks.some((m) => ['quiff', 'hair', 'long hair', 'forelock', 'shell'].includes(m)) || kind.muzzle === 'trunk'; // prettier-ignore
+    if (isUneven) return;
+    const area = outlineOf(figure(parts));
+    expect(overlap(area, moved(area, [-1, 0, 0, 1, 100, 0]))).toBeGreaterThan(0.985);
+  });
+  it.each(EXPRESSION_NAMES)('make a face that is %s and no other', (name) => {
+    for (const kind of ['fox', 'bear', 'frog', 'man'].map((k) => CREATURES.get(k)!)) {
+      const own = headParts(kind, name, still);
+      for (const other of EXPRESSION_NAMES) {
+        if (other === name) continue;
+        const dark = [own, headParts(kind, other, still)].map((parts) => union(...parts.filter((p) => p.tone === DARK).map((p) => p.area))); // prettier-ignore
+        // A fox smiles with its eyes alone.
+        if (kind.muzzle === 'mask' && ['calm', 'happy'].includes(name) && ['calm', 'happy'].includes(other)) continue;
+        expect(sizeOf(subtract(dark[0], dark[1])) + sizeOf(subtract(dark[1], dark[0]))).toBeGreaterThan(1);
+      }
+    }
+  });
+  it('stray by their measures', () => {
+    const kind = CREATURES.get('fox')!;
+    const a = silhouette(headParts(kind, 'calm', () => 1));
+    const b = silhouette(headParts(kind, 'calm', () => -1));
+    expect(alike(a, b)).toBeLessThan(0.97);
+    expect(alike(a, b)).toBeGreaterThan(0.6);
+  });
+});
+
+describe('faces', () => {
+  it('are where they are put', () => {
+    const parts = faceParts({ x: 30, y: 40, apart: 8, eye: 3, mouth: { y: 54, half: 5 } }, 'happy');
+    const box = boxOfRuns(parts.flatMap((p) => p.area))!;
+    expect(box.x + box.width / 2).toBeCloseTo(30, 0);
+    expect(box.y).toBeGreaterThan(33);
+    expect(box.y + box.height).toBeLessThan(62);
+  });
+  it('follow what is said', () => {
+    expect(expressionOf('grinning')).toBe('laughing');
+    expect(expressionOf('furious')).toBe('angry');
+    expect(expressionOf('wooden')).toBeNull();
+    expect(expressionOf(null)).toBeNull();
+  });
+});
+
+const bodied = kinds.filter(([, k]) => k.body);
+describe('whole animals', () => {
+  it.each(bodied)('a %s stands, sits, runs, flies and leaps in one piece', (_, kind) => {
+    const outlines = POSES.map((pose) => {
+      const parts = sideParts(kind, pose, still)!;
+      const area = silhouette(parts);
+      // What spouts from a whale is not joined to it.
+      const main = [...area].sort((p, q) => sizeOf([q]) - sizeOf([p]))[0];
+      expect(sizeOf([main])).toBeGreaterThan(0.97 * area.filter((r) => sizeOf([r]) > 0).reduce((s, r) => s + sizeOf([r]), 0) - 40); // prettier-ignore
+      return area;
+    });
+    if (kind.body!.build === 'penguin' || kind.body!.build === 'raptor') return;
+    const different = outlines.filter((a, i) => outlines.every((b, j) => j <= i || alike(a, b) < 0.93));
+    expect(different.length).toBeGreaterThanOrEqual(4);
+  });
+  it('hold their joints together however they stray', () => {
+    for (const name of ['cat', 'horse', 'giraffe', 'mouse', 'bear'])
+      for (const by of [-1, -0.4, 0.6, 1])
+        for (const pose of POSES) {
+          const parts = sideParts(CREATURES.get(name)!, pose, (n) => by * (n.length % 2 ? 1 : -1))!;
+          expect(islands(silhouette(parts).filter((r) => sizeOf([r]) > 12))).toBe(1);
+        }
+  });
+  it('have the weight low when they sit, and lie long when they run', () => {
+    for (const name of ['fox', 'dog', 'cat', 'horse']) {
+      const box = (pose: (typeof POSES)[number]) =>
+        boxOfRuns(silhouette(sideParts(CREATURES.get(name)!, pose, still)!))!;
+      expect(box('sitting').height / box('sitting').width).toBeGreaterThan(
+        box('standing').height / box('standing').width,
+      );
+      expect(box('running').width / box('running').height).toBeGreaterThan(1.5);
+      expect(Math.abs(axisOf(silhouette(sideParts(CREATURES.get(name)!, 'running', still)!))!.angleRad)).toBeLessThan(
+        0.4,
+      );
+    }
+  });
+  it('curl up round', () => {
+    const box = boxOfRuns(silhouette(curledParts(CREATURES.get('fox')!, still)!))!;
+    expect(box.width / box.height).toBeLessThan(1.7);
+    expect(curledParts(CREATURES.get('eagle')!, still)).toBeNull();
+    expect(curledParts(CREATURES.get('octopus')!, still)).toBeNull();
+  });
+  it('that are built like another are told', () => {
+    expect(creatureOf('puppy')).toBe('dog');
+    expect(creatureOf('arctic fox')).toBe('fox');
+    expect(creatureOf('teapot')).toBeNull();
+  });
+});
+
+describe('upright figures', () => {
+  const options = {
+    stance: 'standing',
+    expression: 'happy',
+    age: 'grown',
+    dress: {},
+    held: null,
+    crop: 'whole',
+  } as const;
+  const fox = CREATURES.get('fox')!;
+  it.each(kinds)('of a %s are in one piece', (_, kind) => {
+    expect(islands(silhouette(figureParts(kind, options, still)).filter((r) => sizeOf([r]) > 14))).toBe(1);
+  });
+  it('stand in six ways that one can tell apart, with one head', () => {
+    const all = STANCE_NAMES.map((stance) => silhouette(figureParts(fox, { ...options, stance }, still)));
+    for (const [i, a] of all.entries()) for (const b of all.slice(i + 1)) expect(alike(a, b)).toBeLessThan(0.93);
+    const heads = STANCE_NAMES.map((stance) => figureParts(fox, { ...options, stance }, still).slice(-headParts(fox, 'happy', still).length)); // prettier-ignore
+    for (const h of heads) expect(h).toEqual(heads[0]);
+  });
+  it('are the younger the larger their heads are', () => {
+    const headShare = (age: 'young' | 'grown' | 'tall'): number =>
+      sizeOf(silhouette(figureParts(fox, { ...options, age, crop: 'head' }, still))) / sizeOf(silhouette(figureParts(fox, { ...options, age }, still))); // prettier-ignore
+    expect(headShare('young')).toBeGreaterThan(headShare('grown') * 1.15);
+    expect(headShare('grown')).toBeGreaterThan(headShare('tall') * 1.15);
+  });
+  it('have what they hold in the hand, with fingers before it', () => {
+    const bar: Area = [[-0.06, -0.5, 0.06, -0.5, 0.06, 0.5, -0.06, 0.5]];
+    const held = { parts: [{ tone: 5, area: bar }], size: 40, isWide: false };
+    const parts = figureParts(fox, { ...options, held }, still);
+    const at = parts.findIndex((p) => p.tone === 5);
+    const over = union(...parts.slice(at + 1).map((p) => p.area));
+    expect(sizeOf(intersect(parts[at].area, over))).toBeGreaterThan(4);
+    // Most of it shows all the same.
+    expect(sizeOf(subtract(parts[at].area, over))).toBeGreaterThan(0.6 * sizeOf(parts[at].area));
+    expect(islands(silhouette(parts))).toBe(1);
+  });
+  it('are cut at the chest as a bust', () => {
+    const bust = boxOfRuns(silhouette(figureParts(fox, { ...options, crop: 'bust' }, still)))!;
+    const whole = boxOfRuns(silhouette(figureParts(fox, options, still)))!;
+    expect(bust.height).toBeLessThan(0.75 * whole.height);
+  });
+  it('take a word for what somebody does', () => {
+    expect(stanceOf('waving')).toBe('waving');
+    expect(stanceOf('jogging')).toBe('running');
+    expect(stanceOf('meditating')).toBe('sitting');
+    expect(stanceOf('glowing')).toBeNull();
+  });
+});
+
+describe('dress', () => {
+  it('there is for more than thirty trades, each unlike a bare figure', () => {
+    const dresses = new Set(ROLE_NAMES.map((r) => JSON.stringify({ ...dressFrom(r), tools: undefined })));
+    expect(dresses.size).toBeGreaterThanOrEqual(30);
+    for (const role of ROLE_NAMES) {
+      expect(isRole(role)).toBe(true);
+      expect(Object.keys(dressFrom(`a fox ${role}`)).length).toBeGreaterThan(0);
+    }
+    expect(isRole('bakers')).toBe(true);
+    expect(isRole('teapot')).toBe(false);
+  });
+  it('follows what is named over the trade', () => {
+    expect(dressFrom('a fox baker with a top hat and a scarf')).toMatchObject({
+      hat: 'top hat',
+      neck: 'scarf',
+      top: 'apron',
+    });
+    expect(dressFrom('a fox')).toEqual({});
+    // A word within another is not the word.
+    expect(dressFrom('an owl for a business of captains')).toMatchObject({ hat: 'cap' });
+  });
+  it.each(['cap', 'chef', 'helmet', 'straw', 'cowboy', 'crown', 'top hat', 'beret', 'beanie', 'mortarboard', 'nurse', 'wizard', 'pirate', 'sailor', 'bandana', 'headband', 'fire', 'detective', 'viking', 'space', 'headphones', 'goggles', 'helm'] as Hat[])(
+    'a %s sits on the head',
+    (hat) => {
+      const { behind, front } = hatParts(hat, { x: 50, y: 30, half: 22, middle: 52, cheek: 30 }, 1, 2);
+      const box = boxOfRuns([...behind, ...front].flatMap((p) => p.area))!;
+      expect(Math.abs(box.x + box.width / 2 - 50)).toBeLessThan(9);
+      expect(box.y).toBeLessThan(34);
+      expect(box.y + box.height).toBeGreaterThan(27);
+    },
+  ); // prettier-ignore
+});
+
+describe('hands', () => {
+  it.each(GESTURES)('%s is in one piece, and no other', (gesture) => {
+    const own = silhouette(handParts(gesture, still));
+    expect(islands(own)).toBe(1);
+    for (const other of GESTURES) if (other !== gesture) expect(alike(own, silhouette(handParts(other, still)))).toBeLessThan(0.93); // prettier-ignore
+  });
+});

@@ -1,0 +1,147 @@
+/** Faces: eyes, brows and mouths for eight expressions, on creatures and on things. */
+import { intersect, subtract, type Area } from '../../path';
+import { box, disc } from '../area';
+import type { Part } from '../figure';
+import { ACCENT, both, DARK, LIGHT, line, oval, piece, type Tone } from './pieces';
+
+export const EXPRESSION_NAMES = [
+  'calm',
+  'happy',
+  'laughing',
+  'sad',
+  'angry',
+  'surprised',
+  'sleepy',
+  'winking',
+] as const;
+export type Expression = (typeof EXPRESSION_NAMES)[number]; // prettier-ignore
+
+const listed: readonly (readonly [Expression, string])[] = [
+  ['happy', 'smiling happy cheerful friendly jolly kind joyful content delighted beaming proud confident playful brave smug curious cheeky amused gentle'],
+  ['laughing', 'laughing grinning excited giggling mischievous yelling shouting singing cheering'],
+  ['sad', 'sad crying worried lonely weeping disappointed gloomy embarrassed nervous frightened scared pouting shy'],
+  ['angry', 'angry grumpy fierce furious determined stern frowning scowling annoyed menacing evil grim snarling growling roaring'],
+  ['surprised', 'surprised shocked astonished amazed puzzled confused'],
+  ['sleepy', 'sleepy sleeping tired bored relaxed dreamy yawning dozing napping resting snoozing asleep meditating'],
+  ['winking', 'winking smirking sly'],
+  ['calm', 'calm serious wise thoughtful pensive'],
+]; // prettier-ignore
+
+/** The expression that a word asks for; null for one that says nothing of it. */
+export const expressionOf = (word: string | null): Expression | null =>
+  word === null ? null : (listed.find(([, words]) => words.split(' ').includes(word))?.[0] ?? null);
+
+/** Where a face is: the middle between its eyes, how far each is from it, how large, and where the mouth is. */
+export interface FacePlace {
+  readonly x: number;
+  readonly y: number;
+  readonly apart: number;
+  readonly eye: number;
+  /** Of a mouth that is drawn: its middle and half its width; without, there is none to draw, as on a beak. */
+  readonly mouth?: { readonly y: number; readonly half: number };
+  /** What lies under the eyes is dark, so that they need a light ground of their own. */
+  readonly isDark?: boolean;
+  /** Tone of lines on the skin. */
+  readonly lines?: Tone;
+  readonly hasBrows?: boolean;
+}
+
+const arch = (tone: Tone, weight: number, x: number, y: number, half: number, rise: number): Part =>
+  line(tone, weight, `M${x - half} ${y}C${x - half * 0.6} ${y - rise} ${x + half * 0.6} ${y - rise} ${x + half} ${y}`);
+
+/** Moves what was drawn about x = 50 to be about another. */
+const across = (parts: readonly Part[], x: number): Part[] =>
+  x === 50 ? [...parts] : parts.map((p) => ({ ...p, area: p.area.map((ring) => ring.map((v, i) => (i % 2 ? v : v + x - 50))) })); // prettier-ignore
+
+function eyesOf(place: FacePlace, expression: Expression): Part[] {
+  const { y, apart, eye, isDark = false, lines = isDark ? LIGHT : DARK } = place;
+  const x = 50 + apart;
+  const weight = Math.max(1.1, eye * 0.52);
+  const open = (r: number, tall: number, cut?: (area: Area) => Area): Part[] => {
+    const whole = oval(x, y, r, r * tall);
+    const white = isDark ? oval(x, y, r * 1.42, r * tall * 1.3) : null;
+    const keep = cut ?? ((area: Area): Area => area);
+    return [
+      ...(white ? [piece(LIGHT, both(keep(white)))] : []),
+      piece(DARK, both(keep(whole))),
+      piece(LIGHT, both(keep(disc(x - r * 0.3, y - r * tall * 0.4, r * 0.34, 24)))),
+    ];
+  };
+  switch (expression) {
+    case 'laughing':
+      return [arch(lines, weight, x, y + eye * 0.5, eye * 1.15, eye * 1.7), arch(lines, weight, 100 - x, y + eye * 0.5, eye * 1.15, eye * 1.7)]; // prettier-ignore
+    case 'sleepy':
+      return [arch(lines, weight, x, y, eye * 1.15, -eye * 1.4), arch(lines, weight, 100 - x, y, eye * 1.15, -eye * 1.4)]; // prettier-ignore
+    case 'winking': {
+      const one = open(eye, 1.22).map((p) => ({ ...p, area: intersect(p.area, box(-50, -50, 100, 250)) }));
+      return [...one, arch(lines, weight, x, y + eye * 0.3, eye * 1.2, eye * 1.3)];
+    }
+    case 'surprised':
+      return open(eye * 1.28, 1.2);
+    case 'angry': {
+      const lid = (area: Area): Area => subtract(area, [[x - 3 * eye, y + eye * 0.35, x + 3 * eye, y - eye * 2, x + 3 * eye, y - 5 * eye, x - 3 * eye, y - 5 * eye]]); // prettier-ignore
+      return open(eye * 1.05, 1.2, lid);
+    }
+    case 'sad': {
+      const lid = (area: Area): Area => subtract(area, [[x - 3 * eye, y - eye * 1.9, x + 3 * eye, y - eye * 0.1, x + 3 * eye, y - 5 * eye, x - 3 * eye, y - 5 * eye]]); // prettier-ignore
+      return open(eye * 1.05, 1.25, lid);
+    }
+    default:
+      return open(eye, 1.22);
+  }
+}
+
+function browsOf(place: FacePlace, expression: Expression): Part[] {
+  const { y, apart, eye, isDark = false, lines = isDark ? LIGHT : DARK } = place;
+  const tilt = { angry: 1, sad: -1, surprised: 0 }[expression as 'angry'] as number | undefined;
+  if (tilt === undefined) return [];
+  const [inner, outer] = [50 + apart - eye * 1.35, 50 + apart + eye * 1.45];
+  const up = y - eye * (expression === 'surprised' ? 2.7 : 2.15);
+  const weight = Math.max(1.1, eye * 0.5);
+  const one =
+    tilt === 0
+      ? arch(lines, weight, 50 + apart, up, eye * 1.2, eye * 0.7).area
+      : line(lines, weight, `M${inner} ${up + tilt * eye * 0.75}L${outer} ${up - tilt * eye * 0.6}`).area;
+  return [piece(lines, both(one))];
+}
+
+function mouthOf({ y, half }: NonNullable<FacePlace['mouth']>, tone: Tone, expression: Expression): Part[] {
+  const weight = Math.max(1.1, half * 0.24);
+  const bowl = (w: number, deep: number): Area => {
+    const whole = oval(50, y - half * 0.25, w, deep);
+    return intersect(whole, box(0, y - half * 0.25, 100, 100));
+  };
+  switch (expression) {
+    case 'happy':
+      return [arch(tone, weight, 50, y - half * 0.2, half * 1.1, -half * 0.95)];
+    case 'laughing': {
+      const open = bowl(half * 1.15, half * 1.25);
+      return [piece(tone, open), piece(ACCENT, intersect(open, oval(50, y + half * 0.82, half * 0.6, half * 0.4)))];
+    }
+    case 'winking':
+      return [line(tone, weight, `M${50 - half * 0.8} ${y - half * 0.1}C${50 - half * 0.2} ${y + half * 0.75} ${50 + half * 0.7} ${y + half * 0.5} ${50 + half} ${y - half * 0.45}`)]; // prettier-ignore
+    case 'sad':
+      return [arch(tone, weight, 50, y + half * 0.45, half * 0.85, half * 0.85)];
+    case 'angry':
+      return [arch(tone, weight, 50, y + half * 0.3, half * 0.85, half * 0.35)];
+    case 'surprised':
+      return [piece(tone, oval(50, y + half * 0.25, half * 0.42, half * 0.55))];
+    case 'sleepy':
+      return [arch(tone, weight, 50, y, half * 0.5, -half * 0.4)];
+    default:
+      return [arch(tone, weight, 50, y, half * 0.75, -half * 0.5)];
+  }
+}
+
+/** Eyes, brows and mouth. */
+export function faceParts(place: FacePlace, expression: Expression, eyesOnly = false): Part[] {
+  const tone = place.lines ?? DARK;
+  return across(
+    [
+      ...eyesOf(place, expression),
+      ...(place.hasBrows === false ? [] : browsOf(place, expression)),
+      ...(place.mouth && !eyesOnly ? mouthOf(place.mouth, tone, expression) : []),
+    ],
+    place.x,
+  );
+}

@@ -1,0 +1,300 @@
+/** Figures that stand on two legs and look at us: of one seed one figure, in any pose, dressed for a trade, with a thing truly in its hand. */
+import { grown, intersect, moved, subtract, union, type Area } from '../../path';
+import { box, disc, starArea } from '../area';
+import type { Part } from '../figure';
+import { eyewearParts, hatParts, type Dress } from './dress';
+import type { Expression } from './face';
+import { headParts, measuresOf } from './head';
+import type { Kind } from './kinds';
+import { ACCENT, blob, bone, both, COAT, DARK, downFrom, filleted, FUR, halves, LIGHT, limb, line, mirrored, oval, piece, taper, TONES, type Spread, type Tone } from './pieces'; // prettier-ignore
+
+export const STANCE_NAMES = ['standing', 'waving', 'pointing', 'running', 'sitting', 'jumping'] as const;
+export type Stance = (typeof STANCE_NAMES)[number];
+
+/** How old a figure looks: the larger its head, the younger. */
+export type Age = 'young' | 'grown' | 'tall';
+
+type Two = readonly [number, number];
+/** Angles of upper and lower limb from straight down, outwards positive, in degrees: the right arm of the picture, the left; the right leg, the left. */
+interface Limbs {
+  readonly arms: readonly [Two, Two];
+  readonly legs: readonly [Two, Two];
+}
+
+const LIMBS: Readonly<Record<Stance | 'holding' | 'both hands', Limbs>> = {
+  standing: { arms: [[24, 6], [24, 6]], legs: [[4, 0], [4, 0]] },
+  waving: { arms: [[112, 158], [24, 6]], legs: [[4, 0], [4, 0]] },
+  pointing: { arms: [[88, 92], [34, -40]], legs: [[4, 0], [6, 2]] },
+  running: { arms: [[58, 118], [46, -52]], legs: [[54, -20], [-6, 62]] },
+  sitting: { arms: [[26, 10], [26, 10]], legs: [[78, 64], [78, 64]] },
+  jumping: { arms: [[138, 152], [138, 152]], legs: [[46, -34], [46, -34]] },
+  holding: { arms: [[34, 108], [24, 6]], legs: [[4, 0], [4, 0]] },
+  'both hands': { arms: [[30, -62], [30, -62]], legs: [[4, 0], [4, 0]] },
+}; // prettier-ignore
+
+/** A word for what somebody does, as a stance. */
+export function stanceOf(word: string | null): Stance | null {
+  if (word === null) return null;
+  const said: readonly (readonly [RegExp, Stance])[] = [
+    [/^(?:wav|greet|salut|welcom|hail|beckon)/, 'waving'],
+    [/^(?:point|show|present|direct)/, 'pointing'],
+    [/^(?:run|rac|jogg|sprint|hurr|rush|chas|walk|march|strid|skat|cycl|ski|deliver)/, 'running'],
+    [/^(?:sit|rest|meditat|relax|sleep|doz|napp|crouch|squat|loung)/, 'sitting'],
+    [/^(?:jump|leap|danc|cheer|celebrat|hop|fly|soar|bounc|div|rejoic)/, 'jumping'],
+    [/^(?:stand|wait|pos)/, 'standing'],
+  ];
+  return said.find(([words]) => words.test(word))?.[1] ?? null;
+}
+
+/** A thing in the hand: its outline's parts about (0, 0), 1 unit high or wide at most, and where one takes hold of it. */
+export interface Held {
+  readonly parts: readonly Part[];
+  /** Its size, in units of the figure. */
+  readonly size: number;
+  /** Held before the chest with both hands. */
+  readonly isWide: boolean;
+}
+
+export interface FigureOptions {
+  readonly stance: Stance;
+  readonly expression: Expression;
+  readonly age: Age;
+  readonly dress: Dress;
+  /** Tones of what is held come after the figure's own. */
+  readonly held: Held | null;
+  /** Head and shoulders alone, or the head alone. */
+  readonly crop: 'whole' | 'bust' | 'head';
+}
+
+const AGES: Readonly<Record<Age, { readonly head: number; readonly body: number; readonly leg: number }>> = {
+  young: { head: 0.74, body: 27, leg: 13 },
+  grown: { head: 0.62, body: 33, leg: 20 },
+  tall: { head: 0.5, body: 39, leg: 28 },
+};
+
+/** The tones of cloth: what stands out from the fur, and what goes with it. */
+export function clothTones(kind: Kind): { main: Tone; trim: Tone } {
+  const [fur, coat, accent] = [kind.tones?.[0] ?? TONES[0], kind.tones?.[1] ?? TONES[1], kind.tones?.[2] ?? TONES[2]];
+  const main: Tone = Math.abs(coat - fur) >= Math.abs(accent - fur) ? COAT : ACCENT;
+  return { main, trim: main === COAT ? ACCENT : COAT };
+}
+
+const isBird = (kind: Kind): boolean => ['beak', 'hook', 'bill', 'great', 'slender'].includes(kind.muzzle);
+
+/** A whole figure: parts from the bottom up, in a field that is 100 wide. */
+export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part[] {
+  const { dress, held, crop, age } = options;
+  const { main, trim } = clothTones(kind);
+  const lightMain: Tone = main;
+  const size = AGES[age];
+  const m = measuresOf(kind, t);
+  const hs = size.head * (1 + 0.04 * t('head'));
+  const neckY = 46;
+  // The head, its chin a little over the neck.
+  const onHead = (parts: readonly Part[]): Part[] => parts.map((p) => ({ ...p, area: moved(p.area, [hs, 0, 0, hs, 50 - 50 * hs, neckY + 3 - hs * m.bottom]) })); // prettier-ignore
+  const brow = { x: 50, y: m.top + 7.5, half: m.crown + 1.5, middle: m.middle, cheek: m.cheek };
+  const hat = dress.hat ? hatParts(dress.hat, brow, main, trim) : null;
+  const isLong = kind.skull === 'long' || kind.skull === 'slim';
+  const glasses = dress.eyes ? eyewearParts(dress.eyes, m.eyeY, m.apart, Math.max(5.2, m.apart * (isLong ? 0.62 : 0.56))) : [];
+  const head = onHead([...(hat?.behind ?? []), ...headParts(kind, options.expression, t), ...glasses, ...(hat?.front ?? [])]);
+  if (crop === 'head') return head;
+
+  const isStout = kind.body?.build === 'heavy' || kind.body?.build === 'bear' || kind.muzzle === 'grooves' || kind.skull === 'wide';
+  const shoulder = (isStout ? 15.5 : 13.5) * (age === 'young' ? 0.86 : 1) * (1 + 0.06 * t('shoulder'));
+  const belly = (isStout ? 20 : 16) * (age === 'young' ? 0.94 : age === 'tall' ? 0.92 : 1) * (1 + 0.08 * t('belly'));
+  const height = size.body * (1 + 0.05 * t('body'));
+  const hipY = neckY + height;
+  const torso = halves([50, neckY - 3], [50 + shoulder, neckY + 4], [50 + belly, neckY + height * 0.66], [50 + belly * 0.8, hipY], [50, hipY + 3]);
+  const arm = isStout ? 4.9 : 4.3;
+  const reach = height * 0.5;
+  const legR = isStout ? 6.2 : 5.2;
+  const isSat = options.stance === 'sitting';
+  const asked = options.stance === 'standing' || options.stance === 'sitting';
+  const pose: Limbs = { ...LIMBS[options.stance], ...(held && (asked || !held.isWide) ? { arms: LIMBS[held.isWide ? 'both hands' : 'holding'].arms } : {}) };
+  if (held && options.stance === 'running' && !held.isWide) Object.assign(pose, { arms: [LIMBS.holding.arms[0], LIMBS.running.arms[1]] });
+
+  const limbOf = (root: readonly [number, number], [upper, lower]: Two, length: number, side: 1 | -1): { elbow: readonly [number, number]; end: readonly [number, number] } => {
+    const elbow = downFrom(root, length, side * upper);
+    return { elbow, end: downFrom(elbow, length, side * lower) };
+  };
+  const armRoot = (side: 1 | -1): readonly [number, number] => [50 + side * (shoulder - 1), neckY + 6.5];
+  const arms = ([1, -1] as const).map((side, i) => ({ side, root: armRoot(side), ...limbOf(armRoot(side), pose.arms[i], reach, side) }));
+  const legRoot = (side: 1 | -1): readonly [number, number] => [50 + side * belly * 0.46, hipY - 2];
+  const legs = ([1, -1] as const).map((side, i) => ({ side, root: legRoot(side), ...limbOf(legRoot(side), pose.legs[i], (isSat ? 0.62 : 0.56) * size.leg, side) }));
+
+  const sleeved = dress.top && !['apron', 'vest', 'overalls', 'suspenders', 'armour'].includes(dress.top);
+  const shirted = dress.top === 'vest' || dress.top === 'overalls' || dress.top === 'suspenders';
+  const cloth: Tone = dress.top === 'coat' ? LIGHT : dress.top === 'stripes' ? LIGHT : lightMain;
+  const sleeve: Tone = sleeved ? cloth : shirted ? LIGHT : FUR;
+  const trousers: Tone = dress.top === 'overalls' ? main : dress.top === 'suit' || dress.top === 'jacket' ? main : dress.top ? trim : FUR;
+  const foot = ({ end, side }: (typeof legs)[number]): Area => isSat ? oval(end[0], end[1], 6.4, 7.4) : isBird(kind) ? union(...[-0.7, 0, 0.7].map((a) => bone([end[0], end[1] + 1, 2], [end[0] + side * 1.5 + 7 * Math.sin(a), end[1] + 3.4, 1.7]))) : oval(end[0] + side * 2.6, end[1] + 1.4, 7.4, 4);
+  const feet = legs.map((l) => piece(isBird(kind) ? ACCENT : DARK, foot(l)));
+  const legParts = legs.map((l) => piece(isBird(kind) && trousers === FUR ? ACCENT : trousers, limb([l.root[0], l.root[1], isBird(kind) && trousers === FUR ? 2.4 : legR], [l.elbow[0], l.elbow[1], isBird(kind) && trousers === FUR ? 2.2 : legR * 0.92], [l.end[0], l.end[1], isBird(kind) && trousers === FUR ? 2 : legR * 0.84])));
+
+  /** What lies on the body. */
+  const on = (tone: Tone, area: Area): Part => piece(tone, intersect(area, torso));
+  const low = neckY + height * 0.52;
+  const dots = (x: number, ...ys: number[]): Area => union(...ys.map((y) => disc(x, neckY + y * height, 1.5, 28)));
+  const bodyParts: Part[] = [];
+  const robed = dress.top === 'robe' ? [piece(main, halves([50, neckY - 3], [50 + shoulder, neckY + 4], [50 + belly, neckY + height * 0.6], [50 + belly + 5, hipY + size.leg * 0.86], [50, hipY + size.leg * 0.94]))] : [];
+  bodyParts.push(piece(sleeved ? cloth : shirted ? LIGHT : FUR, torso));
+  if (!dress.top || dress.top === 'apron') {
+    const lightBelly = !isBird(kind) || kind.marks.includes('heart');
+    if (!dress.top && lightBelly && (kind.tones?.[0] ?? 0.4) < 0.82) bodyParts.push(on(LIGHT, oval(50, neckY + height * 0.6, belly * 0.66, height * 0.42)));
+    else if (!dress.top && isBird(kind)) bodyParts.push(on(COAT, oval(50, neckY + height * 0.6, belly * 0.6, height * 0.4)));
+  }
+  switch (dress.top) {
+    case 'apron': {
+      const bib = grown(union(box(50 - belly * 0.5, neckY + 8, belly, height), box(50 - belly * 0.86, low, belly * 1.72, height)), 0.01);
+      const straps = both(taper([50 + belly * 0.46, neckY + 9, 1.3], [50 + shoulder * 0.6, neckY, 1.3]));
+      bodyParts.push(on(main, straps), on(main, box(50 - belly * 0.5 - 1.4, neckY + 6.6, belly + 2.8, height)), on(LIGHT, intersect(filleted(bib, 2), halves([50, neckY + 8], [50 + belly * 0.7, neckY + 9], [50 + belly * 0.9, low + 4], [50 + belly * 0.76, hipY], [50, hipY + 2]))), on(main, both(box(50, low + 5, belly * 0.36, 1.5))));
+      break;
+    }
+    case 'coat':
+      bodyParts.push(on(trim, [[50, neckY + height * 0.62, 50 - 7, neckY - 3, 50 + 7, neckY - 3]]), on(DARK, line(DARK, 1.2, `M50 ${neckY + height * 0.6}L50 ${hipY + 4}`).area), on(DARK, both(union(line(DARK, 1.2, `M57 ${neckY - 2}L50 ${neckY + height * 0.62}`).area, line(DARK, 1.2, `M${50 + belly * 0.36} ${low + 8}L${50 + belly * 0.8} ${low + 8}`).area))));
+      break;
+    case 'jacket':
+      bodyParts.push(on(trim, both(box(50 + shoulder * 0.62, neckY + 1, shoulder * 0.6, 4))), on(LIGHT, union(dots(45.6, 0.28, 0.5, 0.72), dots(54.4, 0.28, 0.5, 0.72))), on(trim, box(0, hipY - height * 0.16, 100, 3.6)));
+      break;
+    case 'vest':
+      bodyParts.push(on(main, both(subtract(box(50.6, neckY - 4, belly + 4, height + 2), [[50, neckY - 5, 58, neckY - 5, 50, neckY + height * 0.44]]))), on(LIGHT, dots(54, 0.56, 0.74)));
+      break;
+    case 'overalls':
+      bodyParts.push(on(main, union(box(0, low + 3, 100, 60), box(50 - belly * 0.54, neckY + height * 0.3, belly * 1.08, height))), on(main, both(taper([50 + belly * 0.44, neckY + height * 0.34, 1.8], [50 + shoulder * 0.62, neckY - 1, 1.8]))), on(trim, both(disc(50 + belly * 0.42, neckY + height * 0.37, 1.7, 28))), on(trim, box(45, low + 1, 10, 7)));
+      break;
+    case 'suspenders':
+      bodyParts.push(on(main, box(0, low + 7, 100, 60)), on(main, both(taper([50 + belly * 0.5, low + 8, 1.6], [50 + shoulder * 0.5, neckY - 2, 1.6]))));
+      break;
+    case 'stripes':
+      bodyParts.push(...[0.12, 0.34, 0.56, 0.78].map((k) => on(main, box(0, neckY + k * height, 100, height * 0.11))));
+      break;
+    case 'jersey':
+      bodyParts.push(on(LIGHT, box(0, neckY + height * 0.4, 100, height * 0.2)), on(trim, starArea(50, neckY + height * 0.5, 5, 5.2, 2.2)));
+      break;
+    case 'suit':
+      bodyParts.push(on(LIGHT, [[43, neckY - 4, 57, neckY - 4, 50, neckY + height * 0.56]]), on(trim, both([[56, neckY - 4, 61, neckY + 7, 50, neckY + height * 0.6, 50, neckY + height * 0.5]])), on(trim, dots(50, 0.74)));
+      break;
+    case 'armour':
+      bodyParts.push(on(main, box(0, 0, 100, neckY + height * 0.7)), on(trim, union(line(trim, 1.6, `M50 ${neckY - 4}L50 ${neckY + height * 0.7}`).area, box(0, neckY + height * 0.7, 100, 4.4))));
+      break;
+    case 'shirt':
+      bodyParts.push(on(trim, box(0, hipY - height * 0.12, 100, 20)));
+      break;
+    case 'robe':
+      bodyParts.splice(0, bodyParts.length, ...robed, on(trim, line(trim, 2.6, `M50 ${neckY - 4}L50 ${hipY + 30}`).area), piece(trim, intersect(robed[0].area, box(0, hipY - height * 0.2, 100, 3.6))));
+      break;
+    default:
+  }
+  const sleeveOf = ({ root, elbow, end }: (typeof arms)[number]): Area => limb([root[0], root[1], arm * 1.06], [elbow[0], elbow[1], arm], [end[0], end[1], arm * 0.9]);
+  const handR = arm * 1.18;
+  const hand = ({ end }: (typeof arms)[number]): Area => disc(end[0], end[1], handR, 48);
+  const thumb = ({ end, side }: (typeof arms)[number], up: number): Area => bone([end[0] - side * handR * 0.5, end[1] - up * handR * 0.3, handR * 0.42], [end[0] - side * handR * 1.05, end[1] - up * handR * 0.9, handR * 0.36]);
+  const hands = arms.map((a, i) => {
+    const isUp = pose.arms[i][1] > 70;
+    const isPointing = options.stance === 'pointing' && i === 0 && !held;
+    const finger = isPointing ? bone([a.end[0], a.end[1] - 1, handR * 0.5], [a.end[0] + handR * 2.1, a.end[1] - 1.6, handR * 0.36]) : [];
+    const open = isUp && !held ? union(...[-0.6, -0.1, 0.4].map((d) => bone([a.end[0], a.end[1], handR * 0.5], [a.end[0] + handR * 1.5 * Math.sin(d + a.side * 0.3), a.end[1] - handR * 1.5 * Math.cos(d), handR * 0.38]))) : [];
+    return piece(isBird(kind) && !sleeved ? sleeve : FUR, union(hand(a), isUp || isPointing ? thumb(a, 1) : [], finger, open));
+  });
+
+  // What is held: in the raised hand, its fingers before it; a wide thing before the chest, in both.
+  const grip = held ? (held.isWide ? [50, (arms[0].end[1] + arms[1].end[1]) / 2 + 1.5] : [arms[0].end[0] + 1, arms[0].end[1]]) : null;
+  const inHand = held && grip ? held.parts.map((p) => ({ ...p, area: moved(p.area, [held.size, 0, 0, held.size, grip[0], grip[1] + (held.isWide ? 2 : -held.size * 0.26)]) })) : [];
+  const fingers = held && grip
+    ? held.isWide
+      ? arms.map((a) => {
+          const b = inHand.length ? extent(inHand) : { left: 40, right: 60 };
+          const x = a.side > 0 ? Math.min(b.right - 1.5, a.end[0] + 6) : Math.max(b.left + 1.5, a.end[0] - 6);
+          return piece(FUR, disc(x, grip[1] + 3, handR * 0.86, 40));
+        })
+      : [piece(FUR, union(...[-1, 0, 1].map((i) => bone([arms[0].end[0] - handR * 0.55, arms[0].end[1] + i * handR * 0.62, handR * 0.36], [arms[0].end[0] + handR * 0.8, arms[0].end[1] + i * handR * 0.62, handR * 0.36]))))]
+    : [];
+
+  const neckwear = neckParts(dress, neckY, shoulder, height, main, trim);
+  const cape = dress.hasCape ? [piece(trim, halves([50, neckY - 2], [50 + shoulder + 2, neckY + 2], [50 + belly + 9, hipY + 4], [50 + belly + 4 + 2 * t('cape'), hipY + size.leg * 0.7], [50, hipY + size.leg * 0.5]))] : [];
+  const tailed = options.crop === 'whole' ? tailParts(kind, hipY, belly, t) : [];
+  // It looks out on the side where no arm is raised.
+  const tail = pose.arms[0][1] > 70 && pose.arms[1][1] <= 70 ? tailed.map((p) => ({ ...p, area: mirrored(p.area) })) : tailed;
+  const torsoShadow = [...bodyParts];
+  const armParts = arms.map((a) => piece(sleeve, sleeveOf(a)));
+  // The sleeve stands out from a body of its own tone by a thin line.
+  const apart = sleeved || (!dress.top && !isBird(kind)) || shirted || dress.top === 'apron' ? armParts.map((p) => piece(sleeve === LIGHT || (kind.tones?.[0] ?? 0.42) < 0.3 ? COAT : DARK, intersect(subtract(grown(p.area, 0.9), p.area), union(torso, ...robed.map((r) => r.area))))) : [];
+  const lower = [...feet.slice(0, isSat ? 0 : 2), ...(dress.top === 'robe' ? [] : legParts)];
+  const whole: Part[] = [
+    ...cape,
+    ...tail,
+    ...(isSat ? [] : lower),
+    ...torsoShadow,
+    ...(isSat ? [...(dress.top === 'robe' ? [] : legParts), ...feet, ...feet.map((f) => piece(ACCENT, grown(f.area, -3)))] : []),
+    ...apart,
+    ...armParts,
+    ...(held && held.isWide ? hands : []),
+    ...inHand,
+    ...(held && held.isWide ? fingers : [...hands.map((h, i) => (held && i === 0 ? piece(h.tone as Tone, subtract(h.area, union(...inHand.map((p) => p.area)))) : h)), ...fingers]),
+    ...neckwear,
+    ...head,
+  ];
+  if (crop === 'bust') {
+    const cut = union(box(-60, -120, 220, 120 + neckY + height * 0.5));
+    return whole.filter((p) => !feet.includes(p)).map((p) => ({ ...p, area: intersect(p.area, cut) })).filter((p) => p.area.length);
+  }
+  return whole.filter((p) => p.area.length);
+} // prettier-ignore
+
+function extent(parts: readonly Part[]): { left: number; right: number } {
+  let [left, right] = [Infinity, -Infinity];
+  for (const ring of parts.flatMap((p) => p.area))
+    for (let i = 0; i < ring.length; i += 2) [left, right] = [Math.min(left, ring[i]), Math.max(right, ring[i])];
+  return { left, right };
+}
+
+function neckParts({ neck, hat }: Dress, y: number, shoulder: number, height: number, main: Tone, trim: Tone): Part[] {
+  switch (neck) {
+    case 'scarf':
+      return [piece(trim, blob([50 - shoulder - 1, y - 3], [50, y + 3], [50 + shoulder + 1, y - 3], [50 + shoulder + 1, y + 4], [50, y + 9], [50 - shoulder - 1, y + 4])), piece(trim, [[55, y + 4, 63, y + 3, 65, y + height * 0.55, 57, y + height * 0.57]]), piece(LIGHT, [[56.6, y + height * 0.44, 64.4, y + height * 0.42, 64.7, y + height * 0.48, 56.9, y + height * 0.5]])];
+    case 'bow tie':
+      return [piece(trim, both([[49, y + 6, 59, y + 1, 59, y + 12, 49, y + 7]])), piece(DARK, disc(50, y + 6.5, 2, 28))];
+    case 'tie':
+      return [piece(trim, [[47.4, y + 1, 52.6, y + 1, 51.4, y + 5, 54, y + height * 0.5, 50, y + height * 0.6, 46, y + height * 0.5, 48.6, y + 5]])];
+    case 'stethoscope':
+      return [piece(DARK, union(taper([42, y - 1, 1.2], [43, y + 9, 1.2], [50, y + 15, 1.2], [57, y + 9, 1.2], [58, y - 1, 1.2]), taper([50, y + 15, 1.2], [51, y + 22, 1.2]), disc(51.4, y + 24, 3.2, 30)))];
+    case 'medal':
+      return [piece(trim, union(taper([42, y, 1.4], [50, y + 15, 1.4]), taper([58, y, 1.4], [50, y + 15, 1.4]))), piece(ACCENT, disc(50, y + 19, 5, 40)), piece(LIGHT, starArea(50, y + 19, 5, 3.2, 1.3))];
+    case 'kerchief':
+      return [piece(trim, [[50 - shoulder * 0.9, y, 50 + shoulder * 0.9, y, 50, y + 14]]), piece(LIGHT, union(disc(45, y + 3.4, 1.2, 20), disc(55, y + 3.4, 1.2, 20), disc(50, y + 7.6, 1.2, 20)))];
+    case 'camera':
+      return [piece(DARK, union(taper([41, y, 0.9], [45, y + 15, 0.9]), taper([59, y, 0.9], [55, y + 15, 0.9]), grown(box(42, y + 14, 16, 10), 1))), piece(LIGHT, disc(50, y + 19, 3.8, 32)), piece(DARK, disc(50, y + 19, 1.9, 24))];
+    default:
+      return hat === 'space' ? [piece(main, oval(50, y + 1, shoulder, 3.4))] : [];
+  }
+} // prettier-ignore
+
+/** A tail that looks out behind. */
+function tailParts(kind: Kind, hipY: number, belly: number, t: Spread): Part[] {
+  const x = 50 + belly * 0.7;
+  const y = hipY - 6;
+  const s = 1 + 0.12 * t('tail');
+  switch (kind.body?.tail) {
+    case 'bushy': {
+      const area = taper([x, y, 3.4], [x + 12 * s, y + 2, 6], [x + 19 * s, y - 10, 8], [x + 17 * s, y - 25, 2]);
+      return [piece(FUR, area), piece(LIGHT, intersect(area, disc(x + 17 * s, y - 25, 11)))];
+    }
+    case 'plume':
+      return [piece(FUR, taper([x, y, 4], [x + 13, y + 2, 7], [x + 19 * s, y - 14, 10], [x + 14 * s, y - 31, 8], [x + 22 * s, y - 36, 3.4]))];
+    case 'brush':
+    case 'long':
+      return [piece(FUR, taper([x, y, 3.4], [x + 12 * s, y + 6, 4], [x + 20 * s, y - 1, 3.4], [x + 24 * s, y - 10, 2]))];
+    case 'ringed': {
+      const area = taper([x, y, 3.6], [x + 13 * s, y + 4, 5.4], [x + 20 * s, y - 6, 6], [x + 20 * s, y - 19, 3.4]);
+      return [piece(FUR, area), piece(COAT, intersect(area, union(box(x + 9, y - 9, 4.4, 30), moved(box(0, 0, 24, 4.4), [1, 0, 0, 1, x + 9, y - 8]), moved(box(0, 0, 24, 4.4), [1, 0, 0, 1, x + 9, y - 18]))))];
+    }
+    case 'thin':
+    case 'tuft':
+    case 'curl':
+      return [piece(FUR, taper([x, y, 2.4], [x + 11 * s, y + 5, 2.1], [x + 18 * s, y - 3, 1.9], [x + 15 * s, y - 14, 1.7], [x + 20 * s, y - 20, 1.4])), ...(kind.body.tail === 'tuft' ? [piece(COAT, disc(x + 20 * s, y - 20, 3.6, 32))] : [])];
+    case 'flat':
+      return [piece(COAT, taper([x - 2, y + 2, 4], [x + 11, y + 6, 7.4], [x + 17 * s, y + 4, 6]))];
+    default:
+      return [];
+  }
+} // prettier-ignore

@@ -1,0 +1,515 @@
+/** Whole animals from the side, looking right, in poses: bones with flesh on them, so that joints hold together. */
+import { filled, grown, intersect, moved, subtract, turnAbout, union, type Area } from '../../path';
+import { box, disc } from '../area';
+import type { Part } from '../figure';
+import type { Build, Ears, Horns, Kind, Tail } from './kinds';
+import { ACCENT, around, blob, bone, COAT, DARK, downFrom, filleted, FUR, LIGHT, limb, line, oval, piece, taper, type Joint, type Spread } from './pieces'; // prettier-ignore
+
+export const POSES = ['standing', 'sitting', 'running', 'flying', 'leaping'] as const;
+export type Pose = (typeof POSES)[number];
+
+type P = readonly [number, number];
+/** Angles of thigh and shin from straight down, in degrees, forwards positive. */
+type Leg = readonly [number, number];
+
+/** Measures of a body: length of the back, radii of chest and rump, lengths and thickness of the legs, neck, skull and snout. */
+interface Frame {
+  readonly back: number;
+  readonly chest: number;
+  readonly rump: number;
+  readonly leg: number;
+  readonly thick: number;
+  readonly neck: number;
+  /** Of the neck from straight up, forwards positive. */
+  readonly neckDeg: number;
+  readonly skull: number;
+  readonly snout: number;
+  readonly snoutR: number;
+  /** Hooves and not paws. */
+  readonly isHoofed?: boolean;
+}
+
+const FRAMES: Partial<Readonly<Record<Build, Frame>>> = {
+  cat: { back: 36, chest: 11, rump: 11.5, leg: 28, thick: 4.4, neck: 11, neckDeg: 38, skull: 9.5, snout: 6.5, snoutR: 5 },
+  dog: { back: 35, chest: 12.5, rump: 10.5, leg: 31, thick: 4.2, neck: 14, neckDeg: 40, skull: 9, snout: 14, snoutR: 3.6 },
+  bear: { back: 34, chest: 15, rump: 17, leg: 24, thick: 7, neck: 10, neckDeg: 62, skull: 11, snout: 10, snoutR: 5 },
+  hoofed: { back: 37, chest: 13, rump: 12.5, leg: 34, thick: 3.7, neck: 20, neckDeg: 36, skull: 7.8, snout: 16, snoutR: 4.8, isHoofed: true },
+  heavy: { back: 36, chest: 17, rump: 18, leg: 22, thick: 6.4, neck: 10, neckDeg: 64, skull: 12, snout: 14, snoutR: 7, isHoofed: true },
+  rodent: { back: 24, chest: 11, rump: 15, leg: 15, thick: 4.2, neck: 10, neckDeg: 46, skull: 9.5, snout: 8, snoutR: 3.6 },
+  hopper: { back: 26, chest: 10.5, rump: 15, leg: 22, thick: 4.6, neck: 12, neckDeg: 38, skull: 9.2, snout: 8, snoutR: 4.6 },
+  ape: { back: 27, chest: 13, rump: 12, leg: 26, thick: 5.2, neck: 9, neckDeg: 30, skull: 11.5, snout: 5.5, snoutR: 6 },
+}; // prettier-ignore
+
+interface Stance {
+  /** Of the back from level, in degrees: positive lifts the chest. */
+  readonly tilt: number;
+  readonly fore: readonly [Leg, Leg];
+  readonly hind: readonly [Leg, Leg];
+  /** Of the neck beside its own angle, and of the tail from straight back, in degrees: positive down and forwards. */
+  readonly neck: number;
+  readonly tail: number;
+}
+
+/** The other moment of a movement: legs gathered where they were stretched. */
+const SECOND: Partial<Readonly<Record<Pose, Stance>>> = {
+  standing: { tilt: 0, fore: [[-14, -20], [34, -26]], hind: [[36, 4], [-22, -40]], neck: 8, tail: 4 },
+  running: { tilt: -3, fore: [[-18, -62], [22, -74]], hind: [[54, -22], [72, -2]], neck: 14, tail: -4 },
+  leaping: { tilt: 34, fore: [[62, -30], [40, -50]], hind: [[-22, -52], [-44, -64]], neck: 2, tail: 26 },
+  flying: { tilt: 20, fore: [[70, -20], [48, -34]], hind: [[-30, -84], [-16, -96]], neck: 2, tail: 10 },
+}; // prettier-ignore
+
+/** Near leg, then far leg. */
+const STANCES: Readonly<Record<Exclude<Pose, 'sitting'>, Stance>> = {
+  standing: { tilt: 2, fore: [[2, -2], [16, 2]], hind: [[18, -14], [-6, -22]], neck: 0, tail: 12 },
+  running: { tilt: 4, fore: [[58, 66], [30, 84]], hind: [[-56, -74], [-34, -98]], neck: 18, tail: -12 },
+  leaping: { tilt: 26, fore: [[74, 30], [52, 8]], hind: [[-40, -44], [-60, -56]], neck: 12, tail: 20 },
+  flying: { tilt: 12, fore: [[82, 54], [62, 40]], hind: [[-64, -72], [-48, -92]], neck: 8, tail: -4 },
+}; // prettier-ignore
+
+const at = ([x, y]: readonly number[], r: number): Joint => [x, y, r];
+
+function tailArea(tail: Tail, root: P, deg: number, size: number, t: Spread): { area: Area; tip: Area } | null {
+  // Back from the rump, along a direction that its end bends away from.
+  const go = (from: readonly number[], length: number, angle: number): P => {
+    const a = ((180 + angle) * Math.PI) / 180;
+    return [from[0] + length * Math.cos(a), from[1] - length * Math.sin(a)];
+  };
+  const s = size * (1 + 0.12 * t('tail'));
+  const a = go(root, 12 * s, deg);
+  switch (tail) {
+    case 'plume': {
+      // Up, and over at its end.
+      const b = go(a, 13 * s, deg - 62);
+      const c = go(b, 13 * s, deg - 96);
+      const d = go(c, 8 * s, deg + 6);
+      const area = taper(at(root, 3), at(a, 5 * s), at(b, 7.6 * s), at(c, 7 * s), at(d, 3));
+      return { area, tip: [] };
+    }
+    case 'bushy': {
+      const b = go(a, 12 * s, deg - 26);
+      const c = go(b, 13 * s, deg - 52);
+      const area = taper(at(root, 3), at(a, 6 * s), at(b, 8.4 * s), at(c, 2.2));
+      return { area, tip: intersect(area, disc(c[0], c[1], 10 * s)) };
+    }
+    case 'brush': {
+      const b = go(a, 12 * s, deg + 34);
+      const c = go(b, 12 * s, deg + 46);
+      const area = taper(at(root, 3), at(a, 5 * s), at(b, 6 * s), at(c, 1.6));
+      return { area, tip: intersect(area, disc(c[0], c[1], 8 * s)) };
+    }
+    case 'ringed': {
+      const b = go(a, 11 * s, deg - 8);
+      const c = go(b, 11 * s, deg - 24);
+      const area = taper(at(root, 3.4), at(a, 5.4 * s), at(b, 6.2 * s), at(c, 3));
+      const rings = union(...[0.35, 0.7, 1].map((k) => moved(box(-2.2, -14, 4.4, 28), [1, 0, 0, 1, a[0] + (c[0] - a[0]) * k, a[1] + (c[1] - a[1]) * k])));
+      return { area, tip: intersect(area, rings) };
+    }
+    case 'thin':
+    case 'long': {
+      const b = go(a, 13 * s, deg - 10);
+      const c = go(b, 12 * s, deg - 58);
+      const d = go(c, 9 * s, deg - 104);
+      const w = tail === 'long' ? 4.6 : 2.4;
+      return { area: taper(at(root, w + 1), at(a, w), at(b, w * 0.9), at(c, w * 0.8), at(d, w * 0.55)), tip: [] };
+    }
+    case 'curl': {
+      const b = go(a, 6 * s, deg - 92);
+      const c = go(b, 6 * s, deg - 176);
+      return { area: taper(at(root, 2.8), at(go(root, 8 * s, deg - 30), 2.6), at(b, 2.4), at(c, 1.8)), tip: [] };
+    }
+    case 'tuft': {
+      const b = go(a, 13 * s, deg + 50);
+      const c = go(b, 9 * s, deg + 62);
+      return { area: taper(at(root, 2.6), at(a, 1.9), at(b, 1.8)), tip: taper(at(b, 2), at(go(b, 4, deg + 56), 4), at(c, 1)) };
+    }
+    case 'flat': {
+      const b = go(a, 15 * s, deg + 14);
+      return { area: [], tip: taper(at(root, 3.4), at(a, 6.6 * s), at(b, 5 * s)) };
+    }
+    case 'stub':
+      return { area: taper(at(root, 3.6), at(go(root, 6.5 * s, deg - 24), 2.8)), tip: [] };
+    case 'none':
+      return null;
+  }
+} // prettier-ignore
+
+/** The ear on a head seen from the side; far ears stand a little before it. */
+function earArea([form, size]: readonly [Ears, number], [x, y]: readonly number[], r: number): { near: Area; inner: Area } {
+  const s = size * r * 0.1;
+  switch (form) {
+    case 'point':
+    case 'tufted':
+    case 'fin': {
+      const near: Area = [[x - 6.4 * s, y - 5 * s, x - 5.6 * s, y - 20 * s, x + 4.6 * s, y - 7 * s]];
+      return { near: grown(near, 0.8), inner: [[x - 4 * s, y - 7 * s, x - 4.2 * s, y - 15.5 * s, x + 1.8 * s, y - 7.4 * s]] };
+    }
+    case 'long':
+      return { near: moved(oval(x - 4 * s, y - 22 * s, 4.4 * s, 17 * s), turnAbout([x, y], -0.34)), inner: moved(oval(x - 3.8 * s, y - 21 * s, 1.9 * s, 12 * s), turnAbout([x, y], -0.34)) };
+    case 'leaf':
+      return { near: moved(oval(x - 12 * s, y - 7 * s, 8.6 * s, 3.6 * s), turnAbout([x, y], 0.35)), inner: moved(oval(x - 12 * s, y - 7 * s, 5.4 * s, 1.7 * s), turnAbout([x, y], 0.35)) };
+    case 'flop':
+      return { near: blob([x - 5 * s, y - 7 * s], [x + 1 * s, y - 7 * s], [x + 1.5 * s, y + 4 * s], [x - 3.5 * s, y + 9 * s], [x - 8 * s, y + 3 * s]), inner: [] };
+    case 'huge':
+      return { near: blob([x - 3 * s, y - 11 * s], [x - 15 * s, y - 9 * s], [x - 17 * s, y + 6 * s], [x - 8 * s, y + 15 * s], [x + 1 * s, y + 4 * s]), inner: [] };
+    case 'side':
+      return { near: disc(x - 4 * s, y + 1 * s, 5 * s, 40), inner: disc(x - 4 * s, y + 1 * s, 2.8 * s, 32) };
+    default:
+      return { near: disc(x - 4 * s, y - 8.6 * s, 5 * Math.max(0.3, s), 40), inner: disc(x - 4 * s, y - 8.4 * s, 2.6 * s, 32) };
+  }
+} // prettier-ignore
+
+/** Horns on a head seen from the side, from its top. */
+function hornArea(form: Horns, [x, y]: readonly number[], r: number): { area: Area; isLight: boolean } {
+  const k = r / 8;
+  const run = (...joints: (readonly [number, number, number])[]): Area => taper(...joints.map(([a, b, w]): Joint => [x + a * k, y + b * k, w * k])); // prettier-ignore
+  switch (form) {
+    case 'antlers':
+      return { isLight: false, area: union(run([-1, -6, 1.8], [-6, -15, 1.7], [-8, -24, 1.5], [-3, -32, 0.8]), run([-3, -10, 1.5], [4, -15, 1.3], [6, -21, 0.7]), run([-7, -19, 1.4], [-14, -25, 1.2], [-14, -31, 0.7])) }; // prettier-ignore
+    case 'palms':
+      return { isLight: false, area: union(run([-1, -6, 2], [-7, -12, 4], [-14, -18, 5], [-20, -25, 1.4]), run([-6, -12, 2], [-5, -23, 1]), run([-11, -15, 2], [-12, -27, 1])) };
+    case 'ram':
+      return { isLight: false, area: run([1, -6, 3.6], [-7, -9, 3.6], [-11, -1, 3.2], [-6, 5, 2.6], [-1, 1, 1.4]) };
+    case 'single':
+      return { isLight: true, area: run([2, -6, 1.7], [9, -24, 0.4]) };
+    case 'nose':
+      return { isLight: true, area: run([16, -3, 3.2], [20, -13, 0.8]) };
+    case 'nubs':
+      return { isLight: false, area: union(run([-1, -6, 1.2], [-2, -13, 1.2]), disc(x - 2 * k, y - 14 * k, 2.2 * k, 24)) };
+    case 'straight':
+      return { isLight: false, area: run([0, -6, 2], [-7, -16, 1.6], [-15, -22, 0.7]) };
+    default:
+      return { isLight: true, area: run([0, -6, 2.1], [5, -11, 1.8], [4, -18, 0.7]) };
+  }
+} // prettier-ignore
+
+/** A wing, its root at (0, 0), spread up and back: a leading edge that bends, and feathers along what trails. */
+function wingArea(size: number, deg: number): { area: Area; inner: Area } {
+  const feather = (x: number, y: number, tipX: number, tipY: number, r: number): Area => taper([x, y, r], [(x + tipX) / 2 - 1.5, (y + tipY) / 2, r * 1.05], [tipX, tipY, 0.7]);
+  const long = [0, 1, 2, 3].map((i) => feather(-1.5 * i, -26 + 6.4 * i, -30 + 3.2 * i, -38 + 11.4 * i, 4.6));
+  const short: Area[] = [];
+  const arm = taper([0, 0, 5.4], [3.4, -13, 5], [1, -26, 4], [-6, -33, 2.4]);
+  const area = filleted(union(arm, ...long, ...short), 0.5);
+  const inner = taper([-0.6, -3, 2.2], [1, -13, 2.6], [-1, -23, 2], [-6, -29, 1]);
+  const turn = turnAbout([0, 0], (deg * Math.PI) / 180);
+  const scale = [size, 0, 0, size, 0, 0] as const;
+  return { area: moved(moved(area, scale), turn), inner: moved(moved(inner, scale), turn) };
+} // prettier-ignore
+
+/** A whole four-footed animal. */
+function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[] {
+  const { build, tail, neck: neckBy = 1, legs = 1, bulk = 1 } = kind.body!;
+  const f = FRAMES[build]!;
+  const [chestR, rumpR] = [f.chest * bulk * (1 + 0.05 * t('chest')), f.rump * bulk * (1 + 0.05 * t('rump'))];
+  const legLength = f.leg * legs * (1 + 0.05 * t('legs'));
+  const [upper, lower] = [legLength * 0.5, legLength * 0.5];
+  const thick = f.thick * Math.sqrt(bulk);
+  const sits = pose === 'sitting';
+  const stance = sits ? STANCES.standing : (isSecond && SECOND[pose]) || STANCES[pose];
+  const tilt = ((sits ? 52 : stance.tilt) * Math.PI) / 180;
+  const rump: P = [36, 56];
+  const chest: P = [36 + f.back * Math.cos(tilt), 56 - f.back * Math.sin(tilt)];
+  const ground = rump[1] + (sits ? rumpR : legLength + rumpR * 0.42);
+
+  /** One leg from where it is rooted: its thigh, its shin and its foot. */
+  const leg = (root: P, [thigh, shin]: Leg, r: number, isHind: boolean): { area: Area; foot: Area } => {
+    const knee = downFrom(root, upper, thigh);
+    const ankle = downFrom(knee, lower, shin);
+    // Hind legs have a heel.
+    const toe = downFrom(ankle, f.isHoofed ? 2.2 : thick * 1.15, f.isHoofed ? shin + 8 : Math.min(100, shin + 84));
+    const area = limb(at(root, r), at(knee, thick * (isHind ? 1.12 : 1)), at(ankle, thick * 0.8), at(toe, thick * 0.78));
+    const cut = (ankle[0] - root[0] || 0.01) as number;
+    const foot = f.isHoofed ? intersect(grown(area, 0.3), disc(...downFrom(ankle, thick * 0.9, shin), thick * 1.2)) : intersect(area, disc(toe[0], toe[1], thick * 1.7));
+    return { area, foot: Number.isFinite(cut) ? foot : [] };
+  }; // prettier-ignore
+  const foreRoot: P = [chest[0] + 1, chest[1] + chestR * 0.3];
+  const hindRoot: P = [rump[0] - 1, rump[1] + rumpR * 0.2];
+  const legRoot = { fore: Math.min(chestR * 0.62, thick * 1.7), hind: Math.min(rumpR * 0.78, thick * 2.1) };
+
+  let near: { area: Area; foot: Area }[];
+  let far: { area: Area; foot: Area }[];
+  if (sits) {
+    // Fore legs straight to the ground; the hind leg folded, its foot forwards.
+    const straight = (x: number): { area: Area; foot: Area } => {
+      const sole: P = [x + 1, ground - thick * 0.8];
+      const toe: P = [x + 1 + thick * 1.2, ground - thick * 0.78];
+      const area = limb(at([chest[0] - 1, chest[1] + chestR * 0.4], legRoot.fore), at([x, (chest[1] + ground) / 2 + 4], thick), at(sole, thick * 0.8), at(toe, thick * 0.78));
+      return { area, foot: f.isHoofed ? intersect(area, box(0, ground - thick * 1.1, 200, 20)) : intersect(area, disc(toe[0], toe[1], thick * 1.6)) };
+    }; // prettier-ignore
+    const fold: P = [rump[0] + rumpR * 1.02, ground - thick * 0.84];
+    const foldToe: P = [fold[0] + thick * 1.9, ground - thick * 0.8];
+    const folded = union(
+      oval(rump[0] + 2.5, rump[1] + rumpR * 0.16, rumpR * 0.94, rumpR * 0.86, -0.5),
+      bone(at([rump[0] - 1, ground - thick * 0.9], thick * 0.9), at(foldToe, thick * 0.82)),
+    );
+    near = [
+      straight(chest[0] + 1),
+      { area: folded, foot: intersect(folded, disc(foldToe[0], foldToe[1], thick * 1.5)) },
+    ];
+    far = [straight(chest[0] + 1 + thick * 1.9)];
+  } else {
+    near = [leg(foreRoot, stance.fore[0], legRoot.fore, false), leg(hindRoot, stance.hind[0], legRoot.hind, true)];
+    far = [leg([foreRoot[0] + 2, foreRoot[1]], stance.fore[1], legRoot.fore * 0.9, false), leg([hindRoot[0] + 4, hindRoot[1]], stance.hind[1], legRoot.hind * 0.85, true)]; // prettier-ignore
+  }
+
+  const neckLength = f.neck * neckBy * (1 + 0.06 * t('neck'));
+  const neckDeg = 180 - (f.neckDeg + (sits ? -26 : stance.neck) + 6 * t('nod'));
+  const nape: P = [chest[0] + chestR * 0.25, chest[1] - chestR * 0.25];
+  const head = downFrom(nape, chestR * 0.6 + neckLength, neckDeg);
+  const skullR = f.skull * (0.9 + 0.1 * bulk);
+  const faceDeg = 66 + (sits ? -4 : stance.tilt * 0.35) + 5 * t('face');
+  const snout = downFrom(head, f.snout * (0.9 + 0.1 * bulk) + 2, faceDeg);
+  const isBull = kind.muzzle === 'wide' ? 1.18 : 1;
+  const skull = union(disc(head[0], head[1], skullR, 56), bone(at(head, skullR * 0.84), at(snout, f.snoutR * isBull)));
+  const throat = taper(at([chest[0], chest[1]], chestR * 0.94), at([(nape[0] + head[0]) / 2 + 1, (nape[1] + head[1]) / 2 + 1], (chestR * 0.6 + skullR * 0.5) * (neckBy > 1.2 ? 0.72 : 0.9)), at(head, skullR * 0.82)); // prettier-ignore
+
+  const barrel = limb(at(rump, rumpR), at([(rump[0] + chest[0]) / 2, (rump[1] + chest[1]) / 2 - 0.5], (rumpR + chestR) * 0.47), at(chest, chestR)); // prettier-ignore
+  const joined = filleted(union(barrel, throat, skull, ...near.map((l) => l.area)), 2.4);
+  const body = sits ? filled(joined) : joined;
+  const farLegs = union(...far.map((l) => l.area));
+
+  const rootDeg = sits ? 14 : stance.tail;
+  const tailRoot: P = sits
+    ? [rump[0] - rumpR * 0.8, rump[1] + rumpR * 0.5]
+    : [rump[0] - rumpR * 0.84, rump[1] - rumpR * 0.42];
+  const isUp = tail === 'tuft' || tail === 'brush' ? -1 : 1;
+  const tailed = tailArea(tail, tailRoot, sits ? rootDeg - 24 : -rootDeg * isUp, 0.9 + 0.1 * bulk, t);
+  const ear = kind.ears ? earArea(kind.ears, head, skullR) : null;
+  const horns = kind.horns ? hornArea(kind.horns, head, skullR) : null;
+  const eye: P = downFrom(head, skullR * 0.42, faceDeg + 62);
+  const nose: P = downFrom(snout, f.snoutR * isBull * 0.72, faceDeg + 22);
+  const lightness = kind.tones?.[0] ?? 0.42;
+  const marks = new Set(kind.marks);
+
+  const hasBib =
+    kind.muzzle === 'mask' || kind.muzzle === 'cat' || (kind.muzzle === 'bud' && !kind.marks.includes('wool'));
+  const under = downFrom(head, skullR * 0.8, faceDeg - 58);
+  const front: P = [chest[0] + chestR * 0.86, chest[1] + chestR * 0.12];
+  const bib = hasBib && !marks.has('mane') ? [piece(LIGHT, intersect(subtract(body, grown(near[0].area, 0.1)), taper(at(under, skullR * 0.34), at([(under[0] + front[0]) / 2 + 1.5, (under[1] + front[1]) / 2], skullR * 0.46), at(front, chestR * 0.42), at([front[0] - chestR * 0.2, front[1] + chestR * 0.62], chestR * 0.2))))] : []; // prettier-ignore
+  const belly = marks.has('bands') || lightness > 0.84 || (!hasBib && kind.muzzle !== 'round') ? [] : [piece(LIGHT, intersect(body, chinArea(head, snout, f.snoutR * isBull, skullR, faceDeg)))]; // prettier-ignore
+  const along = (k: number): P => [rump[0] + (chest[0] - rump[0]) * k, rump[1] + (chest[1] - rump[1]) * k];
+  const stripes = marks.has('stripes') ? [piece(DARK, intersect(body, union(...[-0.12, 0.14, 0.4, 0.66, 0.92].map((k) => moved(grown([[-2, -22, 2.2, -22, 0, 3]], 0.5), [1, 0, 0, 1, along(k)[0], along(k)[1]])))))] : []; // prettier-ignore
+  const spots = marks.has('spots') ? [piece(COAT, intersect(grown(barrel, -1.2), union(...[[-0.1, -6], [0.12, 2], [0.3, -7], [0.5, 1], [0.7, -6], [0.92, 0], [0.04, 8], [0.62, 8]].map(([k, dy]) => disc(along(k)[0], along(k)[1] + dy, 2.3, 24)))))] : []; // prettier-ignore
+  const patches = kind.marks[0] === 'patches' ? [piece(COAT, intersect(body, union(oval(rump[0] + 1, rump[1] - 6, 9, 8), oval(chest[0] - 6, chest[1] + 3, 6.5, 5.4), disc(head[0] - 1, head[1] - 2, skullR * 0.62, 40))))] : []; // prettier-ignore
+  const mane = marks.has('mane')
+    ? [piece(COAT, union(...[0, 1, 2, 3, 4, 5, 6].map((i) => disc(head[0] - 3 + 11.6 * Math.cos(1.3 + i * 0.62), head[1] + 4 + 12.6 * Math.sin(1.3 + i * 0.62), 7, 40)), disc(head[0] - 4, head[1] + 5, 13, 48)))] // prettier-ignore
+    : marks.has('forelock')
+      ? [piece(COAT, taper(at([head[0] + 2, head[1] - skullR], 2.4), at([head[0] - skullR, head[1] - 2], 3.6), at([(head[0] + nape[0]) / 2 - 5, (head[1] + nape[1]) / 2], 3.8), at([nape[0] - chestR * 0.7, nape[1] - chestR * 0.3], 2)))] // prettier-ignore
+      : [];
+  const middle = along(0.5);
+  const tilted = turnAbout(middle, -tilt);
+  const wool = marks.has('wool')
+    ? [piece(COAT, union(barrel, moved(union(...around(0, 0, 1, 0, 337.5, 16).map(([x, y]) => disc(middle[0] + (f.back / 2 + rumpR * 0.86) * x, middle[1] - 1 + rumpR * 0.98 * y, 6.4, 40))), tilted)))] // prettier-ignore
+    : [];
+  const spine = (deg: number): Area => {
+    const r = f.back / 2 + rumpR;
+    const [[ax, ay], [bx, by], [cx, cy]] = [-7, 0, 7].map((d, i) => around(middle[0], middle[1], 1, deg + d, deg + d, 1).map(([x, y]) => [(x - middle[0]) * r * (i === 1 ? 1.08 : 0.72), (y - middle[1]) * r * (i === 1 ? 0.86 : 0.5)])[0]); // prettier-ignore
+    return [[middle[0] + ax, middle[1] + ay, middle[0] + bx, middle[1] + by, middle[0] + cx, middle[1] + cy]];
+  };
+  const spines = marks.has('spines') ? [piece(FUR, subtract(union(barrel, moved(union(...around(0, 0, 1, 168, 352, 13).map(([, , a]) => spine((a * 180) / Math.PI))), tilted)), grown(skull, 0.6)))] : []; // prettier-ignore
+  const feet =
+    (f.isHoofed && build !== 'heavy') || marks.has('tips') ? [piece(DARK, union(...near.map((l) => l.foot)))] : [];
+  const wings = pose === 'flying' ? wingArea(1.05 + 0.1 * t('wings'), 12) : null;
+  const wingRoot: P = [chest[0] - 6, chest[1] - chestR * 0.5];
+  const put = (area: Area, dx = 0, dy = 0): Area => moved(area, [1, 0, 0, 1, wingRoot[0] + dx, wingRoot[1] + dy]);
+  const pupil = piece(lightness < 0.3 ? LIGHT : DARK, disc(eye[0], eye[1], Math.max(1.3, skullR * 0.15), 28));
+  const trunk = kind.muzzle === 'trunk' ? [taper(at(snout, 5.4), at([snout[0] + 5, snout[1] + 11], 4.4), at([snout[0] + 6, snout[1] + 21], 3.6), at([snout[0] + 13, snout[1] + 25], 2.8))] : []; // prettier-ignore
+  const tusk = kind.marks.includes('tusks') ? [piece(LIGHT, taper(at([snout[0] - 1, snout[1] + 3], 2.2), at([snout[0] + 9, snout[1] + 9], 1.8), at([snout[0] + 14, snout[1] + 5], 0.8)))] : []; // prettier-ignore
+
+  return [
+    ...(wings ? [piece(COAT, put(moved(wings.area, turnAbout([0, 0], 0.42)), 5, 1))] : []),
+    piece(COAT, farLegs),
+    ...(f.isHoofed && build !== 'heavy' ? [piece(DARK, union(...far.map((l) => l.foot)))] : []),
+    ...(tailed?.area.length ? [piece(FUR, tailed.area)] : []),
+    ...(tailed?.tip.length ? [piece(tail === 'bushy' ? LIGHT : COAT, tailed.tip)] : []),
+    ...(horns ? [piece(horns.isLight ? ACCENT : COAT, horns.area)] : []),
+    piece(marks.has('spines') ? COAT : FUR, trunk.length ? filleted(union(body, ...trunk), 1.6) : body),
+    ...bib,
+    ...belly,
+    ...stripes,
+    ...spots,
+    ...patches,
+    ...feet,
+    ...(wool.length ? wool : spines),
+    ...mane,
+    ...(marks.has('wool') || marks.has('mane') || marks.has('spines') ? [piece(marks.has('spines') ? COAT : FUR, intersect(body, union(skull, grown(skull, 0.5))))] : []), // prettier-ignore
+    ...(ear ? [piece(kind.ears![0] === 'flop' || kind.ears![0] === 'huge' || kind.ears![0] === 'side' ? COAT : FUR, ear.near), ...(ear.inner.length && kind.ears![0] !== 'side' ? [piece(ACCENT, ear.inner)] : [])] : []), // prettier-ignore
+    ...tusk,
+    piece(kind.muzzle === 'pig' || kind.muzzle === 'wide' ? ACCENT : DARK, kind.muzzle === 'trunk' ? [] : kind.muzzle === 'pig' ? oval(nose[0], nose[1], 2.2, 4, 0.4) : disc(nose[0], nose[1], kind.muzzle === 'wide' ? 0.01 : 2, 28)), // prettier-ignore
+    pupil,
+    ...(wings ? [piece(COAT, put(wings.area)), piece(ACCENT, put(wings.inner))] : []),
+  ].filter((p) => p.area.length);
+}
+
+/** The lower half of a snout. */
+const chinArea = (head: P | readonly number[], snout: readonly number[], r: number, skullR: number, deg: number): Area => {
+  const a = ((deg - 90) * Math.PI) / 180;
+  const under = (from: readonly number[], by: number): Joint => [from[0] + by * Math.sin(a) * -1, from[1] + by * Math.cos(a), r * 0.72];
+  return bone(under(downFrom(head, skullR * 0.5, deg), skullR * 0.52), under(downFrom(snout, 1.5, deg), r * 0.5));
+}; // prettier-ignore
+
+/** A whole bird. */
+function fowlParts(kind: Kind, pose: Pose, t: Spread): Part[] {
+  const { build, tail, neck = 1, legs = 1, bulk = 1 } = kind.body!;
+  const isUpright = build === 'penguin' || build === 'raptor';
+  const tall = build === 'wader' || build === 'runner';
+  const bodyR = (tall ? 11.5 : build === 'fowl' ? 15 : 14) * bulk * (1 + 0.05 * t('body'));
+  const flies = pose === 'flying' || pose === 'leaping';
+  const tilt = pose === 'leaping' ? -34 : pose === 'flying' ? 8 : isUpright ? 62 : pose === 'running' ? 6 : 24;
+  const a = (tilt * Math.PI) / 180;
+  const breast: P = [56, 50];
+  const back = bodyR * (isUpright ? 1.5 : 1.35);
+  const vent: P = [breast[0] - back * Math.cos(a), breast[1] + back * Math.sin(a)];
+  const neckLength = (tall ? 24 : build === 'fowl' ? 7 * neck : build === 'penguin' ? 3 : 4) * (tall ? 1 : Math.max(1, neck * 0.8)) * (1 + 0.06 * t('neck'));
+  const neckDeg = 180 - (flies ? 62 : isUpright ? 8 : pose === 'running' ? 44 : tall || neck > 1.5 ? 16 : 26);
+  const headR = (tall || neck > 1.5 ? 6 : isUpright ? 10.5 : 9) * (1 + 0.04 * t('head'));
+  const head = downFrom(breast, bodyR * 0.72 + neckLength, neckDeg);
+  const bend: P = [(breast[0] + head[0]) / 2 + (tall || neck > 1.5 ? (flies ? 0 : 5) : 1), (breast[1] + head[1]) / 2 + (flies ? 3 : 0)];
+  const neckR = tall || neck > 1.5 ? 3.4 : headR * 0.86;
+  const tailLength = tail === 'long' ? 20 : tail === 'bushy' ? 16 : tail === 'brush' ? 13 : 9;
+  const tailTip: P = [vent[0] - tailLength * Math.cos(a - (tail === 'bushy' || tail === 'brush' ? 0.9 : 0)), vent[1] + tailLength * Math.sin(a - (tail === 'bushy' || tail === 'brush' ? 0.9 : 0))];
+  const tailed = tail === 'bushy'
+    ? union(...[-0.5, 0, 0.5].map((d) => taper(at(vent, 5), at([vent[0] - 10 * Math.cos(a - 1 + d), vent[1] + 10 * Math.sin(a - 1 + d)], 4.6), at([vent[0] - 19 * Math.cos(a - 1.1 + d * 1.5), vent[1] + 19 * Math.sin(a - 1.1 + d * 1.5)], 1.6))))
+    : bone(at(vent, bodyR * 0.5), at(tailTip, build === 'penguin' ? 1.4 : 3));
+  const barrel = union(bone(at(breast, bodyR), at(vent, bodyR * 0.62)));
+  const neckArea = taper(at(breast, bodyR * 0.8), at(bend, neckR), at(head, headR * 0.9));
+  const body = filleted(union(barrel, neckArea, disc(head[0], head[1], headR, 56), tailed), 2.6);
+  const lightness = kind.tones?.[0] ?? 0.42;
+  // The beak, from the front of the head.
+  const beakDeg = pose === 'leaping' ? 60 : 88;
+  const long = { beak: 8, hook: 8, slender: tall ? 20 : 11, bill: 11, great: 17 }[kind.muzzle as 'beak'] ?? 8;
+  const thick = { beak: 4, hook: 5, slender: 2.8, bill: 3.8, great: 6.4 }[kind.muzzle as 'beak'] ?? 4;
+  const root = downFrom(head, headR * 0.8, beakDeg);
+  const tip = downFrom(root, long + headR * 0.16, beakDeg - (kind.muzzle === 'hook' || kind.muzzle === 'great' ? 20 : 3));
+  const n: P = [Math.cos(((beakDeg - 90) * Math.PI) / 180), -Math.sin(((beakDeg - 90) * Math.PI) / 180)];
+  const beak: Area = kind.muzzle === 'bill' ? bone(at(root, thick), at(tip, thick * 0.72)) : union([[root[0] + n[1] * thick, root[1] - n[0] * thick, tip[0], tip[1], root[0] - n[1] * thick, root[1] + n[0] * thick]], kind.muzzle === 'hook' || kind.muzzle === 'great' ? bone(at(root, thick), at(downFrom(root, long * 0.5, beakDeg - 6), thick * 0.7)) : []);
+  const eye = downFrom(head, headR * 0.36, 118);
+  // Legs and feet.
+  const legLength = (tall ? (build === 'runner' ? 32 : 36) : build === 'penguin' ? 3 : 10) * legs;
+  const soles: Part[] = [];
+  const footed = (x: number, y: number, thigh: number, shin: number): Area => {
+    const knee = downFrom([x, y], legLength * 0.5, thigh);
+    const ankle = downFrom(knee, legLength * 0.5, shin);
+    const w = build === 'runner' ? 2 : tall ? 1.3 : 1.5;
+    return union(limb(at([x, y], w * (build === 'runner' ? 2.6 : 1.4)), at(knee, w), at(ankle, w)), bone(at([ankle[0] - 1.6, ankle[1]], w), at([ankle[0] + (build === 'penguin' ? 7 : 6), ankle[1] + 0.4], w)));
+  };
+  const hip: P = isUpright ? [vent[0] + bodyR * 0.42, vent[1] + bodyR * 0.24] : [(breast[0] + vent[0]) / 2 + 1, (breast[1] + vent[1]) / 2 + bodyR * 0.68];
+  if (pose === 'running') soles.push(piece(ACCENT, union(footed(hip[0], hip[1], 48, 20), footed(hip[0] - 2, hip[1], -34, -66))));
+  else if (pose === 'standing') soles.push(piece(ACCENT, union(footed(hip[0] - 3, hip[1], tall ? 6 : 0, tall ? -5 : 0), footed(hip[0] + 4, hip[1] + 0.6, tall ? 8 : 4, tall ? -2 : 4))));
+  else if (flies) soles.push(piece(ACCENT, tall ? union(limb(at(vent, 1.4), at(downFrom(vent, legLength * 0.8, -84 - tilt), 1.3))) : []));
+  // Wings.
+  const wing = wingArea(flies ? 1 + 0.1 * t('wings') : 1, pose === 'leaping' ? -26 : 10);
+  const folded = build === 'penguin'
+    ? moved(taper(at([0, -3], 5), at([-2, 9], 4.4), at([-6, 19], 1.6)), [1, 0, 0, 1, breast[0] - 3, breast[1] + 1])
+    : moved(blob([7, -4], [-4, -8], [-16, -3], [-25, 7], [-12, 7], [1, 6]), turnAbout([0, 0], -a)).map((ring) => ring.map((v, i) => v * (bodyR / 14) + (i % 2 ? breast[1] + 1 : breast[0] - 2)));
+  const wingRoot: P = [breast[0] - bodyR * 0.45, breast[1] - bodyR * 0.35];
+  const put = (area: Area, dx = 0, dy = 0): Area => moved(area, [1, 0, 0, 1, wingRoot[0] + dx, wingRoot[1] + dy]);
+  const marks = new Set(kind.marks);
+  const front = marks.has('heart') || marks.has('bib') || build === 'penguin' ? [piece(marks.has('bib') ? ACCENT : LIGHT, intersect(barrel, oval(breast[0] + bodyR * 0.42, breast[1] + bodyR * 0.5, bodyR * 0.72, bodyR * 1.6, (90 - tilt) * 0.008)))] : [];
+  const face = marks.has('discs') || (marks.has('heart') && kind.muzzle !== 'beak') || build === 'penguin' ? [piece(LIGHT, intersect(disc(head[0], head[1], headR, 56), disc(eye[0] + headR * 0.3, eye[1] + headR * 0.16, headR * 0.56, 40)))] : [];
+  const comb = marks.has('comb') ? [piece(ACCENT, union(...[-3.6, 0.4, 4.2].map((dx, i) => disc(head[0] + dx, head[1] - headR * 0.94 - (i === 1 ? 1.4 : 0), 3.4, 28))))] : [];
+  const wattle = marks.has('wattle') ? [piece(ACCENT, oval(root[0] + 0.5, root[1] + 6, 2.2, 4))] : [];
+  const crest = marks.has('crest') || marks.has('quiff') ? [piece(marks.has('crest') ? COAT : FUR, union(...[0, 1, 2].map((i) => taper(at([head[0] - 2, head[1] - headR * 0.7], 2), at([head[0] - 6 - 3 * i, head[1] - headR - 4 + 3 * i], 1.3), at([head[0] - 10 - 4 * i, head[1] - headR - 6 + 5 * i], 0.6)))))] : [];
+  const tufts = kind.ears ? [piece(FUR, [[head[0] - 6, head[1] - headR * 0.5, head[0] - 8, head[1] - headR * 1.5, head[0], head[1] - headR * 0.86]])] : [];
+  const ringed = lightness > 0.9 && build === 'raptor' && kind.muzzle === 'hook' && !marks.has('crest');
+  const mantle = ringed ? [piece(COAT, subtract(subtract(body, disc(head[0], head[1], headR * 1.24, 56)), intersect(tailed, disc(tailTip[0], tailTip[1], tailLength * 0.8))))] : [];
+  return [
+    ...(flies ? [piece(COAT, put(moved(wing.area, turnAbout([0, 0], 0.5)), 7, 1))] : []),
+    ...soles,
+    ...comb,
+    ...crest,
+    ...tufts,
+    piece(ACCENT, beak),
+    ...wattle,
+    piece(FUR, body),
+    ...mantle,
+    ...front,
+    ...face,
+    piece(lightness < 0.3 && !face.length ? LIGHT : DARK, disc(eye[0], eye[1], Math.max(1.3, headR * 0.17), 28)),
+    ...(flies ? [piece(COAT, put(wing.area)), piece(ACCENT, put(wing.inner))] : [piece(COAT, folded)]),
+  ].filter((p) => p.area.length);
+} // prettier-ignore
+
+/** What swims: a body that tapers along its back. */
+function swimmerParts(kind: Kind, pose: Pose, t: Spread): Part[] {
+  const isWhale = kind.body!.build === 'whale';
+  const r = (isWhale ? 17 : 14) * (kind.body!.bulk ?? 1) * (1 + 0.06 * t('body'));
+  const bend = pose === 'leaping' ? 1 : pose === 'flying' ? 0.7 : pose === 'running' ? 0.3 : 0.12;
+  const spine: Joint[] = Array.from({ length: 7 }, (_, i) => {
+    const k = i / 6;
+    const x = 86 - 66 * k;
+    const y = 52 - 30 * bend * Math.sin(Math.PI * k) + 26 * bend * k - 8 * (isWhale ? k * k * (1 - bend) : 0);
+    const width = isWhale ? [0.5, 0.86, 1, 0.94, 0.68, 0.36, 0.18] : [0.26, 0.72, 1, 0.98, 0.7, 0.4, 0.2];
+    return [x, y, r * width[i]];
+  });
+  const body = taper(...spine);
+  const [ex, ey] = spine[6];
+  const [px, py] = spine[5];
+  const a = Math.atan2(ey - py, ex - px);
+  const fluke = (d: number): Area => taper(at([ex, ey], 2.6), at([ex + 11 * Math.cos(a + d), ey + 11 * Math.sin(a + d)], 3.6), at([ex + 21 * Math.cos(a + d * 1.3), ey + 21 * Math.sin(a + d * 1.3)], 0.8)); // prettier-ignore
+  const tail = filleted(union(fluke(0.62), fluke(-0.62)), 1);
+  const [mx, my] = spine[3];
+  const dorsal: Area = [[mx + 7, my - r * 0.86, mx - 7, my - r * 1.62, mx - 9, my - r * 0.72]];
+  const [cx, cy, cr] = spine[2];
+  const fin = taper(
+    at([cx - 1, cy + cr * 0.4], 4),
+    at([cx - 9, cy + cr * 0.95], 3.6),
+    at([cx - 17, cy + cr * 1.25], 0.9),
+  );
+  const belly = intersect(
+    body,
+    union(taper(...spine.slice(0, 6).map(([x, y, w]): Joint => [x + 2, y + w * 0.95, w * 0.66]))),
+  );
+  const [hx, hy, hr] = spine[1];
+  const spout = kind.marks.includes('spout') ? [piece(COAT, union(taper(at([hx - 5, hy - hr - 3], 1.5), at([hx - 8, hy - hr - 11], 1.7), at([hx - 15, hy - hr - 13], 1.3)), taper(at([hx - 5, hy - hr - 3], 1.5), at([hx - 2, hy - hr - 11], 1.7), at([hx + 5, hy - hr - 13], 1.3))))] : []; // prettier-ignore
+  const gill = isWhale ? [] : [piece(COAT, line(COAT, 1.6, `M${hx - 8} ${hy - hr * 0.5}Q${hx - 12} ${hy} ${hx - 8} ${hy + hr * 0.5}`).area)]; // prettier-ignore
+  return [
+    piece(isWhale ? FUR : COAT, tail),
+    ...(isWhale && kind.marks.includes('spout') ? [] : [piece(COAT, grown(dorsal, 0.8))]),
+    ...spout,
+    piece(FUR, body),
+    piece(LIGHT, belly),
+    ...gill,
+    piece(COAT, fin),
+    piece(DARK, disc(hx + 3, hy - hr * 0.1, 2, 28)),
+  ];
+}
+
+/** A whole animal in a pose, or in the other moment of it; null for one whose body there is no build for. */
+export function sideParts(kind: Kind, pose: Pose, t: Spread, isSecond = false): Part[] | null {
+  if (!kind.body) return null;
+  const { build } = kind.body;
+  if (FRAMES[build]) return beastParts(kind, pose, t, isSecond);
+  return build === 'fish' || build === 'whale' ? swimmerParts(kind, pose, t) : fowlParts(kind, pose, t);
+}
+
+/** A four-footed animal curled up asleep, its tail round it; null for others. */
+export function curledParts(kind: Kind, t: Spread): Part[] | null {
+  const frame = kind.body && FRAMES[kind.body.build];
+  if (!frame) return null;
+  const round = 1 + 0.05 * t('curl');
+  const body = oval(48, 58, 34 * round, 25);
+  const back = intersect(body, oval(46, 52, 34 * round, 24));
+  const head: P = [68, 66];
+  const r = 12.5;
+  const snout: P = [head[0] - r - frame.snout * 0.3, head[1] + 7];
+  const skull = union(disc(head[0], head[1], r, 56), bone(at(head, r * 0.84), at(snout, Math.min(6, frame.snoutR * 1.2))));
+  const ear = kind.ears ? earArea(kind.ears, [head[0] + 3, head[1]], r) : null;
+  const isTailed = !['none', 'stub'].includes(kind.body!.tail);
+  const w = { bushy: 8.6, plume: 9, brush: 6.4, ringed: 6.6, long: 5 }[kind.body!.tail as 'bushy'] ?? 3.2;
+  const tail = isTailed ? taper([20, 66, w * 0.6], [29, 78, w * 0.94], [44, 83, w], [58, 82, w * 0.5]) : [];
+  const lines = (kind.tones?.[0] ?? 0.42) < 0.3 ? LIGHT : DARK;
+  const marks = new Set(kind.marks);
+  return [
+    piece(FUR, body),
+    ...(marks.has('wool') ? [piece(COAT, union(body, ...around(48, 58, 1, 0, 337.5, 16).map(([x, y]) => disc(48 + 34 * (x - 48), 58 + 24 * (y - 58), 6.6, 40))))] : []),
+    ...(marks.has('spots') ? [piece(COAT, intersect(back, union(...[[24, 50], [36, 44], [49, 41], [61, 46], [32, 58], [46, 54]].map(([x, y]) => disc(x, y, 3, 24)))))] : []),
+    ...(marks.has('stripes') ? [piece(DARK, intersect(body, union(...[24, 34, 44, 54].map((x) => grown([[x - 2, 26, x + 3, 26, x + 4, 52]], 0.5)))))] : []),
+    ...(tail.length ? [piece(COAT, subtract(grown(tail, 1.1), tail)), piece(FUR, tail), ...(['bushy', 'ringed'].includes(kind.body!.tail) ? [piece(LIGHT, intersect(tail, disc(60, 82, 9, 40)))] : [])] : []),
+    piece(COAT, intersect(subtract(grown(skull, 1.1), skull), body)),
+    piece(FUR, skull),
+    ...(kind.muzzle === 'mask' || kind.muzzle === 'cat' || kind.muzzle === 'round' ? [piece(LIGHT, intersect(skull, disc(snout[0] + 1, snout[1] + 4, 7.4, 40)))] : []),
+    ...(ear ? [piece(kind.ears![0] === 'flop' ? COAT : FUR, ear.near), ...(ear.inner.length ? [piece(ACCENT, ear.inner)] : [])] : []),
+    piece(DARK, disc(snout[0] - 3, snout[1], 2.5, 28)),
+    line(lines, 1.6, `M${head[0] - 7} ${head[1] + 1}Q${head[0] - 4} ${head[1] + 4.4} ${head[0] - 0.6} ${head[1] + 1.6}`),
+  ].filter((p) => p.area.length);
+} // prettier-ignore
