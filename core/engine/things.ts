@@ -5,6 +5,8 @@ import { BUILT_NAMES, isBuilt } from './creature';
 import { ANIMALS } from './figures-animals';
 import { NATURE } from './figures-nature';
 import { THINGS } from './figures-things';
+import { HOME } from './figures-home';
+import { TOOLS } from './figures-tools';
 import type { Drawing, Proportion } from './drawing';
 
 /** A drawing out of the compiled library: parts from the bottom up, each with the number of its tone. */
@@ -17,7 +19,7 @@ export interface LibraryDrawing {
 type Encoded = readonly [string, readonly (readonly [readonly number[], readonly string[]])[]];
 
 /** Figures drawn by hand for this engine, with seeded proportions. */
-export const BY_HAND: Readonly<Record<string, (t: Proportion) => Drawing>> = { ...ANIMALS, ...NATURE, ...THINGS };
+export const BY_HAND: Readonly<Record<string, (t: Proportion) => Drawing>> = { ...ANIMALS, ...NATURE, ...THINGS, ...TOOLS, ...HOME };
 
 const library = new Map((thingsData as unknown as readonly Encoded[]).map(([name, drawings]) => [name, drawings]));
 

@@ -41,7 +41,7 @@ const rows: readonly (readonly [string, Dress])[] = [
   ['fishmonger grocer shopkeeper greengrocer', { top: 'apron', tools: ['basket', 'fish', 'apple'] }],
   ['builder worker foreman labourer bricklayer', { hat: 'helmet', top: 'overalls', tools: ['hammer', 'trowel', 'brick'] }],
   ['engineer architect surveyor', { hat: 'helmet', top: 'vest', tools: ['wrench', 'ruler', 'compass'] }],
-  ['mechanic repairman', { hat: 'cap', top: 'overalls', tools: ['wrench', 'gear'] }],
+  ['mechanic repairman locksmith', { hat: 'cap', top: 'overalls', tools: ['wrench', 'gear'] }],
   ['plumber', { hat: 'cap', top: 'overalls', tools: ['plunger', 'wrench'] }],
   ['electrician welder', { hat: 'helmet', top: 'overalls', tools: ['plug', 'light bulb'] }],
   ['miner', { hat: 'helmet', top: 'suspenders', tools: ['pickaxe', 'lantern'] }],
