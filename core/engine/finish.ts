@@ -1,6 +1,7 @@
 import * as line from './finishes-line';
 import * as solid from './finishes-solid';
 import type { Draw } from './finishes-solid';
+import { oneLine } from './one-line';
 
 export interface Finish {
   /** One line for whoever chooses it. */
@@ -21,7 +22,12 @@ export const FINISHES: Readonly<Record<string, Finish>> = {
   outline: {
     about: 'lines of one weight',
     draw: line.outline,
-    words: ['outlined', 'line art', 'one weight', 'monoline', 'line drawing', 'linear'],
+    words: ['outlined', 'linear'],
+  },
+  'single line': {
+    about: 'one line that never leaves the paper',
+    draw: oneLine,
+    words: ['unbroken line'],
   },
   'two weights': {
     about: 'a strong outer line, thin lines inside',

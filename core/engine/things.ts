@@ -19,7 +19,13 @@ export interface LibraryDrawing {
 type Encoded = readonly [string, readonly (readonly [readonly number[], readonly string[]])[]];
 
 /** Figures drawn by hand for this engine, with seeded proportions. */
-export const BY_HAND: Readonly<Record<string, (t: Proportion) => Drawing>> = { ...ANIMALS, ...NATURE, ...THINGS, ...TOOLS, ...HOME };
+export const BY_HAND: Readonly<Record<string, (t: Proportion) => Drawing>> = {
+  ...ANIMALS,
+  ...NATURE,
+  ...THINGS,
+  ...TOOLS,
+  ...HOME,
+};
 
 const library = new Map((thingsData as unknown as readonly Encoded[]).map(([name, drawings]) => [name, drawings]));
 

@@ -27,8 +27,12 @@ export function letteringAsked(text: string, leaveOut = ''): string {
   return wantsLetters(out) ? reading.lettering.join(' ') : '';
 }
 
-/** Manners that are drawn as lines, where no finish says otherwise. */
-const LINES = ['one continuous line', 'one line weight', 'lines only'];
+/** Manners that are drawn as lines, where no finish says otherwise, and the finish of each. */
+const LINES: readonly (readonly [string, string])[] = [
+  ['one continuous line', 'single line'],
+  ['one line weight', 'outline'],
+  ['lines only', 'outline'],
+];
 
 /**
  * Reads a prompt into its parts; every word is accounted for. Never throws: a text with nothing in it gives parts with nothing in them, and words that are
@@ -69,7 +73,7 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
     figures,
     kind,
     role: found.role,
-    finish: finish ?? (manner.some((m) => LINES.includes(m)) ? 'outline' : null),
+    finish: finish ?? LINES.find(([m]) => manner.includes(m))?.[1] ?? null,
     detail: detail.value,
     colours,
     colourCount,

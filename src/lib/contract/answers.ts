@@ -8,6 +8,8 @@ import type { TraceOptions } from '$core/trace';
 import type { FoundLine, Verdict } from '$core/reading';
 import type { EntryFault, Retouched } from '$core/retouch';
 import type { Artwork, Edit } from '$core/vector';
+import type { NameWay } from '$core/naming';
+import type { Economy, Told, WordTold } from '$core/wording';
 
 /** Every refusal has this shape. */
 export interface ProblemAnswer {
@@ -172,6 +174,41 @@ export interface Understood {
 export interface Wall {
   readonly rounds: readonly Round[];
   readonly broughtIn: readonly Candidate[];
+}
+
+/** A name for the client that was decided about. */
+export interface ClientName {
+  readonly id: string;
+  readonly name: string;
+  readonly way: NameWay;
+  readonly of: readonly string[];
+  readonly told: string;
+  readonly decision: DecisionState;
+}
+
+/** A prompt with a gap for its figure, for every commission. */
+export interface Pattern {
+  readonly id: string;
+  readonly prompt: string;
+  readonly settings: {
+    readonly leaveOut: string;
+    readonly leeway: number;
+    readonly finish: string | null;
+    readonly kind: Kind | null;
+    readonly detail: number | null;
+    readonly colours: number | null;
+    readonly count: number;
+  };
+  /** It was put away. */
+  readonly archived: boolean;
+}
+
+/** The prompts of a commission, kept ones first, what led where, and what it cost. */
+export interface Wording {
+  readonly prompts: readonly Told[];
+  readonly words: { readonly kept: readonly WordTold[]; readonly aside: readonly WordTold[] };
+  readonly rounds: readonly Told[];
+  readonly economy: Economy;
 }
 
 /** Anything with a history. */

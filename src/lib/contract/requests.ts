@@ -7,6 +7,7 @@ import { EASE_NAMES, MOTION_KINDS } from '$core/motion';
 import { FORS, type PackageSets } from '$core/package';
 import { KINDS } from '$core/prompt';
 import { ENTRIES_MOST, ListEditSchema, StepSchema, type ListEdit } from '$core/retouch';
+import { hasGap } from '$core/wording';
 import { ArtworkSchema, EditSchema, isStorable, STORABLE, type Edit } from '$core/vector';
 
 /** Text that can be stored: what a database or a page cannot hold is refused where it is written. */
@@ -66,9 +67,9 @@ export const CommissionChange = v.pipe(
   ),
 );
 
-/** What is to be undone or redone: the brief's changes, or decisions, of one candidate or of all; the newest of any when left out. */
+/** What is to be undone or redone: the brief's changes, decisions about names, or decisions, of one candidate or of all; the newest of any when left out. */
 export const ChangesOf = v.object({
-  of: v.optional(v.picklist(['brief', 'decisions'])),
+  of: v.optional(v.picklist(['brief', 'decisions', 'names'])),
   candidateId: v.optional(v.pipe(v.string(), v.uuid())),
 });
 
@@ -167,6 +168,33 @@ export const NamesWanted = v.object({
   count: v.optional(whole(1, 200), 50),
   seed: v.optional(whole(0, 0xffffffff), 1),
 });
+
+/** Keeps a name, sets it aside, or takes that back. */
+export const NameDecision = v.object({
+  name: v.pipe(text(80), v.trim(), v.nonEmpty('say which name')),
+  way: v.picklist(NAME_WAYS),
+  of: v.pipe(v.array(text(60)), v.maxLength(4)),
+  told: text(300),
+  decision: v.picklist(['undecided', 'kept', 'aside']),
+});
+
+/** A prompt with a gap (___) in place of its figure, and the settings that go with it. */
+export const PatternStart = v.object({
+  prompt: v.pipe(text(PROMPT_MOST), v.trim(), v.check(hasGap, 'put ___ where the figure goes')),
+  settings: v.optional(
+    v.object({
+      leaveOut: v.optional(text(500), ''),
+      leeway: v.optional(whole(0, 100), 35),
+      finish: v.optional(v.nullable(text(60)), null),
+      kind: v.optional(v.nullable(v.picklist(KINDS)), null),
+      detail: v.optional(v.nullable(whole(0, 100)), null),
+      colours: v.optional(v.nullable(whole(1, 6)), null),
+      count: v.optional(whole(1, 8), 4),
+    }),
+    {},
+  ),
+});
+export const PatternChange = v.object({ archived: v.boolean() });
 
 export const Decision = v.object({ decision: v.picklist(['undecided', 'kept', 'aside']) });
 

@@ -4,7 +4,7 @@ import { sql, transaction, type Sql } from './database';
 import { Problem } from './problem';
 
 /** Tables whose fields may be changed and changed back. */
-export type Subject = 'commission' | 'candidate';
+export type Subject = 'commission' | 'candidate' | 'client_name';
 
 /** Columns that a change may touch: names go into the statement, so they are checked against this. */
 const COLUMNS: Readonly<Record<Subject, ReadonlySet<string>>> = {
@@ -14,6 +14,7 @@ const COLUMNS: Readonly<Record<Subject, ReadonlySet<string>>> = {
     ),
   ),
   candidate: new Set(['decision']),
+  client_name: new Set(['decision']),
 };
 
 export type Fields = Readonly<Record<string, unknown>>;
@@ -79,7 +80,13 @@ const next = (direction: 'undo' | 'redo', columns: string): string => `
 
 const scoped = (commissionId: string, { of, candidateId }: Scope) => [
   commissionId,
-  candidateId || of === 'decisions' ? 'candidate' : of === 'brief' ? 'commission' : null,
+  candidateId || of === 'decisions'
+    ? 'candidate'
+    : of === 'brief'
+      ? 'commission'
+      : of === 'names'
+        ? 'client_name'
+        : null,
   candidateId ?? null,
 ];
 

@@ -192,6 +192,32 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
       400: 'Not such a seed',
     },
   },
+  'GET /api/commissions/{id}/names': {
+    summary: 'The names that were kept or set aside for its client, kept ones first',
+    answers: { 200: 'A list of {id, name, way, of, told, decision}', 404: 'No such commission' },
+  },
+  'POST /api/commissions/{id}/names': {
+    summary: 'Keep a name, set it aside, or take that back',
+    body: requests.NameDecision,
+    answers: { 200: 'The name', 404: 'No such commission' },
+  },
+  'GET /api/commissions/{id}/wording': {
+    summary:
+      'Its prompts with what each gave, kept ones first; words that led to what was kept and to what was set aside; cost and time',
+    query: { search: 'Words that a prompt is to have, all of them' },
+    answers: { 200: '{prompts, words: {kept, aside}, rounds, economy}', 404: 'No such commission' },
+  },
+  'GET /api/patterns': { summary: 'Prompts with a gap for their figure, newest first', answers: { 200: 'A list' } },
+  'POST /api/patterns': {
+    summary: 'Keep a prompt with a gap (___) for every commission',
+    body: requests.PatternStart,
+    answers: { 201: 'The pattern', 400: 'No gap' },
+  },
+  'PATCH /api/patterns/{id}': {
+    summary: 'Put a pattern away, or bring it back',
+    body: requests.PatternChange,
+    answers: { 200: 'The pattern', 404: 'No such pattern' },
+  },
   'GET /api/pictures/{id}': {
     summary: 'A picture by the SHA-256 of its PNG',
     answers: { 200: 'The PNG' },

@@ -74,7 +74,15 @@
   aria-label="Thread"
 >
   <Knot href="{base}/brief" label="brief" current={path === `${base}/brief`} />
-  <div class="h-4 w-px shrink-0 bg-muted"></div>
+  <div class="h-2.5 w-px shrink-0 bg-muted"></div>
+  <Knot
+    href="{base}/words"
+    label="words"
+    title="Words: prompts, names, patterns"
+    current={path === `${base}/words`}
+    small
+  />
+  <div class="h-2.5 w-px shrink-0 bg-muted"></div>
   <Knot
     href={base}
     label={thread.rounds ? `rounds · ${thread.rounds}` : 'rounds'}

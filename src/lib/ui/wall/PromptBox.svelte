@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { sharpen } from '$core/wording';
+  import { notices } from '../notices.svelte';
   import type { Understood } from '$lib/contract/answers';
   import { PROMPT_MOST } from '$lib/contract/requests';
   import UnderstoodLine from './UnderstoodLine.svelte';
@@ -23,6 +25,22 @@
   let understood = $state.raw<Understood | null>(null);
   /** The prompt that was understood so. */
   let readOf = $state('');
+  /** What crowds the prompt or contradicts itself in it. */
+  const blunt = $derived.by(() => {
+    const found = understood && readOf === prompt ? sharpen(understood.parts) : null;
+    // What is only not understood stands in the line below already.
+    return found && found.noticed.some((n) => !/^(?:not understood|nothing is drawn)/.test(n.told)) ? found : null;
+  });
+
+  /** Takes the shorter prompt; the longer one is told of, to be had back with a press. */
+  function sharpened(): void {
+    const shorter = blunt?.shorter;
+    if (!shorter) return;
+    const before = prompt;
+    prompt = shorter;
+    notices.tell(`The prompt was “${before}”`, { id: 'prompt-before', action: { label: 'Have it back', run: () => (prompt = before) } }); // prettier-ignore
+  }
+
   let chooser = $state<HTMLInputElement>();
   let giver = $state<HTMLInputElement>();
   let over = $state(false);
@@ -87,6 +105,13 @@
     bind:value={prompt}
     placeholder="Figure first, then the kind of mark, its finish and colours: emblem of a noctule bat over a crescent moon, midnight blue and lamp yellow, flat"
   ></textarea>
+  {#if blunt}
+    <p class="mt-1.5 flex items-baseline gap-3 border-l-[3px] border-active pl-2 text-[13px]" data-blunt>
+      <span class="min-w-0 flex-1">{blunt.noticed.map((n) => n.told).join('; ')}</span>
+      {#if blunt.shorter}<button class="underline" title={blunt.shorter} onclick={sharpened}>Take a shorter one</button
+        >{/if}
+    </p>
+  {/if}
   <div class="mt-1.5 flex min-h-6 items-start gap-4">
     <div class="min-w-0 flex-1">
       {#if prompt.length > PROMPT_MOST}

@@ -9,6 +9,8 @@ function scopeOf(screen: string | null, candidateId: string | undefined): Scope 
   switch (screen?.replace('/commissions/[id]', '')) {
     case '':
       return { of: 'decisions' };
+    case '/words':
+      return { of: 'names' };
     case '/brief':
       return { of: 'brief' };
     case '/candidates/[candidate]':
