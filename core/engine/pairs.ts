@@ -389,6 +389,11 @@ const HOLDERS = new Set([
   'pear',
 ]);
 
+/** What is too large to hold, or grows where it stands. */
+const LARGE =
+  /\b(?:trees?|pine|palm|house|building|tower|skyscraper|castle|lighthouse|windmill|barn|church|hut|cabin|tent|igloo|bridge|road|train|tram|bus|car|truck|van|tractor|ship|boat|sailboat|canoe|rocket|airplane|plane|helicopter|bicycle|motorcycle|sofa|bed|bathtub|piano|fountain|volcano|cactus|bush|grass|wings?|tail|horns?|antlers?|ears?|mane|beard|hair|eyes?|crown|rainbow|sea|lake|river|desert|night|galaxy|fire|smoke|lightning|snow|rain)\b/;
+const canBeHeld = (name: string): boolean => !isCreature(name) && !CELESTIAL.has(name) && !LANDSCAPE.has(name) && !LARGE.test(name); // prettier-ignore
+
 /** What one looks out of, or stands in. */
 const OPEN =
   /\b(?:cup|mug|teacup|bowl|basket|pot|boat|canoe|ship|hat|bag|nest|bathtub|box|sink|cart|bucket|vase|pocket|backpack|pool|glass|grass|reeds?|plant|wave|water|sea|field|forest|trees?|bush|shrub|car|train|bus|chair|sofa|bed|armchair|wheat|flowers?|tulip|sunflower|log|tent|barrel|wheelbarrow|suitcase|envelope|shoe|boot|sock)\b/;
@@ -433,6 +438,9 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
       return [madeOf];
     case 'as':
       return [insideOf, turnedPair(insideOf)];
+    case 'with':
+      if (isCreature(a) && canBeHeld(b)) return [inHand('standing'), beside, inHand('sitting'), held];
+    // falls through
     default:
       return CELESTIAL.has(b) || LANDSCAPE.has(b)
         ? [behind, beside, above]

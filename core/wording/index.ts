@@ -23,7 +23,11 @@ export interface WordTold {
   readonly aside: number;
 }
 
-const PLAIN = new Set('a an and as at by for from in into is it its no not of on or the to with without'.split(' '));
+const PLAIN = new Set(
+  'a an and as at by for from in into is it its no not of on or the to with without ground background named saying'.split(
+    ' ',
+  ),
+);
 const wordsIn = (prompt: string): string[] => [...new Set(prompt.toLowerCase().match(/\p{L}[\p{L}'-]{2,}/gu) ?? [])].filter((w) => !PLAIN.has(w)); // prettier-ignore
 
 /** Prompts with what was kept first, then those that nothing was set aside of; the newest before older ones. Those that have all of some words, where any are given. */

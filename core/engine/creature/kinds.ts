@@ -21,7 +21,8 @@ export type Mark =
   | 'patches' | 'bandit' | 'stripes' | 'bands' | 'blaze' | 'mane' | 'wool' | 'spines' | 'spots' | 'discs' | 'cap' | 'blush' | 'comb' | 'crest' | 'quiff' | 'wattle'
   | 'forelock' | 'whiskers' | 'tusks' | 'teeth' | 'antennae' | 'bumps' | 'brow' | 'ruff' | 'tentacles' | 'shell' | 'sail' | 'spout' | 'heart' | 'chops' | 'beard' | 'tips' | 'bill tip' | 'dome' | 'stalks' | 'pincers' | 'hoops'
   | 'bib'
-  | 'lore' | 'hair' | 'long hair' | 'bob' | 'bun' | 'full beard' | 'moustache' | 'curls' | 'bald'; // prettier-ignore
+  | 'lore'
+  | 'wings' | 'hair' | 'long hair' | 'bob' | 'bun' | 'full beard' | 'moustache' | 'curls' | 'bald'; // prettier-ignore
 
 /** How a body is built, from the side. */
 export type Build = 'cat' | 'dog' | 'bear' | 'hoofed' | 'heavy' | 'rodent' | 'hopper' | 'ape' | 'songbird' | 'wader' | 'fowl' | 'raptor' | 'penguin' | 'runner' | 'fish' | 'whale'; // prettier-ignore
@@ -127,7 +128,7 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['snake', 'wide', '', 'none', 'spots', '', [0.46, 0.64, 0.7]],
   ['dragon', 'wedge', 'fin 1 spikes', 'wide', 'sail brow', 'dog long 1.3 0.9 1.1', [0.44, 0.6, 0.74]],
   ['dinosaur', 'broad', '', 'wide', 'sail teeth', '', [0.48, 0.64, 0.76]],
-  ['bat', 'round', 'point 1.35', 'bud', 'teeth quiff', '', [0.2, 0.4, 0.72]],
+  ['bat', 'round', 'point 1.35', 'bud', 'teeth quiff wings', '', [0.2, 0.4, 0.72]],
   ['whale', 'wide', '', 'grooves', 'spout', 'whale none', [0.42, 0.9, 0.6]],
   ['dolphin', 'tall', '', 'grooves', '', 'whale none 1 1 0.8', [0.5, 0.88, 0.6]],
   ['shark', 'wedge', '', 'jaws', 'sail', 'fish none', [0.46, 0.7, 0.7]],

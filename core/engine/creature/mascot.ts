@@ -1,5 +1,5 @@
 /** Figures that stand on two legs and look at us: of one seed one figure, in any pose, dressed for a trade, with a thing truly in its hand. */
-import { grown, intersect, moved, subtract, union, type Area } from '../../path';
+import { areaFrom, grown, intersect, moved, parsePath, subtract, union, type Area } from '../../path';
 import { box, disc, starArea } from '../area';
 import type { Part } from '../figure';
 import { eyewearParts, hatParts, type Dress } from './dress';
@@ -215,12 +215,16 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const tailed = options.crop === 'whole' ? tailParts(kind, hipY, belly, t) : [];
   // It looks out on the side where no arm is raised.
   const tail = pose.arms[0][1] > 70 && pose.arms[1][1] <= 70 ? tailed.map((p) => ({ ...p, area: mirrored(p.area) })) : tailed;
+  // Leathery, spread behind the shoulders.
+  const wing = (k: number): Area => areaFrom(parsePath(`M${50 + shoulder * 0.5} ${neckY + 3}C${60 + 8 * k} ${neckY - 9 * k} ${70 + 12 * k} ${neckY - 14 * k} ${78 + 16 * k} ${neckY - 10 * k}C${74 + 13 * k} ${neckY + 2} ${74 + 14 * k} ${neckY + 10 * k} ${76 + 15 * k} ${neckY + 19 * k}C${70 + 9 * k} ${neckY + 13 * k} ${65 + 7 * k} ${neckY + 15 * k} ${63 + 6 * k} ${neckY + 26 * k}C${58 + 4 * k} ${neckY + 19 * k} ${55 + 3 * k} ${neckY + 20 * k} 50 ${neckY + 26 * k}Z`));
+  const wings = kind.marks.includes('wings') ? [piece(FUR, both(wing(1 + 0.1 * t('wings')))), piece(COAT, both(moved(wing(0.86), [1, 0, 0, 0.9, 0, neckY * 0.1 + 1])))] : [];
   const torsoShadow = [...bodyParts];
   const armParts = arms.map((a) => piece(sleeve, sleeveOf(a)));
   // The sleeve stands out from a body of its own tone by a thin line.
   const apart = sleeved || (!dress.top && !isBird(kind)) || shirted || dress.top === 'apron' ? armParts.map((p) => piece(sleeve === LIGHT || (kind.tones?.[0] ?? 0.42) < 0.3 ? COAT : DARK, intersect(subtract(grown(p.area, 0.9), p.area), union(torso, ...robed.map((r) => r.area))))) : [];
   const lower = [...feet.slice(0, isSat ? 0 : 2), ...(dress.top === 'robe' ? [] : legParts)];
   const whole: Part[] = [
+    ...wings,
     ...cape,
     ...tail,
     ...(isSat ? [] : lower),

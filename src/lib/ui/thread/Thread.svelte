@@ -75,13 +75,7 @@
 >
   <Knot href="{base}/brief" label="brief" current={path === `${base}/brief`} />
   <div class="h-2.5 w-px shrink-0 bg-muted"></div>
-  <Knot
-    href="{base}/words"
-    label="words"
-    title="Words: prompts, names, patterns"
-    current={path === `${base}/words`}
-    small
-  />
+  <Knot href="{base}/words" label="words" title="Words: prompts, names, patterns" current={path === `${base}/words`} />
   <div class="h-2.5 w-px shrink-0 bg-muted"></div>
   <Knot
     href={base}
