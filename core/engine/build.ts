@@ -1,7 +1,9 @@
 /** Figures built anew for each candidate: from a drawing of ours, one of the library's, or from measures. */
 import { areaFrom, bent, intersect, moved, roundedOff, sizeOf, sparse, union, withoutSpecks } from '../path';
 import { boundsOf, box, massOf } from './area';
-import { builtDrawings, type Said } from './built';
+import { builtDrawings, isCreature, joinedFigures, type Said } from './built';
+import { expressionOf, type Expression } from './creature';
+import { faceOn } from './faced';
 import { figureOf, LABEL_SIDE, mapFigure, toneMap, type Figure } from './figure';
 import type { Knobs } from './knobs';
 import { BY_HAND, drawingsOf } from './things';
@@ -69,7 +71,21 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
     tones: d.tones.map((L) => L / 100),
     parts: d.parts.map((p) => ({ tone: p.tone, area: areaFrom(p.contours) })),
   }));
-  return [...hand, ...drawn, ...built];
+  const all = [...hand, ...drawn, ...built];
+  const expression = expressionOf(said.expression ?? null);
+  // A thing that makes a face has one.
+  if (expression && !isCreature(name))
+    return all.map(
+      (draw): Drawn =>
+        () =>
+          faced(draw(), expression),
+    );
+  return all;
+}
+
+function faced(thing: Figure, expression: Expression): Figure {
+  const found = faceOn(thing, expression);
+  return found ? joinedFigures(thing.name, [thing, found.face]) : thing;
 }
 
 /** How many drawings there are of a thing, as far as what is said of it leaves a choice. */

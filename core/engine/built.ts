@@ -126,7 +126,14 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
   if (pose) {
     const stance = stanceOf(said.pose ?? null);
     const isFourFooted = curledParts(kind, t) !== null;
-    const more = pose === 'curled' ? [front('sitting', 'whole', 'sleepy')] : stance ? [front(stance, 'whole')] : [];
+    const swims = kind.body?.build === 'fish' || kind.body?.build === 'whale';
+    const more = swims
+      ? []
+      : pose === 'curled'
+        ? [front('sitting', 'whole', 'sleepy')]
+        : stance
+          ? [front(stance, 'whole')]
+          : [];
     const both = [...side(pose), ...(isFourFooted && pose !== 'sitting' && pose !== 'curled' ? side(pose, true) : [])];
     return both.length || pose === 'curled' ? [...both, ...more] : [];
   }
@@ -187,4 +194,15 @@ export function fewerTones(figure: Figure): Figure {
     return near >= 0 && tones.length >= 4 ? near : tones.push(L) - 1;
   });
   return { ...figure, tones, parts: figure.parts.map((p) => ({ ...p, tone: map[p.tone] })) };
+}
+
+/** Joins figures into one, each with tones of its own. */
+export function joinedFigures(name: string, figures: readonly Figure[]): Figure {
+  const parts: Part[] = [];
+  const tones: number[] = [];
+  for (const f of figures) {
+    parts.push(...f.parts.map((p) => ({ tone: tones.length + p.tone, area: p.area })));
+    tones.push(...f.tones);
+  }
+  return fewerTones({ name, tones, parts, isBuilt: true });
 }

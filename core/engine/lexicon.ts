@@ -1,5 +1,5 @@
-import { isKnownWord, singulars, type FoundFigure } from '../prompt';
-import { isBuilt } from './creature';
+import { isKnownWord, nounKind, singulars, type FoundFigure } from '../prompt';
+import { isBuilt, isRole } from './creature';
 import { isThing, THING_NAMES, WORDS } from './things';
 
 /** Words that mean the same figure. */
@@ -322,6 +322,9 @@ export function findFigure(phrase: string): FoundFigure | null {
     if (Object.hasOwn(SYNONYMS, form)) return { word: phrase, drawn: SYNONYMS[form], via: 'synonym' };
     if (isThing(form)) return { word: phrase, drawn: form, via: 'name' };
     if (Object.hasOwn(BROADER, form)) return { word: phrase, drawn: BROADER[form], via: 'broader' };
+    // A lighthouse keeper is a keeper; a penguin waiter is a penguin.
+    const [first, last, more] = form.split(' ');
+    if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) === 'thing') return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore
     const listed = WORDS.get(form);
     if (listed && !(listed.via === 'broader' && STANDS_FOR_NOTHING.has(listed.thing))) return { word: phrase, drawn: listed.thing, via: listed.via }; // prettier-ignore
   }

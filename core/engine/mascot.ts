@@ -1,12 +1,12 @@
 /** Mascots: an animal or somebody upright, dressed for a trade; or any thing with a face, arms and legs. */
 import { buildFigure, type BuildOptions } from './build';
-import { outlineOf, placed, type Figure, type Part } from './figure';
+import { outlineOf, placed, type Figure } from './figure';
 import { boundsOf, disc } from './area';
-import { faceParts, expressionOf, type Dress, type Stance, stanceOf } from './creature';
-import { fewerTones, uprightFigure } from './built';
+import { expressionOf, stanceOf, type Dress, type Stance } from './creature';
+import { FACE_TONES, faceOn } from './faced';
+import { joinedFigures, uprightFigure } from './built';
 import { isThing } from './things';
-import { moved, parsePath, roomIn, runsFrom, sizeOf, stroked, union, type Area } from '../path';
-import { seenParts } from './figure';
+import { moved, parsePath, runsFrom, stroked, union, type Area } from '../path';
 
 export interface MascotOptions extends BuildOptions {
   readonly dress: Dress;
@@ -17,10 +17,8 @@ export interface MascotOptions extends BuildOptions {
 }
 
 const DARK = 0;
-const LIGHT = 1;
-const ACCENT = 2;
 /** Lightness of the limbs and the face of a thing. */
-const TONES = [0.14, 1, 0.7];
+const TONES = FACE_TONES;
 
 const line = (weight: number, data: string): Area => stroked(runsFrom(parsePath(data, { close: false })), weight, false); // prettier-ignore
 
@@ -39,20 +37,10 @@ function thingMascot(name: string, options: MascotOptions, held: Figure | null, 
   const built = buildFigure(name, { ...options, pose: null, expression: null, detail: Math.min(options.detail, 40) });
   const thing = placed(built, { cx: 50, cy: 44, side: 62, fill: 0.85 });
   const b = boundsOf(outlineOf(thing));
-  // The face goes on the part that has the most room for it, as seen.
-  const seen = seenParts(thing);
-  const largest = [...seen].sort((p, q) => sizeOf(q.area) - sizeOf(p.area))[0];
-  const rooms = seen.map((p) => ({ part: p, room: roomIn(p.area) })).filter((r) => r.room !== null);
-  const best = rooms.sort((p, q) => q.room!.r - p.room!.r)[0] ?? { part: largest, room: { x: 50, y: 46, r: 12 } };
-  const { x, y, r } = best.room!;
-  const eye = Math.max(2, Math.min(4.2, r * 0.2));
-  const isDark = thing.tones[best.part.tone] < 0.4;
-  const face = faceParts(
-    { x, y: y - eye * 0.9, apart: Math.min(r * 0.42, eye * 2.6), eye, mouth: { y: y + eye * 1.9, half: eye * 1.5 }, isDark, lines: isDark ? 3 : 4 }, // prettier-ignore
-    expressionOf(options.expression ?? null) ?? 'happy',
-  );
-  const faceParts0: Part[] = face.map((p) => ({ tone: p.tone === 3 ? LIGHT : p.tone === 4 ? DARK : ACCENT, area: p.area })); // prettier-ignore
-  if (crop === 'head') return joined(name, [thing, { name, tones: TONES, parts: faceParts0 }]);
+  const found = faceOn(thing, expressionOf(options.expression ?? null) ?? 'happy');
+  const face: Figure = found?.face ?? { name, tones: TONES, parts: [] };
+  const y = found?.y ?? b.y + b.height / 2;
+  if (crop === 'head') return joinedFigures(name, [thing, face]);
   const foot = b.y + b.height;
   const half = b.width / 2;
   const cx = b.x + half;
@@ -75,10 +63,10 @@ function thingMascot(name: string, options: MascotOptions, held: Figure | null, 
   const ends = union(shoe(la - kick * 1.6, foot + 10 - kick * 0.5, -1), shoe(ra + kick * 0.4, foot + 10, 1));
   const hands = union(disc(hand[0], hand[1], 3.6, 36), disc(other[0], other[1], 3.6, 36));
   const inHand = held ? placed(held, { cx: hand[0] + 5, cy: hand[1] - 8, side: 27, fill: 0.8 }) : null;
-  return joined(name, [
+  return joinedFigures(name, [
     { name, tones: TONES, parts: [{ tone: DARK, area: limbs }, { tone: DARK, area: ends }] }, // prettier-ignore
     thing,
-    { name, tones: TONES, parts: faceParts0 },
+    face,
     ...(inHand ? [inHand] : []),
     { name, tones: TONES, parts: [{ tone: DARK, area: hands }] },
   ]);
@@ -96,15 +84,4 @@ function sideAt(area: Area, y: number, side: 1 | -1): number | null {
       if (best === null || side * x > side * best) best = x;
     }
   return best;
-}
-
-/** Joins figures into one, each with tones of its own. */
-function joined(name: string, figures: readonly Figure[]): Figure {
-  const parts: Part[] = [];
-  const tones: number[] = [];
-  for (const f of figures) {
-    parts.push(...f.parts.map((p) => ({ tone: tones.length + p.tone, area: p.area })));
-    tones.push(...f.tones);
-  }
-  return fewerTones({ name, tones, parts, isBuilt: true });
 }

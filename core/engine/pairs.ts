@@ -308,7 +308,9 @@ const atPart =
     const bb = boundsOf(outlineOf(big));
     const [, x, y, size] = PARTS_AT.find(([names]) => names.test(place ?? '')) ?? [null, 0.5, 0.5, 0.46];
     const side = Math.max(bb.width, bb.height) * size * (instead ? 1.12 : 0.8);
-    const small = placed(b, { cx: bb.x + bb.width * x, cy: bb.y + bb.height * y, side, fill: 0.95 });
+    // What one holds a key by is where it is roundest.
+    const bow = /^(?:key|magnifying glass|racquet|ladle|spoon)$/.test(a.name) && /^(?:handle|head|bow|top)$/.test(place ?? '') ? roomIn(silhouetteOf(big)) : null; // prettier-ignore
+    const small = placed(b, bow ? { cx: bow.x, cy: bow.y, side: Math.max(side, bow.r * 2.5), fill: 0.95 } : { cx: bb.x + bb.width * x, cy: bb.y + bb.height * y, side, fill: 0.95 }); // prettier-ignore
     const rest = instead ? without(big, grown(silhouetteOf(small), 1.6)) : big;
     return [...finished(s, rest), ...clear(s, small, s.palette.groundHex, swapped(s), 1.6)];
   };
@@ -389,6 +391,10 @@ const HOLDERS = new Set([
   'pear',
 ]);
 
+/** What one stands among. */
+const GROWING =
+  /\b(?:grass|reeds?|plant|field|forest|trees?|bush|shrub|wheat|flowers?|tulip|sunflower|fern|ivy|bamboo|water|sea|pond|lake|wave)\b/;
+
 /** What is too large to hold, or grows where it stands. */
 const LARGE =
   /\b(?:trees?|pine|palm|house|building|tower|skyscraper|castle|lighthouse|windmill|barn|church|hut|cabin|tent|igloo|bridge|road|train|tram|bus|car|truck|van|tractor|ship|boat|sailboat|canoe|rocket|airplane|plane|helicopter|bicycle|motorcycle|sofa|bed|bathtub|piano|fountain|volcano|cactus|bush|grass|wings?|tail|horns?|antlers?|ears?|mane|beard|hair|eyes?|crown|rainbow|sea|lake|river|desert|night|galaxy|fire|smoke|lightning|snow|rain)\b/;
@@ -402,6 +408,7 @@ const OPEN =
 function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[] {
   switch (relation) {
     case 'inside':
+      if (GROWING.test(b)) return [emerging, turnedPair(behind)];
       return OPEN.test(b) ? [emerging, emerging, insideOf] : [insideOf, insideOf, emerging];
     case 'on':
       return CELESTIAL.has(b) ? [behind, above] : [above, above, behind];

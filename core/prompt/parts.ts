@@ -209,7 +209,11 @@ function isThingThere(rest: string, from: number, word: string, kind: Kind | nul
   if (OF_THINGS.test(after.trimStart()) && !new RegExp(`(?:${ANY_COLOUR})\\s*$`).test(before)) return true;
   const ends = /^\s*(?:$|[,;.|]|(?:with|in|on|and|or|over|under|inside|as|made|cut|wearing|holding|shaped|like|whose|growing|from|of|beside|between|behind)\b)/.test(after); // prettier-ignore
   const isNextColour = new RegExp(`^\\s*(?:and|or|,)\\s*(?:an? )?(?:${ANY_COLOUR})`).test(after);
-  if (!ends) return false;
+  // "For a forest school" says whom it is for.
+  if (!ends)
+    return (
+      /\bfor\s+(?:an?\s+|the\s+|our\s+)?$/.test(before) && nounKind(/^\s*([a-z]+)/.exec(after)?.[1] ?? '') !== null
+    );
   if (/\b(?:an?|the|one|half an?|(?:slice|wedge|piece|sprig|bunch|half|cup|bowl|drop) of)\s+(?:[a-z]+ )?$/.test(before)) return !isNextColour; // prettier-ignore
   return kind === 'icon sheet' && /(?:^|[,:|]|\band)\s*$/.test(before);
 }

@@ -24,6 +24,7 @@ export interface Dress {
 
 const rows: readonly (readonly [string, Dress])[] = [
   ['conductor guard porter', { hat: 'cap', top: 'jacket', tools: ['whistle', 'pocket watch', 'lantern'] }],
+  ['keeper warden caretaker', { hat: 'cap', top: 'jacket', neck: 'scarf', tools: ['lantern', 'key'] }],
   ['captain admiral skipper', { hat: 'cap', top: 'jacket', tools: ['ship wheel', 'telescope', 'compass'] }],
   ['pilot aviator', { hat: 'goggles', top: 'jacket', neck: 'scarf', tools: ['propeller', 'airplane'] }],
   ['postman postwoman mailman courier messenger', { hat: 'cap', top: 'shirt', tools: ['envelope', 'mailbox'] }],

@@ -26,7 +26,7 @@ afterAll(async () => {
 
 const NOBODY = '6b0c7f0e-0000-4000-8000-000000000000';
 const start = () => startCommission(v.parse(CommissionStart, { name: 'Noctule Night Rail' }));
-const oak = { name: 'Oakloaf', way: 'compound', of: ['oak', 'loaf'], told: 'oak + loaf' } as const;
+const oak = { name: 'Oakloaf', way: 'compound' as const, of: ['oak', 'loaf'], told: 'oak + loaf' };
 const posted = (body: unknown, method = 'POST') => new Request('http://x', { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }); // prettier-ignore
 
 describe('names', () => {

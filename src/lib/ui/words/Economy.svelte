@@ -78,7 +78,7 @@
     <p class="text-muted">
       The first that was kept came in round {economy.first.number}: up to there it cost {credits(
         economy.first.credits,
-      )}.{#if economy.last.number !== economy.first.number}{' '}The last came in round {economy.last.number}: stopping
+      )}.{#if economy.last.number !== economy.first.number}&#32;The last came in round {economy.last.number}: stopping
         there would have cost {credits(economy.last.credits)}.{/if}
     </p>
   {:else}

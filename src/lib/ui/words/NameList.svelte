@@ -22,7 +22,7 @@
     <div class="min-w-0 flex-1">
       <p class="truncate text-[19px] leading-tight {decision === 'aside' ? 'line-through' : ''}">{name.name}</p>
       <p class="text-[12px] text-muted">
-        {name.told}{#if 'syllables' in name}{' · '}<span title="Strong syllables as X, weak ones as x"
+        {name.told}{#if 'syllables' in name}&#32;· <span title="Strong syllables as X, weak ones as x"
             >{name.rhythm}</span
           >{/if}
       </p>

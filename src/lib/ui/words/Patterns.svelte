@@ -1,7 +1,7 @@
 <script lang="ts">
   import { creditsFor } from '$core/credit';
   import { filled, GAP, hasGap, thingsIn } from '$core/wording';
-  import type { Commission, Pattern, Round } from '$lib/contract/answers';
+  import type { Commission, Pattern } from '$lib/contract/answers';
   import { notices } from '../notices.svelte';
   import { outbox } from '../outbox.svelte';
   import { reload } from '../reload';
@@ -14,7 +14,7 @@
     onuse: (prompt: string) => void;
   }
   const { patterns, commission, onuse }: Props = $props();
-  let things = $state<Record<string, string>>({});
+  const things = $state<Record<string, string>>({});
   let own = $state('');
   let busy = $state(false);
   const shown = $derived(patterns.filter((p) => !p.archived));

@@ -53,7 +53,7 @@
           <span class="min-w-0 select-text">{round.prompt}</span>
           <span class="text-[13px] text-muted"
             >{#if round.kept}<b class="text-text">{round.kept} kept</b
-              >{/if}{#if round.kept && round.aside}{', '}{/if}{#if round.aside}{round.aside} set aside{/if}{#if !round.kept && !round.aside}{round.undecided}
+              >{/if}{#if round.kept && round.aside},&#32;{/if}{#if round.aside}{round.aside} set aside{/if}{#if !round.kept && !round.aside}{round.undecided}
               undecided{/if}
             · {round.credits}
             {round.credits === 1 ? 'credit' : 'credits'}</span

@@ -1,0 +1,28 @@
+/** Things with a face: it goes where they have the most room for it. */
+import { roomIn } from '../path';
+import { faceParts, type Expression } from './creature';
+import { seenParts, type Figure } from './figure';
+
+/** Lightness of what is dark, light, and of a tongue. */
+export const FACE_TONES: readonly number[] = [0.14, 1, 0.7];
+const [DARK, LIGHT, ACCENT] = [0, 1, 2];
+
+/** A face for a thing, as a figure of its own that lies on it, and the place between its eyes; null where no part has room for one. */
+export function faceOn(thing: Figure, expression: Expression): { readonly face: Figure; readonly y: number } | null {
+  // On the part that has the most room for it, as seen.
+  const rooms = seenParts(thing).flatMap((part) => {
+    const room = roomIn(part.area);
+    return room ? [{ part, room }] : [];
+  });
+  const best = rooms.sort((p, q) => q.room.r - p.room.r)[0];
+  if (!best) return null;
+  const { x, y, r } = best.room;
+  const eye = Math.max(2, Math.min(4.2, r * 0.2));
+  const isDark = thing.tones[best.part.tone] < 0.4;
+  const parts = faceParts(
+    { x, y: y - eye * 0.9, apart: Math.min(r * 0.42, eye * 2.6), eye, mouth: { y: y + eye * 1.9, half: eye * 1.5 }, isDark, lines: isDark ? 3 : 4 }, // prettier-ignore
+    expression,
+  );
+  const toneOf = (tone: number): number => (tone === 3 ? LIGHT : tone === 4 ? DARK : ACCENT);
+  return { face: { name: thing.name, tones: FACE_TONES, parts: parts.map((p) => ({ tone: toneOf(p.tone), area: p.area })) }, y }; // prettier-ignore
+}
