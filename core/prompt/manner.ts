@@ -53,7 +53,7 @@ export const EXPRESSIONS = words('smiling grinning laughing happy sad angry surp
 export const EXPRESSION_NOUNS: Readonly<Record<string, string>> = { smile: 'smiling', grin: 'grinning', frown: 'frowning', wink: 'winking', smirk: 'smirking', scowl: 'scowling', tear: 'crying', tears: 'crying', laugh: 'laughing', snarl: 'snarling', yawn: 'yawning', blush: 'blushing' }; // prettier-ignore
 
 /** Poses that are no participles. */
-export const POSE_WORDS = words('asleep awake upright seated airborne aloft afloat astride ajar mid-air mid-flight mid-leap mid-jump mid-stride mid-air aflame alight rampant sejant couchant'); // prettier-ignore
+export const POSE_WORDS = words('asleep awake upright seated airborne aloft afloat astride ajar mid-air mid-flight mid-leap mid-jump mid-stride mid-air aflame alight rampant sejant couchant uphill downhill upstream downstream sideways backwards forwards underwater upside skyward skywards homeward homewards'); // prettier-ignore
 
 /** Portions: of these the thing itself is meant. */
 export const PORTIONS = words('slice loaf loaves bolt piece pieces bunch sprig pile stack handful drop wedge chunk lump ball blade blades stalk stem ear sheaf clump tuft strand bundle scoop puff wisp beam ray rays segment cross-section half quarter part fragment patch swirl burst splash head portrait bust closeup close-up outline silhouette shape image picture drawing illustration icon symbol figure depiction representation version stylization kind type sort form face profile coil ring circle row line group set cluster constellation flock herd school swarm pack pride fleet pair couple trio quartet dozen field forest'); // prettier-ignore

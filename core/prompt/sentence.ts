@@ -427,11 +427,16 @@ export class Sentence extends Cursor {
     // Who does it: the one that the sentence is about where it is alive, else the one named last.
     // What is held, worn or ridden, and what is said after a comma, is of the one it is about in any case.
     const holds = ['holding', 'wearing', 'riding'].includes(found.link.relation) && !this.cast.isLive(this.cast.last);
+    // A letter tied with string: what is done to something is said of what stands before it.
+    const isDone = !isActive && this.i !== this.start && nounKind(this.tokens[this.i - 1]?.text ?? '') !== null;
     const actor =
-      this.cast.isLive(this.cast.root!) || holds || this.i === this.start ? this.cast.root! : this.cast.last;
+      !isDone && (this.cast.isLive(this.cast.root!) || holds || this.i === this.start)
+        ? this.cast.root!
+        : this.cast.last;
     const figure = this.cast.figures[actor];
     this.joined = false;
-    if (POSSESSIVES.test(next) && this.ownPart(found.to, actor, word)) return true;
+    const isOwn = POSSESSIVES.test(next) || (BODY_PARTS.test(next) && next.endsWith('s') && this.cast.isLive(actor));
+    if (isOwn && this.ownPart(found.to, actor, word)) return true;
     const hasObject = isActive && next !== '' && phraseAt(this.openWords(found.to)) === null && !AND.test(next) && !isAdverb(next) && readPhrase(this.tokens, found.to, this.end, this.lexicon) !== null; // prettier-ignore
     if (EXPRESSIONS.has(word) && !hasObject) {
       figure.expression ??= word;
