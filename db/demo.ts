@@ -15,6 +15,7 @@ import type {
   WorkState,
 } from '../src/lib/contract/answers';
 import { textsOf, type Lockup } from '../core/lockup';
+import type { Name } from '../core/naming';
 import { lookAt } from '../core/retouch';
 import { TRACE_DEFAULTS, trace } from '../core/trace';
 import {
@@ -208,6 +209,15 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
     return round.candidates;
   }
 
+  /** Names found for a client, some of them decided about, and a pattern for whoever comes next. */
+  async function makeWords(commissionId: string): Promise<void> {
+    const { trade, mood, audience } = JUNIPER;
+    const names = await call<Name[]>('POST', '/api/names', { trade, mood, audience, count: 12, seed: 5 });
+    for (const [i, { name, way, of, told }] of names.slice(0, 4).entries())
+      await call('POST', `/api/commissions/${commissionId}/names`, { name, way, of, told, decision: i < 3 ? 'kept' : 'aside' }); // prettier-ignore
+    await call('POST', '/api/patterns', { prompt: 'emblem of a ___ in a ring, two colours, flat' });
+  }
+
   const pictureOf = async (id: string): Promise<Uint8Array> =>
     new Uint8Array(await (await fetch(`${address}/api/pictures/${id}`)).arrayBuffer());
 
@@ -323,6 +333,7 @@ export async function loadDemo(address: string, tell: (line: string) => void): P
   tell('making the demo data');
 
   const juniper = await call<Commission>('POST', '/api/commissions', JUNIPER);
+  await makeWords(juniper.id);
   const sketch = await call<{ candidates: { file: string }[] }>('POST', '/api/candidates', {
     prompt: 'hedgehog, pencil sketch, off white ground',
     seed: 6,

@@ -32,15 +32,7 @@ const pressed = async (page: Page, ...keys: string[]): Promise<void> => {
 
 const VIEWS: readonly { name: string; path: string; then?: (page: Page) => Promise<void> }[] = [
   { name: 'commissions', path: '/' },
-  {
-    name: 'new-commission',
-    path: '/new',
-    then: async (page) => {
-      await page.type('#brief-client', 'Ines Varga, head of the library');
-      await page.click('.next-step');
-      await page.waitForSelector('#brief-name-said .text-danger');
-    },
-  },
+  { name: 'words', path: `/commissions/${juniper.id}/words` },
   { name: 'brief', path: `${base}/brief` },
   { name: 'rounds', path: base },
   { name: 'rounds-juniper', path: `/commissions/${juniper.id}` },

@@ -324,7 +324,7 @@ export function findFigure(phrase: string): FoundFigure | null {
     if (Object.hasOwn(BROADER, form)) return { word: phrase, drawn: BROADER[form], via: 'broader' };
     // A lighthouse keeper is a keeper; a penguin waiter is a penguin.
     const [first, last, more] = form.split(' ');
-    if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) === 'thing') return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore
+    if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) !== null && nounKind(first) !== 'animal') return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore
     const listed = WORDS.get(form);
     if (listed && !(listed.via === 'broader' && STANDS_FOR_NOTHING.has(listed.thing))) return { word: phrase, drawn: listed.thing, via: listed.via }; // prettier-ignore
   }

@@ -1,6 +1,6 @@
 import { hexToOklab, mix, oklabDistance } from '../colour';
 import { shrinkToFit, type Picture } from '../raster';
-import { between, cleanSketch, looksLikeSketch, overlapOf } from '../sketch';
+import { between, centreLines, cleanSketch, looksLikeSketch, overlapOf } from '../sketch';
 import { trace } from '../trace';
 import { allPieces } from '../vector';
 import { boundsOf } from './area';
@@ -14,6 +14,7 @@ import {
   sizeOf,
   smoothed,
   sparse,
+  stroked,
   union,
   withoutSpecks,
   areaFrom,
@@ -42,6 +43,8 @@ const fieldMap = (w: number, h: number): readonly [number, number, number, numbe
   return [k, 0, 0, k, 50 - (k * w) / 2, 50 - (k * h) / 2];
 };
 
+/** Weight of a line within a figure, in units. */
+const LINE_WEIGHT = 1.9;
 const calmed = (area: Area): Area => smoothed(sparse(area, 0.32), 2);
 
 function fromSketch(picture: Picture): Reference {
@@ -69,7 +72,10 @@ function fromSketch(picture: Picture): Reference {
   const loose = covered.length
     ? withoutSpecks(lines, 0.8).filter((ring) => sizeOf(intersect([ring], covered)) < 0.5 * sizeOf([ring]))
     : lines;
-  if (loose.length) parts.push({ tone: 3, area: loose });
+  // Drawn anew: each line once, all of one weight.
+  const within = grown(outline, -1.6);
+  const redrawn = intersect(stroked(centreLines(intersect(loose, within)), LINE_WEIGHT, false), within);
+  if (redrawn.length) parts.push({ tone: 3, area: redrawn });
   return { kind: 'sketch', outline, figure: { name: 'sketch', tones: [0.32, 0.62, 0.78, 1], parts }, hexes: [] };
 }
 

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { blankPicture, type Picture } from '../raster';
+import { stroked, union } from '../path';
 import { distanceTo } from '../raster';
-import { between, cleanSketch, looksLikeSketch, outlinesAt, overlapOf, signedField } from './index';
+import { between, centreLines, cleanSketch, looksLikeSketch, outlinesAt, overlapOf, signedField } from './index';
 
 const disc = (cx: number, cy: number, r: number): number[] =>
   Array.from({ length: 90 }, (_, i) => [
@@ -100,5 +101,47 @@ describe('fields between shapes', () => {
   it('knows how much two shapes share', () => {
     expect(overlapOf([disc(50, 50, 20)], [disc(50, 50, 20)])).toBeGreaterThan(0.999);
     expect(overlapOf([disc(20, 50, 10)], [disc(80, 50, 10)])).toBe(0);
+  });
+});
+
+describe('lines redrawn', () => {
+  const along = (run: readonly (readonly [number, number])[], w: number) => stroked([run.flat()], w, false);
+  const far = (run: readonly number[], from: (x: number, y: number) => number): number => Math.max(...Array.from({ length: run.length / 2 }, (_, i) => from(run[2 * i], run[2 * i + 1]))); // prettier-ignore
+
+  it('lie along the middle of a stroke, whatever its weight', () => {
+    for (const weight of [1, 2, 4]) {
+      const [run, ...more] = centreLines(along([[20, 30], [80, 60]], weight)); // prettier-ignore
+      expect(more).toEqual([]);
+      expect(far(run, (x, y) => Math.abs((60 * (y - 30) - 30 * (x - 20)) / Math.hypot(60, 30)))).toBeLessThan(0.5);
+      expect(Math.hypot(run[0] - run.at(-2)!, run[1] - run.at(-1)!)).toBeGreaterThan(62);
+    }
+  });
+  it('are one where a stroke was drawn twice', () => {
+    const twice = [...along([[20, 50], [80, 50]], 1), ...along([[22, 51.6], [81, 51.4]], 1)]; // prettier-ignore
+    const runs = centreLines(twice);
+    expect(runs).toHaveLength(1);
+    expect(far(runs[0], (_x, y) => Math.abs(y - 50.8))).toBeLessThan(1);
+  });
+  it('go round where a stroke did, and lose its bumps', () => {
+    const bumpy = Array.from({ length: 90 }, (_, i): readonly [number, number] => {
+      const a = (2 * Math.PI * i) / 90;
+      const r = 24 + (i % 2 ? 0.4 : -0.4);
+      return [50 + r * Math.cos(a), 50 + r * Math.sin(a)];
+    });
+    const runs = centreLines(stroked([bumpy.flat()], 1.5, true));
+    expect(runs).toHaveLength(1);
+    expect(far(runs[0], (x, y) => Math.abs(Math.hypot(x - 50, y - 50) - 24))).toBeLessThan(0.6);
+  });
+  it('meet where strokes cross, without the stubs of a rough edge', () => {
+    const cross = [...along([[20, 50], [80, 50]], 1.4), ...along([[50, 20], [50, 80]], 1.4), ...along([[35, 50], [35, 51.4]], 1.4)]; // prettier-ignore
+    const runs = centreLines(union(cross));
+    expect(runs.length).toBeGreaterThanOrEqual(4);
+    expect(runs.length).toBeLessThanOrEqual(6);
+    const total = runs.reduce((s, run) => s + Array.from({ length: run.length / 2 - 1 }, (_, i) => Math.hypot(run[2 * i + 2] - run[2 * i], run[2 * i + 3] - run[2 * i + 1])).reduce((a, b) => a + b, 0), 0); // prettier-ignore
+    expect(total).toBeGreaterThan(108);
+    expect(total).toBeLessThan(124);
+  });
+  it('are none of nothing', () => {
+    expect(centreLines([])).toEqual([]);
   });
 });
