@@ -3,7 +3,7 @@ import { hexToOklab, oklabToOklch } from '../colour';
 import type { Knobs } from './knobs';
 
 /** Dominant, support, spark. Made for this engine: any two are at least 0.08 apart in lightness. */
-const SCHEMES: readonly (readonly [string, string, string])[] = [
+export const SCHEMES: readonly (readonly [string, string, string])[] = [
   // Blues.
   ['#1B3557', '#D9B98A', '#E4572E'],
   ['#22304F', '#6C9AC9', '#F2B632'],
