@@ -73,10 +73,17 @@
   class="flex min-h-0 flex-col items-center overflow-y-auto border-r border-line bg-panel pt-4 pb-3"
   aria-label="Thread"
 >
-  <Knot href="{base}/brief" label="brief" current={path === `${base}/brief`} />
-  <div class="h-2.5 w-px shrink-0 bg-muted"></div>
-  <Knot href="{base}/words" label="words" title="Words: prompts, names, patterns" current={path === `${base}/words`} />
-  <div class="h-2.5 w-px shrink-0 bg-muted"></div>
+  <div class="flex shrink-0 gap-1">
+    <Knot href="{base}/brief" label="brief" current={path === `${base}/brief`} medium />
+    <Knot
+      href="{base}/words"
+      label="words"
+      title="Words: prompts, names, patterns, cost"
+      current={path === `${base}/words`}
+      medium
+    />
+  </div>
+  <div class="h-4 w-px shrink-0 bg-muted"></div>
   <Knot
     href={base}
     label={thread.rounds ? `rounds · ${thread.rounds}` : 'rounds'}

@@ -11,10 +11,17 @@
   let canvas = $state<HTMLCanvasElement>();
   const rounds = $derived(wording.rounds);
   const { economy } = $derived(wording);
-  const credits = (n: number): string => `${n} ${n === 1 ? 'credit' : 'credits'}`;
+  const credits = (n: number): string => counted(n, 'credit');
+  const counted = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
+  const stopped = $derived.by(() => {
+    const { first, last } = economy;
+    if (!first || !last) return null;
+    const told = `The first that was kept came in round ${first.number}: up to there it cost ${credits(first.credits)}.`;
+    return last.number === first.number ? told : `${told} The last came in round ${last.number}: stopping there would have cost ${credits(last.credits)}.`; // prettier-ignore
+  });
   const time = $derived(
     economy.hours < 1
-      ? `${Math.round(economy.hours * 60)} minutes`
+      ? counted(Math.round(economy.hours * 60), 'minute')
       : economy.hours < 48
         ? `${economy.hours.toFixed(1)} hours`
         : `${(economy.hours / 24).toFixed(1)} days`,
@@ -74,13 +81,8 @@
     <dt class="text-muted">from the first round to the last act</dt>
     <dd class="text-right">{time}</dd>
   </dl>
-  {#if economy.first && economy.last}
-    <p class="text-muted">
-      The first that was kept came in round {economy.first.number}: up to there it cost {credits(
-        economy.first.credits,
-      )}.{#if economy.last.number !== economy.first.number}&#32;The last came in round {economy.last.number}: stopping
-        there would have cost {credits(economy.last.credits)}.{/if}
-    </p>
+  {#if stopped}
+    <p class="text-muted">{stopped}</p>
   {:else}
     <p class="text-muted">Nothing is kept yet.</p>
   {/if}

@@ -21,10 +21,8 @@
   >
     <div class="min-w-0 flex-1">
       <p class="truncate text-[19px] leading-tight {decision === 'aside' ? 'line-through' : ''}">{name.name}</p>
-      <p class="text-[12px] text-muted">
-        {name.told}{#if 'syllables' in name}&#32;· <span title="Strong syllables as X, weak ones as x"
-            >{name.rhythm}</span
-          >{/if}
+      <p class="text-[12px] text-muted" title="How it was made; strong syllables as X, weak ones as x">
+        {[name.told, 'rhythm' in name ? name.rhythm : ''].filter(Boolean).join(' · ')}
       </p>
       {#if 'marks' in name && name.marks.length}<p class="text-[12px] text-danger">{name.marks.join('; ')}</p>{/if}
     </div>

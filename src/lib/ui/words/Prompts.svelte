@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { wordingOf } from '$core/wording';
+  import { wordingOf, type Told } from '$core/wording';
   import type { Wording } from '$lib/contract/answers';
 
   /** The prompts of a commission with what each gave, kept ones first. */
@@ -13,6 +13,10 @@
   let search = $state('');
   const shown = $derived(wordingOf(wording.prompts, search));
   const most = 14;
+  const gave = ({ kept, aside, undecided, credits }: Told): string => {
+    const decided = [kept ? `${kept} kept` : '', aside ? `${aside} set aside` : ''].filter(Boolean).join(', ');
+    return `${decided || `${undecided} undecided`} · ${credits} ${credits === 1 ? 'credit' : 'credits'}`;
+  };
 </script>
 
 <section class="mb-6" aria-labelledby="wording">
@@ -51,13 +55,7 @@
         >
           <span class="text-muted">{round.number}</span>
           <span class="min-w-0 select-text">{round.prompt}</span>
-          <span class="text-[13px] text-muted"
-            >{#if round.kept}<b class="text-text">{round.kept} kept</b
-              >{/if}{#if round.kept && round.aside},&#32;{/if}{#if round.aside}{round.aside} set aside{/if}{#if !round.kept && !round.aside}{round.undecided}
-              undecided{/if}
-            · {round.credits}
-            {round.credits === 1 ? 'credit' : 'credits'}</span
-          >
+          <span class="text-[13px] {round.kept ? 'text-text' : 'text-muted'}">{gave(round)}</span>
           <span class="flex gap-2">
             <button class="button" onclick={() => onuse(round.prompt)}>Use it</button>
             <button
