@@ -6,7 +6,8 @@ import { clipped, movedFigure, outlineOf, placed, seenParts, silhouetteOf, type 
 import { isCreature } from './built';
 import { onField, recoloured } from './field';
 import { layerOf, scaled, type Layer } from './layer';
-import { severalAsOne, swapped, upright, waysFor } from './pairs';
+import { severalAsOne, swapped, upright } from './pairings';
+import { waysFor } from './pairs';
 import { isThing } from './things';
 import { arrangement, banned, clear, figureFor, finished, form, FORMS, type Stage } from './stage';
 

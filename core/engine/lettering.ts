@@ -4,7 +4,7 @@ import { together } from './arrange';
 import { onField } from './field';
 import { outlineOf, placed, silhouetteOf, type Figure } from './figure';
 import { layerOf, scaled, type Layer } from './layer';
-import { filledWith } from './pairs';
+import { filledWith } from './pairings';
 import { FACE_NAMES, lineIn, setLine } from './letters';
 import { arrangement, clear, figureFor, finished, form, FORMS, type Stage } from './stage';
 import { wordsAs } from './words';

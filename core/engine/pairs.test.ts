@@ -5,7 +5,8 @@ import { boundsOf, massOf } from './area';
 import { buildFigure } from './build';
 import { outlineOf, placed } from './figure';
 import { knobsFrom } from './knobs';
-import { severalAsOne, waysFor } from './pairs';
+import { severalAsOne } from './pairings';
+import { waysFor } from './pairs';
 import { stageFor, type SceneRequest } from './compose';
 import { sizeOf, union, type Area } from '../path';
 
@@ -48,6 +49,35 @@ describe('two figures together', () => {
     const [, head] = at('a bear with a moon as its head');
     const [, feet] = at('a bear with a moon for feet');
     expect(head).toBeLessThan(feet - 15);
+  });
+
+  it('stands what is carried on a back there, smaller than who carries it', () => {
+    const stage = stageFor(request('a turtle carrying a house on its back'));
+    const [first, second] = stage.parts.figures;
+    const layers = waysFor(first, second)[0](stage, build('turtle'), build('house'));
+    const [low, high] = [layers.slice(0, 1), layers.slice(-1)].map((l) => boundsOf(union(...l.map((k) => k.area))));
+    expect(high.y).toBeLessThan(low.y);
+    const all = boundsOf(union(...layers.map((l) => l.area)));
+    expect(all.height).toBeGreaterThan(60);
+  });
+
+  it('sets a door into what has one', () => {
+    const stage = stageFor(request('a mushroom with a door'));
+    const [first, second] = stage.parts.figures;
+    const layers = waysFor(first, second)[0](stage, build('mushroom'), build('door'));
+    const whole = boundsOf(layers[0].area);
+    const door = boundsOf(layers.at(-1)!.area);
+    expect(door.x).toBeGreaterThan(whole.x);
+    expect(door.x + door.width).toBeLessThan(whole.x + whole.width);
+    expect(door.y).toBeGreaterThan(whole.y + 0.4 * whole.height);
+  });
+
+  it('puts what somebody has into their hand, however it is said', () => {
+    for (const prompt of ['a bear holding a key', 'a bear with a key']) {
+      const layers = compose(request(prompt)).layers;
+      const box = boundsOf(union(...layers.map((l) => l.area)));
+      expect(box.height).toBeGreaterThan(box.width);
+    }
   });
 
   it('fills letters with what they are made of', () => {

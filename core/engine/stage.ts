@@ -78,8 +78,7 @@ export function figureFor(stage: Stage, figure: PromptFigure, index: number, isH
   if (index === 0 && stage.given) return stage.given.figure;
   const { pose, expression, modifiers } = figure;
   const tool = pose ? TOOLS.find(([does]) => does.test(pose))?.[1] : undefined;
-  const isBusy =
-    tool && isCreature(figure.drawn) && !stage.parts.figures.some((f) => f.to === index && f.relation === 'holding');
+  const isBusy = tool && isCreature(figure.drawn) && !stage.parts.figures.some((f) => f.to === index);
   if (isBusy) {
     const dress = dressFrom(`${stage.parts.role ?? ''} ${figure.drawn}`);
     const held = buildFigure(tool, { ...stage, idea: undefined, detail: 45 });

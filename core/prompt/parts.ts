@@ -223,11 +223,16 @@ export function readColours(
   reading: Reading,
   counted: { readonly colourCount: number | null; readonly blackAndWhite: boolean },
   kind: Kind | null,
+  lexicon: Lexicon,
 ): { colours: NamedColour[]; colourCount: number | null } {
   const { blackAndWhite } = counted;
   let { colourCount } = counted;
   const colours: NamedColour[] = blackAndWhite ? [{ word: 'black', hex: '#000000' }] : [];
   reading.take(new RegExp(ANY_COLOUR), 'colour', (m) => {
+    // A paper plane is no plane of the colour of paper.
+    const next = /^\s+([a-z]+)/.exec(reading.rest.slice(m.index + m[0].length))?.[1];
+    if (next && ALSO_THINGS.has(m[0]) && lexicon.findFigure(`${m[0]} ${next}`)?.drawn.startsWith(`${m[0]} `))
+      return false;
     if (isThingThere(reading.rest, m.index, m[0], kind)) return false;
     const colour = namedColour(m[0]);
     if (!colours.some((c) => c.hex === colour.hex)) colours.push(colour);

@@ -293,3 +293,33 @@ describe('comparing prompts', () => {
     expect(diffWords(long, long + ' end').some((c) => c.change === 'same')).toBe(true);
   });
 });
+
+describe('what a word is by the company it keeps', () => {
+  it('a paper plane is no plane of the colour of paper, and a paper fox has one', () => {
+    expect(partsOf('app icon of a paper plane')).toMatchObject({ colours: [], figures: [{ drawn: 'paper plane' }] });
+    expect(partsOf('a fox, orange and paper').colours.map((c) => c.word)).toEqual(['orange', 'paper']);
+  });
+  it('a forest school is no school in forest green', () => {
+    expect(partsOf('emblem of a stag for a forest school').colours).toEqual([]);
+    expect(partsOf('a stag, forest and cream').colours.map((c) => c.word)).toEqual(['forest', 'cream']);
+  });
+  it('a face is what something makes, and no second thing', () => {
+    expect(partsOf('a vase with a smiling face').figures).toMatchObject([{ drawn: 'vase', expression: 'smiling' }]);
+    expect(partsOf('a clock with a face').figures.length).toBeGreaterThan(0);
+  });
+  it('whoever drinks from a flower is before it, and who peeks from a pot in it', () => {
+    expect(partsOf('a hummingbird drinking from a tulip').figures[1].relation).toBe('toward');
+    expect(partsOf('a mouse peeking from a teapot').figures[1].relation).toBe('coming out of');
+  });
+  it('poses and expressions are of one mascot', () => {
+    expect(partsOf('a fox in six poses')).toMatchObject({
+      kind: 'mascot',
+      manner: ['poses'],
+      figures: [{ drawn: 'fox' }],
+    });
+    expect(partsOf('owl with eight expressions')).toMatchObject({ kind: 'mascot', manner: ['faces'] });
+  });
+  it('a letter tied with string is tied, and not who carries it', () => {
+    expect(partsOf('a pigeon carrying a letter tied with string').figures[2]).toMatchObject({ to: 1 });
+  });
+});

@@ -56,7 +56,7 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   const kind = named ?? (manner.includes('poses') || manner.includes('faces') ? 'mascot' : null);
   readDetail(reading, detail);
   const mood = readMood(reading, lexicon);
-  const { colours, colourCount } = readColours(reading, counted, kind);
+  const { colours, colourCount } = readColours(reading, counted, kind, lexicon);
   const tokens = reading.tokens();
   const found = readFigures(reading, tokens, out, lexicon, kind);
   const figures = [...found.figures];

@@ -332,8 +332,9 @@ export class Sentence extends Cursor {
       this.joined = false;
       return true;
     };
-    if (!found.attributive.length && Object.hasOwn(EXPRESSION_NOUNS, head) && owner && (this.pending?.relation ?? 'with') === 'with') {
-      owner.expression ??= EXPRESSION_NOUNS[head];
+    const face = head === 'face' && found.expression ? found.expression : Object.hasOwn(EXPRESSION_NOUNS, head) ? EXPRESSION_NOUNS[head] : null; // prettier-ignore
+    if (!found.attributive.length && face && owner && (this.pending?.relation ?? 'with') === 'with') {
+      owner.expression ??= face;
       return asWhole('expression');
     } // prettier-ignore
     if (STYLE_NOUNS.has(head) && !found.isNamed) {

@@ -320,7 +320,7 @@ function muzzleParts(kind: Kind, h: Head, t: Spread, expression: Expression): { 
     case 'trunk': {
       const trunk = taper([50, middle + 2, 10.5], [50, middle + 20, 8.4], [51 + t('trunk'), middle + 34, 6.8], [58, middle + 42, 5.8], [66, middle + 38, 5]);
       const tusks = piece(LIGHT, both(taper([62, middle + 17, 3.6], [66, middle + 26, 3], [71, middle + 30, 1.4])));
-      return { on: [], front: [tusks, piece(COAT, trunk), ...[0, 1, 2].map((i) => line(FUR, 1.3, `M${44 + i} ${middle + 14 + 7 * i}Q50 ${middle + 17 + 7 * i} ${56.4 - 0.6 * i} ${middle + 14 + 7 * i}`))] };
+      return { on: [], front: [tusks, piece(COAT, trunk), ...[0, 1].map((i) => line(FUR, 1, `M${44 + i} ${middle + 14 + 7 * i}Q50 ${middle + 17 + 7 * i} ${56.4 - 0.6 * i} ${middle + 14 + 7 * i}`))] };
     }
     case 'ape': {
       const y = bottom - 15;

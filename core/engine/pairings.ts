@@ -1,0 +1,359 @@
+/** Arrangements of two figures in one picture. */
+import { boundsOf, box, disc } from './area';
+import { onField } from './field';
+import { clipped, movedFigure, outlineOf, placed, silhouetteOf, without, type Figure } from './figure';
+import { axisOf, grown, intersect, moved, roomIn, sizeOf, type Area } from '../path';
+import { builtDrawings, uprightFigure } from './built';
+import { dressFrom, type Stance } from './creature';
+import { type Layer } from './layer';
+import { clear, finished, form, type Stage } from './stage';
+
+export type Pair = (stage: Stage, a: Figure, b: Figure) => Layer[];
+
+/** The second ink leads. */
+export const swapped = (s: Stage): readonly string[] => {
+  const [first, second = first, ...rest] = s.palette.inks;
+  return [second, first, ...rest];
+};
+
+/** B large, behind A. */
+export const behind: Pair = (s, a, b) => [
+  ...finished(s, placed(b, { cx: 50, cy: 46, side: 84, fill: 0.9 }), s.palette.groundHex, swapped(s)),
+  ...clear(s, placed(a, { cx: 51, cy: 56, side: 62 }), s.palette.groundHex),
+];
+
+/** A above B, touching. */
+export const stacked =
+  (highSide: number, lowSide: number): Pair =>
+  (s, a, b) => {
+    const low = placed(b, { cx: 50, cy: 73, side: lowSide, fill: 0.8 });
+    const top = boundsOf(outlineOf(low)).y;
+    const high = placed(a, { cx: 50, cy: 34, side: highSide, fill: 0.9 });
+    const hb = boundsOf(outlineOf(high));
+    const dy = top + 3 - (hb.y + hb.height);
+    return [
+      ...finished(s, low, s.palette.groundHex, swapped(s)),
+      ...clear(s, movedFigure(high, [1, 0, 0, 1, 0, dy]), s.palette.groundHex, s.palette.inks, 1.6),
+    ].map((l) => shifted(l, 0, -dy / 2));
+  };
+export const above = stacked(54, 54);
+
+const shifted = (l: Layer, dx: number, dy: number): Layer => ({
+  ...l,
+  area: moved(l.area, [1, 0, 0, 1, dx, dy]),
+  ...(l.clip ? { clip: moved(l.clip, [1, 0, 0, 1, dx, dy]) } : {}),
+});
+
+/** A cut out of B's filled outline. */
+export const insideOf: Pair = (s, a, b) => {
+  const [first] = s.palette.inks;
+  const outer = placed(b, { cx: 50, cy: 50, side: 88, fill: 0.95 });
+  const hull = silhouetteOf(outer);
+  const bb = boundsOf(hull);
+  const room = roomIn(hull) ?? { x: bb.x + bb.width / 2, y: bb.y + bb.height / 2, r: 8 };
+  const inner = placed(a, { cx: room.x, cy: room.y, side: room.r * 1.75, fill: 0.9 });
+  return bb.width > 0 ? [...form(s, hull, first), ...finished(s, inner, first, onField(s, first))] : [];
+};
+
+/** B small, beside A's shoulder. */
+export const beside: Pair = (s, a, b) => {
+  const right = s.knobs.odds('beside', 0.5);
+  const big = placed(a, { cx: right ? 43 : 57, cy: 55, side: 70 });
+  const small = placed(b, { cx: right ? 80 : 20, cy: 27, side: 34, fill: 0.85 });
+  return [...finished(s, big), ...clear(s, small, s.palette.groundHex, swapped(s), 2.2)];
+};
+
+/** B low in front of A, where a hand would have it. */
+export const held: Pair = (s, a, b) => {
+  const right = s.knobs.odds('beside', 0.5);
+  const big = placed(a, { cx: right ? 45 : 55, cy: 46, side: 74 });
+  const bb = boundsOf(outlineOf(big));
+  const small = placed(b, {
+    cx: right ? Math.min(80, bb.x + bb.width * 0.92) : Math.max(20, bb.x + bb.width * 0.08),
+    cy: Math.min(78, bb.y + bb.height * 0.78),
+    side: 36,
+    fill: 0.85,
+  });
+  return [...finished(s, big), ...clear(s, small, s.palette.groundHex, swapped(s), 1.8)];
+};
+
+/** A upright, B in its hands. */
+export const inHand =
+  (stance: Stance): Pair =>
+  (s, a, b) => {
+    const asked = s.parts.figures.find((f) => f.drawn === a.name);
+    const prompt = [s.parts.role ?? '', a.name, ...s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word)].join(' '); // prettier-ignore
+    const figure = uprightFigure(a.name, { knobs: s.knobs, stance, expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress: dressFrom(prompt), held: b, crop: 'whole' }); // prettier-ignore
+    return figure ? finished(s, placed(figure, { cx: 50, cy: 50, side: 88, fill: 0.9 })) : held(s, a, b);
+  };
+
+/** A upright, wearing B where that is something there is a cut of; else B on its head. */
+export const dressed =
+  (crop: 'whole' | 'bust'): Pair =>
+  (s, a, b) => {
+    const [who, what] = [a, b].map(({ name }) => s.parts.figures.find((f) => f.drawn === name));
+    const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
+    const dress = dressFrom([what?.word ?? b.name, ...worn].join(' '));
+    const isCut = Object.keys(dressFrom(what?.word ?? b.name)).length > 0;
+    const options = { knobs: s.knobs, stance: 'standing' as const, expression: who?.expression ?? null, modifiers: who?.modifiers ?? [], held: null }; // prettier-ignore
+    if (!isCut) {
+      const head = uprightFigure(a.name, { ...options, dress: {}, crop: 'head' });
+      return onHead(s, head ?? a, b);
+    }
+    const figure = uprightFigure(a.name, { ...options, dress: { ...dressFrom(a.name), ...dress }, crop });
+    return figure ? finished(s, placed(figure, { cx: 50, cy: 50, side: 88, fill: 0.9 })) : onHead(s, a, b);
+  };
+
+/** B stands on A, an open hand. */
+export const onHand: Pair = (s, a, b) => {
+  const hand = placed({ ...builtDrawings('holding hand', {}, s.knobs)[0](), name: a.name }, { cx: 50, cy: 72, side: 62, fill: 0.9 }); // prettier-ignore
+  const hb = boundsOf(outlineOf(hand));
+  const thing = placed(b, { cx: hb.x + hb.width * 0.36, cy: 40, side: 46, fill: 0.85 });
+  const tb = boundsOf(outlineOf(thing));
+  const down = hb.y + hb.height * 0.2 - (tb.y + tb.height);
+  return [
+    ...finished(s, movedFigure(thing, [1, 0, 0, 1, 0, down]), s.palette.groundHex, swapped(s)),
+    ...clear(s, hand, s.palette.groundHex, s.palette.inks, 1.2),
+  ];
+};
+
+/** B on A's head, or round its neck when it is something for the neck. */
+export const onHead: Pair = (s, a, b) => {
+  const big = placed(a, { cx: 50, cy: 57, side: 70 });
+  const bb = boundsOf(outlineOf(big));
+  const low = /scarf|tie|necklace|collar|bow|medal|ribbon|apron/.test(b.name);
+  const glasses = /glass|goggle|mask|monocle/.test(b.name);
+  // The head is as broad as what the top quarter of the figure covers.
+  const head = boundsOf(intersect(outlineOf(big), box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.26)));
+  const cx = head.x + head.width / 2;
+  const size = Math.max(20, Math.min(44, head.width * (glasses ? 0.95 : 1.05)));
+  const thing = placed(b, { cx, cy: 50, side: size, fill: 1 });
+  const tb = boundsOf(outlineOf(thing));
+  const y = low
+    ? bb.y + bb.height * 0.5 - tb.height / 2
+    : glasses
+      ? bb.y + bb.height * 0.28 - tb.height / 2
+      : bb.y - tb.height * 0.74;
+  return [
+    ...finished(s, big),
+    ...clear(s, movedFigure(thing, [1, 0, 0, 1, 0, y - tb.y]), s.palette.groundHex, swapped(s), 1.2),
+  ];
+};
+
+/** B in front, A's upper half out of its top. */
+export const emerging: Pair = (s, a, b) => {
+  const front = placed(b, { cx: 50, cy: 72, side: 60, fill: 0.85 });
+  const fb = boundsOf(outlineOf(front));
+  const back = placed(a, { cx: 50, cy: 40, side: 58, fill: 0.9 });
+  const ab = boundsOf(outlineOf(back));
+  const dy = fb.y + fb.height * 0.22 - (ab.y + ab.height * 0.72);
+  const raised = movedFigure(back, [1, 0, 0, 1, 0, dy]);
+  const cut = clipped(raised, box(-200, -200, 500, 200 + fb.y + fb.height * 0.45));
+  return [...finished(s, cut), ...clear(s, front, s.palette.groundHex, swapped(s), 1.6)];
+};
+
+/** Many small figures that fill an area, turned at random. */
+export function filledWith(s: Stage, hull: Area, b: Figure, pitch = 6.6): Layer[] {
+  const inner = grown(hull, -0.6);
+  const bb = boundsOf(hull);
+  const out: Layer[] = [];
+  let i = 0;
+  for (let y = bb.y; y < bb.y + bb.height; y += pitch * 0.88)
+    for (
+      let x = bb.x + (Math.round((y - bb.y) / (pitch * 0.88)) % 2 ? pitch / 2 : 0);
+      x < bb.x + bb.width + pitch;
+      x += pitch
+    ) {
+      const r = pitch * 0.42;
+      const inHull = sizeOf(intersect(disc(x, y, r, 12), inner)) / (Math.PI * r * r);
+      if (inHull < 0.52) continue;
+      i++;
+      const turn = (s.knobs(`made/${i}`) - 0.5) * 1.4;
+      const small = placed(
+        { ...b, parts: b.parts.slice(0, 3) },
+        { cx: 0, cy: 0, side: pitch * (inHull > 0.9 ? 0.96 : 0.74), fill: 1 },
+      );
+      const [c, n] = [Math.cos(turn), Math.sin(turn)];
+      out.push(
+        ...finished(
+          s,
+          movedFigure(small, [c, n, -n, c, x, y]),
+          s.palette.groundHex,
+          i % 3 ? s.palette.inks : swapped(s),
+        ),
+      );
+    }
+  return out;
+}
+
+/** A's outline filled with many small B. */
+export const madeOf: Pair = (s, a, b) => {
+  const big = placed(a, { cx: 50, cy: 50, side: 88, fill: 0.85 });
+  const out = filledWith(s, silhouetteOf(big), b);
+  return out.length > 6 ? out : finished(s, big);
+};
+
+/** Side by side on one line, of one weight. */
+export const sideBySide: Pair = (s, a, b) => {
+  const left = placed(a, { cx: 27, cy: 50, side: 50, fill: 0.8 });
+  const right = placed(b, { cx: 74, cy: 50, side: 46, fill: 0.8 });
+  const foot = (f: Figure): number => boundsOf(outlineOf(f)).y + boundsOf(outlineOf(f)).height;
+  const level = movedFigure(right, [1, 0, 0, 1, 0, foot(left) - foot(right)]);
+  return [...finished(s, left), ...finished(s, level, s.palette.groundHex, swapped(s))];
+};
+
+const isLong = (figure: Figure): boolean => (axisOf(silhouetteOf(figure))?.longer ?? 1) > 1.5;
+
+const turnedAt = (figure: Figure, rad: number): Figure => {
+  const [c, n] = [Math.cos(rad), Math.sin(rad)];
+  return movedFigure(figure, [c, n, -n, c, 50 - 50 * c + 50 * n, 50 - 50 * n - 50 * c]);
+};
+
+/** A long figure that lies slanting, set upright, its top staying its top; another as it is. */
+export function upright(figure: Figure): Figure {
+  const axis = axisOf(silhouetteOf(figure));
+  if (!axis || axis.longer <= 1.5) return figure;
+  return turnedAt(figure, (axis.angleRad > 0 ? Math.PI / 2 : -Math.PI / 2) - axis.angleRad);
+}
+
+/** A long figure laid slanting, to the right (1) or to the left (-1); another is only tilted. */
+const leaning = (figure: Figure, side: number): Figure =>
+  turnedAt(upright(figure), side * (isLong(figure) ? Math.PI / 4 : Math.PI / 10));
+
+/** A and B crossed, A on top. */
+export const crossing: Pair = (s, a, b) => {
+  const slanted = (figure: Figure, side: number): Figure => placed(leaning(figure, side), { cx: 50, cy: 50, side: 84, fill: 0.9 }); // prettier-ignore
+  return [
+    ...finished(s, slanted(b, -1), s.palette.groundHex, swapped(s)),
+    ...clear(s, slanted(a, 1), s.palette.groundHex, s.palette.inks, 1.8),
+  ];
+};
+
+/** A turned to B, which is smaller, on one line. */
+export const facing: Pair = (s, a, b) => {
+  const big = placed(a, { cx: 38, cy: 50, side: 64, fill: 0.8 });
+  const bb = boundsOf(outlineOf(big));
+  const small = placed(b, { cx: Math.min(84, bb.x + bb.width + 17), cy: 50, side: 32, fill: 0.8 });
+  const sb = boundsOf(outlineOf(small));
+  const level = movedFigure(small, [1, 0, 0, 1, 0, bb.y + bb.height - sb.y - sb.height]);
+  return [...finished(s, big), ...clear(s, level, s.palette.groundHex, swapped(s), 1.8)];
+};
+
+/** A stands between two B. */
+export const flanked: Pair = (s, a, b) => {
+  const middle = placed(a, { cx: 50, cy: 47, side: 62, fill: 0.75 });
+  const mb = boundsOf(outlineOf(middle));
+  const side = placed(b, { cx: 50, cy: 50, side: 40, fill: 0.8 });
+  const sb = boundsOf(outlineOf(side));
+  const down = mb.y + mb.height - sb.y - sb.height;
+  const off = mb.width / 2 + sb.width * 0.36;
+  const right = movedFigure(side, [1, 0, 0, 1, off, down]);
+  const left = movedFigure(side, [-1, 0, 0, 1, 100 - off, down]);
+  return [
+    ...finished(s, { ...side, parts: [...left.parts, ...right.parts] }, s.palette.groundHex, swapped(s)),
+    ...clear(s, middle, s.palette.groundHex, s.palette.inks, 1.8),
+  ];
+};
+
+/** B before the middle of A, which reaches round it. */
+export const embraced: Pair = (s, a, b) => {
+  const big = placed(a, { cx: 50, cy: 50, side: 86, fill: 0.9 });
+  const room = roomIn(silhouetteOf(big)) ?? { x: 50, y: 50, r: 18 };
+  const small = placed(b, { cx: room.x, cy: room.y, side: Math.max(30, Math.min(44, room.r * 1.7)), fill: 0.9 });
+  return [...finished(s, big), ...clear(s, small, s.palette.groundHex, swapped(s), 2.4)];
+};
+
+/** Many B in a ring round A. */
+export const wreathed: Pair = (s, a, b) => {
+  const n = 9 + Math.floor(5 * s.knobs('wreath'));
+  const small = placed(b, { cx: 0, cy: 0, side: 230 / n, fill: 0.9 });
+  const out: Layer[] = [];
+  for (let i = 0; i < n; i++) {
+    const t = (2 * Math.PI * i) / n - Math.PI / 2;
+    const [c, d] = [Math.cos(t + Math.PI / 2), Math.sin(t + Math.PI / 2)];
+    const one = movedFigure(small, [c, d, -d, c, 50 + 38 * Math.cos(t), 50 + 38 * Math.sin(t)]);
+    out.push(...finished(s, one, s.palette.groundHex, swapped(s)));
+  }
+  return [...out, ...finished(s, placed(a, { cx: 50, cy: 50, side: 52, fill: 0.8 }))];
+};
+
+/** A goes through B: behind its one half, before its other. */
+export const passing: Pair = (s, a, b) => {
+  const gate = placed(b, { cx: 50, cy: 50, side: 84, fill: 0.85 });
+  const through = placed(a, { cx: 50, cy: 52, side: 66, fill: 0.7 });
+  const front = clipped(gate, box(50, -60, 140, 220));
+  const seen = outlineOf(front);
+  return sizeOf(intersect(seen, outlineOf(through))) > 0.75 * sizeOf(outlineOf(through))
+    ? [...finished(s, gate, s.palette.groundHex, swapped(s)), ...clear(s, through, s.palette.groundHex)]
+    : [
+        ...finished(s, gate, s.palette.groundHex, swapped(s)),
+        ...clear(s, through, s.palette.groundHex, s.palette.inks, 1.4),
+        ...clear(s, front, s.palette.groundHex, swapped(s), 1.4),
+      ];
+};
+
+/** Where the parts of a figure are, in shares of its box, and how large they are of its longer side. */
+const PARTS_AT: readonly [RegExp, number, number, number][] = [
+  [/^(?:head|hat|hood|top|roof|lid|crown|peak|summit|horns?|antlers?|ears?|hair|flame|heads?)$/, 0.5, 0.08, 0.42],
+  [/^(?:nose|beak|mouth|snout|muzzle|jaws?|bill|trunk|spout|face)$/, 0.8, 0.3, 0.3],
+  [/^(?:tail|stern|handle|end|tip)$/, 0.1, 0.55, 0.38],
+  [/^(?:feet|foot|legs?|roots?|wheels?|base|bottom|stem)$/, 0.5, 0.92, 0.4],
+  [/^(?:back|shell|saddle|shoulders?)$/, 0.48, 0.3, 0.56],
+  [/^(?:hands?|paws?|claws?|talons?|arms?|fingers?|wings?)$/, 0.86, 0.56, 0.36],
+];
+
+/** B where a part of A is: instead of it, or upon it. */
+export const atPart =
+  (place: string | null, instead: boolean): Pair =>
+  (s, a, b) => {
+    const big = placed(a, { cx: 50, cy: 53, side: 80, fill: 0.85 });
+    const bb = boundsOf(outlineOf(big));
+    const [, x, y, size] = PARTS_AT.find(([names]) => names.test(place ?? '')) ?? [null, 0.5, 0.5, 0.46];
+    const side = Math.max(bb.width, bb.height) * size * (instead ? 1.12 : 0.8);
+    // What one holds a key by is where it is roundest.
+    const bow = /^(?:key|magnifying glass|racquet|ladle|spoon)$/.test(a.name) && /^(?:handle|head|bow|top)$/.test(place ?? '') ? roomIn(silhouetteOf(big)) : null; // prettier-ignore
+    const small = placed(b, bow ? { cx: bow.x, cy: bow.y, side: Math.max(side, bow.r * 2.5), fill: 0.95 } : { cx: bb.x + bb.width * x, cy: bb.y + bb.height * y, side, fill: 0.95 }); // prettier-ignore
+    const rest = instead ? without(big, grown(silhouetteOf(small), 1.6)) : big;
+    return [...finished(s, rest), ...clear(s, small, s.palette.groundHex, swapped(s), 1.6)];
+  };
+
+/** Several of one figure as one: two look at each other, crossed ones cross, more stand in rows. */
+export function severalAsOne(figure: Figure, count: number, isCrossed: boolean): Figure {
+  const many = Math.min(12, count);
+  const b = boundsOf(outlineOf(figure));
+  const cx = b.x + b.width / 2;
+  const join = (copies: readonly Figure[]): Figure => ({ ...figure, parts: copies.flatMap((c) => c.parts) });
+  if (isCrossed && many === 2) {
+    const [over, under] = [leaning(figure, 1), leaning(movedFigure(figure, [-1, 0, 0, 1, 2 * cx, 0]), -1)];
+    const [p, q] = [over, under].map((f) => boundsOf(outlineOf(f)));
+    const met = movedFigure(under, [1, 0, 0, 1, p.x + p.width / 2 - q.x - q.width / 2, p.y + p.height / 2 - q.y - q.height / 2]); // prettier-ignore
+    return join([without(met, grown(outlineOf(over), 2)), over]);
+  }
+  if (many === 2) {
+    const step = b.width * 0.56;
+    return join([movedFigure(figure, [1, 0, 0, 1, -step, 0]), movedFigure(figure, [-1, 0, 0, 1, 2 * cx + step, 0])]);
+  }
+  const columns = many <= 3 ? many : Math.ceil(Math.sqrt(many));
+  return join(
+    Array.from({ length: many }, (_, i) => {
+      const row = Math.floor(i / columns);
+      const inRow = Math.min(columns, many - row * columns);
+      return movedFigure(figure, [1, 0, 0, 1, (i - row * columns - (inRow - 1) / 2) * b.width * 1.1, row * b.height * 1.1]); // prettier-ignore
+    }),
+  );
+}
+
+/** B in the foot of A, as a door is in a house; what is no door has its place higher up. */
+export const builtIn: Pair = (s, a, b) => {
+  const big = placed(a, { cx: 50, cy: 50, side: 86, fill: 0.9 });
+  const hull = silhouetteOf(big);
+  const bb = boundsOf(hull);
+  const isDoor = /door|fireplace/.test(b.name);
+  const part = isDoor ? intersect(hull, box(bb.x, bb.y + bb.height * 0.6, bb.width, bb.height)) : hull;
+  const room = roomIn(part) ?? { x: 50, y: 60, r: 12 };
+  const small = upright(placed(b, { cx: room.x, cy: room.y, side: Math.max(14, room.r * 1.7), fill: 0.9 }));
+  const sb = boundsOf(outlineOf(small));
+  const foot = boundsOf(intersect(hull, box(sb.x + sb.width * 0.3, bb.y, sb.width * 0.4, bb.height)));
+  const down = isDoor ? foot.y + foot.height - (sb.y + sb.height) : 0;
+  return [...finished(s, big), ...clear(s, movedFigure(small, [1, 0, 0, 1, 0, down]), s.palette.groundHex, swapped(s), 1.4)]; // prettier-ignore
+};
