@@ -184,7 +184,7 @@ export const PatternStart = v.object({
   settings: v.optional(
     v.object({
       leaveOut: v.optional(text(500), ''),
-      leeway: v.optional(whole(0, 100), 50),
+      leeway: v.optional(whole(0, 100), 35),
       finish: v.optional(v.nullable(text(60)), null),
       kind: v.optional(v.nullable(v.picklist(KINDS)), null),
       detail: v.optional(v.nullable(whole(0, 100)), null),

@@ -38,7 +38,7 @@ export interface RoundDraft {
 const FRESH: RoundDraft = {
   prompt: '',
   leaveOut: '',
-  leeway: 50,
+  leeway: 35,
   ratio: '1:1',
   colours: null,
   count: 4,
