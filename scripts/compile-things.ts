@@ -194,6 +194,7 @@ const NEVER = new Set(
     'suit medical yen dollar euro pound banknote currency reading heart-suit penis anus condom vaginal cancer cannabis sex blood hiv genital uterus breasts breast feces poo urine latrine letrina ' +
     'chat file files folder folders list lists selection subtract git brackets frame dots vertical horizontal device devices gender kiss family couple surveilance surveillance prohibit question tab tabs window browser code scan signal forward rewind skip pause note cursor split intersect equals radical approximate line lines segment segments grid columns rows images image mobile insurance prescription policy gaps stent sonogram implant placeholder bounding positive neutral female male user status parking racetrack crosswalk cycle toll guard speed rumble cable power storage device card index cardholder inbox outbox tray record sim swatches stack pinching pushing leftwards rightwards raising clapping folded splayed malaria microbe outpatient inpatient hormonal contraceptive defibrillator endotracheal laryngoscope odontology chlamydia bacteria cochlear lymph ppe syringe sayana respirator oximeter slaughterhouse prison prisoner death coffin headstone skull insecticide hospice transfer surgery sling infusion intravenous oxygen pain cpap stitches benchmark hash highlighter face crying pouting kissing biohazard radiation nuclear bunker bomb missile spike tank military accessible activity attraction calm cast copy crop export empty memory natural network link flip exclude notches path pin placeholder portrait projector pulse referral regular finn psychic shelter social terminal timer triangle circle square hole clutch digit diamond diamonds die dice ' +
     'defecation swastika star-of-david gun pistol crossing manhole meter shutoff mosque church synagogue kaaba temple shrine prayer cigarette pregnant bikini briefs coffin urn ' +
+    'google adobe amazon android microsoft xbox nintendo ipod pac invaders blogger foursquare vespa mac windows jeep popsicle beats fawkes ' +
     'japanese japan fuji tokyo american americas british moai liberty hindu khanda menorah kimono naira peso rupee ghana claus text chart bars number letters placard rdt reproductive toilet toilets diaper nappy iud tampon'
   ).split(' '),
 );
@@ -307,6 +308,11 @@ const tidy = (raw: string): string =>
     .trim();
 
 /** What stands for a food, an object, a phenomenon or a plant of which nothing nearer can be drawn. */
+/** What has a name of one word and still looks too much like itself to stand for a broader word, or for one beside it. */
+const STANDS_FOR_NOTHING = new Set('footer solid transit junction earth log chili wrap tablet creation turtle room trench joystick buffer ornament tag pump pyramid checkerboard location unicorn connection chalkboard floor furniture food capsule cherries fruits vegetables kite bullet wallet monument tools thread'.split(' ')); // prettier-ignore
+/** A name of two words says which one of its kind it is: only these stand for the kind all the same. */
+const STANDS_FOR_KIND = new Set('palm tree,kiwi fruit,police officer,truck driver,railway car,billed cap,ballet dancer,circular saw,hand saw,mouse trap,diving helmet,tropical drink,glass cocktail,post office,patio heater,mountain railway,grave stone,ginger root,christmas tree,paint brush,water bottle,fishing pole,swimming pool,wind turbine,sewing needle,picnic table'.split(',')); // prettier-ignore
+const mayStandIn = (name: string): boolean => (name.includes(' ') ? STANDS_FOR_KIND.has(name) : !STANDS_FOR_NOTHING.has(name)); // prettier-ignore
 const STAND_INS: Readonly<Record<number, string>> = { 13: 'food', 17: 'mountain', 19: 'cloud', 20: 'potted plant' };
 /** Files of living things, which a word means before it means what is cooked or sawn of them. */
 const LIVING = new Set([5, 20]);
@@ -331,7 +337,12 @@ function chosenSense(lemma: string, nouns: Nouns, within: number, alive = false)
 function senseOf(name: string, nouns: Nouns, alive = false): { synset: number; exact: boolean } | null {
   const words = name.split(' ');
   if (SHAPES.has(name) || FACES.test(name)) return { synset: -1, exact: true };
-  if (words.length > 3 || words.some((w) => NEVER.has(w) || !/^[a-z]+$/.test(w) || w.length < 3)) return null;
+  if (
+    words.length > 3 ||
+    /^(?:apple keyboard|nest thermostat|zip disk)/.test(name) ||
+    words.some((w) => NEVER.has(w) || !/^[a-z]+$/.test(w) || w.length < 3)
+  )
+    return null;
   for (let from = 0; from < words.length; from++) {
     const lemma = words.slice(from).join('_');
     for (const form of [lemma, lemma.replace(/ies$/, 'y'), lemma.replace(/es$/, ''), lemma.replace(/s$/, '')]) {
@@ -544,6 +555,8 @@ function main(): void {
     const thing = reach(sense) ?? (fallback && words.length === 1 ? list.findIndex((t) => t.name === fallback) : null);
     if (thing === null || thing < 0) continue;
     const same = bySynset.get(sense) === thing && list[thing].exact;
+    // What means just the same, drawn in one of its kinds, is as near as can be.
+    if (!same && bySynset.get(sense) !== thing && !mayStandIn(list[thing].name)) continue;
     if (words.length === 1) (same ? direct : broader)[thing] = [...((same ? direct : broader)[thing] ?? []), lemma];
     else later.push([lemma, thing, same]);
   }

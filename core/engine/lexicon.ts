@@ -317,13 +317,6 @@ const BROADER: Readonly<Record<string, string>> = {
   goldfish: 'fish',
 };
 
-/** Things that look too much like themselves to stand for anything broader or beside them. */
-const STANDS_FOR_NOTHING = new Set(
-  'taxi stand, location exit, vector combine, fax machine, shipping container, train car hopper, city worker, footer, solid, transit, junction, post box, info board, earth, log, chili, net with handle, view carousel, wrap, railway track mini, headset dock, stile squeezer, home roof, disc player, mineshaft cage, lightbulb fluorescent tube, tablet, trident emblem, performing arts, creation, hot beverage, turtle, zip wire, room, trench, joystick, buffer, boat ramp, ornament, bike pedal, tag, rice ball, rice cracker, food steak, hair dryer, medicine mortar, pump, pyramid, checkerboard, location, shoe formal, top hat, unicorn, potted plant, one piece swimsuit, petri dish, car seat cooler, connection, chalkboard, sign pole, framed picture, floor, furniture, food, turtle, capsule, cherries, fruits, vegetables, kite, bullet, wallet, monument, golf tee, tools, thread'.split(
-    ', ',
-  ),
-);
-
 /** What a word and its likeliest misspellings share: its ends, and its letters in any order, doubled ones once. */
 const spellingOf = (word: string): string => word[0] + word.at(-1) + [...word.replace(/(.)\1/g, '$1')].sort().join('');
 
@@ -352,7 +345,7 @@ export function findFigure(phrase: string): FoundFigure | null {
     const [first, last, more] = form.split(' ');
     if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) !== null && nounKind(first) !== 'animal') return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore
     const listed = WORDS.get(form);
-    if (listed && !(listed.via === 'broader' && STANDS_FOR_NOTHING.has(listed.thing))) return { word: phrase, drawn: listed.thing, via: listed.via }; // prettier-ignore
+    if (listed) return { word: phrase, drawn: listed.thing, via: listed.via };
   }
   // A word that no list has is one that was mistyped, where it is very like one.
   if (isKnownWord(phrase)) return null;
