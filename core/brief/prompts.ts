@@ -1,5 +1,7 @@
 /** Prompts from a brief: three directions, each with its reasons. Rules and word lists, and no more than that. */
+import { nounKind } from '../prompt';
 import { hashOf, randomFrom } from '../random';
+import { withArticle } from '../wording';
 import { ANY_SYMBOLS, MOOD_HANDS, TRADE_SYMBOLS, UNLIKE, type Symbols } from './symbols';
 
 /** What a brief says; what is not said is empty. */
@@ -23,7 +25,6 @@ export interface Direction {
 }
 
 const said = (text: string | undefined): string => (text ?? '').replace(/\s+/g, ' ').trim();
-const withArticle = (thing: string): string => (/s$|^(?:wheat|bread|soap|thread)/.test(thing) && !/ss$/.test(thing) ? thing : `${/^[aeiou]/.test(thing) ? 'an' : 'a'} ${thing}`); // prettier-ignore
 
 /** What notes say must not be there: "no stars", "never red". */
 function unwanted({ coloursUnwanted, notes }: BriefSaid): string {
@@ -31,11 +32,11 @@ function unwanted({ coloursUnwanted, notes }: BriefSaid): string {
   return [...new Set([...said(coloursUnwanted).split(/\s*,\s*/), ...inNotes].filter(Boolean))].join(', ');
 }
 
-/** How things can be put together so that one sees both. */
-const JOINTS: readonly ((meant: string, thing: string) => string)[] = [
-  (meant, thing) => `${withArticle(meant)} with ${withArticle(thing)}`,
-  (meant, thing) => `${withArticle(meant)} holding ${withArticle(thing)}`,
-  (meant, thing) => `${withArticle(meant)} inside ${withArticle(thing)}`,
+/** How things can be put together so that one sees both; only somebody holds something. */
+const jointsFor = (meant: string): readonly ((thing: string) => string)[] => [
+  (thing) => `${withArticle(meant)} with ${withArticle(thing)}`,
+  (thing) => `${withArticle(meant)} ${nounKind(meant) === 'animal' ? 'holding' : 'and'} ${withArticle(thing)}`,
+  (thing) => `${withArticle(meant)} inside ${withArticle(thing)}`,
 ];
 
 /**
@@ -71,11 +72,11 @@ export function promptsFor(brief: BriefSaid, seed = 1): Direction[] {
       const first = (Math.floor(random() * UNLIKE.length) + k) % UNLIKE.length;
       const second = (first + 1 + Math.floor(random() * (UNLIKE.length - 1))) % UNLIKE.length;
       const [a, b] = [one(UNLIKE[first]), one(UNLIKE[second])];
-      return direction('two fields', JOINTS[k](a, b), finish, [`${a} and ${b} have nothing to do with one another: what could they have?`]);
+      return direction('two fields', jointsFor(a)[k](b), finish, [`${a} and ${b} have nothing to do with one another: what could they have?`]);
     }); // prettier-ignore
   return [
     direction('what it does', withArticle(shown), finish, [`${shown}: what one sees of the trade`]),
     direction('what it means', withArticle(meant), finish === 'flat' ? 'geometric construction' : finish, [`${meant}: ${because}`]),
-    direction('the two in one', one(JOINTS)(meant2, one(thing.things.filter((t) => t !== shown))), finish, [`${meant2}: ${because2}`, 'both in one figure, so that it is nobody else’s']),
+    direction('the two in one', one(jointsFor(meant2))(one(thing.things.filter((t) => t !== shown))), finish, [`${meant2}: ${because2}`, 'both in one figure, so that it is nobody else’s']),
   ]; // prettier-ignore
 }

@@ -151,7 +151,6 @@ export const HOME: Readonly<Record<string, Draw>> = {
   cracker: () => [body(rectangle(16, 16, 68, 68, 10)), light(...[0, 1, 2].flatMap((r) => [0, 1, 2].map((c) => circle(32 + 18 * c, 32 + 18 * r, 3)))), lines('second', 3, 'M16 34L84 34M16 66L84 66')],
   eyebrow: (t) => [body(path(`M6 44C24 ${22 - t('arch')} 60 16 94 38C64 30 30 34 10 50Z`)), lines('second', 4, 'M18 66C34 84 66 84 82 66'), second(circle(50, 66, 9))],
   flagpole: () => [second(rectangle(22, 10, 6, 84, 2), rectangle(12, 90, 26, 6, 2), circle(25, 8, 5)), body(path('M28 14C46 6 60 26 92 14L92 54C62 66 46 46 28 54Z'))],
-  frisbee: () => [body(ellipse(50, 54, 44, 20)), second(ellipse(50, 48, 34, 12)), lines('light', 3, 'M24 46C38 38 62 38 76 46'), lines('accent', 4, 'M6 82C24 90 40 92 54 90')],
   jukebox: () => [body(path('M16 94L16 40C16 -4 84 -4 84 40L84 94Z')), light(path('M26 44C26 14 74 14 74 44L74 50L26 50Z')), second(circle(50, 38, 10)), accent(rectangle(26, 58, 48, 8, 2)), light(rectangle(30, 72, 40, 16, 2)), lines('body', 3, 'M40 72L40 88M50 72L50 88M60 72L60 88')],
   kiosk: () => [body(rectangle(18, 40, 64, 54, 2)), second(path('M10 20L90 20L96 42L4 42Z')), light(path('M26 20L40 20L38 42L21 42Z'), path('M60 20L74 20L79 42L62 42Z'), rectangle(28, 52, 44, 20, 2)), accent(rectangle(24, 72, 52, 5, 1))],
   lever: () => [body(rectangle(14, 66, 72, 26, 6)), lines('second', 8, 'M46 68L70 18'), accent(circle(72, 14, 11)), light(rectangle(30, 74, 40, 6, 3))],

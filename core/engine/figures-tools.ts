@@ -341,5 +341,10 @@ export const TOOLS: Readonly<Record<string, Draw>> = {
   reed: () => [lines('body', 3.4, 'M40 96C40 70 38 50 36 34M60 96C60 72 62 56 66 44'), second(rectangle(31, 8, 10, 30, 5), rectangle(62, 20, 9, 26, 4.5)), body(path('M50 96C46 70 30 52 12 46C30 66 36 80 42 96Z'), path('M54 96C58 76 74 64 92 62C76 74 68 84 64 96Z'))],
   'sugar cube': () => [body(polygon([[50, 12], [88, 30], [88, 72], [50, 92], [12, 72], [12, 30]])), second(polygon([[50, 12], [88, 30], [50, 50], [12, 30]])), light(circle(30, 58, 2.4), circle(40, 72, 2.4), circle(24, 70, 2), circle(66, 62, 2.2), circle(74, 72, 2.4))], // prettier-ignore
   tank: () => [body(path('M14 62L86 62C96 62 98 78 88 82L12 82C2 78 4 62 14 62Z'), path('M24 58L34 40L64 40L74 58Z')), lines('body', 6, 'M60 46L98 38'), light(...[0, 1, 2, 3, 4].map((i) => circle(20 + 15 * i, 72, 4.4)))],
+  wand: (t) => [
+    body(turned(rectangle(46, 30, 8, 66, 3), LEAN / 1.4)),
+    light(turned(rectangle(46, 30, 8, 9, 3), LEAN / 1.4), turned(rectangle(46, 86, 8, 10, 3), LEAN / 1.4)),
+    accent(path(`M68 ${2 - t('star')}L73 14L86 15L76 23L79 36L68 29L57 36L60 23L50 15L63 14Z`)),
+  ],
   medallion: () => [lines('second', 5, 'M20 4L50 40L80 4'), body(circle(50, 64, 30)), light(circle(50, 64, 22)), accent(path('M50 48L58 64L50 80L42 64Z'))],
 }; // prettier-ignore

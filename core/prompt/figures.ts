@@ -18,9 +18,6 @@ const figureOf = ({ word, drawn, via, relation, turned, to, place, said, count, 
 /** A figure by itself. */
 export const bareFigure = (found: FoundFigure): PromptFigure => ({ ...found, relation: null, turned: false, to: null, place: null, said: null, count: 1, modifiers: [], pose: null, expression: null }); // prettier-ignore
 
-/** What one does at something, and takes from it. */
-const FEEDS = /^(?:drinking|sipping|eating|feeding|pecking|grazing|nibbling|picking)$/;
-
 /** Reads figures, how they stand to one another, and what else is said. What is to be left out is none of them. */
 export function readFigures(
   reading: Reading,
@@ -31,9 +28,6 @@ export function readFigures(
 ): Figures {
   const sentence = new Sentence(tokens, lexicon, kind);
   const all = (sentence.cast.figures.length ? sentence.cast.figures : sentence.fromTrade.slice(0, 1)).map(figureOf);
-  // Whoever drinks from a flower is before it and not in it.
-  for (const [i, f] of all.entries())
-    if (f.relation === 'coming out of' && !f.turned && f.to !== null && FEEDS.test(all[f.to].pose ?? '')) all[i] = { ...f, relation: 'toward' }; // prettier-ignore
   const notUnderstood = [...sentence.notUnderstood];
   const excluded = (f: FoundFigure): boolean =>
     out.some((o) => o === f.word || o === f.drawn || (f.via !== 'none' && lexicon.findFigure(o)?.drawn === f.drawn));

@@ -22,6 +22,9 @@ const STANDING: Readonly<Record<string, Link>> = {
   center: { relation: 'inside' },
 };
 
+/** What one does at something, and takes from it. */
+const FEEDS = /^(?:drinking|sipping|eating|feeding|pecking|grazing|nibbling|picking)\b/;
+
 export class Sentence extends Cursor {
   readonly cast: Cast;
   readonly fromTrade: Draft[] = [];
@@ -226,7 +229,9 @@ export class Sentence extends Cursor {
       return this.step('setting', to - this.i);
     }
     const earlier = this.pending;
-    this.pending = pendingOf(link, earlier ? `${earlier.said} ${said}` : said, earlier?.from ?? null);
+    // Whoever drinks from a flower is before it and not in it.
+    const isFed = link.relation === 'coming out of' && earlier !== null && FEEDS.test(earlier.said);
+    this.pending = pendingOf(isFed ? { relation: 'toward' } : link, earlier ? `${earlier.said} ${said}` : said, earlier?.from ?? null); // prettier-ignore
     return this.step('relation', length);
   }
 

@@ -1,4 +1,7 @@
 /** The wording of a commission's prompts: what each gave, which words led to what was kept, what it cost; and patterns, prompts with a gap for their figure. */
+import { withArticle } from './article';
+
+export { withArticle } from './article';
 export { sharpen, type Blunt, type Sharpened } from './sharpen';
 
 /** What one round made of a prompt. */
@@ -104,11 +107,10 @@ export const hasGap = (pattern: string): boolean => ANY_GAP.test(pattern);
 /** Things between commas, each once. */
 export const thingsIn = (text: string): string[] => [...new Set(text.split(/[,;\n]/).map((s) => s.trim()).filter(Boolean))]; // prettier-ignore
 
-/** A pattern filled with each of some things. Articles before the gap follow the thing: "a ___" with "owl" is "an owl". */
+/** A pattern filled with each of some things. Articles before the gap follow the thing: "a ___" with "owl" is "an owl", with "leaves" only them. */
 export const filled = (pattern: string, things: readonly string[]): string[] =>
-  things.map((thing) => pattern.replace(/\b(an?)(\s+)_{2,}|_{2,}/gi, (_all, article?: string, blank?: string) => (article ? `${withArticle(article, thing)}${blank}${thing}` : thing))); // prettier-ignore
+  things.map((thing) => pattern.replace(/\b(an?)\s+_{2,}|_{2,}/gi, (_all, article?: string) => (article ? asWritten(article, withArticle(thing)) : thing))); // prettier-ignore
 
-function withArticle(article: string, thing: string): string {
-  const right = /^[aeiou]/i.test(thing) ? 'an' : 'a';
-  return /^A/.test(article) ? right.replace('a', 'A') : right;
-}
+/** With a capital where the article had one. */
+const asWritten = (article: string, phrase: string): string =>
+  article.startsWith('A') ? phrase.charAt(0).toUpperCase() + phrase.slice(1) : phrase;

@@ -1,5 +1,6 @@
 /** What crowds a prompt, or contradicts itself in it, and a shorter one. */
 import type { PromptFigure, PromptParts } from '../prompt';
+import { withArticle } from './article';
 
 /** Something noticed about a prompt: in words, with its figure. */
 export interface Blunt {
@@ -16,29 +17,25 @@ export interface Sharpened {
 
 /** Figures, colours and manners that one mark carries. */
 const MOST = { figures: 3, colours: 3, manners: 2 } as const;
-const withArticle = (word: string, count: number): string => (count > 1 ? `${['two', 'three', 'four', 'five', 'six'][count - 2] ?? count} ${word}` : `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`); // prettier-ignore
 const count = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
 
 function phraseOf(figure: PromptFigure): string {
   const said = [figure.expression, figure.pose, ...figure.modifiers.slice(0, 1), figure.word].filter((w, i, all) => w && all.indexOf(w) === i); // prettier-ignore
-  return withArticle(said.join(' '), figure.count);
+  return figure.count > 1 ? `${figure.count} ${said.join(' ')}` : withArticle(said.join(' '));
 }
 
-/** Looks a prompt's parts over. A sheet of icons has as many figures as it has cells. */
+/** Looks a prompt's parts over; what is not understood or not drawn is told of where it stands. A sheet of icons has as many figures as it has cells. */
 export function sharpen(parts: PromptParts): Sharpened {
   const noticed: Blunt[] = [];
   const isSheet = parts.kind === 'icon sheet' || (parts.rows ?? 0) * (parts.columns ?? 0) > 1;
   const drawn = parts.figures.filter((f) => f.via !== 'none');
   const kept = isSheet ? drawn : drawn.slice(0, MOST.figures);
   if (kept.length < drawn.length) noticed.push({ told: `${count(drawn.length, 'figure')} crowd one mark: ${MOST.figures} can be told apart small`, without: drawn.slice(kept.length).map((f) => f.word) }); // prettier-ignore
-  const none = parts.figures.filter((f) => f.via === 'none' && f.drawn !== 'abstract' ? true : f.via === 'none' && drawn.length > 0); // prettier-ignore
-  if (none.length) noticed.push({ told: `nothing is drawn for ${none.map((f) => f.word).join(', ')}`, without: none.map((f) => f.word) }); // prettier-ignore
   const colours = parts.colours.slice(0, MOST.colours);
   if (colours.length < parts.colours.length) noticed.push({ told: `${count(parts.colours.length, 'colour')}: a mark that must hold in one holds in ${MOST.colours}`, without: parts.colours.slice(MOST.colours).map((c) => c.word) }); // prettier-ignore
   const manner = parts.manner.slice(0, MOST.manners);
   if (manner.length < parts.manner.length) noticed.push({ told: `${count(parts.manner.length, 'manner')} at once: ${parts.manner.join(', ')}`, without: parts.manner.slice(MOST.manners) }); // prettier-ignore
   for (const { kept: won, dropped } of parts.settled) noticed.push({ told: `${dropped} and ${won} cannot both be: ${won} is taken`, without: [dropped] }); // prettier-ignore
-  if (parts.notUnderstood.length) noticed.push({ told: `not understood: ${parts.notUnderstood.join(', ')}`, without: parts.notUnderstood }); // prettier-ignore
   if ((parts.detail ?? 0) >= 75 && kept.length > 1) noticed.push({ told: `many details on ${count(kept.length, 'figure')} fill in when small`, without: ['many details'] }); // prettier-ignore
   if (!noticed.length || (!kept.length && !parts.lettering.length)) return { noticed, shorter: null };
   const figures = kept.map((f, i) => (i === 0 ? phraseOf(f) : `${joint(f, kept)} ${phraseOf(f)}`)).join(' ');

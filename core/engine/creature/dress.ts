@@ -1,4 +1,5 @@
 /** What figures wear by trade, and hats for their heads. */
+import { singulars } from '../../prompt';
 import { grown, intersect, moved, subtract, union, type Area } from '../../path';
 import { box, disc, ringOf, starArea } from '../area';
 import type { Part } from '../figure';
@@ -56,8 +57,8 @@ const rows: readonly (readonly [string, Dress])[] = [
   ['king queen prince princess monarch emperor', { hat: 'crown', top: 'robe', hasCape: true, tools: ['scepter', 'key'] }],
   ['knight warrior paladin', { hat: 'helm', top: 'armour', hasCape: true, tools: ['sword', 'shield'] }],
   ['viking', { hat: 'viking', top: 'vest', tools: ['axe', 'shield'] }],
-  ['wizard witch sorcerer mage', { hat: 'wizard', top: 'robe', tools: ['magic wand', 'crystal ball', 'broom'] }],
-  ['magician ringmaster illusionist', { hat: 'top hat', top: 'suit', neck: 'bow tie', hasCape: true, tools: ['magic wand', 'playing card'] }],
+  ['wizard witch sorcerer mage', { hat: 'wizard', top: 'robe', tools: ['wand', 'crystal ball', 'broom'] }],
+  ['magician ringmaster illusionist', { hat: 'top hat', top: 'suit', neck: 'bow tie', hasCape: true, tools: ['wand', 'playing card'] }],
   ['gentleman dandy aristocrat', { hat: 'top hat', top: 'suit', neck: 'bow tie', eyes: 'monocle', tools: ['umbrella', 'walking stick'] }],
   ['graduate scholar student', { hat: 'mortarboard', top: 'robe', tools: ['scroll', 'book'] }],
   ['teacher librarian tutor', { top: 'vest', neck: 'bow tie', eyes: 'glasses', tools: ['book', 'apple', 'pencil'] }],
@@ -72,7 +73,7 @@ const rows: readonly (readonly [string, Dress])[] = [
   ['fisherman angler', { hat: 'straw', top: 'overalls', tools: ['fishing rod', 'fish'] }],
   ['diver swimmer', { eyes: 'diving mask', tools: ['fish', 'shell'] }],
   ['detective investigator', { hat: 'detective', top: 'coat', tools: ['magnifying glass'] }],
-  ['painter artist illustrator', { hat: 'beret', top: 'apron', neck: 'scarf', tools: ['brush', 'artist palette', 'pencil'] }],
+  ['painter artist', { hat: 'beret', top: 'apron', neck: 'scarf', tools: ['brush', 'artist palette', 'pencil'] }],
   ['potter sculptor', { top: 'apron', tools: ['vase', 'bowl'] }],
   ['tailor seamstress shoemaker cobbler', { top: 'vest', eyes: 'glasses', tools: ['scissors', 'needle', 'thread'] }],
   ['photographer reporter journalist', { hat: 'beret', top: 'vest', neck: 'camera', tools: ['camera', 'notebook'] }],
@@ -92,13 +93,13 @@ const rows: readonly (readonly [string, Dress])[] = [
 ]; // prettier-ignore
 
 const ROLES: ReadonlyMap<string, Dress> = new Map(rows.flatMap(([names, dress]) => names.split(' ').map((n) => [n, dress] as const))); // prettier-ignore
-const singular = (word: string): string => (ROLES.has(word) ? word : word.replace(/men$/, 'man').replace(/women$/, 'woman').replace(/(?:e?s)$/, '')); // prettier-ignore
+const dressOf = (word: string): Dress | undefined => singulars(word).map((form) => ROLES.get(form)).find((d) => d !== undefined); // prettier-ignore
 
 /** Names of the trades there is a dress for. */
 export const ROLE_NAMES: readonly string[] = [...ROLES.keys()];
 
 /** Whether a word is a trade that figures have a dress for. */
-export const isRole = (word: string): boolean => ROLES.has(word) || ROLES.has(singular(word)) || ROLES.has(word.replace(/s$/, '')); // prettier-ignore
+export const isRole = (word: string): boolean => dressOf(word) !== undefined;
 
 const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\bscarf\b|\bwinter\b|\bcosy\b/, { neck: 'scarf' }],
@@ -108,13 +109,13 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\bmonocle\b/, { eyes: 'monocle' }],
   [/\beye ?patch\b/, { eyes: 'patch' }],
   [/\bbow ?tie\b/, { neck: 'bow tie' }],
-  [/\b(?:neck|neck)?tie\b/, { neck: 'tie' }],
+  [/\b(?<!bow ?)(?:neck)?tie\b/, { neck: 'tie' }],
   [/\bmedal\b/, { neck: 'medal' }],
   [/\btop hat\b/, { hat: 'top hat' }],
   [/\bcrown\b/, { hat: 'crown' }],
   [/\b(?:chef(?:'s)? hat|toque)\b/, { hat: 'chef' }],
   [/\bstraw hat\b|\bsun ?hat\b/, { hat: 'straw' }],
-  [/\b(?:cowboy hat|stetson)\b/, { hat: 'cowboy' }],
+  [/\bcowboy hat\b/, { hat: 'cowboy' }],
   [/\bberet\b/, { hat: 'beret' }],
   [/\b(?:beanie|bobble hat|woolly hat|wool hat|knitted hat)\b/, { hat: 'beanie' }],
   [/\bhard ?hat\b|\bhelmet\b/, { hat: 'helmet' }],
@@ -125,7 +126,7 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\bbandana\b/, { hat: 'bandana' }],
   [/\bgoggles\b/, { hat: 'goggles' }],
   [/\bcap\b(?! of)/, { hat: 'cap' }],
-  [/\boveralls?|dungarees\b/, { top: 'overalls' }],
+  [/\b(?:overalls?|dungarees)\b/, { top: 'overalls' }],
   [/\b(?:waistcoat|vest)\b/, { top: 'vest' }],
   [/\bsuit\b/, { top: 'suit' }],
   [/\b(?:lab|white|trench) ?coat\b|\braincoat\b/, { top: 'coat' }],
@@ -139,7 +140,7 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
 export function dressFrom(prompt: string): Dress {
   const text = prompt.toLowerCase();
   const words = text.match(/[a-z-]+/g) ?? [];
-  const trade = words.map((w) => ROLES.get(w) ?? ROLES.get(singular(w)) ?? ROLES.get(w.replace(/s$/, ''))).find((d) => d !== undefined); // prettier-ignore
+  const trade = words.map(dressOf).find((d) => d !== undefined);
   return WORN.reduce<Dress>((dress, [said, more]) => (said.test(text) ? { ...dress, ...more } : dress), trade ?? {});
 }
 

@@ -43,7 +43,6 @@ export interface FacePlace {
   readonly isDark?: boolean;
   /** Tone of lines on the skin. */
   readonly lines?: Tone;
-  readonly hasBrows?: boolean;
 }
 
 const arch = (tone: Tone, weight: number, x: number, y: number, half: number, rise: number): Part =>
@@ -133,15 +132,13 @@ function mouthOf({ y, half }: NonNullable<FacePlace['mouth']>, tone: Tone, expre
   }
 }
 
+/** Eyes and brows. */
+export const eyeParts = (place: FacePlace, expression: Expression): Part[] =>
+  across([...eyesOf(place, expression), ...browsOf(place, expression)], place.x);
+
+/** The mouth, where there is one to draw. */
+export const mouthParts = ({ x, mouth, lines = DARK }: FacePlace, expression: Expression): Part[] =>
+  mouth ? across(mouthOf(mouth, lines, expression), x) : [];
+
 /** Eyes, brows and mouth. */
-export function faceParts(place: FacePlace, expression: Expression, eyesOnly = false): Part[] {
-  const tone = place.lines ?? DARK;
-  return across(
-    [
-      ...eyesOf(place, expression),
-      ...(place.hasBrows === false ? [] : browsOf(place, expression)),
-      ...(place.mouth && !eyesOnly ? mouthOf(place.mouth, tone, expression) : []),
-    ],
-    place.x,
-  );
-}
+export const faceParts = (place: FacePlace, expression: Expression): Part[] => [...eyeParts(place, expression), ...mouthParts(place, expression)]; // prettier-ignore

@@ -2,7 +2,7 @@
 import { grown, intersect, moved, subtract, turnAbout, union, type Area } from '../../path';
 import { box, disc, starArea } from '../area';
 import type { Part } from '../figure';
-import { faceParts, type Expression, type FacePlace } from './face';
+import { eyeParts, mouthParts, type Expression, type FacePlace } from './face';
 import { SKULLS, type Ears, type Horns, type Kind, type Mark } from './kinds';
 import { ACCENT, around, blob, both, COAT, DARK, filleted, FUR, halves, LIGHT, line, oval, piece, shape, taper, type Spread, type Tone } from './pieces'; // prettier-ignore
 
@@ -383,9 +383,10 @@ export function headParts(kind: Kind, expression: Expression, t: Spread): Part[]
     eye: (kind.skull === 'slim' || kind.skull === 'long' ? 3.1 : 3.7) * (1 + 0.08 * t('eyes')) * (isLit && kind.muzzle !== 'ape' && kind.muzzle !== 'human' ? 1.2 : 1), // prettier-ignore
     isDark: !isLit && (underEyes || lightness < 0.3),
     lines: !isLit && (underEyes || lightness < 0.3) ? LIGHT : DARK,
-    hasBrows: true,
   };
-  const lips = kind.muzzle === 'none' && lightness < 0.3 ? LIGHT : DARK;
+  // On what is dark, and in a dark beard, lips are light.
+  const aboutLips = kind.marks.includes('full beard') ? (kind.tones?.[1] ?? 1) : kind.muzzle === 'none' ? lightness : 1;
+  const lips = aboutLips < 0.5 && (kind.marks.includes('full beard') || lightness < 0.3) ? LIGHT : DARK;
   const brows = kind.marks.includes('brow')
     ? [piece(kind.tones && kind.tones[0] > 0.6 ? DARK : COAT, both([[51.5, h.middle - 8, 50 + h.cheek * 0.8, h.middle - 14, 50 + h.cheek * 0.8, h.middle - 10, 52, h.middle - 3.6]]))] // prettier-ignore
     : [];
@@ -397,13 +398,10 @@ export function headParts(kind: Kind, expression: Expression, t: Spread): Part[]
     ...marks.flatMap((m) => m.on ?? []),
     ...muzzle.on,
     ...brows,
-    ...faceParts(place, expression, true),
+    ...eyeParts(place, expression),
     ...marks.flatMap((m) => m.front ?? []),
     ...tusks,
     ...muzzle.front,
-    ...(muzzle.mouth ? faceParts({ ...place, lines: kind.marks.includes('full beard') ? ((kind.tones?.[1] ?? 0) < 0.5 ? LIGHT : DARK) : lips, mouth: muzzle.mouth }, expression).slice(-mouthCount(expression)) : []), // prettier-ignore
+    ...mouthParts({ ...place, lines: lips, mouth: muzzle.mouth }, expression),
   ].filter((p) => p.area.length);
 }
-
-/** How many parts the mouth of an expression has. */
-const mouthCount = (expression: Expression): number => (expression === 'laughing' ? 2 : 1);

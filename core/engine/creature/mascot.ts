@@ -1,5 +1,5 @@
 /** Figures that stand on two legs and look at us: of one seed one figure, in any pose, dressed for a trade, with a thing truly in its hand. */
-import { areaFrom, grown, intersect, moved, parsePath, subtract, union, type Area } from '../../path';
+import { areaFrom, boxOfRuns, grown, intersect, moved, parsePath, subtract, union, type Area } from '../../path';
 import { box, disc, starArea } from '../area';
 import type { Part } from '../figure';
 import { eyewearParts, hatParts, type Dress } from './dress';
@@ -73,7 +73,7 @@ const AGES: Readonly<Record<Age, { readonly head: number; readonly body: number;
 };
 
 /** The tones of cloth: what stands out from the fur, and what goes with it. */
-export function clothTones(kind: Kind): { main: Tone; trim: Tone } {
+function clothTones(kind: Kind): { main: Tone; trim: Tone } {
   const [fur, coat, accent] = [kind.tones?.[0] ?? TONES[0], kind.tones?.[1] ?? TONES[1], kind.tones?.[2] ?? TONES[2]];
   const main: Tone = Math.abs(coat - fur) >= Math.abs(accent - fur) ? COAT : ACCENT;
   return { main, trim: main === COAT ? ACCENT : COAT };
@@ -85,7 +85,6 @@ const isBird = (kind: Kind): boolean => ['beak', 'hook', 'bill', 'great', 'slend
 export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part[] {
   const { dress, held, crop, age } = options;
   const { main, trim } = clothTones(kind);
-  const lightMain: Tone = main;
   const size = AGES[age];
   const m = measuresOf(kind, t);
   const hs = size.head * (1 + 0.04 * t('head'));
@@ -124,7 +123,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
 
   const sleeved = dress.top && !['apron', 'vest', 'overalls', 'suspenders', 'armour'].includes(dress.top);
   const shirted = dress.top === 'vest' || dress.top === 'overalls' || dress.top === 'suspenders';
-  const cloth: Tone = dress.top === 'coat' ? LIGHT : dress.top === 'stripes' ? LIGHT : lightMain;
+  const cloth: Tone = dress.top === 'coat' ? LIGHT : dress.top === 'stripes' ? LIGHT : main;
   const sleeve: Tone = sleeved ? cloth : shirted ? LIGHT : FUR;
   const trousers: Tone = dress.top === 'overalls' ? main : dress.top === 'suit' || dress.top === 'jacket' ? main : dress.top ? trim : FUR;
   const foot = ({ end, side }: (typeof legs)[number]): Area => isSat ? oval(end[0], end[1], 6.4, 7.4) : isBird(kind) ? union(...[-0.7, 0, 0.7].map((a) => bone([end[0], end[1] + 1, 2], [end[0] + side * 1.5 + 7 * Math.sin(a), end[1] + 3.4, 1.7]))) : oval(end[0] + side * 2.6, end[1] + 1.4, 7.4, 4);
@@ -203,8 +202,8 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const fingers = held && grip
     ? held.isWide
       ? arms.map((a) => {
-          const b = inHand.length ? extent(inHand) : { left: 40, right: 60 };
-          const x = a.side > 0 ? Math.min(b.right - 1.5, a.end[0] + 6) : Math.max(b.left + 1.5, a.end[0] - 6);
+          const b = boxOfRuns(inHand.flatMap((p) => p.area))!;
+          const x = a.side > 0 ? Math.min(b.x + b.width - 1.5, a.end[0] + 6) : Math.max(b.x + 1.5, a.end[0] - 6);
           return piece(FUR, disc(x, grip[1] + 3, handR * 0.86, 40));
         })
       : [piece(FUR, union(...[-1, 0, 1].map((i) => bone([arms[0].end[0] - handR * 0.55, arms[0].end[1] + i * handR * 0.62, handR * 0.36], [arms[0].end[0] + handR * 0.8, arms[0].end[1] + i * handR * 0.62, handR * 0.36]))))]
@@ -218,7 +217,6 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   // Leathery, spread behind the shoulders.
   const wing = (k: number): Area => areaFrom(parsePath(`M${50 + shoulder * 0.5} ${neckY + 3}C${60 + 8 * k} ${neckY - 9 * k} ${70 + 12 * k} ${neckY - 14 * k} ${78 + 16 * k} ${neckY - 10 * k}C${74 + 13 * k} ${neckY + 2} ${74 + 14 * k} ${neckY + 10 * k} ${76 + 15 * k} ${neckY + 19 * k}C${70 + 9 * k} ${neckY + 13 * k} ${65 + 7 * k} ${neckY + 15 * k} ${63 + 6 * k} ${neckY + 26 * k}C${58 + 4 * k} ${neckY + 19 * k} ${55 + 3 * k} ${neckY + 20 * k} 50 ${neckY + 26 * k}Z`));
   const wings = kind.marks.includes('wings') ? [piece(FUR, both(wing(1 + 0.1 * t('wings')))), piece(COAT, both(moved(wing(0.86), [1, 0, 0, 0.9, 0, neckY * 0.1 + 1])))] : [];
-  const torsoShadow = [...bodyParts];
   const armParts = arms.map((a) => piece(sleeve, sleeveOf(a)));
   // The sleeve stands out from a body of its own tone by a thin line.
   const apart = sleeved || (!dress.top && !isBird(kind)) || shirted || dress.top === 'apron' ? armParts.map((p) => piece(sleeve === LIGHT || (kind.tones?.[0] ?? 0.42) < 0.3 ? COAT : DARK, intersect(subtract(grown(p.area, 0.9), p.area), union(torso, ...robed.map((r) => r.area))))) : [];
@@ -228,7 +226,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
     ...cape,
     ...tail,
     ...(isSat ? [] : lower),
-    ...torsoShadow,
+    ...bodyParts,
     ...(isSat ? [...(dress.top === 'robe' ? [] : legParts), ...feet, ...feet.map((f) => piece(ACCENT, grown(f.area, -3)))] : []),
     ...apart,
     ...armParts,
@@ -244,13 +242,6 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   }
   return whole.filter((p) => p.area.length);
 } // prettier-ignore
-
-function extent(parts: readonly Part[]): { left: number; right: number } {
-  let [left, right] = [Infinity, -Infinity];
-  for (const ring of parts.flatMap((p) => p.area))
-    for (let i = 0; i < ring.length; i += 2) [left, right] = [Math.min(left, ring[i]), Math.max(right, ring[i])];
-  return { left, right };
-}
 
 function neckParts({ neck, hat }: Dress, y: number, shoulder: number, height: number, main: Tone, trim: Tone): Part[] {
   switch (neck) {

@@ -217,9 +217,8 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
     // Hind legs have a heel.
     const toe = downFrom(ankle, f.isHoofed ? 2.2 : thick * 1.15, f.isHoofed ? shin + 8 : Math.min(100, shin + 84));
     const area = limb(at(root, r), at(knee, thick * (isHind ? 1.12 : 1)), at(ankle, thick * 0.8), at(toe, thick * 0.78));
-    const cut = (ankle[0] - root[0] || 0.01) as number;
     const foot = f.isHoofed ? intersect(grown(area, 0.3), disc(...downFrom(ankle, thick * 0.9, shin), thick * 1.2)) : intersect(area, disc(toe[0], toe[1], thick * 1.7));
-    return { area, foot: Number.isFinite(cut) ? foot : [] };
+    return { area, foot };
   }; // prettier-ignore
   const foreRoot: P = [chest[0] + 1, chest[1] + chestR * 0.3];
   const hindRoot: P = [rump[0] - 1, rump[1] + rumpR * 0.2];

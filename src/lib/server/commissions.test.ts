@@ -1,27 +1,17 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { onFreshDatabase } from './testing';
+import { describe, expect, it } from 'vitest';
 import * as v from 'valibot';
-import { freshDatabase } from '../../../e2e/database';
 import { CommissionChange, CommissionStart } from '../contract/requests';
 import { step, undoable } from './changes';
 import { bringIn, decide, listCandidates } from './candidates';
 import { changeCommission, getCommission, listCommissions, startCommission } from './commissions';
-import { closeDatabase } from './database';
 import { threadOf } from './thread';
 import { encodePng } from '../../../node/pictures';
 import { drawCandidate } from '$core/engine';
 import { GET as PROMPTS } from '../../routes/api/commissions/[id]/prompts/+server';
 import { POST as NAMES } from '../../routes/api/names/+server';
 
-let drop: () => Promise<void>;
-beforeAll(async () => {
-  const database = await freshDatabase();
-  process.env.ODD_QUILL_DATABASE_URL = database.url;
-  drop = database.drop;
-});
-afterAll(async () => {
-  await closeDatabase();
-  await drop();
-});
+onFreshDatabase();
 
 const start = (more: object = {}) => startCommission(v.parse(CommissionStart, { name: 'Noctule Night Rail', ...more }));
 const change = (id: string, revision: number, more: object) =>

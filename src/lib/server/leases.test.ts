@@ -1,36 +1,32 @@
+import { onFreshDatabase } from './testing';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import * as v from 'valibot';
-import { freshDatabase } from '../../../e2e/database';
 import { startFakeEngine, type FakeEngine } from '../../../e2e/fake-engine';
 import { blackPng } from '../../../node/testing';
 import { CommissionStart, RoundStart } from '../contract/requests';
 import { bringIn, decide, keepReference } from './candidates';
 import { step as stepChange } from './changes';
 import { startCommission } from './commissions';
-import { closeDatabase, sql, transaction } from './database';
+import { sql, transaction } from './database';
 import { startEvents, stopEvents, watch } from './events';
 import { enqueue, startJobs, stopJobs } from './jobs';
 import { beat, handBack, orphans, takeLease, TAKES_MOST, writeOwned } from './leases';
 import { failRound, finishRound, getRound, startRound, takeRound } from './rounds';
 
-let drop: () => Promise<void>;
+onFreshDatabase();
+
 let engine: FakeEngine;
 let commissionId: string;
 let count = 0;
 
 beforeAll(async () => {
-  const database = await freshDatabase();
-  drop = database.drop;
-  process.env.ODD_QUILL_DATABASE_URL = database.url;
   engine = await startFakeEngine();
   process.env.ODD_QUILL_ENGINE_URL = engine.address;
 });
 afterAll(async () => {
   await stopJobs();
   await stopEvents();
-  await closeDatabase();
   engine.close();
-  await drop();
 });
 beforeEach(async () => {
   Object.assign(engine, { fault: 'none', progress: 1 });

@@ -1,4 +1,5 @@
 /** Lockups and faces against a real database. */
+import { onFreshDatabase } from './testing';
 import { randomUUID } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
@@ -8,20 +9,20 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import * as v from 'valibot';
 import { openFontFile } from '$core/lettering';
 import { nameOfLockup, textsOf, type Lockup, type LockupEdit } from '$core/lockup';
-import { freshDatabase } from '../../../e2e/database';
 import { fontSaying } from '../../../node/testing';
 import type { WorkState } from '../contract/answers';
 import { CommissionStart, DeliveryStart, FavouriteFace, LockupStart, Respell, SpecimensAsked, WorkActs } from '../contract/requests'; // prettier-ignore
 import { bringInSvg } from './artworks';
 import { startCommission } from './commissions';
 import { stopComputing } from './computing';
-import { closeDatabase } from './database';
 import { deliveryZip, getDelivery, listDeliveries, startDelivery } from './deliveries';
 import { bringInFace, broughtFaces, faceFile, facesLikeWork, faceToldOf, favouriteFaces, markFavourite, specimensOf } from './faces'; // prettier-ignore
 import { enqueue, startJobs, stopJobs } from './jobs';
 import { commissionLockup, drawnOfCommission, drawnWork, respellLockups, startLockup } from './lockups';
 import { threadOf } from './thread';
 import { actOn, getWork } from './works';
+
+onFreshDatabase();
 
 const MARK = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><circle cx="50" cy="50" r="40" fill="#F2C14E"/><rect x="20" y="45" width="60" height="10" fill="#182A5C"/></svg>'; // prettier-ignore
 const caller = new AbortController().signal;
@@ -35,14 +36,10 @@ const fontOf = (id: string): Buffer => {
     ),
   );
 };
-let drop: () => Promise<void>;
 let commissionId: string;
 let artwork: WorkState;
 
 beforeAll(async () => {
-  const database = await freshDatabase();
-  drop = database.drop;
-  process.env.ODD_QUILL_DATABASE_URL = database.url;
   commissionId = (await startCommission(v.parse(CommissionStart, { name: 'Noctule Night Rail' }))).id;
   artwork = (await bringInSvg(commissionId, Buffer.from(MARK), 'mark.svg', caller)).artwork;
   await startJobs();
@@ -50,8 +47,6 @@ beforeAll(async () => {
 afterAll(async () => {
   await stopJobs();
   await stopComputing();
-  await closeDatabase();
-  await drop();
 });
 
 const start = (more: object = {}) =>

@@ -1,21 +1,12 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { freshDatabase } from '../../../e2e/database';
+import { onFreshDatabase } from './testing';
+import { describe, expect, it } from 'vitest';
 import { answer, bodyOf } from './answer';
 import { CommissionStart } from '../contract/requests';
 import { startCommission } from './commissions';
-import { closeDatabase, sql, transaction } from './database';
+import { sql, transaction } from './database';
 import { forgetRequests, KEY_HEADER } from './once';
 
-let drop: () => Promise<void>;
-beforeAll(async () => {
-  const database = await freshDatabase();
-  process.env.ODD_QUILL_DATABASE_URL = database.url;
-  drop = database.drop;
-});
-afterAll(async () => {
-  await closeDatabase();
-  await drop();
-});
+onFreshDatabase();
 
 const keyOf = () => crypto.randomUUID();
 

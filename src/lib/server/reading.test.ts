@@ -1,27 +1,25 @@
+import { onFreshDatabase } from './testing';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import * as v from 'valibot';
 import { drawCandidate } from '$core/engine';
 import { mendLettering } from '$core/retouch';
-import { freshDatabase } from '../../../e2e/database';
 import { encodePng } from '../../../node/pictures';
 import { CommissionStart } from '../contract/requests';
 import { bringIn, getCandidate } from './candidates';
 import { startCommission } from './commissions';
 import { stopComputing } from './computing';
-import { closeDatabase, sql } from './database';
+import { sql } from './database';
 import { startEvents, stopEvents } from './events';
 import { candidateLettering, readFile, readingIsOff, retouchedLettering, startReading, stopReading } from './reading';
 import { startRetouching } from './retouching';
 
+onFreshDatabase();
+
 const nobody = new AbortController().signal;
-let drop: () => Promise<void>;
 let commissionId: string;
 let png: Buffer;
 
 beforeAll(async () => {
-  const database = await freshDatabase();
-  drop = database.drop;
-  process.env.ODD_QUILL_DATABASE_URL = database.url;
   commissionId = (await startCommission(v.parse(CommissionStart, { name: 'Juniper Row' }))).id;
   const prompt = 'emblem of a hedgehog in a ring, named Juniper Row, green';
   png = await encodePng(drawCandidate({ prompt, sizePx: 512, seed: 3, flaws: 0, leeway: 0 }, 0).picture);
@@ -30,8 +28,6 @@ afterEach(() => stopReading());
 afterAll(async () => {
   await stopComputing();
   await stopEvents();
-  await closeDatabase();
-  await drop();
 });
 
 /** A candidate as a round leaves it; each has a picture of its own, by a pixel. */

@@ -1,3 +1,4 @@
+import { onFreshDatabase } from './testing';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import * as v from 'valibot';
@@ -6,7 +7,6 @@ import { circle, flatten } from '$core/path';
 import { blankPicture, cover, layColour } from '$core/raster';
 import type { ListEdit, RetouchStep } from '$core/retouch';
 import { trace, TRACE_DEFAULTS } from '$core/trace';
-import { freshDatabase } from '../../../e2e/database';
 import { decodePicture, encodePng } from '../../../node/pictures';
 import type { RetouchedState } from '../contract/answers';
 import { CommissionStart, TraceKeep, WorkActs } from '../contract/requests';
@@ -14,7 +14,7 @@ import { artworkOf, copyWork, keepTrace } from './artworks';
 import { bringIn, getCandidate } from './candidates';
 import { startCommission } from './commissions';
 import { stopComputing } from './computing';
-import { closeDatabase, sql } from './database';
+import { sql } from './database';
 import { picturePng } from './pictures';
 import {
   cutOutFile,
@@ -29,24 +29,20 @@ import {
 import { threadOf } from './thread';
 import { actOn } from './works';
 
+onFreshDatabase();
+
 const picture = blankPicture(160, 160, [255, 255, 255]);
 layColour(picture, cover([flatten(circle(80, 80, 50), 0.02)], 160, 160)!, hexToRgb('#182A5C'));
 layColour(picture, cover([flatten(circle(80, 80, 12), 0.02)], 160, 160)!, hexToRgb('#F2C14E'));
 const nobody = new AbortController().signal;
 
-let drop: () => Promise<void>;
 let commissionId: string;
 
 beforeAll(async () => {
-  const database = await freshDatabase();
-  drop = database.drop;
-  process.env.ODD_QUILL_DATABASE_URL = database.url;
   commissionId = (await startCommission(v.parse(CommissionStart, { name: 'Juniper Row' }))).id;
 });
 afterAll(async () => {
   await stopComputing();
-  await closeDatabase();
-  await drop();
 });
 
 const newCandidate = async () => (await bringIn(commissionId, await encodePng(picture), 'mark.png')).id;

@@ -1,25 +1,23 @@
+import { onFreshDatabase } from './testing';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import * as v from 'valibot';
-import { freshDatabase } from '../../../e2e/database';
 import { startFakeEngine, type FakeEngine } from '../../../e2e/fake-engine';
 import type { WatchEvent } from '../contract/answers';
 import { CommissionStart, RoundStart } from '../contract/requests';
 import { listCandidates, wall } from './candidates';
 import { getCommission, startCommission } from './commissions';
-import { closeDatabase, sql } from './database';
+import { sql } from './database';
 import { startEvents, stopEvents, watch } from './events';
 import { enqueue, startJobs, stopJobs } from './jobs';
 import { cancelRound, getRound, startRound, takeRound, tryAgain } from './rounds';
 
-let drop: () => Promise<void>;
+onFreshDatabase();
+
 let engine: FakeEngine;
 let commissionId: string;
 let count = 0;
 
 beforeAll(async () => {
-  const database = await freshDatabase();
-  drop = database.drop;
-  process.env.ODD_QUILL_DATABASE_URL = database.url;
   process.env.ODD_QUILL_ENGINE_TIMEOUT_MS = '400';
   process.env.ODD_QUILL_ENGINE_AWAY_MS = '1200';
   engine = await startFakeEngine();
@@ -29,9 +27,7 @@ beforeAll(async () => {
 afterAll(async () => {
   await stopJobs();
   await stopEvents();
-  await closeDatabase();
   engine.close();
-  await drop();
 });
 beforeEach(async () => {
   process.env.ODD_QUILL_ENGINE_URL = engine.address;

@@ -1,28 +1,19 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { onFreshDatabase } from './testing';
+import { describe, expect, it } from 'vitest';
 import * as v from 'valibot';
-import { freshDatabase } from '../../../e2e/database';
 import { encodePng } from '../../../node/pictures';
 import { CommissionStart } from '../contract/requests';
 import { bringIn, decide } from './candidates';
 import { step, undoable } from './changes';
 import { startCommission } from './commissions';
-import { closeDatabase, sql } from './database';
+import { sql } from './database';
 import { changePattern, decideName, listNames, listPatterns, startPattern, wordingFor } from './words';
 import { GET as NAMES, POST as DECIDE } from '../../routes/api/commissions/[id]/names/+server';
 import { GET as WORDING } from '../../routes/api/commissions/[id]/wording/+server';
 import { PATCH } from '../../routes/api/patterns/[id]/+server';
 import { GET as PATTERNS, POST as KEEP } from '../../routes/api/patterns/+server';
 
-let drop: () => Promise<void>;
-beforeAll(async () => {
-  const database = await freshDatabase();
-  process.env.ODD_QUILL_DATABASE_URL = database.url;
-  drop = database.drop;
-});
-afterAll(async () => {
-  await closeDatabase();
-  await drop();
-});
+onFreshDatabase();
 
 const NOBODY = '6b0c7f0e-0000-4000-8000-000000000000';
 const start = () => startCommission(v.parse(CommissionStart, { name: 'Noctule Night Rail' }));

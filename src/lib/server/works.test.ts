@@ -1,10 +1,10 @@
+import { onFreshDatabase } from './testing';
 import { createHash } from 'node:crypto';
 import { unzipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import * as v from 'valibot';
 import { drawCandidate } from '$core/engine';
 import { TRACE_DEFAULTS, trace } from '$core/trace';
-import { freshDatabase } from '../../../e2e/database';
 import { encodePng } from '../../../node/pictures';
 import { randomUUID } from 'node:crypto';
 import { countPoints, type Edit } from '$core/vector';
@@ -34,7 +34,7 @@ import { picturesBelow } from './below';
 import { bringIn, getCandidate } from './candidates';
 import { otherColourways } from './colourways';
 import { startCommission } from './commissions';
-import { closeDatabase, sql } from './database';
+import { sql } from './database';
 import { cancelDelivery, deliveryFile, deliveryZip, getDelivery, listDeliveries, remakeDelivery, startDelivery } from './deliveries'; // prettier-ignore
 import { lookFacts, packagePlan } from './packable';
 import { enqueue, startJobs, stopJobs } from './jobs';
@@ -45,15 +45,13 @@ import { threadOf } from './thread';
 import { forgetStates, stateAt } from './work-history';
 import { actOn, getStep, getWork } from './works';
 
+onFreshDatabase();
+
 const picture = drawCandidate({ prompt: 'bat over a moon, midnight blue and lamp yellow', sizePx: 200 }, 0).picture;
 const traced = trace(picture);
-let drop: () => Promise<void>;
 let commissionId: string;
 
 beforeAll(async () => {
-  const database = await freshDatabase();
-  drop = database.drop;
-  process.env.ODD_QUILL_DATABASE_URL = database.url;
   commissionId = (await startCommission(v.parse(CommissionStart, { name: 'Noctule Night Rail', client: 'Maren Holt' })))
     .id;
   await startJobs();
@@ -61,8 +59,6 @@ beforeAll(async () => {
 afterAll(async () => {
   await stopJobs();
   await stopComputing();
-  await closeDatabase();
-  await drop();
 });
 
 const newCandidate = async () => (await bringIn(commissionId, await encodePng(picture), 'mark.png')).id;

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { sharpen } from '$core/wording';
-  import { notices } from '../notices.svelte';
   import type { Understood } from '$lib/contract/answers';
   import { PROMPT_MOST } from '$lib/contract/requests';
+  import { tellBefore } from './prompt-before';
   import UnderstoodLine from './UnderstoodLine.svelte';
 
   let {
@@ -28,8 +28,7 @@
   /** What crowds the prompt or contradicts itself in it. */
   const blunt = $derived.by(() => {
     const found = understood && readOf === prompt ? sharpen(understood.parts) : null;
-    // What is only not understood stands in the line below already.
-    return found && found.noticed.some((n) => !/^(?:not understood|nothing is drawn)/.test(n.told)) ? found : null;
+    return found?.noticed.length ? found : null;
   });
 
   /** Takes the shorter prompt; the longer one is told of, to be had back with a press. */
@@ -38,7 +37,7 @@
     if (!shorter) return;
     const before = prompt;
     prompt = shorter;
-    notices.tell(`The prompt was “${before}”`, { id: 'prompt-before', action: { label: 'Have it back', run: () => (prompt = before) } }); // prettier-ignore
+    tellBefore(before, () => (prompt = before));
   }
 
   let chooser = $state<HTMLInputElement>();

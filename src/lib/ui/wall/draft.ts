@@ -140,3 +140,11 @@ export function giveLater(commissionId: string, pictureId: string): void {
   keepDraft(commissionId, { ...draft, way: null, references: [...draft.references, { pictureId, closeness: 70 }] });
   window.dispatchEvent(new CustomEvent(GIVEN, { detail: commissionId }));
 }
+
+/** Puts words into the prompt that is being written, wherever that is shown; gives the draft there was. */
+export function putPrompt(commissionId: string, words: Partial<Pick<RoundDraft, 'prompt' | 'leaveOut'>>): RoundDraft {
+  const before = keptDraft(commissionId) ?? draftFrom(null);
+  keepDraft(commissionId, { ...before, ...words, way: null });
+  window.dispatchEvent(new CustomEvent(GIVEN, { detail: commissionId }));
+  return before;
+}

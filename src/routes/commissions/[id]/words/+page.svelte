@@ -8,7 +8,8 @@
   import { outbox } from '$lib/ui/outbox.svelte';
   import { reload } from '$lib/ui/reload';
   import Frame from '$lib/ui/shell/Frame.svelte';
-  import { draftFrom, keepDraft, keptDraft } from '$lib/ui/wall/draft';
+  import { putPrompt } from '$lib/ui/wall/draft';
+  import { tellBefore } from '$lib/ui/wall/prompt-before';
   import Economy from '$lib/ui/words/Economy.svelte';
   import NameList from '$lib/ui/words/NameList.svelte';
   import { Naming } from '$lib/ui/words/naming.svelte';
@@ -24,12 +25,11 @@
   // svelte-ignore state_referenced_locally
   const naming = new Naming(data.commission, () => data.names);
 
-  /** Puts words into the prompt box; what was being written there is told of, so that it can be had back. */
+  /** Takes words to the prompt box; what was being written there is told of, to be had back. */
   function use({ prompt, leaveOut }: Pick<Direction, 'prompt' | 'leaveOut'>): void {
-    const draft = keptDraft(commission.id) ?? draftFrom(null);
-    const before = draft.prompt.trim();
-    keepDraft(commission.id, { ...draft, prompt, leaveOut: leaveOut || draft.leaveOut, way: null });
-    if (before && before !== prompt) notices.tell(`The prompt was “${before}”`, { id: 'prompt-before' });
+    const { id } = commission;
+    const before = putPrompt(id, { prompt, ...(leaveOut ? { leaveOut } : {}) });
+    if (before.prompt.trim() && before.prompt !== prompt) tellBefore(before.prompt, () => putPrompt(id, before));
     void goto(base);
   }
 
@@ -62,18 +62,17 @@
 <Frame slipTitle={shows === 'names' ? 'Names' : 'Words'}>
   {#snippet sheet()}
     <div class="flex h-full flex-col">
-      <div class="flex gap-1 border-b border-line bg-panel px-6 pt-2" role="tablist" aria-label="Words">
+      <nav class="flex gap-1 border-b border-line bg-panel px-6 pt-2" aria-label="Words">
         {#each [{ id: 'prompts', label: 'Prompts' }, { id: 'names', label: 'Names' }] as tab (tab.id)}
           <a
             href={tab.id === 'names' ? '?show=names' : '?'}
-            role="tab"
-            aria-selected={shows === tab.id}
+            aria-current={shows === tab.id ? 'page' : undefined}
             class="border-b-[3px] px-3 py-1.5 {shows === tab.id
               ? 'border-active font-semibold'
               : 'border-transparent text-muted hover:text-text'}">{tab.label}</a
           >
         {/each}
-      </div>
+      </nav>
       <div class="min-h-0 flex-1 overflow-y-auto px-6 py-5">
         {#if shows === 'names'}
           <NameList {naming} />
