@@ -12,12 +12,13 @@ import { cover, coveredCells } from '../core/raster';
 import { intersectionOverUnion } from '../bench/measure';
 import { ANIMALS } from '../core/engine/figures-animals';
 import { NATURE } from '../core/engine/figures-nature';
+import { PLACES } from '../core/engine/figures-places';
 import { THINGS } from '../core/engine/figures-things';
 import { ANIMALS_FIRST, readNouns, type Nouns } from './wordnet';
 
 const require = createRequire(import.meta.url);
 const GRID = 2000;
-const BY_HAND = { ...ANIMALS, ...NATURE, ...THINGS };
+const BY_HAND = { ...ANIMALS, ...NATURE, ...THINGS, ...PLACES };
 
 interface Pack {
   readonly width?: number;
@@ -307,12 +308,12 @@ const tidy = (raw: string): string =>
     .replace(/-/g, ' ')
     .trim();
 
-/** What stands for a food, an object, a phenomenon or a plant of which nothing nearer can be drawn. */
 /** What has a name of one word and still looks too much like itself to stand for a broader word, or for one beside it. */
-const STANDS_FOR_NOTHING = new Set('footer solid transit junction earth log chili wrap tablet creation turtle room trench joystick buffer ornament tag pump pyramid checkerboard location unicorn connection chalkboard floor furniture food capsule cherries fruits vegetables kite bullet wallet monument tools thread'.split(' ')); // prettier-ignore
+const STANDS_FOR_NOTHING = new Set('footer solid transit junction earth log chili wrap tablet creation turtle room trench joystick buffer ornament tag pump pyramid checkerboard location unicorn troll goblin angel fairy connection chalkboard floor furniture food capsule cherries fruits vegetables kite bullet wallet monument tools thread'.split(' ')); // prettier-ignore
 /** A name of two words says which one of its kind it is: only these stand for the kind all the same. */
 const STANDS_FOR_KIND = new Set('palm tree,kiwi fruit,police officer,truck driver,railway car,billed cap,ballet dancer,circular saw,hand saw,mouse trap,diving helmet,tropical drink,glass cocktail,post office,patio heater,mountain railway,grave stone,ginger root,christmas tree,paint brush,water bottle,fishing pole,swimming pool,wind turbine,sewing needle,picnic table'.split(',')); // prettier-ignore
 const mayStandIn = (name: string): boolean => (name.includes(' ') ? STANDS_FOR_KIND.has(name) : !STANDS_FOR_NOTHING.has(name)); // prettier-ignore
+/** What stands for a food, an object, a phenomenon or a plant of which nothing nearer can be drawn. */
 const STAND_INS: Readonly<Record<number, string>> = { 13: 'food', 17: 'mountain', 19: 'cloud', 20: 'potted plant' };
 /** Files of living things, which a word means before it means what is cooked or sawn of them. */
 const LIVING = new Set([5, 20]);
@@ -397,6 +398,14 @@ const MISNAMED: Readonly<Record<string, string>> = {
   mdi: 'cricket badminton tennis mouse table share filter label hospital slide library abacus alpha bolt bridge bug cannon chip cube dolphin drawing fan feather fuse gate harddisk iron kettle lamp lan leak lumx mirror nail nut palm pan panda pipe pot ruler sail seal signal sitemap source stairs step table tank texture toolbox tower tray van vanish view wall web window',
 };
 
+/** Drawings that one would not know by their name, or that show only signs of it; by pack and key. */
+const POOR = new Set(
+  (
+    'ph:lighthouse-fill maki:lighthouse ph:cat-fill ph:dog-fill mdi:owl fluent-emoji-flat:eagle mdi:bee ph:mouse-fill mdi:pig tabler:windmill-filled fluent-emoji-flat:anatomical-heart mdi:pan mdi:violin ' +
+    'temaki:clock ph:clock-fill temaki:compass fluent-emoji-flat:door ph:door-fill mdi:bowl mdi:cup temaki:dice noto:gorilla ph:seal-fill noto:worm mdi:vine fluent-emoji-flat:olive noto:olive noto:shower noto-v1:sushi mdi:needle mdi:donkey mdi:bench mdi:panda ph:shrimp-fill ph:boat-fill'
+  ).split(' '),
+);
+
 /** More drawings of what can be drawn already, each with an outline of its own: a figure has several ideas. */
 function addOthers(things: Map<string, Thing>, nouns: Nouns): void {
   const sources: [string, (key: string) => string | null, boolean][] = [
@@ -416,7 +425,7 @@ function addOthers(things: Map<string, Thing>, nouns: Nouns): void {
     const misnamed = new Set((MISNAMED[packName] ?? '').split(' '));
     for (const key of Object.keys(pack.icons)) {
       const named = nameOf(key);
-      if (named === null || misnamed.has(named)) continue;
+      if (named === null || misnamed.has(named) || POOR.has(`${packName}:${key}`)) continue;
       const name = RENAMED[named] ?? named.replaceAll('-', ' ');
       const known = things.get(name);
       if (!known || known.drawings.length >= MOST_DRAWINGS || name.split(' ').length > 2) continue;
@@ -464,6 +473,7 @@ function main(): void {
       const sense = senseOf(name, nouns, ANIMALS_FIRST.has(name));
       if (!sense) continue;
       const known = things.get(name);
+      if (POOR.has(`${packName}:${key}`)) continue;
       if (known && (known.drawings.length >= 2 || packName === 'noto' || packName === 'healthicons')) continue;
       const compiled = compiledFrom(pack, key, oneColour);
       if (!compiled) continue;
@@ -478,7 +488,7 @@ function main(): void {
 
   // What is drawn by hand is a thing as well.
   for (const name of Object.keys(BY_HAND)) {
-    const sense = things.get(name) ?? senseOf(name, nouns);
+    const sense = things.get(name) ?? senseOf(name, nouns, ANIMALS_FIRST.has(name));
     things.set(name, { name, synset: sense?.synset ?? -1, exact: true, drawings: things.get(name)?.drawings ?? [] });
   }
   const list = [...things.values()].sort((p, q) => (p.name < q.name ? -1 : 1));

@@ -1,10 +1,10 @@
 import type { PromptFigure } from '../prompt';
-import { boundsOf, disc, ringOf, tile } from './area';
+import { boundsOf, box, disc, ringOf, tile } from './area';
 import { grown, intersect, rim, sizeOf } from '../path';
 import { drawingCount } from './build';
 import { clipped, movedFigure, outlineOf, placed, seenParts, silhouetteOf, type Figure, type Place } from './figure';
 import { isCreature } from './built';
-import { onField, recoloured } from './field';
+import { onField } from './field';
 import { layerOf, scaled, type Layer } from './layer';
 import { severalAsOne, swapped, upright } from './pairings';
 import { waysFor } from './pairs';
@@ -91,12 +91,6 @@ const rosette: Single = (s, f) => {
   }).flat();
 };
 
-/** Two, looking at each other. */
-const twins: Single = (s, f) => {
-  const both = placed(severalAsOne(f, 2, false), { cx: 50, cy: 50, side: 94, fill: 1 });
-  return finished(s, both);
-};
-
 /** So near that a tile shows only a part of it, looking in from its edge. */
 const peeking: Single = (s, f) => {
   const field = s.palette.inks[0];
@@ -111,24 +105,42 @@ const peeking: Single = (s, f) => {
   ];
 };
 
-/** Three in a row, each larger than the one before. */
-const growing: Single = (s, f) => {
-  const sizes = [24, 36, 52];
-  let x = 0;
-  const out: Figure[] = sizes.map((size) => {
-    const one = placed(f, { cx: 0, cy: 0, side: size, fill: 0.8 });
-    const b = boundsOf(outlineOf(one));
-    const moved = movedFigure(one, [1, 0, 0, 1, x - b.x, -(b.y + b.height)]);
-    x += b.width * 1.1;
-    return moved;
-  });
-  const all = placed({ ...f, parts: out.flatMap((o) => o.parts) }, { cx: 50, cy: 50, side: 94, fill: 1 });
-  return finished(s, all);
+/** One half dark on light, the other light on dark, parted down the middle (counterchanged). */
+const counterchanged: Single = (s, f) => {
+  const [first] = s.palette.inks;
+  const figure = placed(f, { cx: 50, cy: 50, side: 78 });
+  const b = boundsOf(outlineOf(figure));
+  const half = intersect(tile(50, 50, 46, 12), box(50, -20, 100, 140));
+  const [left, right] = [box(b.x - 1, -20, 51 - b.x, 140), box(50, -20, 100, 140)].map((w) => clipped(figure, w));
+  return [
+    ...form(s, half, first).map((l) => ({ ...l, isFigure: true })),
+    ...finished(s, left),
+    ...finished(s, right, first, onField(s, first)),
+  ];
 };
+
+/** The same figure as one with another hand would have it: low and broad, or high and slim. Round ones stay as they are. */
+const otherBuild: Single = (s, f) => {
+  const b = boundsOf(outlineOf(f));
+  const wide = b.width > b.height;
+  const [kx, ky] = wide ? [0.8, 1.12] : b.height > 1.5 * b.width ? [1.32, 0.9] : [0.78, 1.06];
+  return plain(s, movedFigure(f, [kx, 0, 0, ky, 50 - 50 * kx, 50 - 50 * ky]));
+};
+/** What has anything round about it, which would no longer be. */
+const hasRound = (f: Figure): boolean =>
+  [silhouetteOf(f), ...f.parts.map((p) => p.area)].some((area) => {
+    const b = boundsOf(area);
+    const share = sizeOf(area) / (b.width * b.height);
+    return sizeOf(area) > 60 && Math.abs(b.width / b.height - 1) < 0.12 && share > 0.72 && share < 0.86;
+  });
 
 /** Ideas for a figure of which there are too few drawings for four. */
 const ideasFor = (figure: Figure): readonly Single[] =>
-  TURNING.test(figure.name) ? [rosette, peeking, twins] : [peeking, twins, growing];
+  TURNING.test(figure.name)
+    ? [rosette, peeking, counterchanged]
+    : hasRound(figure)
+      ? [peeking, counterchanged, cropped]
+      : [otherBuild, counterchanged, peeking];
 /** What makes a flower when it goes round: it has one foot, and no face. */
 const TURNING =
   /\b(?:leaf|leaves|feather|petal|flame|fire|drop|droplet|wheat|fern|carrot|tulip|flower|key|arrow|seed|spoon|fork|herb|sprout|seedling|wing|quill|pen|brush|paintbrush|heart|shell|corn|pear|lemon|candle|bulb|tree|pine)\b/;
@@ -191,18 +203,6 @@ function fitLayers(layers: Layer[], side: number): Layer[] {
   return scaled(layers, k, -k * (b.x + b.width / 2 - 50), -k * (b.y + b.height / 2 - 50));
 }
 
-/** Figures on a tile of the first ink, so near that it cuts them. */
-function nearer(stage: Stage, draw: (stage: Stage) => Layer[]): Layer[] {
-  const field = stage.palette.inks[0];
-  const window = tile(50, 50, 43, 15);
-  const side = stage.knobs.steady('near') < 0.5 ? 15 : -15;
-  const near = scaled(draw(recoloured(stage, field, onField(stage, field))), 1.22, side, 11);
-  return [
-    ...form(stage, window, field),
-    ...near.map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, window) : window })),
-  ];
-}
-
 /** One figure: in one of its drawings, or, where there are too few of them, in one of the ideas for it. */
 function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
   const drawings = Math.min(stage.ideas, drawingCount(asked.drawn, asked, stage.knobs));
@@ -262,8 +262,6 @@ export function together(stage: Stage): Layer[] {
   const ways = waysFor(first, second);
   // With leeway enough, all of them, one after the other.
   const way = stage.ideas >= IDEAS ? ways[stage.idea % ways.length] : arrangement(stage, ways);
-  const isNear = stage.ideas >= IDEAS && stage.idea % IDEAS === 3 && !stage.isHeld && !third && !stage.parts.shape;
-  if (isNear) return nearer(stage, (s) => fitLayers(way(s, a, b), 86));
   const layers = fitLayers(way(stage, a, b), third ? 80 : 86);
   if (!third) return layers;
   const c = placed(figureFor(stage, third, 2), { cx: 18, cy: 22, side: 21, fill: 0.9 });

@@ -59,6 +59,9 @@ export const leastPart = (detail: number): number =>
 
 type Drawn = () => Figure;
 
+/** As many drawings as a round of four has use for. */
+const ENOUGH = 4;
+
 /** The drawings one can choose from for a thing: ours, the library's, and what is built. What is said of it that only some can show, those show. */
 function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
   const built = builtDrawings(name, said, knobs);
@@ -71,10 +74,12 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
     tones: d.tones.map((L) => L / 100),
     parts: d.parts.map((p) => ({ tone: p.tone, area: areaFrom(p.contours) })),
   }));
-  const all = [...hand, ...drawn, ...built];
+  // What is drawn already is not built once more.
+  const own = [...hand, ...drawn];
+  const all = [...own, ...built.slice(0, Math.max(own.length ? 1 : 0, ENOUGH - own.length))];
   const expression = expressionOf(said.expression ?? null);
-  // A thing that makes a face has one.
-  if (expression && !isCreature(name))
+  // A thing that makes a face has one; one that is only calm, as the sea is, has none.
+  if (expression && !isCreature(name) && isFacial(name, said.expression ?? ''))
     return all.map(
       (draw): Drawn =>
         () =>
@@ -82,6 +87,11 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
     );
   return all;
 }
+
+/** Whether a word said of a thing is of a face, and not of its manner. */
+const isFacial = (name: string, word: string): boolean =>
+  /smil|laugh|grin|wink|happ|cheer|sad|angr|grump|sleep|surpris|cry|frown|jolly|joy|friendly|cute/.test(word) &&
+  !/^(?:circle|square|ring|triangle|line|dot|wave|water|river|lake|mountains?|hill|road|field)$/.test(name);
 
 function faced(thing: Figure, expression: Expression): Figure {
   const found = faceOn(thing, expression);

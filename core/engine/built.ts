@@ -139,8 +139,30 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
   }
   if (expression) return [head(expression), front('standing', 'bust')];
   if (!isItself) return [];
-  return [head('calm'), ...side('sitting'), ...side(kind.body?.build === 'songbird' || kind.body?.build === 'raptor' ? 'flying' : 'leaping')]; // prettier-ignore
+  return [...(looksAtUs(name, kind) ? [head('calm')] : []), ...(name === 'dragon' ? [] : (SIDES[kind.body?.build ?? 'none'] ?? [])).flatMap((p) => side(p))]; // prettier-ignore
 }
+
+/** How a body is best seen from the side where nothing is said: what has hooves does not sit, and what is heavy does not leap. */
+const SIDES: Readonly<Record<string, readonly Pose[]>> = {
+  cat: ['sitting', 'leaping'],
+  dog: ['sitting', 'running'],
+  bear: ['standing', 'sitting'],
+  hoofed: ['standing', 'running'],
+  heavy: ['standing'],
+  rodent: ['sitting'],
+  hopper: ['leaping'],
+  songbird: ['sitting', 'flying'],
+  raptor: ['sitting', 'flying'],
+  fowl: ['standing'],
+  wader: ['standing'],
+  runner: ['standing', 'running'],
+  whale: ['leaping'],
+  fish: ['standing'],
+};
+/** Whether a head from the front is a good picture of what nothing more is said of: of most birds and of what swims or crawls it is none. */
+const looksAtUs = (name: string, kind: CreatureKind): boolean =>
+  ['owl', 'penguin', 'eagle', 'bat', 'frog', 'octopus', 'bee', 'dragon'].includes(name) ||
+  !/^(?:beak|hook|bill|great|slender|frog|grooves|jaws|none)$/.test(kind.muzzle);
 
 /** What somebody holds, made one unit large about its middle. */
 function heldAs(thing: Figure, tones: readonly number[]): Held {

@@ -4,13 +4,14 @@ import { sizeOf } from '../path';
 import { boundsOf } from './area';
 import { figureOf, outlineOf, seenParts } from './figure';
 import { HOME } from './figures-home';
+import { PLACES } from './figures-places';
 import { TOOLS } from './figures-tools';
 import { findFigure } from './lexicon';
 import { isThing } from './things';
 
-const all = Object.entries({ ...HOME, ...TOOLS });
+const all = Object.entries({ ...HOME, ...TOOLS, ...PLACES });
 
-describe('drawings of tools and household things', () => {
+describe('drawings of tools, household things and places', () => {
   it.each(all)('%s lies in the field, is large enough to tell, and shows all its parts', (name, draw) => {
     for (const by of [0, -1, 1]) {
       const figure = figureOf(
@@ -29,7 +30,8 @@ describe('drawings of tools and household things', () => {
     }
   });
   it('are found by their names, and no name is drawn twice', () => {
-    expect(Object.keys(HOME).filter((name) => Object.hasOwn(TOOLS, name))).toEqual([]);
+    const names = [HOME, TOOLS, PLACES].flatMap((group) => Object.keys(group));
+    expect(new Set(names).size).toBe(names.length);
     for (const [name] of all) {
       expect(isThing(name)).toBe(true);
       expect(findFigure(name)?.drawn).toBe(name);

@@ -4,7 +4,7 @@ import { together } from './arrange';
 import { onField } from './field';
 import { outlineOf, placed, silhouetteOf, type Figure } from './figure';
 import { layerOf, scaled, type Layer } from './layer';
-import { filledWith } from './pairings';
+import { filledWith } from './packed';
 import { FACE_NAMES, lineIn, setLine } from './letters';
 import { arrangement, clear, figureFor, finished, form, FORMS, type Stage } from './stage';
 import { wordsAs } from './words';
@@ -131,11 +131,11 @@ export function lettermark(stage: Stage): Layer[] {
   };
   /** The letters filled with many of the figure. */
   const made = (): Layer[] => {
-    const out = filledWith(stage, union(...set(90, 84)), figureIn, 7.4);
+    const out = filledWith(stage, union(...set(90, 84)), figureIn);
     return out.length > 6 ? out : cutIn();
   };
   const relation = parts.figures[0].relation;
-  return arrangement(stage, relation === 'made of' ? [made] : [cutIn, perched, onForm, cutIn])();
+  return arrangement(stage, relation === 'made of' ? [made] : [cutIn, perched])();
 }
 
 /** A name set as a mark, with one thing done to it. */

@@ -1,5 +1,5 @@
 /** Arrangements of two figures in one picture. */
-import { boundsOf, box, disc } from './area';
+import { boundsOf, box } from './area';
 import { onField } from './field';
 import { clipped, movedFigure, outlineOf, placed, silhouetteOf, without, type Figure } from './figure';
 import { axisOf, grown, intersect, moved, roomIn, sizeOf, type Area } from '../path';
@@ -44,6 +44,21 @@ const shifted = (l: Layer, dx: number, dy: number): Layer => ({
   ...(l.clip ? { clip: moved(l.clip, [1, 0, 0, 1, dx, dy]) } : {}),
 });
 
+/** A figure made larger about its middle for as long as an outline holds it, with a rim left. */
+function asLargeAsFits(figure: Figure, hull: Area): Figure {
+  const inner = grown(hull, -3.4);
+  const b = boundsOf(outlineOf(figure));
+  const [cx, cy] = [b.x + b.width / 2, b.y + b.height / 2];
+  let best = figure;
+  for (let k = 1.08; k < 1.7; k *= 1.08) {
+    const larger = movedFigure(figure, [k, 0, 0, k, cx - k * cx, cy - k * cy]);
+    const all = outlineOf(larger);
+    if (sizeOf(intersect(all, inner)) < 0.995 * sizeOf(all)) break;
+    best = larger;
+  }
+  return best;
+}
+
 /** A cut out of B's filled outline. */
 export const insideOf: Pair = (s, a, b) => {
   const [first] = s.palette.inks;
@@ -51,7 +66,7 @@ export const insideOf: Pair = (s, a, b) => {
   const hull = silhouetteOf(outer);
   const bb = boundsOf(hull);
   const room = roomIn(hull) ?? { x: bb.x + bb.width / 2, y: bb.y + bb.height / 2, r: 8 };
-  const inner = placed(a, { cx: room.x, cy: room.y, side: room.r * 1.75, fill: 0.9 });
+  const inner = asLargeAsFits(placed(a, { cx: room.x, cy: room.y, side: room.r * 1.75, fill: 0.9 }), hull);
   return bb.width > 0 ? [...form(s, hull, first), ...finished(s, inner, first, onField(s, first))] : [];
 };
 
@@ -89,13 +104,13 @@ export const inHand =
 
 /** A upright, wearing B where that is something there is a cut of; else B on its head. */
 export const dressed =
-  (crop: 'whole' | 'bust'): Pair =>
+  (crop: 'whole' | 'bust', stance: Stance = 'standing'): Pair =>
   (s, a, b) => {
     const [who, what] = [a, b].map(({ name }) => s.parts.figures.find((f) => f.drawn === name));
     const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
     const dress = dressFrom([what?.word ?? b.name, ...worn].join(' '));
     const isCut = Object.keys(dressFrom(what?.word ?? b.name)).length > 0;
-    const options = { knobs: s.knobs, stance: 'standing' as const, expression: who?.expression ?? null, modifiers: who?.modifiers ?? [], held: null }; // prettier-ignore
+    const options = { knobs: s.knobs, stance, expression: who?.expression ?? null, modifiers: who?.modifiers ?? [], held: null }; // prettier-ignore
     if (!isCut) {
       const head = uprightFigure(a.name, { ...options, dress: {}, crop: 'head' });
       return onHead(s, head ?? a, b);
@@ -103,6 +118,40 @@ export const dressed =
     const figure = uprightFigure(a.name, { ...options, dress: { ...dressFrom(a.name), ...dress }, crop });
     return figure ? finished(s, placed(figure, { cx: 50, cy: 50, side: 88, fill: 0.9 })) : onHead(s, a, b);
   };
+
+/** B in A's mouth or beak: at the foremost point of its upper half, as seen from the side. */
+export const atMouth: Pair = (s, a, b) => {
+  const poses = ['standing', 'flying', 'standing', 'sitting'].flatMap((pose) => builtDrawings(a.name, { pose }, s.knobs).slice(0, 1)); // prettier-ignore
+  const side = poses.length ? poses[s.idea % poses.length]() : null;
+  const big = placed(side ? { ...side, name: a.name } : a, { cx: 44, cy: 52, side: 80, fill: 0.9 });
+  const bb = boundsOf(outlineOf(big));
+  const upper = intersect(outlineOf(big), box(bb.x, bb.y, bb.width, bb.height * 0.5));
+  const front = boundsOf(upper).x + boundsOf(upper).width;
+  const tip = boundsOf(intersect(upper, box(front - 2.5, bb.y, 4, bb.height)));
+  const small = placed(b, { cx: 50, cy: 50, side: 34, fill: 0.8 });
+  const sb = boundsOf(outlineOf(small));
+  const map = [1, 0, 0, 1, front - 2 - (sb.x + sb.width * 0.3), tip.y + tip.height - 1 - (sb.y + sb.height * 0.22)] as const; // prettier-ignore
+  return [...finished(s, big), ...clear(s, movedFigure(small, map), s.palette.groundHex, swapped(s), 1.6)];
+};
+
+/** A lies in the hollow of B, a crescent open to the right or to the left. */
+export const cradled: Pair = (s, a, b) => {
+  const moon = placed(b, { cx: 50, cy: 50, side: 88, fill: 1 });
+  const mb = boundsOf(outlineOf(moon));
+  const left = box(mb.x, mb.y, mb.width / 2, mb.height);
+  const opensRight = sizeOf(intersect(outlineOf(moon), left)) > sizeOf(outlineOf(moon)) / 2;
+  // Where the crescent is, at its middle height, its inner edge is where the hollow begins.
+  const middle = boundsOf(intersect(outlineOf(moon), box(mb.x, mb.y + mb.height * 0.45, mb.width, mb.height * 0.2)));
+  const inner = opensRight ? middle.x + middle.width : middle.x;
+  const one = placed(a, { cx: 50, cy: 50, side: 50, fill: 0.85 });
+  const ob = boundsOf(outlineOf(one));
+  const x = opensRight ? inner - ob.width * 0.14 - ob.x : inner + ob.width * 0.14 - (ob.x + ob.width);
+  const lying = movedFigure(one, [1, 0, 0, 1, x, mb.y + mb.height * 0.8 - (ob.y + ob.height)]);
+  return [
+    ...finished(s, moon, s.palette.groundHex, swapped(s)),
+    ...clear(s, lying, s.palette.groundHex, s.palette.inks, 1.8),
+  ];
+};
 
 /** B stands on A, an open hand. */
 export const onHand: Pair = (s, a, b) => {
@@ -140,58 +189,19 @@ export const onHead: Pair = (s, a, b) => {
   ];
 };
 
-/** B in front, A's upper half out of its top. */
-export const emerging: Pair = (s, a, b) => {
-  const front = placed(b, { cx: 50, cy: 72, side: 60, fill: 0.85 });
-  const fb = boundsOf(outlineOf(front));
-  const back = placed(a, { cx: 50, cy: 40, side: 58, fill: 0.9 });
-  const ab = boundsOf(outlineOf(back));
-  const dy = fb.y + fb.height * 0.22 - (ab.y + ab.height * 0.72);
-  const raised = movedFigure(back, [1, 0, 0, 1, 0, dy]);
-  const cut = clipped(raised, box(-200, -200, 500, 200 + fb.y + fb.height * 0.45));
-  return [...finished(s, cut), ...clear(s, front, s.palette.groundHex, swapped(s), 1.6)];
-};
-
-/** Many small figures that fill an area, turned at random. */
-export function filledWith(s: Stage, hull: Area, b: Figure, pitch = 6.6): Layer[] {
-  const inner = grown(hull, -0.6);
-  const bb = boundsOf(hull);
-  const out: Layer[] = [];
-  let i = 0;
-  for (let y = bb.y; y < bb.y + bb.height; y += pitch * 0.88)
-    for (
-      let x = bb.x + (Math.round((y - bb.y) / (pitch * 0.88)) % 2 ? pitch / 2 : 0);
-      x < bb.x + bb.width + pitch;
-      x += pitch
-    ) {
-      const r = pitch * 0.42;
-      const inHull = sizeOf(intersect(disc(x, y, r, 12), inner)) / (Math.PI * r * r);
-      if (inHull < 0.52) continue;
-      i++;
-      const turn = (s.knobs(`made/${i}`) - 0.5) * 1.4;
-      const small = placed(
-        { ...b, parts: b.parts.slice(0, 3) },
-        { cx: 0, cy: 0, side: pitch * (inHull > 0.9 ? 0.96 : 0.74), fill: 1 },
-      );
-      const [c, n] = [Math.cos(turn), Math.sin(turn)];
-      out.push(
-        ...finished(
-          s,
-          movedFigure(small, [c, n, -n, c, x, y]),
-          s.palette.groundHex,
-          i % 3 ? s.palette.inks : swapped(s),
-        ),
-      );
-    }
-  return out;
-}
-
-/** A's outline filled with many small B. */
-export const madeOf: Pair = (s, a, b) => {
-  const big = placed(a, { cx: 50, cy: 50, side: 88, fill: 0.85 });
-  const out = filledWith(s, silhouetteOf(big), b);
-  return out.length > 6 ? out : finished(s, big);
-};
+/** B in front, A's upper half out of its top; as large as B, or much larger. */
+export const emerging =
+  (sideA = 58, sideB = 60): Pair =>
+  (s, a, b) => {
+    const front = placed(b, { cx: 50, cy: 72, side: sideB, fill: 0.85 });
+    const fb = boundsOf(outlineOf(front));
+    const back = placed(a, { cx: 50, cy: 40, side: sideA, fill: 0.9 });
+    const ab = boundsOf(outlineOf(back));
+    const dy = fb.y + fb.height * 0.22 - (ab.y + ab.height * 0.84);
+    const raised = movedFigure(back, [1, 0, 0, 1, 0, dy]);
+    const cut = clipped(raised, box(-200, -200, 500, 200 + fb.y + fb.height * 0.45));
+    return [...finished(s, cut), ...clear(s, front, s.palette.groundHex, swapped(s), 1.6)];
+  };
 
 /** Side by side on one line, of one weight. */
 export const sideBySide: Pair = (s, a, b) => {
@@ -301,6 +311,31 @@ const PARTS_AT: readonly [RegExp, number, number, number][] = [
   [/^(?:back|shell|saddle|shoulders?)$/, 0.48, 0.3, 0.56],
   [/^(?:hands?|paws?|claws?|talons?|arms?|fingers?|wings?)$/, 0.86, 0.56, 0.36],
 ];
+
+/** Where parts are of which there are two, seen from the side or from the front, and how large each is. */
+const PAIRS_AT: readonly [RegExp, readonly (readonly [number, number])[], number][] = [
+  [/^wheels$/, [[0.21, 0.72], [0.79, 0.72]], 0.46],
+  [/^(?:eyes|lenses|headlights)$/, [[0.3, 0.46], [0.7, 0.46]], 0.34],
+  [/^(?:ears|horns|antlers)$/, [[0.2, 0.12], [0.8, 0.12]], 0.36],
+  [/^(?:wings|sails|arms)$/, [[0.14, 0.4], [0.86, 0.4]], 0.5],
+]; // prettier-ignore
+export const isPaired = (place: string | null): boolean => PAIRS_AT.some(([names]) => names.test(place ?? ''));
+
+/** B twice, in place of two parts of A that are alike. */
+export const atParts =
+  (place: string): Pair =>
+  (s, a, b) => {
+    const big = placed(a, { cx: 50, cy: 50, side: 84, fill: 0.85 });
+    const bb = boundsOf(outlineOf(big));
+    const [, spots, size] = PAIRS_AT.find(([names]) => names.test(place))!;
+    const side = Math.min(bb.width, bb.height * 1.2) * size;
+    const two = spots.map(([x, y]) => placed(b, { cx: bb.x + bb.width * x, cy: bb.y + bb.height * y, side, fill: 0.95 })); // prettier-ignore
+    const rest = without(
+      big,
+      two.flatMap((f) => grown(silhouetteOf(f), 1.6)),
+    );
+    return [...finished(s, rest), ...two.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1.6))];
+  };
 
 /** B where a part of A is: instead of it, or upon it. */
 export const atPart =

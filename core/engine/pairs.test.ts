@@ -5,6 +5,7 @@ import { boundsOf, massOf } from './area';
 import { buildFigure } from './build';
 import { outlineOf, placed } from './figure';
 import { knobsFrom } from './knobs';
+import { packed } from './packed';
 import { severalAsOne } from './pairings';
 import { waysFor } from './pairs';
 import { stageFor, type SceneRequest } from './compose';
@@ -84,6 +85,84 @@ describe('two figures together', () => {
     const made = compose(request('letter R made of leaves')).layers;
     expect(made.length).toBeGreaterThan(20);
     expect(boxOf('letter R made of leaves').height).toBeGreaterThan(60);
+  });
+});
+
+describe('what a part of a figure says', () => {
+  const layersOf = (prompt: string, a: string, b: string) => {
+    const stage = stageFor(request(prompt));
+    const [first, second] = stage.parts.figures;
+    const figures = [build(a), build(b)] as const;
+    return { layers: waysFor(first, second)[0](stage, ...figures), stage, ways: waysFor(first, second) };
+  };
+  const boxAround = (layers: readonly { area: Area }[]) => boundsOf(union(...layers.map((l) => l.area)));
+
+  it('puts what is carried in a beak before the head and not into a hand', () => {
+    const { layers } = layersOf('a crow carrying a key in its beak', 'crow', 'key');
+    const all = boxAround(layers);
+    const key = boundsOf(layers.at(-1)!.area);
+    expect(key.x + key.width / 2).toBeGreaterThan(all.x + 0.66 * all.width);
+    expect(key.y + key.height / 2).toBeLessThan(all.y + 0.6 * all.height);
+  });
+  it('lays a sleeper into the hollow of a crescent, larger than the crescent is thick', () => {
+    const { layers } = layersOf('a cat sleeping in a crescent moon', 'cat', 'crescent moon');
+    const [moon, all] = [boundsOf(layers[0].area), boxAround(layers.slice(1))];
+    expect(all.width).toBeGreaterThan(0.35 * moon.width);
+    expect(all.y + all.height).toBeLessThan(moon.y + moon.height);
+    expect(all.y).toBeGreaterThan(moon.y - 4);
+  });
+  it('puts one in place of each of two wheels, and one alone in place of a head', () => {
+    const { layers } = layersOf('a bicycle whose wheels are lemons', 'bicycle', 'lemon');
+    const gaps = layers.filter((l) => l.fill === '#ffffff' || l.area.length).map((l) => massOf(l.area)[0]);
+    expect(Math.min(...gaps)).toBeLessThan(38);
+    expect(Math.max(...gaps)).toBeGreaterThan(62);
+    expect(layersOf('a bicycle whose wheels are lemons', 'bicycle', 'lemon').layers.length).toBeGreaterThan(
+      layersOf('a bicycle with a lemon as its saddle', 'bicycle', 'lemon').layers.length,
+    );
+  });
+  it('never puts what is in a heart behind it', () => {
+    for (const way of layersOf('a lotus in a heart', 'lotus', 'heart').ways) {
+      const stage = stageFor(request('a lotus in a heart'));
+      const [round, ...flower] = way(stage, build('lotus'), build('heart'));
+      const [outer, inner] = [boundsOf(round.area), boxAround(flower)];
+      expect(inner.x).toBeGreaterThan(outer.x);
+      expect(inner.y).toBeGreaterThan(outer.y);
+      expect(inner.x + inner.width).toBeLessThan(outer.x + outer.width);
+      expect(inner.width).toBeGreaterThan(0.5 * outer.width);
+    }
+  });
+  it('draws the head alone where a head is asked for', () => {
+    const shape = (prompt: string) => boxOf(prompt);
+    const head = shape('a stag head');
+    expect(head.height).toBeGreaterThan(head.width);
+    for (const position of [0, 1, 2, 3]) {
+      const layers = compose({ ...request('a stag head'), leeway: 50, position }).layers.filter((l) => l.isFigure);
+      const box = boxAround(layers);
+      expect(box.height / box.width).toBeGreaterThan(1);
+    }
+  });
+});
+
+describe('places for many in an outline', () => {
+  const square: Area = [[0, 0, 60, 0, 60, 60, 0, 60]];
+  it('lie inside, do not touch, and come largest first', () => {
+    const spots = packed(square, { most: 14, least: 2, count: 60, gap: 0.4 });
+    expect(spots.length).toBeGreaterThan(12);
+    spots.forEach(({ x, y, r }, i) => {
+      expect(r).toBeGreaterThanOrEqual(2);
+      expect(r).toBeLessThanOrEqual(14);
+      for (const v of [x - r, y - r]) expect(v).toBeGreaterThan(-1);
+      for (const v of [x + r, y + r]) expect(v).toBeLessThan(61);
+      for (const other of spots.slice(0, i)) {
+        expect(other.r).toBeGreaterThanOrEqual(r - 1e-6);
+        expect(Math.hypot(other.x - x, other.y - y)).toBeGreaterThan(other.r + r - 0.9);
+      }
+    });
+  });
+  it('are none where there is no room, and no more than asked for', () => {
+    expect(packed([], { most: 9, least: 1, count: 9, gap: 0 })).toEqual([]);
+    expect(packed([[0, 0, 60, 0, 60, 3, 0, 3]], { most: 9, least: 4, count: 9, gap: 0 })).toEqual([]);
+    expect(packed(square, { most: 9, least: 1, count: 3, gap: 0 })).toHaveLength(3);
   });
 });
 

@@ -3,10 +3,13 @@ import type { PromptFigure, Relation } from '../prompt';
 import { isCreature } from './built';
 import {
   above,
+  atMouth,
   atPart,
+  atParts,
   behind,
   beside,
   builtIn,
+  cradled,
   crossing,
   dressed,
   embraced,
@@ -16,7 +19,7 @@ import {
   held,
   inHand,
   insideOf,
-  madeOf,
+  isPaired,
   onHand,
   onHead,
   passing,
@@ -25,6 +28,7 @@ import {
   wreathed,
   type Pair,
 } from './pairings';
+import { madeOf } from './packed';
 
 const CELESTIAL = new Set([
   'moon',
@@ -93,8 +97,10 @@ const OPEN =
 function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[] {
   switch (relation) {
     case 'inside':
-      if (GROWING.test(b)) return [emerging, turnedPair(behind)];
-      return OPEN.test(b) ? [emerging, emerging, insideOf] : [insideOf, insideOf, emerging];
+      if (/^(?:crescent )?moon$/.test(b)) return [cradled];
+      if (/^(?:circle|square|ring|triangle|diamond|hexagon|heart|shield|star)$/.test(b)) return [insideOf];
+      if (GROWING.test(b)) return [emerging(), turnedPair(behind)];
+      return OPEN.test(b) ? [emerging(), emerging(74, 40), emerging(46, 70)] : [insideOf, insideOf, emerging()];
     case 'on':
       return CELESTIAL.has(b) ? [behind, above] : [above, above, behind];
     case 'riding':
@@ -123,13 +129,13 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
       if (a === 'hand') return [onHand];
       return isCreature(a) ? [inHand('standing'), inHand('running'), inHand('sitting'), held] : [held, held, beside];
     case 'wearing':
-      return isCreature(a) ? [dressed('bust'), dressed('whole')] : [onHead];
+      return isCreature(a) ? [dressed('bust'), dressed('whole'), dressed('whole', 'running')] : [onHead];
     case 'coming out of':
-      return [emerging];
+      return [emerging(), emerging(72, 44)];
     case 'made of':
       return [madeOf];
     case 'as':
-      return [insideOf, turnedPair(insideOf)];
+      return isCreature(a) ? [insideOf, turnedPair(stacked(34, 70)), insideOf] : [insideOf, turnedPair(insideOf)];
     case 'with':
       if (isCreature(a) && canBeHeld(b)) return [inHand('standing'), beside, inHand('sitting'), held];
     // falls through
@@ -149,6 +155,8 @@ const turnedPair =
 
 /** Parts that one stands things on. */
 const ON_TOP = /^(?:back|head|nose|snout|shoulders?|top|roof)$/;
+/** What one carries things in that has no hands. */
+const MOUTH = /^(?:beak|mouth|bill|jaws?|snout|muzzle|teeth)$/;
 const OPENINGS = /\b(?:door|window|keyhole|fireplace|clock)\b/;
 
 /** Ways to put a figure of a prompt together with the one that it stands to, which comes first. */
@@ -157,8 +165,9 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   if (relation === 'beside' && [first, second].some((f) => f.modifiers.includes('crossed'))) return [crossing];
   // What one carries on its back stands there.
   if (!turned && place !== null && ON_TOP.test(place) && ['holding', 'toward', 'with', 'on'].includes(relation ?? '')) return [turnedPair(stacked(42, 66))]; // prettier-ignore
+  if (!turned && MOUTH.test(place ?? '') && isCreature(first.drawn) && ['holding', 'with'].includes(relation ?? '')) return [atMouth]; // prettier-ignore
   if (relation === 'with' && !turned && OPENINGS.test(second.drawn) && !isCreature(first.drawn)) return [builtIn];
-  if (turned && relation === 'as') return [atPart(place, true)];
+  if (turned && relation === 'as') return [isPaired(place) ? atParts(place!) : atPart(place, true)];
   if (turned && relation === 'around') return [wreathed];
   if (turned && place !== null && relation !== 'coming out of') return [atPart(place, false)];
   return turned

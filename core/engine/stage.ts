@@ -85,7 +85,8 @@ export function figureFor(stage: Stage, figure: PromptFigure, index: number, isH
     const upright = uprightFigure(figure.drawn, { knobs: stage.knobs, stance: 'standing', expression, modifiers, dress, held, crop: 'whole' }); // prettier-ignore
     if (upright) return upright;
   }
-  return buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, isHead });
+  const head = isHead || modifiers.some((m) => /^(?:head|face|portrait|bust)$/.test(m));
+  return buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, isHead: head }); // prettier-ignore
 }
 
 const unitOf = (area: Area): number => {

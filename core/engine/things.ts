@@ -6,6 +6,7 @@ import { ANIMALS } from './figures-animals';
 import { NATURE } from './figures-nature';
 import { THINGS } from './figures-things';
 import { HOME } from './figures-home';
+import { PLACES } from './figures-places';
 import { TOOLS } from './figures-tools';
 import type { Drawing, Proportion } from './drawing';
 
@@ -25,6 +26,7 @@ export const BY_HAND: Readonly<Record<string, (t: Proportion) => Drawing>> = {
   ...THINGS,
   ...TOOLS,
   ...HOME,
+  ...PLACES,
 };
 
 const library = new Map((thingsData as unknown as readonly Encoded[]).map(([name, drawings]) => [name, drawings]));

@@ -199,13 +199,14 @@ export function readMood(reading: Reading, lexicon: Lexicon): string | null {
 }
 
 /** What a word for a colour that is a word for a thing belongs to as the thing: "an olive branch", "a slice of lemon". */
-const OF_THINGS = /^(?:leaf|leaves|trees?|branch(?:es)?|blossoms?|flowers?|petals?|slices?|beans?|cups?|mugs?|pots?|bush(?:es)?|oil|groves?|gardens?|walls?|castles?|juice|pies?|bowls?|wedges?|stems?|seeds?|stones?|peel|reefs?|shells?|bars?|cakes?|buds?|sprigs?|twigs?|grinders?|mills?|houses?|press|dunes?|shop|wood|cones?|berr(?:y|ies)|fields?|bark|jars?|jam|hips?|hat|cloud|pits?|water|tea|filters?|machines?|makers?|pickers?|orchards?|squeezers?|window)\b/; // prettier-ignore
+const OF_THINGS = /^(?:leaf|leaves|trees?|branch(?:es)?|blossoms?|flowers?|petals?|slices?|beans?|cups?|mugs?|pots?|bush(?:es)?|oil|groves?|gardens?|walls?|castles?|juice|pies?|bowls?|wedges?|stems?|seeds?|stones?|peel|reefs?|shells?|bars?|cakes?|buds?|sprigs?|twigs?|grinders?|mills?|houses?|press|dunes?|shop|wood|cones?|berr(?:y|ies)|fields?|bark|jars?|jam|hips?|hat|cloud|pits?|water|tea|filters?|machines?|makers?|roasters?|bars|houses?|tins?|bags?|packs?|growers?|farms?|pickers?|orchards?|squeezers?|window)\b/; // prettier-ignore
 
 /** Whether a word for a colour names the thing at its place in the text. */
 function isThingThere(rest: string, from: number, word: string, kind: Kind | null): boolean {
   if (!ALSO_THINGS.has(word)) return false;
   const before = rest.slice(0, from);
   const after = rest.slice(from + word.length);
+  if (word === 'cream' && /\b(?:ice|whipped|sour|hand|face)\s+$/.test(before)) return true;
   if (OF_THINGS.test(after.trimStart()) && !new RegExp(`(?:${ANY_COLOUR})\\s*$`).test(before)) return true;
   const ends = /^\s*(?:$|[,;.|]|(?:with|in|on|and|or|over|under|inside|as|made|cut|wearing|holding|shaped|like|whose|growing|from|of|beside|between|behind)\b)/.test(after); // prettier-ignore
   const isNextColour = new RegExp(`^\\s*(?:and|or|,)\\s*(?:an? )?(?:${ANY_COLOUR})`).test(after);

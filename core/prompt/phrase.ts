@@ -1,6 +1,6 @@
 /** Noun phrases: how many of what, and what is said of it in front. */
 import { isPlural, nounKind } from './classes';
-import { GROUPS, NO_THINGS, PORTIONS, STYLE_WORDS } from './manner';
+import { GROUPS, NO_THINGS, PORTIONS, STYLE_WORDS, TRADE_NOUNS } from './manner';
 import { phraseAt } from './relations';
 import type { Token, WordPart } from './reading';
 import { ARTICLES, CROPS, isLive, numberOf, readUnits, STOPS, THROUGH, VAGUE, type Unit } from './units';
@@ -121,6 +121,7 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
   if (
     attributive.length &&
     Object.hasOwn(GROUPS, head.text) &&
+    !(TRADE_NOUNS.has(head.text) && nounKind(attributive.at(-1)!.text) !== 'animal') &&
     !lexicon.findFigure([...attributive.map((u) => u.text), head.text].join(' '))
   ) {
     modifiers.push(head.text);

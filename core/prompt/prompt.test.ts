@@ -164,6 +164,17 @@ describe('reading a prompt', () => {
     expect(partsOf('owl logo for a bakery').figures.map((f) => f.drawn)).toEqual(['owl']);
   });
 
+  it('knows whose mark it is where the trade stands before the kind of mark', () => {
+    const drawn = (prompt: string) => partsOf(prompt).figures.map((f) => f.word);
+    expect(drawn('tea shop logo, a dragon with a cup')).toEqual(['dragon', 'cup']);
+    expect(drawn('coffee roaster badge with a fox')).toEqual(['fox']);
+    expect(drawn('ice cream parlour logo, a penguin')).toEqual(['penguin']);
+    // Of a trade alone its goods are drawn; who has a drawing of his own is no trade.
+    expect(drawn('logo for a flower shop')).toEqual(['flower']);
+    expect(drawn('wizard logo with a hat')).toEqual(['wizard', 'hat']);
+    expect(partsOf('coffee roaster badge with a fox').colours).toEqual([]);
+  });
+
   it('reads gradients, moods, shapes, counts and rows', () => {
     expect(partsOf('whale, gradient from plum to apricot').gradient?.map((c) => c.word)).toEqual(['plum', 'apricot']);
     expect(partsOf('fox, warm colours').mood).toBe('warm');

@@ -319,6 +319,23 @@ export class Sentence extends Cursor {
     return this.step('setting');
   }
 
+  /** "Tea shop logo", "coffee roaster badge": whose mark it is, where the trade stands before the kind of mark. */
+  private saysWhose(found: Phrase): boolean {
+    if (this.tokens[found.to]?.part !== 'kind' || this.cast.figures.length > 0) return false;
+    const isSaid = found.word.includes(' ') || found.modifiers.length > 0;
+    const isMaker = /(?:er|or|ist)s?$/.test(found.head) && nounKind(found.head) === 'person';
+    const isFollowed = this.tokens.slice(found.to).some((t) => t.part === null && !FILLERS.has(t.text));
+    return isSaid && (TRADE_NOUNS.has(found.head) || (isMaker && !found.found && isFollowed));
+  }
+
+  /** What a trade can be drawn by: of a tea shop the tea. */
+  private tradeDraft(found: Phrase): Draft | null {
+    const what = found.attributive.join(' ');
+    const drawn = what && TRADE_NOUNS.has(found.head) && found.found?.via !== 'name' ? this.lexicon.findFigure(what) : null; // prettier-ignore
+    if (drawn) return { ...draftOf(found), word: what, drawn: drawn.drawn, via: drawn.via };
+    return found.found || found.suffix ? draftOf(found) : null;
+  }
+
   private phrase(): boolean {
     const found = readPhrase(this.tokens, this.i, this.end, this.lexicon);
     if (!found) return false;
@@ -348,10 +365,10 @@ export class Sentence extends Cursor {
     }
     // "Weather icons: sun, rain": what they are about.
     if (this.kind === 'icon sheet' && this.tokens[found.to]?.part === 'kind' && this.tokens.slice(found.to).some((t) => t.text === ':')) return asWhole('trade'); // prettier-ignore
-    const isTrade =
-      TRADE_NOUNS.has(head) && !found.isNamed && (this.inTrade || (isAlone && this.cast.figures.length > 0));
+    const isTrade = (TRADE_NOUNS.has(head) && !found.isNamed && isAlone && this.cast.figures.length > 0) || this.saysWhose(found); // prettier-ignore
     if (this.inTrade || isTrade) {
-      if (found.found || found.suffix) this.fromTrade.push(draftOf(found));
+      const draft = this.tradeDraft(found);
+      if (draft) this.fromTrade.push(draft);
       return asWhole('trade');
     }
     if (SETTINGS.has(head) && !found.hasArticle && !found.attributive.length && this.cast.figures.length) {

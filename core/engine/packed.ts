@@ -1,0 +1,75 @@
+/** Things of many sizes in an outline, none of which touch: each as large as what the others leave it (greedy circle packing). */
+import { axisOf, roomIn, type Area } from '../path';
+import { cover, distanceTo } from '../raster';
+import { boundsOf } from './area';
+import { movedFigure, placed, silhouetteOf, type Figure } from './figure';
+import type { Layer } from './layer';
+import { onField } from './field';
+import { upright, type Pair } from './pairings';
+import { finished, form, type Stage } from './stage';
+
+/** A place for a thing: the middle and half the width of what it may take, in units. */
+export interface Spot {
+  readonly x: number;
+  readonly y: number;
+  readonly r: number;
+}
+
+const SIDE = 160;
+
+/** Places in an area, the largest first: none larger than `most` or smaller than `least` units, at most `count`, `gap` units apart. */
+export function packed(area: Area, { most, least, count, gap }: { most: number; least: number; count: number; gap: number }): Spot[] {
+  const b = boundsOf(area);
+  const size = Math.max(b.width, b.height);
+  if (!(size > 0)) return [];
+  const k = (SIDE - 4) / size;
+  const c = cover(area.map((ring) => ring.map((v, i) => (i % 2 ? (v - b.y) * k + 2 : (v - b.x) * k + 2))), SIDE, SIDE);
+  if (!c) return [];
+  const inside = new Uint8Array(SIDE * SIDE);
+  for (let y = 0; y < c.heightPx; y++)
+    for (let x = 0; x < c.widthPx; x++) if (c.share[y * c.widthPx + x] > 0.5) inside[(y + c.y0) * SIDE + x + c.x0] = 1;
+  const room = distanceTo((i) => !inside[i], SIDE, SIDE);
+  const spots: Spot[] = [];
+  while (spots.length < count) {
+    let best = 0;
+    // What has room enough for the largest is taken from the top down, so that rows come about.
+    for (let i = 1; i < room.length; i++) if (Math.min(room[i], most * k) > Math.min(room[best], most * k) + 1e-6) best = i;
+    const r = Math.min(room[best], most * k);
+    if (r < least * k) break;
+    const [px, py] = [best % SIDE, Math.floor(best / SIDE)];
+    spots.push({ x: b.x + (px - 1.5) / k, y: b.y + (py - 1.5) / k, r: r / k });
+    for (let y = 0; y < SIDE; y++)
+      for (let x = 0; x < SIDE; x++) {
+        const i = y * SIDE + x;
+        if (room[i] > 0) room[i] = Math.min(room[i], Math.max(0, Math.hypot(x - px, y - py) - r - gap * k));
+      }
+  }
+  return spots;
+} // prettier-ignore
+
+/** An outline in one ink, and on it many of a figure in the others, which go round and round where they are long and stand where they are not. */
+export function filledWith(s: Stage, hull: Area, figure: Figure): Layer[] {
+  const room = roomIn(hull)?.r ?? 8;
+  const spots = packed(hull, { most: Math.min(room * 1.02, 13), least: 2.1, count: 110, gap: -0.2 });
+  const one = upright({ ...figure, parts: figure.parts.slice(0, 4) });
+  const isLong = (axisOf(silhouetteOf(one))?.longer ?? 1) > 1.5;
+  const [first] = s.palette.inks;
+  const inks = onField(s, first);
+  const others = inks.length > 1 ? [...inks.slice(1), inks[0]] : inks;
+  return [
+    ...form(s, hull, first).map((l) => ({ ...l, isFigure: true })),
+    ...spots.flatMap(({ x, y, r }, i) => {
+      const turn = isLong ? 2 * Math.PI * s.knobs(`made/${i}`) : 0.24 * s.knobs.spread(`made/${i}`);
+      const [c, n] = [Math.cos(turn), Math.sin(turn)];
+      const small = placed(one, { cx: 0, cy: 0, side: 2.1 * r, fill: 1 });
+      return finished(s, movedFigure(small, [c, n, -n, c, x, y]), first, i % 3 ? inks : others);
+    }),
+  ];
+}
+
+/** A's outline filled with many B. */
+export const madeOf: Pair = (s, a, b) => {
+  const big = placed(a, { cx: 50, cy: 50, side: 90, fill: 0.9 });
+  const out = filledWith(s, silhouetteOf(big), b);
+  return out.length > 6 ? out : finished(s, big);
+};
