@@ -127,7 +127,7 @@ const HELP = `odd-quill: candidates, traces and drawings from the command line
       --seed N                   the same seed gives the same pictures (from the prompt)
       --size N                   the longer side in pixels, 64 to 4096 (1024)
       --ratio W:H                width to height (1:1)
-      --leeway 0..100            how freely the engine may depart from the prompt (35)
+      --leeway 0..100            how freely the engine may depart from the prompt (50)
       --leave-out TEXT           what must not appear
       --colours N                inks besides the ground, 1 to 6 (from the prompt)
       --finish NAME              over what the prompt says; \`odd-quill finishes\` lists them

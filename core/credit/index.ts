@@ -5,6 +5,8 @@ export const COUNT_LIMIT = 8;
 
 /** Pictures that can be given with one prompt. */
 export const REFERENCE_LIMIT = 4;
+/** Leeway where nothing is said, 0..100: enough that four candidates are four ideas. */
+export const LEEWAY_DEFAULT = 50;
 
 /** The longer side of the largest candidate, in pixels. */
 export const SIZE_MOST_PX = 4096;

@@ -1,37 +1,13 @@
 /** Figures built anew for each candidate: from a drawing of ours, one of the library's, or from measures. */
-import { areaFrom, bent, intersect, moved, roundedOff, sizeOf, sparse, union, withoutSpecks } from '../path';
-import { boundsOf, box, massOf } from './area';
+import { areaFrom, bent, moved, roundedOff, sizeOf, sparse, withoutSpecks } from '../path';
+import { boundsOf, massOf } from './area';
 import { builtDrawings, isCreature, joinedFigures, type Said } from './built';
 import { expressionOf, type Expression } from './creature';
 import { faceOn } from './faced';
-import { figureOf, LABEL_SIDE, mapFigure, toneMap, type Figure } from './figure';
+import { figureOf, mapFigure, type Figure } from './figure';
 import type { Knobs } from './knobs';
+import { madeSymmetrical, symmetryOf } from './symmetry';
 import { BY_HAND, drawingsOf } from './things';
-
-/** Share of the figure that its mirror image about x = 50 also has, in the same tone. */
-function symmetryOf(figure: Figure): number {
-  const map = toneMap(figure);
-  let all = 0;
-  let same = 0;
-  for (let y = 0; y < LABEL_SIDE; y++)
-    for (let x = 0; x < LABEL_SIDE; x++) {
-      const a = map[y * LABEL_SIDE + x];
-      const b = map[y * LABEL_SIDE + LABEL_SIDE - 1 - x];
-      if (a < 0 && b < 0) continue;
-      all++;
-      if (a === b) same++;
-    }
-  return all ? same / all : 0;
-}
-
-/** The figure with one half the mirror image of the other. */
-function madeSymmetrical(figure: Figure, left: boolean): Figure {
-  const half = box(left ? -60 : 50, -60, 110, 220);
-  return mapFigure(figure, (area) => {
-    const one = intersect(area, half);
-    return union(one, moved(one, [-1, 0, 0, 1, 100, 0]));
-  });
-}
 
 /** Moves a figure so that its box's middle is the middle of the field. */
 function centred(figure: Figure): Figure {

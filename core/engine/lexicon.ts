@@ -172,7 +172,6 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   'glass of beer': 'beer',
   'mug of beer': 'beer',
   'slice of pizza': 'pizza',
-  'loaf of bread': 'bread',
   'bowl of noodles': 'noodles',
   'bowl of soup': 'bowl',
   'jam jar': 'jar',

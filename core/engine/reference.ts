@@ -1,6 +1,6 @@
 import { hexToOklab, mix, oklabDistance } from '../colour';
 import { shrinkToFit, type Picture } from '../raster';
-import { between, centreLines, cleanSketch, looksLikeSketch, overlapOf } from '../sketch';
+import { between, centreLines, cleanSketch, evenedRing, evenedRun, looksLikeSketch, overlapOf } from '../sketch';
 import { trace } from '../trace';
 import { allPieces } from '../vector';
 import { boundsOf } from './area';
@@ -20,7 +20,8 @@ import {
   areaFrom,
   type Area,
 } from '../path';
-import { silhouetteOf, type Figure, type Part } from './figure';
+import { mapFigure, silhouetteOf, type Figure, type Part } from './figure';
+import { madeSymmetrical, symmetryOf } from './symmetry';
 
 /** What a picture given with a prompt was found to show, in a field of 100 x 100 that holds the whole picture. */
 export interface Reference {
@@ -46,6 +47,24 @@ const fieldMap = (w: number, h: number): readonly [number, number, number, numbe
 /** Weight of a line within a figure, in units. */
 const LINE_WEIGHT = 1.9;
 const calmed = (area: Area): Area => smoothed(sparse(area, 0.32), 2);
+/** Whether a run only goes round a blot. */
+const isKnot = (run: readonly number[]): boolean => {
+  const b = boundsOf([[...run]]);
+  return Math.hypot(run[0] - run.at(-2)!, run[1] - run.at(-1)!) < 0.9 && Math.hypot(b.width, b.height) < 3.4;
+};
+/** Outlines as the hand meant them. */
+const evened = (area: Area): Area => union(evenOdd(area.map(evenedRing)));
+/** Share of a figure that its mirror image must have for it to be meant to be even. */
+const EVEN = 0.86;
+
+/** A figure that is nearly even about an upright axis, made so. */
+function madeEven(figure: Figure): Figure {
+  const b = boundsOf(silhouetteOf(figure));
+  const dx = 50 - (b.x + b.width / 2);
+  const centred = mapFigure(figure, (a) => moved(a, [1, 0, 0, 1, dx, 0]));
+  if (symmetryOf(centred) < EVEN) return figure;
+  return mapFigure(madeSymmetrical(centred, true), (a) => moved(a, [1, 0, 0, 1, -dx, 0]));
+}
 
 function fromSketch(picture: Picture): Reference {
   const found = cleanSketch(picture);
@@ -53,9 +72,9 @@ function fromSketch(picture: Picture): Reference {
     throw new ReferenceError('No figure was found in the reference: it needs dark lines that go round something');
   const map = fieldMap(picture.widthPx, picture.heightPx);
   const bring = (rings: Area): Area => evenOdd(moved(rings, map));
-  const outline = filled(union(calmed(bring(found.outline))));
+  const outline = filled(evened(union(bring(found.outline))));
   const areas = found.areas.map((a) => ({
-    area: intersect(calmed(bring(a.rings)), grown(outline, -0.5)),
+    area: intersect(evened(bring(a.rings)), grown(outline, -0.5)),
     dark: a.hatched > 0.2,
   }));
   const lines = withoutSpecks(intersect(bring(found.lines), grown(outline, -0.8)), 0.5);
@@ -74,9 +93,21 @@ function fromSketch(picture: Picture): Reference {
     : lines;
   // Drawn anew: each line once, all of one weight.
   const within = grown(outline, -1.6);
-  const redrawn = intersect(stroked(centreLines(intersect(loose, within)), LINE_WEIGHT, false), within);
+  const inner = grown(outline, -3.2);
+  const redrawn = intersect(
+    union(
+      ...centreLines(intersect(loose, within))
+        .filter((run) => !isKnot(run))
+        .map((run) => stroked([evenedRun(run)], LINE_WEIGHT, false))
+        // What is left of the outline's own line, where it was made fairer, is no line within.
+        .filter((line) => sizeOf(intersect(line, inner)) > 0.4 * sizeOf(line)),
+      EMPTY,
+    ),
+    within,
+  );
   if (redrawn.length) parts.push({ tone: 3, area: redrawn });
-  return { kind: 'sketch', outline, figure: { name: 'sketch', tones: [0.32, 0.62, 0.78, 1], parts }, hexes: [] };
+  const figure = madeEven({ name: 'sketch', tones: [0.32, 0.62, 0.78, 1], parts });
+  return { kind: 'sketch', outline: silhouetteOf(figure), figure, hexes: [] };
 }
 
 function fromPicture(picture: Picture): Reference {

@@ -1,4 +1,4 @@
-import { COUNT_LIMIT, REFERENCE_LIMIT } from '../credit';
+import { COUNT_LIMIT, LEEWAY_DEFAULT, REFERENCE_LIMIT } from '../credit';
 import { KINDS, readPrompt, type FoundFigure, type Kind, type PromptParts } from '../prompt';
 import type { Picture } from '../raster';
 import { boundsOf } from './area';
@@ -112,7 +112,7 @@ export function checkRequest(request: CandidateRequest) {
   const prompt = request.prompt.trim() ? request.prompt : (parent?.prompt ?? '');
   const {
     leaveOut = parent?.leaveOut ?? '',
-    leeway = parent?.leeway ?? 35,
+    leeway = parent?.leeway ?? LEEWAY_DEFAULT,
     ratio = parent?.ratio ?? '1:1',
     colours = parent?.colours ?? null,
     count = request.enlarge || request.redo ? 1 : 4,

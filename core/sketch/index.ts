@@ -2,3 +2,4 @@
 export * from './clean';
 export * from './field';
 export { centreLines } from './centre';
+export { cornerCount, evenedRing, evenedRun, nearlyRound } from './even';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { blankPicture, type Picture } from '../raster';
 import { stroked, union } from '../path';
 import { distanceTo } from '../raster';
-import { between, centreLines, cleanSketch, looksLikeSketch, outlinesAt, overlapOf, signedField } from './index';
+import { between, centreLines, cleanSketch, cornerCount, evenedRing, evenedRun, looksLikeSketch, nearlyRound, outlinesAt, overlapOf, signedField } from './index'; // prettier-ignore
 
 const disc = (cx: number, cy: number, r: number): number[] =>
   Array.from({ length: 90 }, (_, i) => [
@@ -143,5 +143,70 @@ describe('lines redrawn', () => {
   });
   it('are none of nothing', () => {
     expect(centreLines([])).toEqual([]);
+  });
+});
+
+describe('what a trembling hand meant', () => {
+  /** A closed line through corners, with a tremble of `by` units. */
+  const trembling = (corners: readonly (readonly [number, number])[], by: number): number[] => {
+    const out: number[] = [];
+    corners.forEach(([x, y], k) => {
+      const [u, v] = corners[(k + 1) % corners.length];
+      const length = Math.hypot(u - x, v - y);
+      for (let d = 0; d < length; d += 0.4) {
+        const wave = by * (Math.sin(1.5 * d + 3 * k) * 0.7 + Math.sin(2.6 * d + k) * 0.3);
+        out.push(x + ((u - x) * d + (v - y) * wave) / length, y + ((v - y) * d - (u - x) * wave) / length);
+      }
+    });
+    return out;
+  };
+  const round = (a: number, b: number, by: number): number[] =>
+    Array.from({ length: 160 }, (_, i) => {
+      const t = (2 * Math.PI * i) / 160;
+      const k = 1 + by * Math.sin(3 * t + 1) + 0.5 * by * Math.sin(7 * t);
+      return [50 + a * k * Math.cos(t), 48 + b * k * Math.sin(t)];
+    }).flat();
+
+  it('is a circle where it is nearly round, and an ellipse where it is nearly one', () => {
+    const circle = nearlyRound(round(20, 20.6, 0.03))!;
+    for (let i = 0; i < circle.length; i += 2)
+      expect(Math.hypot(circle[i] - 50, circle[i + 1] - 48)).toBeCloseTo(Math.hypot(circle[0] - 50, circle[1] - 48), 0);
+    const oval = nearlyRound(round(30, 18, 0.03))!;
+    expect(areaOf(oval)).toBeCloseTo(areaOf(round(30, 18, 0)), -2);
+    expect(overlapOf([oval], [round(30, 18, 0)])).toBeGreaterThan(0.95);
+    expect(nearlyRound(trembling([[20, 20], [80, 20], [80, 80], [20, 80]], 0))).toBeNull(); // prettier-ignore
+    expect(nearlyRound(round(30, 8, 0))).toBeNull();
+  });
+
+  it('keeps true corners and drops those of the tremble, and stays near what was drawn', () => {
+    const shapes: [number, number][][] = [
+      [[20, 20], [80, 24], [74, 82], [16, 70]],
+      [[50, 10], [90, 80], [10, 80]],
+      [[20, 20], [50, 34], [80, 20], [80, 80], [20, 80]],
+    ]; // prettier-ignore
+    for (const corners of shapes) {
+      const drawn = trembling(corners, 0.8);
+      const meant = evenedRing(drawn);
+      expect(cornerCount(drawn)).toBeGreaterThan(2 * corners.length);
+      expect(cornerCount(meant)).toBeLessThanOrEqual(corners.length);
+      expect(overlapOf([drawn], [meant])).toBeGreaterThan(0.93);
+      for (const [x, y] of corners) {
+        const near = Array.from({ length: meant.length / 2 }, (_, i) =>
+          Math.hypot(meant[2 * i] - x, meant[2 * i + 1] - y),
+        );
+        expect(Math.min(...near)).toBeLessThan(3);
+      }
+    }
+  });
+
+  it('straightens an open line that is nearly straight, keeps its ends, and closes one that goes round', () => {
+    const line = trembling([[10, 50], [90, 52]], 0.5).slice(0, 2 * 200); // prettier-ignore
+    const meant = evenedRun(line);
+    expect(meant.slice(0, 2)).toEqual(line.slice(0, 2));
+    expect(meant.length).toBeLessThanOrEqual(8);
+    const ring = round(12, 12, 0.02);
+    const closed = evenedRun([...ring, ring[0], ring[1]]);
+    expect(closed.slice(0, 2)).toEqual(closed.slice(-2));
+    expect(evenedRun([1, 1, 2, 2])).toEqual([1, 1, 2, 2]);
   });
 });

@@ -51,7 +51,7 @@ describe('a round', () => {
       requestKey: KEY,
       prompt: 'a bat',
       leaveOut: '',
-      leeway: 35,
+      leeway: 50,
       ratio: '1:1',
       colours: null,
       count: 4,

@@ -1,7 +1,7 @@
 /** What the API takes: Valibot schemas, one for each kind of request. */
 import { NAME_WAYS } from '$core/naming';
 import * as v from 'valibot';
-import { COUNT_LIMIT, REFERENCE_LIMIT, SIZE_MOST_PX } from '$core/credit';
+import { COUNT_LIMIT, LEEWAY_DEFAULT, REFERENCE_LIMIT, SIZE_MOST_PX } from '$core/credit';
 import { FaceChoiceSchema, LockupEditSchema, type LockupEdit } from '$core/lockup';
 import { EASE_NAMES, MOTION_KINDS } from '$core/motion';
 import { FORS, type PackageSets } from '$core/package';
@@ -126,7 +126,7 @@ const roundEntries = {
   prompt,
   ...choiceEntries,
   leaveOut: v.optional(text(500), ''),
-  leeway: v.optional(whole(0, 100), 35),
+  leeway: v.optional(whole(0, 100), LEEWAY_DEFAULT),
   ratio: v.optional(ratio, '1:1'),
   colours: v.optional(v.nullable(whole(1, 6)), null),
   count: v.optional(whole(1, COUNT_LIMIT), 4),
@@ -184,7 +184,7 @@ export const PatternStart = v.object({
   settings: v.optional(
     v.object({
       leaveOut: v.optional(text(500), ''),
-      leeway: v.optional(whole(0, 100), 35),
+      leeway: v.optional(whole(0, 100), LEEWAY_DEFAULT),
       finish: v.optional(v.nullable(text(60)), null),
       kind: v.optional(v.nullable(v.picklist(KINDS)), null),
       detail: v.optional(v.nullable(whole(0, 100)), null),

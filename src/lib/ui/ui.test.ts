@@ -73,7 +73,7 @@ describe('a draft', () => {
   });
 
   it('starts plain, or where a round was', () => {
-    expect(draftFrom(null)).toMatchObject({ prompt: '', count: 4, leeway: 35, ratio: '1:1' });
+    expect(draftFrom(null)).toMatchObject({ prompt: '', count: 4, leeway: 50, ratio: '1:1' });
     const round = {
       prompt: 'owl',
       leaveOut: 'stars',

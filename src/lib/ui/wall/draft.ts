@@ -1,4 +1,4 @@
-import { REFERENCE_LIMIT } from '$core/credit';
+import { LEEWAY_DEFAULT, REFERENCE_LIMIT } from '$core/credit';
 import type { Kind } from '$core/prompt';
 import type { Candidate, Round } from '$lib/contract/answers';
 import { keep, kept } from '../kept';
@@ -38,7 +38,7 @@ export interface RoundDraft {
 const FRESH: RoundDraft = {
   prompt: '',
   leaveOut: '',
-  leeway: 35,
+  leeway: LEEWAY_DEFAULT,
   ratio: '1:1',
   colours: null,
   count: 4,

@@ -1,0 +1,168 @@
+/** What a hand meant by a line that trembles: nearly round is round, nearly straight is straight, and only real corners are left. */
+
+/** Units between samples of a line, in a field of 100 x 100. */
+const STEP = 0.7;
+/** Over how many samples to each side a corner is judged. */
+const REACH = 2;
+/** Least turn of a corner, in radians. */
+const CORNER = 0.9;
+/** A fair curve drops waves shorter than some nine units and does not shrink (Taubin 1995). */
+const [SHRINK, SWELL, PASSES] = [0.5, -0.53, 10];
+/** How far a hand trembles at most, in units. */
+const MOST_OFF = 1.3;
+
+import { fitChain } from '../fit';
+import { flatten } from '../path';
+
+type P = readonly [number, number];
+
+const pointsOf = (run: readonly number[]): P[] =>
+  Array.from({ length: run.length / 2 }, (_, i) => [run[2 * i], run[2 * i + 1]]);
+
+/** A line at equal steps; a closed one does not end with its first point. */
+function sampled(points: readonly P[], closed: boolean): P[] {
+  const line = closed ? [...points, points[0]] : points;
+  let length = 0;
+  for (let i = 1; i < line.length; i++) length += Math.hypot(line[i][0] - line[i - 1][0], line[i][1] - line[i - 1][1]);
+  const n = Math.max(closed ? 8 : 2, Math.round(length / STEP));
+  const out: P[] = [];
+  let [i, done] = [1, 0];
+  for (let k = 0; k < (closed ? n : n + 1); k++) {
+    const at = (length * k) / n;
+    let part = Math.hypot(line[i][0] - line[i - 1][0], line[i][1] - line[i - 1][1]);
+    while (i < line.length - 1 && done + part < at) {
+      done += part;
+      i++;
+      part = Math.hypot(line[i][0] - line[i - 1][0], line[i][1] - line[i - 1][1]);
+    }
+    const t = part > 0 ? Math.min(1, (at - done) / part) : 0;
+    out.push([line[i - 1][0] + t * (line[i][0] - line[i - 1][0]), line[i - 1][1] + t * (line[i][1] - line[i - 1][1])]);
+  }
+  return out;
+}
+
+/** By how much a closed line turns at each of its samples, in radians, judged over a stretch to both sides. */
+function turnsOf(points: readonly P[]): number[] {
+  const n = points.length;
+  const w = Math.max(1, Math.min(REACH, Math.floor(n / 4)));
+  return points.map((p, i) => {
+    const [a, b] = [points[(i - w + n) % n], points[(i + w) % n]];
+    const [ux, uy, vx, vy] = [p[0] - a[0], p[1] - a[1], b[0] - p[0], b[1] - p[1]];
+    return Math.abs(Math.atan2(ux * vy - uy * vx, ux * vx + uy * vy));
+  });
+}
+
+/** How many corners a closed line has: places where it turns by half a radian or more within three units. */
+export function cornerCount(ring: readonly number[]): number {
+  const turns = turnsOf(sampled(pointsOf(ring), true));
+  const n = turns.length;
+  return turns.filter((turn, i) => {
+    if (turn < 0.5) return false;
+    for (let d = -REACH; d <= REACH; d++) {
+      const other = turns[(i + d + 2 * n) % n];
+      if (d && (other > turn || (other === turn && d < 0))) return false;
+    }
+    return true;
+  }).length;
+}
+
+/** A line without its tremble; the ends of an open one stay. */
+function faired(points: readonly P[], closed: boolean): P[] {
+  let out = [...points];
+  const n = out.length;
+  for (let pass = 0; pass < 2 * PASSES; pass++) {
+    const by = pass % 2 ? SWELL : SHRINK;
+    out = out.map((p, i) => {
+      if (!closed && (i === 0 || i === n - 1)) return p;
+      const [a, b] = [out[(i - 1 + n) % n], out[(i + 1) % n]];
+      return [p[0] + by * ((a[0] + b[0]) / 2 - p[0]), p[1] + by * ((a[1] + b[1]) / 2 - p[1])];
+    });
+  }
+  return out;
+}
+
+/** The ellipse that a closed line nearly is, a circle where it nearly is one, as a ring of points; null where it is neither. */
+export function nearlyRound(ring: readonly number[]): number[] | null {
+  const points = sampled(pointsOf(ring), true);
+  const n = points.length;
+  if (n < 8) return null;
+  const { cx, cy, xx, xy, yy } = momentsOf(points);
+  const angle = Math.atan2(2 * xy, xx - yy) / 2;
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  const turned = points.map(([x, y]): P => [(x - cx) * c + (y - cy) * s, (y - cy) * c - (x - cx) * s]);
+  // Of an ellipse the mean square over its area is a quarter of its half axis squared.
+  const half = Math.hypot((xx - yy) / 2, xy);
+  let [a, b] = [(xx + yy) / 2 + half, (xx + yy) / 2 - half].map((m) => 2 * Math.sqrt(Math.max(0, m)));
+  if (!(b > 0.2) || a / b > 2.6) return null;
+  if (a / b < 1.14) a = b = (a + b) / 2;
+  // How far each point is from the ellipse, as a share of its radius there.
+  const off = turned.map(([x, y]) => Math.hypot(x / a, y / b) - 1);
+  const rms = Math.sqrt(off.reduce((t, v) => t + v * v, 0) / n);
+  if (rms > 0.07 || Math.max(...off.map(Math.abs)) > 0.19) return null;
+  const sign = Math.sign(areaOf(points));
+  const count = Math.max(24, Math.min(120, Math.round((Math.PI * (a + b)) / 0.7)));
+  return Array.from({ length: count }, (_, i) => {
+    const t = (sign * 2 * Math.PI * i) / count;
+    const [x, y] = [a * Math.cos(t), b * Math.sin(t)];
+    return [cx + x * c - y * s, cy + x * s + y * c];
+  }).flat();
+}
+
+/** The middle of what a closed line encloses, and the means of squares and products about it. */
+function momentsOf(points: readonly P[]): { cx: number; cy: number; xx: number; xy: number; yy: number } {
+  const [ox, oy] = points[0];
+  let [area, mx, my, xx, xy, yy] = [0, 0, 0, 0, 0, 0];
+  points.forEach(([px, py], i) => {
+    const [x, y] = [px - ox, py - oy];
+    const [qx, qy] = points[(i + 1) % points.length];
+    const [u, v] = [qx - ox, qy - oy];
+    const cross = x * v - u * y;
+    area += cross / 2;
+    mx += (cross * (x + u)) / 6;
+    my += (cross * (y + v)) / 6;
+    xx += (cross * (x * x + x * u + u * u)) / 12;
+    yy += (cross * (y * y + y * v + v * v)) / 12;
+    xy += (cross * (2 * x * y + x * v + u * y + 2 * u * v)) / 24;
+  });
+  const [gx, gy] = [mx / area, my / area];
+  return { cx: ox + gx, cy: oy + gy, xx: xx / area - gx * gx, xy: xy / area - gx * gy, yy: yy / area - gy * gy };
+}
+
+const areaOf = (points: readonly P[]): number =>
+  points.reduce((sum, [x, y], i) => {
+    const [u, v] = points[(i + 1) % points.length];
+    return sum + (x * v - u * y) / 2;
+  }, 0);
+
+/** How far from what was drawn a line may go: as much as a hand trembles, and less for what is small, in units. */
+const toleranceOf = (points: readonly P[]): number => {
+  const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])];
+  const size = Math.hypot(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys));
+  return Math.max(0.12, Math.min(MOST_OFF, 0.032 * size));
+};
+
+/** A line followed by as few straight lines, arcs and curves as keep near it, as points; x and y in turn. */
+function followed(points: readonly P[], closed: boolean): number[] {
+  const k = 1 / toleranceOf(points);
+  const flat = Float64Array.from(points.flatMap(([x, y]) => [x * k, y * k]));
+  const ends = [points[0], points.at(-1)!].map(([x, y]): P => [x * k, y * k]) as [P, P];
+  const located = { points: flat, scatterPx: new Float64Array(points.length).fill(0.5), doubtPx: 0.5 };
+  const { start, segments } = fitChain(located, closed, closed ? null : ends, { tolerancePx: 1, cornerRad: CORNER, softPx: 1 }); // prettier-ignore
+  return flatten({ start, segments }, 0.04).map((v) => v / k);
+}
+
+/** A closed line as it was meant, in a field of 100 x 100; x and y in turn. */
+export function evenedRing(ring: readonly number[]): number[] {
+  if (ring.length < 8) return [...ring];
+  return nearlyRound(ring) ?? followed(faired(sampled(pointsOf(ring), true), true), true);
+}
+
+/** An open line, or one that ends where it begins, as it was meant. */
+export function evenedRun(run: readonly number[]): number[] {
+  const all = pointsOf(run);
+  if (all.length < 4) return [...run];
+  const isClosed = Math.hypot(all[0][0] - all.at(-1)![0], all[0][1] - all.at(-1)![1]) < 0.9;
+  if (!isClosed) return followed(faired(sampled(all, false), false), false);
+  const ring = evenedRing(run.slice(0, -2));
+  return [...ring, ring[0], ring[1]];
+}
