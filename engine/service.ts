@@ -40,6 +40,7 @@ const RoundRequest = v.object({
   requestId: v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(200))),
   prompt: v.string(),
   leaveOut: v.optional(v.pipe(v.string(), v.maxLength(PROMPT_LIMIT))),
+  usualColours: v.optional(v.pipe(v.string(), v.maxLength(PROMPT_LIMIT))),
   leeway: v.optional(number),
   ratio: v.optional(v.string()),
   colours: v.optional(v.nullable(number)),

@@ -6,6 +6,7 @@ export interface Recipe {
   readonly version: 1;
   readonly prompt: string;
   readonly leaveOut: string;
+  readonly usualColours?: string;
   readonly leeway: number;
   readonly ratio: string;
   readonly colours: number | null;

@@ -11,6 +11,7 @@ import { knobsFrom, type Descent } from './knobs';
 import { findFigure } from './lexicon';
 import { dressFrom, isRole } from './creature';
 import { mascotFigure } from './mascot';
+import { nearIn } from './near';
 import { paint } from './paint';
 import { MOOD_NAMES } from './palette';
 import { hashOf } from '../random';
@@ -34,6 +35,8 @@ export interface ReferenceGiven {
 export interface CandidateRequest {
   readonly prompt: string;
   readonly leaveOut?: string;
+  /** Words for colours to take where the prompt says nothing of colours. */
+  readonly usualColours?: string;
   /** 0..100; how freely the engine may depart from the prompt. */
   readonly leeway?: number;
   /** Width to height, as in "3:2". */
@@ -87,6 +90,8 @@ export interface DrawnCandidate {
 export interface Understood {
   readonly parts: PromptParts;
   readonly figures: readonly FoundFigure[];
+  /** What could be drawn instead of words that nothing is drawn for. */
+  readonly near: Readonly<Record<string, readonly string[]>>;
 }
 
 export const PROMPT_LIMIT = 2000;
@@ -95,7 +100,7 @@ export const FLAWS_DEFAULT = 20;
 /** Reads what a prompt asks for, by this engine's lexicon. */
 export function understand(prompt: string, leaveOut = ''): Understood {
   const parts = readPrompt(prompt, { findFigure, isRole, finishes: FINISH_WORDS, moods: MOOD_NAMES }, leaveOut);
-  return { parts, figures: parts.figures.map(({ word, drawn, via }) => ({ word, drawn, via })) };
+  return { parts, figures: parts.figures.map(({ word, drawn, via }) => ({ word, drawn, via })), near: nearIn(parts) };
 }
 
 const percent = (
@@ -112,6 +117,7 @@ export function checkRequest(request: CandidateRequest) {
   const prompt = request.prompt.trim() ? request.prompt : (parent?.prompt ?? '');
   const {
     leaveOut = parent?.leaveOut ?? '',
+    usualColours = parent?.usualColours ?? '',
     leeway = parent?.leeway ?? LEEWAY_DEFAULT,
     ratio = parent?.ratio ?? '1:1',
     colours = parent?.colours ?? null,
@@ -138,6 +144,11 @@ export function checkRequest(request: CandidateRequest) {
     throw new RequestError(
       'empty_prompt',
       'The prompt is empty: say what is to be drawn, for example "a fox with a lantern"',
+    );
+  if (usualColours.length > PROMPT_LIMIT)
+    throw new RequestError(
+      'prompt_too_long',
+      `The usual colours have ${usualColours.length} characters; at most ${PROMPT_LIMIT} are read`,
     );
   if (prompt.length > PROMPT_LIMIT)
     throw new RequestError(
@@ -184,6 +195,7 @@ export function checkRequest(request: CandidateRequest) {
   return {
     prompt,
     leaveOut,
+    usualColours,
     leeway,
     ratio,
     colours,
@@ -311,6 +323,12 @@ function placedOver(drawn: Figure, reference: Reference): Figure {
   ]);
 }
 
+/** What a prompt asks for, in the colours of some words where it says nothing of colours itself. */
+function inUsualColours(parts: PromptParts, words: string): PromptParts {
+  if (!words.trim() || parts.colours.length || parts.gradient || parts.mood) return parts;
+  return { ...parts, colours: understand(words).parts.colours };
+}
+
 /** What the scene of one candidate of a request is composed from, references apart. */
 export function sceneOf(request: CandidateRequest, position: number): Omit<SceneRequest, 'given'> {
   const r = checkRequest(request);
@@ -332,7 +350,7 @@ export function sceneOf(request: CandidateRequest, position: number): Omit<Scene
         : position;
   return {
     prompt: r.prompt,
-    parts: r.understood.parts,
+    parts: inUsualColours(r.understood.parts, r.usualColours),
     finish: r.finish,
     kind: r.kind,
     detail: r.detail,
@@ -365,6 +383,7 @@ export function drawCandidate(
     version: 1,
     prompt: r.prompt,
     leaveOut: r.leaveOut,
+    ...(r.usualColours ? { usualColours: r.usualColours } : {}),
     leeway: r.leeway,
     ratio: r.ratio,
     colours: r.colours,

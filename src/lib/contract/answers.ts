@@ -169,6 +169,8 @@ export interface Round {
 export interface Understood {
   readonly parts: PromptParts;
   readonly figures: readonly FoundFigure[];
+  /** What could be drawn instead of words that nothing is drawn for; an engine may not say. */
+  readonly near?: Readonly<Record<string, readonly string[]>>;
 }
 
 export interface Wall {

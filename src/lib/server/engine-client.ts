@@ -18,6 +18,8 @@ export interface EngineRequest {
   readonly requestId: string;
   readonly prompt: string;
   readonly leaveOut: string;
+  /** Words for the brief's colours, for a prompt without any. */
+  readonly usualColours?: string;
   readonly leeway: number;
   readonly ratio: string;
   readonly colours: number | null;

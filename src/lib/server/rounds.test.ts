@@ -265,6 +265,17 @@ describe('what may be asked', () => {
     });
   });
 
+  it("asks for the brief's colours, which stand where the prompt names none", async () => {
+    const { id: ownId } = await startCommission(v.parse(CommissionStart, { name: 'Blue', coloursWanted: 'midnight blue', allowance: 9 })); // prettier-ignore
+    const round = await startRound(
+      ownId,
+      v.parse(RoundStart, { requestKey: 'blue-round-1', prompt: 'a bat', count: 1 }),
+    );
+    await enqueue('round', round.id);
+    await until(async () => (await getRound(round.id)).state === 'done');
+    expect(engine.last).toMatchObject({ prompt: 'a bat', usualColours: 'midnight blue' });
+  });
+
   it('refuses to grow from a candidate of another commission, and to enlarge what was brought in', async () => {
     const first = await ask({ count: 1 });
     await until(async () => (await getRound(first)).state === 'done');

@@ -235,7 +235,7 @@ async function referencesOf(candidateId: string): Promise<RoundReference[]> {
 /** What the engine is asked beside words: the parent's recipe and the pictures, read from the database. */
 export async function askedOf(round: RoundRow): Promise<Partial<EngineRequest>> {
   const [row] = await sql(
-    `select r.choices, k.recipe, k.grows, p.png from round r left join candidate k on k.id = r.parent_id left join picture p on p.id = k.picture_id where r.id = $1`,
+    `select r.choices, k.recipe, k.grows, p.png, c.colours_wanted from round r join commission c on c.id = r.commission_id left join candidate k on k.id = r.parent_id left join picture p on p.id = k.picture_id where r.id = $1`,
     [round.id],
   );
   const choices = row.choices as Choices;
@@ -252,6 +252,8 @@ export async function askedOf(round: RoundRow): Promise<Partial<EngineRequest>> 
     detail: round.detail,
     flaws: round.flaws,
     references,
+    // What grows from a candidate keeps the colours that it was asked in.
+    ...(round.way.kind === 'prompt' ? { usualColours: row.colours_wanted as string } : {}),
     ...(round.way.kind === 'crossing' ? { balance: choices.balance ?? 50 } : {}),
     ...(round.way.kind === 'offshoot' && row.grows ? { offshootOf: recipe, drift: choices.drift ?? 25 } : {}),
     ...(round.way.kind === 'enlarge' ? { enlarge: recipe } : {}),

@@ -8,12 +8,14 @@
   let {
     prompt = $bindable(),
     leaveOut,
+    briefColours,
     onfiles,
     ongiven,
     onunderstood,
   }: {
     prompt: string;
     leaveOut: string;
+    briefColours: string;
     /** Pictures for the wall. */
     onfiles: (files: FileList) => void;
     /** Pictures to go with the prompt. */
@@ -119,6 +121,7 @@
         <UnderstoodLine
           prompt={readOf}
           {understood}
+          {briefColours}
           onchange={(changed) => {
             if (prompt === readOf) prompt = changed;
           }}

@@ -5,8 +5,15 @@
   const {
     prompt,
     understood,
+    briefColours = '',
     onchange,
-  }: { prompt: string; understood: Understood; onchange: (prompt: string) => void } = $props();
+  }: {
+    prompt: string;
+    understood: Understood;
+    /** The colours of the brief, which a prompt without any is drawn in. */
+    briefColours?: string;
+    onchange: (prompt: string) => void;
+  } = $props();
   const parts = $derived(understood.parts);
   const stretches = $derived(stretchesOf(parts));
   const firstFigure = $derived(stretches.find((s) => s.name === 'figure'));
@@ -37,6 +44,17 @@
             ? parts.colours
             : [];
     return named.filter((colour) => colour !== null).filter(({ word }) => text.includes(word));
+  }
+
+  /** What could stand in place of words that nothing is drawn for. */
+  function insteadOf({ figure, name, from, to }: Stretch): readonly string[] {
+    const isMissing = figure !== null ? parts.figures[figure].via === 'none' : name === 'not understood';
+    const word = figure !== null ? parts.figures[figure].word : prompt.slice(from, to).toLowerCase();
+    return isMissing ? (understood.near?.[word] ?? []) : [];
+  }
+
+  function replace({ from, to }: Stretch, words: string): void {
+    onchange(`${prompt.slice(0, from)}${words}${prompt.slice(to)}`);
   }
 
   function begin(stretch: Stretch): void {
@@ -102,10 +120,24 @@
         >
       {/if}
       {#if drawn}<span class="text-danger">{drawn}</span>{/if}
+      {#each insteadOf(stretch) as near (near)}
+        <button
+          class="border border-line px-1.5 leading-5 hover:bg-paper"
+          title="Draw {near} instead"
+          onclick={() => replace(stretch, near)}>{near}?</button
+        >
+      {/each}
     </li>
   {/each}
   {#if !parts.figures.length && !parts.lettering.length}<li class="text-danger">
       no figure yet: name a thing to draw
+    </li>{/if}
+  {#if briefColours && (parts.figures.length || parts.lettering.length) && !parts.colours.length && !parts.gradient && !parts.mood}<li
+      class="flex items-baseline gap-1"
+      data-part="usual colours"
+    >
+      <span class="text-muted">colours of the brief</span>
+      {briefColours}
     </li>{/if}
   {#each parts.settled as one, i (i)}
     <li class="text-danger">“{one.kept}” won over “{one.dropped}”</li>

@@ -226,6 +226,7 @@
       <PromptBox
         bind:prompt={draft.prompt}
         leaveOut={draft.leaveOut}
+        briefColours={draft.way ? '' : data.commission.coloursWanted}
         onfiles={(files) => void bringIn(files)}
         ongiven={(files) => void give(files)}
         onunderstood={(u) => (understood = u)}
