@@ -1,5 +1,11 @@
 /** Words in the real interface: prompts from the brief, names, patterns, and a shorter prompt. */
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { ElementHandle } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { blankPicture } from '../core/raster';
+import { encodePng } from '../node/pictures';
 import type { ClientName, Pattern, Wall } from '../src/lib/contract/answers';
 import { until } from './app';
 import { openStation, type Station } from './station';
@@ -34,6 +40,46 @@ describe('words', () => {
     await page.locator('[data-direction] ::-p-aria([name="Use it"])').click();
     await page.waitForSelector('#prompt');
     await page.waitForFunction((to) => (document.querySelector('#prompt') as HTMLTextAreaElement).value === to, {}, other); // prettier-ignore
+  });
+
+  it('read what an app is from what is said of it and from its screens, and give prompts for its icon', async () => {
+    const { page, app } = station;
+    await page.goto(app.address + words());
+    await page.locator('summary ::-p-text(From an app)').click();
+    await page.locator('#app-description').fill('Track your hikes in the mountains. Record routes on a map.');
+    const folder = await mkdtemp(join(tmpdir(), 'odd-quill-test-app-'));
+    const [good, bad] = [join(folder, 'green.png'), join(folder, 'none.png')];
+    await writeFile(good, await encodePng(blankPicture(300, 500, [24, 110, 70])));
+    await writeFile(bad, 'no picture at all');
+    const chooser = (await page.$('[aria-label="Screens of the app"]')) as ElementHandle<HTMLInputElement>;
+    await chooser.uploadFile(good);
+    await page.waitForSelector('::-p-text(green.png)');
+    await chooser.uploadFile(bad);
+    await page.waitForSelector('::-p-text(none.png is no picture that can be read; the other screens stay)');
+    await page.locator('::-p-aria([name="Read it"]):not(:disabled)').click();
+    await page.waitForSelector('[data-app-direction]');
+    expect(await page.$eval('[data-app-read]', (e) => e.textContent)).toMatch(/mountain[\s\S]*track[\s\S]*flat/);
+    const [first] = await page.$$eval('[data-app-direction] p', (all) => all.map((p) => p.textContent!.trim()));
+    expect(first).toMatch(/^a mountain, app icon, flat, #[0-9A-F]{6}$/);
+    // A reload keeps what was written.
+    await page.reload();
+    expect(await page.$eval('#app-description', (e) => (e as HTMLTextAreaElement).value)).toContain('hikes');
+    await page.locator('::-p-aria([name="Read it"]):not(:disabled)').click();
+    await page.locator('[data-app-direction] ::-p-aria([name="Use it"])').click();
+    await page.waitForFunction(() => (document.querySelector('#prompt') as HTMLTextAreaElement | null)?.value.startsWith('a mountain, app icon')); // prettier-ignore
+    await rm(folder, { recursive: true });
+  });
+
+  it('offer what is near a word that nothing is drawn for, and say whose colours it will have', async () => {
+    const { page, app } = station;
+    await page.goto(`${app.address}/commissions/${station.commission.id}`);
+    await page.waitForSelector('#prompt');
+    await page.locator('#prompt').fill('an elefant in a hat');
+    await page.locator('[data-part] ::-p-text(elephant?)').click();
+    await page.waitForFunction(() => (document.querySelector('#prompt') as HTMLTextAreaElement).value === 'an elephant in a hat'); // prettier-ignore
+    await page.waitForSelector('[data-part="usual colours"] ::-p-text(wheat and navy)');
+    await page.locator('#prompt').fill('a red elephant in a hat');
+    await page.waitForFunction(() => !document.querySelector('[data-part="usual colours"]'));
   });
 
   it('keep names, set them aside, and take that back', async () => {
@@ -72,7 +118,7 @@ describe('words', () => {
     await page.reload();
     await page.locator('[data-pattern] ::-p-text(put away)').click();
     await until(async () => (await ask<Pattern[]>('GET', '/api/patterns'))[0].archived);
-    await page.locator('summary').click();
+    await page.locator('section:has(#patterns) summary').click();
     await page.locator('::-p-text(bring back)').click();
     await until(async () => !(await ask<Pattern[]>('GET', '/api/patterns'))[0].archived);
     // The rounds stand in the wording, and what they cost in the chart.

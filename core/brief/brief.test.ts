@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { FINISHES, understand } from '../engine';
-import { promptsFor, TRADE_SYMBOLS, type BriefSaid } from './index';
+import { lookOf, promptsFor, readApp, TRADE_SYMBOLS, type BriefSaid } from './index';
+import { blankPicture, type Picture } from '../raster';
 import { UNLIKE } from './symbols';
 
 const NOCTULE: BriefSaid = {
@@ -78,5 +79,59 @@ describe('prompts from a brief', () => {
         expect(figures[0].via, thing).not.toBe('none');
       }
     expect(Object.keys(FINISHES)).toEqual(expect.arrayContaining(['woodcut', 'cut paper', 'lino print', 'angular']));
+  });
+});
+
+describe('an app', () => {
+  const HIKES =
+    'Track your hikes in the mountains. Record routes on a map, photograph birds, and share trails with friends.';
+  const screenOf = (colours: readonly (readonly number[])[], isShaded = false): Picture => {
+    const picture = blankPicture(90, 60, [255, 255, 255]);
+    for (let y = 0; y < 60; y++)
+      for (let x = 0; x < 90; x++) {
+        const colour = colours[Math.floor((x / 90) * colours.length)];
+        picture.rgba.set(
+          colour.map((v) => (isShaded ? Math.max(0, v - 2 * (x % 30)) : v)),
+          4 * (y * 90 + x),
+        );
+      }
+    return picture;
+  };
+
+  it('is told by its nouns and verbs, the first sentence before the others', () => {
+    const { things, acts, look } = readApp(HIKES);
+    expect(things[0]).toEqual({ word: 'mountain', weight: 1 });
+    expect(things.map((t) => t.word)).toEqual(expect.arrayContaining(['map', 'bird']));
+    expect(acts.map((t) => t.word)).toEqual(expect.arrayContaining(['track', 'record', 'share']));
+    expect(acts[0].weight).toBeGreaterThan(acts.at(-1)!.weight);
+    expect(look).toBeNull();
+    // What every app has says nothing.
+    expect(readApp('An app that helps users with features on screens.').things).toEqual([]);
+  });
+
+  it('leads to three prompts for icons that the engine understands, in the colours of its screens', () => {
+    const { directions, look } = readApp(HIKES, [screenOf([[24, 90, 60], [240, 240, 240], [230, 140, 30]])]); // prettier-ignore
+    expect(look!.colours).toHaveLength(2);
+    expect(look!.isShaded).toBe(false);
+    expect(directions).toHaveLength(3);
+    for (const { prompt } of directions) {
+      const { parts } = understand(prompt);
+      expect(parts.kind).toBe('app icon');
+      expect(parts.figures.length).toBeGreaterThan(0);
+      expect(parts.figures.every((f) => f.via !== 'none')).toBe(true);
+      expect(parts.notUnderstood).toEqual([]);
+      expect(parts.colours.map((c) => c.hex)).toEqual(look!.colours.map((c) => c.hex));
+    }
+  });
+
+  it('is shaded where its screens are, and has no colours where they are grey', () => {
+    expect(lookOf([screenOf([[60, 120, 220]], true)])!.isShaded).toBe(true);
+    expect(lookOf([screenOf([[255, 255, 255], [20, 20, 20]])])!.colours).toEqual([]); // prettier-ignore
+    expect(lookOf([])).toBeNull();
+  });
+
+  it('gives nothing for words without a thing or an act', () => {
+    expect(readApp('')).toMatchObject({ things: [], acts: [], directions: [] });
+    expect(readApp('qwxz vvv').directions).toEqual([]);
   });
 });

@@ -79,3 +79,10 @@ export const UNLIKE: readonly (readonly string[])[] = [
   'cello, clarinet, bell, accordion, metronome, drum, guitar, whistle, trumpet'.split(', '),
   'bicycle, carriage, skate, tram, cogwheel, airship, scooter, sled, canoe'.split(', '),
 ]; // prettier-ignore
+
+/** Things that stand for what one does with an app. */
+export const ACTS: Readonly<Record<string, string>> = Object.fromEntries(
+  'track:compass plan:calendar schedule:calendar remind:bell pay:coin save:acorn spend:coin invest:seedling chat:speech bubble message:envelope send:paper plane share:paper plane listen:headphones hear:headphones learn:book study:book read:book teach:owl write:pencil note:pencil draw:brush paint:brush sketch:pencil search:magnifying glass find:magnifying glass discover:compass explore:compass travel:compass navigate:compass sleep:moon rest:moon meditate:lotus breathe:leaf relax:lotus run:shoe walk:shoe hike:mountain climb:mountain cycle:bicycle ride:bicycle train:dumbbell exercise:dumbbell cook:pot bake:whisk eat:fork grow:seedling water:watering can garden:seedling photograph:camera film:camera record:microphone sing:microphone play:dice shop:basket buy:basket order:basket deliver:box ship:box heal:heart care:heart date:heart protect:shield secure:shield guard:shield lock:lock build:hammer repair:wrench fix:wrench measure:ruler count:abacus light:light bulb think:light bulb wake:sun'
+    .split(/ (?=[a-z]+:)/)
+    .map((pair) => pair.split(':') as [string, string]),
+);

@@ -228,6 +228,9 @@ function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
     : severalAsOne(one, figure.count, figure.modifiers.includes('crossed'));
 }
 
+/** What lies at the foot of what it goes with. */
+const LOW = /^(?:wave|water|sea|river|grass|field|hills?|beach|snow|sand|desert|road|bridge|flowers?)$/;
+
 /** The figures of a prompt in one picture. */
 export function together(stage: Stage): Layer[] {
   const { figures, rows } = stage.parts;
@@ -264,6 +267,12 @@ export function together(stage: Stage): Layer[] {
   const way = stage.ideas >= IDEAS ? ways[stage.idea % ways.length] : arrangement(stage, ways);
   const layers = fitLayers(way(stage, a, b), third ? 80 : 86);
   if (!third) return layers;
+  const room = boundsOf(layers.flatMap((l) => l.area));
+  // What lies low runs along the foot of the others.
+  if (LOW.test(third.drawn)) {
+    const foot = placed(figureFor(stage, third, 2), { cx: 50, cy: room.y + room.height - 2, side: Math.max(54, room.width * 1.1), fill: 1 }); // prettier-ignore
+    return fitLayers([...layers, ...clear(stage, foot, stage.palette.groundHex, swapped(stage), 1.4)], 86);
+  }
   const c = placed(figureFor(stage, third, 2), { cx: 18, cy: 22, side: 21, fill: 0.9 });
   return [...layers, ...clear(stage, c, stage.palette.groundHex, swapped(stage))];
 }

@@ -1,7 +1,7 @@
 /** Figures built anew for each candidate: from a drawing of ours, one of the library's, or from measures. */
 import { areaFrom, bent, moved, roundedOff, sizeOf, sparse, withoutSpecks } from '../path';
 import { boundsOf, massOf } from './area';
-import { builtDrawings, isCreature, joinedFigures, type Said } from './built';
+import { builtDrawings, isCreature, isShown, joinedFigures, type Said } from './built';
 import { expressionOf, type Expression } from './creature';
 import { faceOn } from './faced';
 import { figureOf, mapFigure, type Figure } from './figure';
@@ -41,15 +41,18 @@ const ENOUGH = 4;
 /** The drawings one can choose from for a thing: ours, the library's, and what is built. What is said of it that only some can show, those show. */
 function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
   const built = builtDrawings(name, said, knobs);
-  const isAsked = said.isHead === true || Boolean(said.pose) || Boolean(said.expression);
+  const isAsked = said.isHead === true || (Boolean(said.pose) && isShown(said.pose!)) || Boolean(said.expression);
   if (isAsked && built.length) return built;
   const hand = Object.hasOwn(BY_HAND, name) ? [(): Figure => figureOf(name, BY_HAND[name]((part) => knobs.spread(`${name}/${part}`)))] : []; // prettier-ignore
   // A face that looks at us is another view of the same animal.
-  const drawn = [...drawingsOf(name), ...drawingsOf(`${name} face`)].map((d): Drawn => () => ({
-    name,
-    tones: d.tones.map((L) => L / 100),
-    parts: d.parts.map((p) => ({ tone: p.tone, area: areaFrom(p.contours) })),
-  }));
+  const drawn = [...drawingsOf(name), ...(isCreature(name) ? drawingsOf(`${name} face`) : [])].map(
+    (d): Drawn =>
+      () => ({
+        name,
+        tones: d.tones.map((L) => L / 100),
+        parts: d.parts.map((p) => ({ tone: p.tone, area: areaFrom(p.contours) })),
+      }),
+  );
   // What is drawn already is not built once more.
   const own = [...hand, ...drawn];
   const all = [...own, ...built.slice(0, Math.max(own.length ? 1 : 0, ENOUGH - own.length))];

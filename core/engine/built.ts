@@ -87,6 +87,9 @@ function poseOf(word: string): Pose | 'curled' | null {
   return said.find(([words]) => words.test(word))?.[1] ?? null;
 }
 
+/** Whether a word for what a figure does is one that a body can be built to show. */
+export const isShown = (word: string): boolean => poseOf(word) !== null || stanceOf(word) !== null;
+
 type Drawn = () => Figure;
 
 /** The ways in which a name is built, as far as what is said of it allows; the likeliest first. Empty where it is not. */
@@ -139,7 +142,7 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
   }
   if (expression) return [head(expression), front('standing', 'bust')];
   if (!isItself) return [];
-  return [...(looksAtUs(name, kind) ? [head('calm')] : []), ...(name === 'dragon' ? [] : (SIDES[kind.body?.build ?? 'none'] ?? [])).flatMap((p) => side(p))]; // prettier-ignore
+  return [...(looksAtUs(name, kind) ? [head('calm')] : []), ...(['dragon', 'squirrel'].includes(name) ? [] : (SIDES[kind.body?.build ?? 'none'] ?? [])).flatMap((p) => side(p))]; // prettier-ignore
 }
 
 /** How a body is best seen from the side where nothing is said: what has hooves does not sit, and what is heavy does not leap. */
@@ -161,8 +164,9 @@ const SIDES: Readonly<Record<string, readonly Pose[]>> = {
 };
 /** Whether a head from the front is a good picture of what nothing more is said of: of most birds and of what swims or crawls it is none. */
 const looksAtUs = (name: string, kind: CreatureKind): boolean =>
-  ['owl', 'penguin', 'eagle', 'bat', 'frog', 'octopus', 'bee', 'dragon'].includes(name) ||
-  !/^(?:beak|hook|bill|great|slender|frog|grooves|jaws|none)$/.test(kind.muzzle);
+  name !== 'squirrel' &&
+  (['owl', 'penguin', 'eagle', 'bat', 'frog', 'octopus', 'bee', 'dragon'].includes(name) ||
+    !/^(?:beak|hook|bill|great|slender|frog|grooves|jaws|none)$/.test(kind.muzzle));
 
 /** What somebody holds, made one unit large about its middle. */
 function heldAs(thing: Figure, tones: readonly number[]): Held {

@@ -1,4 +1,4 @@
-import { withoutSome, type Kind, type PromptParts } from '../prompt';
+import { withoutSome, type Kind, type PromptFigure, type PromptParts } from '../prompt';
 import { together } from './arrange';
 import type { Figure } from './figure';
 import { FINISHES } from './finish';
@@ -78,8 +78,12 @@ export const kindOf = (parts: PromptParts, chosen: Kind | null): Kind =>
         ? 'mascot'
         : 'pictorial');
 
+/** What a figure is said to be made of and is no thing to draw many of: its finish says it. */
+const isStuff = (f: PromptFigure): boolean => f.relation === 'made of' && f.drawn === 'paper' && f.to !== null;
+
 function finishOf(request: SceneRequest, kind: Kind, k: Knobs): string {
-  const asked = request.finish ?? request.parts.finish;
+  const paper = request.parts.figures.some(isStuff);
+  const asked = request.finish ?? request.parts.finish ?? (paper ? 'cut paper' : null);
   if (asked && Object.hasOwn(FINISHES, asked)) return asked;
   const flatOnly = request.parts.noShading || request.colours !== null || request.parts.colourCount !== null;
   if (kind === 'app icon')
@@ -102,7 +106,7 @@ export function stageFor(request: SceneRequest): Stage {
   // What nothing can be drawn for is left out where there is something else.
   const parts =
     kindAsked !== 'icon sheet' && request.parts.figures.some((f) => f.via !== 'none')
-      ? { ...request.parts, figures: withoutSome(request.parts.figures, (f) => f.via === 'none') }
+      ? { ...request.parts, figures: withoutSome(request.parts.figures, (f) => f.via === 'none' || isStuff(f)) }
       : request.parts;
   const knobs = knobsFrom(request.descent);
   const kind = kindAsked;

@@ -6,6 +6,11 @@ import { isThing, THING_NAMES, WORDS } from './things';
 const SYNONYMS: Readonly<Record<string, string>> = {
   fork: 'silverware fork',
   seagull: 'gull',
+  'compass needle': 'compass',
+  'speech balloon': 'speech bubble',
+  'chat bubble': 'speech bubble',
+  root: 'roots',
+  'tree roots': 'roots',
   cape: 'cloak',
   skyline: 'city',
   'city skyline': 'city',

@@ -134,6 +134,15 @@ export const atMouth: Pair = (s, a, b) => {
   return [...finished(s, big), ...clear(s, movedFigure(small, map), s.palette.groundHex, swapped(s), 1.6)];
 };
 
+/** A above B, which spreads under its foot as roots do. */
+export const rooted: Pair = (s, a, b) => {
+  const high = placed(a, { cx: 50, cy: 36, side: 64, fill: 0.9 });
+  const hb = boundsOf(outlineOf(high));
+  const low = placed(b, { cx: 50, cy: 50, side: Math.max(44, hb.width * 0.9), fill: 1 });
+  const lb = boundsOf(outlineOf(low));
+  return [...finished(s, movedFigure(low, [1, 0, 0, 0.8, 0, hb.y + hb.height - 3 - lb.y * 0.8])), ...finished(s, high)];
+};
+
 /** A lies in the hollow of B, a crescent open to the right or to the left. */
 export const cradled: Pair = (s, a, b) => {
   const moon = placed(b, { cx: 50, cy: 50, side: 88, fill: 1 });

@@ -23,6 +23,7 @@ import {
   onHand,
   onHead,
   passing,
+  rooted,
   sideBySide,
   stacked,
   wreathed,
@@ -55,30 +56,11 @@ const LANDSCAPE = new Set([
   'castle',
   'city',
 ]);
-const HOLDERS = new Set([
-  'house',
-  'shield',
-  'window',
-  'drop',
-  'heart',
-  'shell',
-  'leaf',
-  'seed',
-  'lantern',
-  'basket',
-  'cup',
-  'light bulb',
-  'egg',
-  'bottle',
-  'jar',
-  'circle',
-  'cloud',
-  'tooth',
-  'flame',
-  'pumpkin',
-  'apple',
-  'pear',
-]);
+/** Forms that hold what they are said to go with. */
+const HOLDERS = new Set(['shield', 'window', 'drop', 'heart', 'leaf', 'circle', 'cloud', 'flame', 'speech bubble']);
+/** What makes a ground for what it is said to go with. */
+const BACKS =
+  /\b(?:flowers?|leaf|leaves|wreath|star|wings?|sparkles?|flag|feathers?|rays|web|gear|wheel|crown|ribbon)\b/;
 
 /** What one stands among. */
 const GROWING =
@@ -98,7 +80,8 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
   switch (relation) {
     case 'inside':
       if (/^(?:crescent )?moon$/.test(b)) return [cradled];
-      if (/^(?:circle|square|ring|triangle|diamond|hexagon|heart|shield|star)$/.test(b)) return [insideOf];
+      if (/^(?:circle|square|ring|triangle|diamond|hexagon|heart|shield|star|speech bubble)$/.test(b))
+        return [insideOf];
       if (GROWING.test(b)) return [emerging(), turnedPair(behind)];
       return OPEN.test(b) ? [emerging(), emerging(74, 40), emerging(46, 70)] : [insideOf, insideOf, emerging()];
     case 'on':
@@ -124,7 +107,9 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
     case 'toward':
       return [facing];
     case 'beside':
-      return CELESTIAL.has(b) || LANDSCAPE.has(b) ? [behind, beside, above] : [sideBySide, beside, held, behind];
+      if (CELESTIAL.has(b)) return [behind, beside, turnedPair(above)];
+      if (CELESTIAL.has(a)) return [turnedPair(behind), above, turnedPair(beside)];
+      return LANDSCAPE.has(b) ? [behind, beside] : [sideBySide, beside, held, behind];
     case 'holding':
       if (a === 'hand') return [onHand];
       return isCreature(a) ? [inHand('standing'), inHand('running'), inHand('sitting'), held] : [held, held, beside];
@@ -140,11 +125,10 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
       if (isCreature(a) && canBeHeld(b)) return [inHand('standing'), beside, inHand('sitting'), held];
     // falls through
     default:
-      return CELESTIAL.has(b) || LANDSCAPE.has(b)
-        ? [behind, beside, above]
-        : HOLDERS.has(b)
-          ? [beside, insideOf, held, above]
-          : [beside, held, above, behind];
+      if (b === 'roots') return [rooted];
+      if (CELESTIAL.has(b)) return [behind, beside, turnedPair(above)];
+      if (LANDSCAPE.has(b)) return [behind, beside];
+      return HOLDERS.has(b) ? [beside, insideOf, held, behind] : BACKS.test(b) ? [beside, behind, held] : [held, beside]; // prettier-ignore
   }
 }
 

@@ -206,6 +206,7 @@ function isThingThere(rest: string, from: number, word: string, kind: Kind | nul
   if (!ALSO_THINGS.has(word)) return false;
   const before = rest.slice(0, from);
   const after = rest.slice(from + word.length);
+  if (/\b(?:made|cut|folded|built|woven|carved) (?:out )?(?:of|from)\s+$/.test(before) && !/^(?:gold|silver|copper)$/.test(word)) return true; // prettier-ignore
   if (word === 'cream' && /\b(?:ice|whipped|sour|hand|face)\s+$/.test(before)) return true;
   if (OF_THINGS.test(after.trimStart()) && !new RegExp(`(?:${ANY_COLOUR})\\s*$`).test(before)) return true;
   const ends = /^\s*(?:$|[,;.|]|(?:with|in|on|and|or|over|under|inside|as|made|cut|wearing|holding|shaped|like|whose|growing|from|of|beside|between|behind)\b)/.test(after); // prettier-ignore

@@ -152,6 +152,18 @@ export const CandidatesRequest = v.pipe(
 
 export const PromptReading = v.object({ prompt: text(PROMPT_MOST), leaveOut: v.optional(text(500), '') });
 
+/** An app to find prompts for the icon of: what is said of it, and small pictures of its screens, PNG files in base64. */
+export const AppDescribed = v.object({
+  description: v.pipe(text(4000), v.trim(), v.nonEmpty('say what the app does')),
+  screens: v.optional(
+    v.pipe(
+      v.array(v.pipe(v.string(), v.maxLength(400_000), v.base64('a screen is a PNG file in base64'))),
+      v.maxLength(6),
+    ),
+    [],
+  ),
+});
+
 /** Words to make names of. */
 export const NamesWanted = v.object({
   trade: v.pipe(text(300), v.trim(), v.nonEmpty('say what the client does')),

@@ -183,6 +183,16 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     body: requests.NamesWanted,
     answers: { 200: 'A list of {name, way, of, told, syllables, rhythm, marks}', 400: 'No trade' },
   },
+  'POST /api/app-reading': {
+    summary:
+      'What an app is, from its description and pictures of its screens, and prompts for its icon; the first sentence counts three times',
+    body: requests.AppDescribed,
+    answers: {
+      200: '{things: [{word, weight}], acts: [{word, weight}], look: {colours: [{hex, share}], isShaded} or null, directions: [{title, prompt, leaveOut, reasons}]}',
+      400: 'No description',
+      422: 'A screen is no picture',
+    },
+  },
   'GET /api/commissions/{id}/prompts': {
     summary: 'Three prompts from its brief, each in a direction of its own; the work of `odd-quill prompt`',
     query: { seed: 'Which ones; 1 when left out' },

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import type { Picture } from '$core/raster';
 import { decodePicture, encodePng, PictureFileError } from '../../../node/pictures';
 import { sql, type Sql } from './database';
 import { Problem, unknown } from './problem';
@@ -13,15 +14,20 @@ export interface StoredPicture {
 export const UPLOAD_LIMIT_BYTES = 40 * 1024 * 1024;
 export const SVG_LIMIT_BYTES = 20 * 1024 * 1024;
 
-/** A file of somebody's as a PNG of ours: decoded, so that nothing but pixels is left, and encoded again. Throws a 422 Problem. */
-export async function reencode(file: Uint8Array): Promise<{ png: Buffer; widthPx: number; heightPx: number }> {
+/** A file of somebody's as pixels. Throws a 422 Problem where it is none. */
+export async function pictureFrom(file: Uint8Array): Promise<Picture> {
   try {
-    const picture = await decodePicture(file);
-    return { png: await encodePng(picture), widthPx: picture.widthPx, heightPx: picture.heightPx };
+    return await decodePicture(file);
   } catch (error) {
     if (error instanceof PictureFileError) throw new Problem(422, error.code, error.message);
     throw error;
   }
+}
+
+/** A file of somebody's as a PNG of ours: decoded, so that nothing but pixels is left, and encoded again. Throws a 422 Problem. */
+export async function reencode(file: Uint8Array): Promise<{ png: Buffer; widthPx: number; heightPx: number }> {
+  const picture = await pictureFrom(file);
+  return { png: await encodePng(picture), widthPx: picture.widthPx, heightPx: picture.heightPx };
 }
 
 /** Keeps a PNG under the SHA-256 of its bytes; one that is there already is left as it is. */

@@ -10,7 +10,9 @@
   import Frame from '$lib/ui/shell/Frame.svelte';
   import { putPrompt } from '$lib/ui/wall/draft';
   import { tellBefore } from '$lib/ui/wall/prompt-before';
+  import DirectionCard from '$lib/ui/words/DirectionCard.svelte';
   import Economy from '$lib/ui/words/Economy.svelte';
+  import FromApp from '$lib/ui/words/FromApp.svelte';
   import NameList from '$lib/ui/words/NameList.svelte';
   import { Naming } from '$lib/ui/words/naming.svelte';
   import Patterns from '$lib/ui/words/Patterns.svelte';
@@ -86,17 +88,12 @@
             <ul class="grid grid-cols-3 gap-3">
               {#each data.directions as direction (direction.title)}
                 <li class="flex flex-col border border-line bg-panel p-3" data-direction>
-                  <h3 class="mb-1 text-[13px] text-muted">{direction.title}</h3>
-                  <p class="mb-2 text-[15px] leading-snug">{direction.prompt}</p>
-                  {#if direction.leaveOut}<p class="mb-2 text-muted">leave out: {direction.leaveOut}</p>{/if}
-                  <ul class="mb-3 list-disc pl-4 text-[12px] text-muted">
-                    {#each direction.reasons as reason, i (i)}<li>{reason}</li>{/each}
-                  </ul>
-                  <button class="button mt-auto self-start" onclick={() => use(direction)}>Use it</button>
+                  <DirectionCard {direction} onuse={use} />
                 </li>
               {/each}
             </ul>
           </section>
+          <FromApp commissionId={commission.id} onuse={use} />
           <Prompts
             wording={data.wording}
             onuse={(prompt) => use({ prompt, leaveOut: '' })}
