@@ -1,6 +1,6 @@
 /**
- * How much of prompts is read as it was written down beforehand (`bench/reading/prompts.txt`, worked from; `later.txt`, not): shares of prompts in which all figures, all pairs that stand in a relation, all
- * counts, what is left out, the lettering and the kind are right. `npx tsx bench/reading.ts [--wrong]` lists those that are not.
+ * How much of prompts is read as it was written down beforehand (files in `bench/reading/`; the head of each says whether it was worked from): shares of prompts in which all figures, all pairs that stand in a relation, all
+ * counts, what is left out, the lettering and the kind are right. `npx tsx bench/reading.ts [FILE.txt] [--wrong]` lists those that are not.
  */
 import { readFileSync } from 'node:fs';
 import { understand } from '../core/engine';

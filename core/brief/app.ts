@@ -56,7 +56,8 @@ function wordsOf(description: string): { things: Weighed[]; acts: Weighed[] } {
         const verb = gerundOf(word) ?? presentOf(word);
         const before = words[i - 1] ?? '';
         const isNamed = /^(?:a|an|the|your|my|our|their|his|her|its|of|every|each)$/.test(before);
-        const isAct = verb !== null && !isNamed && (Object.hasOwn(ACTS, verb) || nounKind(word) === null);
+        const isAct =
+          verb !== null && !isNamed && (before === 'to' || Object.hasOwn(ACTS, verb) || nounKind(word) === null);
         if (isAct && !OF_ANY_APP.has(verb)) acts.push([verb, by]);
         else if (CONCRETE.has(nounKind(word) ?? '') && !/ing$/.test(word)) things.push([singular(word), by]);
       });

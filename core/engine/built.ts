@@ -152,7 +152,7 @@ const SIDES: Readonly<Record<string, readonly Pose[]>> = {
   bear: ['standing', 'sitting'],
   hoofed: ['standing', 'running'],
   heavy: ['standing'],
-  rodent: ['sitting'],
+
   hopper: ['leaping'],
   songbird: ['sitting', 'flying'],
   raptor: ['sitting', 'flying'],

@@ -1,15 +1,13 @@
 import { contrastRatio, mix } from '../colour';
 import { abstractFigure } from './abstract';
-import { arrangement, banned, figureFor, finished, form, FORMS, scalloped, fieldOf, type Stage } from './stage';
+import { arrangement, banned, figureFor, finished, form, FORMS, scalloped, type Stage } from './stage';
 import { IDEAS, single, together } from './arrange';
 import { onField, recoloured } from './field';
-import { boundsOf, box, disc, ringOf, starArea, tile, turnedBy } from './area';
+import { box, disc, ringOf, starArea, tile, turnedBy } from './area';
 import { intersect, grown, subtract, moved, rim, sizeOf, union, type Area, roomIn } from '../path';
 import { buildFigure } from './build';
-import { outlineOf, placed, silhouetteOf, type Figure } from './figure';
+import { placed, silhouetteOf, type Figure } from './figure';
 import { layerOf, scaled, type Layer } from './layer';
-import { dressFrom, EXPRESSION_NAMES, STANCE_NAMES, stanceOf, type Stance } from './creature';
-import { mascotFigure } from './mascot';
 import { leafArea } from './marks';
 import { isThing } from './things';
 import { lineOnArc, lineIn, FACE_NAMES } from './letters';
@@ -259,163 +257,6 @@ function cutOf(figure: Figure): Area {
         Math.abs(figure.tones[p.tone] - figure.tones[figure.parts[0].tone]) > 0.12,
     );
   return subtract(hull, union(...islands.map((p) => p.area)));
-}
-
-/** Things that one wears and does not carry. */
-const WORN = /hat|cap|scarf|apron|glasses|cape|crown|tie\b|helmet|coat|monocle|goggles|bandana|headphones/;
-
-/** The views of a mascot that a round goes through: how it stands, and how much of it is seen. */
-const VIEWS: readonly (readonly [Stance, 'whole' | 'bust'])[] = [['standing', 'whole'], ['waving', 'whole'], ['standing', 'bust'], ['jumping', 'whole'], ['sitting', 'whole'], ['pointing', 'whole'], ['running', 'whole']]; // prettier-ignore
-
-/** The mascot of a prompt, standing as asked or in one of the views. */
-function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole' | 'bust']): Figure {
-  const [a, ...others] = stage.parts.figures;
-  const carried = others.find((f) => !WORN.test(f.drawn) && f.via !== 'none' && (f.to === 0 || f.to === null) && !['beside', 'behind', 'in front of'].includes(f.relation ?? '')); // prettier-ignore
-  const isHead = /\b(?:head|face|portrait|bust)\b/.test(prompt.toLowerCase());
-  const said = stanceOf(a.pose);
-  const [stance, crop] = view ?? VIEWS[stage.idea % Math.max(1, Math.min(stage.ideas, VIEWS.length))];
-  const dress = dressFrom(prompt);
-  // Without a thing asked for, one view holds the tool of its trade.
-  const tool = !carried && stance === 'pointing' ? (dress.tools?.find(isThing) ?? null) : null;
-  return mascotFigure(isThing(a.drawn) ? a.drawn : 'seed', {
-    ...stage,
-    idea: undefined,
-    pose: a.pose,
-    expression: a.expression,
-    modifiers: a.modifiers,
-    dress,
-    prop: isHead ? null : (carried?.drawn ?? tool),
-    stance: said ?? (tool || (carried && (stance === 'waving' || stance === 'pointing')) ? 'standing' : stance),
-    crop: isHead ? 'head' : crop === 'bust' && carried ? 'whole' : crop,
-  });
-}
-
-/** One mascot several times: in all poses, or with all faces. */
-function mascotSheet(stage: Stage, figures: readonly Figure[]): Layer[] {
-  const { width, height } = fieldOf(stage);
-  const columns = Math.max(1, Math.min(figures.length, Math.round(Math.sqrt(figures.length * stage.aspect * 1.3))));
-  const rows = Math.ceil(figures.length / columns);
-  const [wide, high] = [width / columns, height / rows];
-  return figures.flatMap((figure, i) => {
-    const cx = 50 - width / 2 + wide * ((i % columns) + 0.5);
-    const cy = 50 - height / 2 + high * (Math.floor(i / columns) + 0.5);
-    return finished(stage, placed(figure, { cx, cy, side: Math.min(wide, high) * 0.88, fill: 0.9 }));
-  });
-}
-
-export function mascotScene(stage: Stage, prompt: string): Layer[] {
-  const manner = stage.parts.manner;
-  if (!stage.given && manner.includes('poses')) return mascotSheet(stage, STANCE_NAMES.map((s) => mascotOf(stage, prompt, [s, 'whole']))); // prettier-ignore
-  if (!stage.given && manner.includes('faces')) return mascotSheet(stage, EXPRESSION_NAMES.map((expression) => mascotOf({ ...stage, parts: { ...stage.parts, figures: stage.parts.figures.map((f, i) => (i ? f : { ...f, expression })) } }, `${prompt} head`))); // prettier-ignore
-  const figure = stage.given?.figure ?? mascotOf(stage, prompt);
-  const fitted = placed(figure, { cx: 50, cy: 50, side: 90, fill: 0.9 });
-  if (stage.given?.fixed) return finished(stage, figure);
-  const [, second] = stage.palette.inks;
-  const back = arrangement<() => Layer[]>(stage, [
-    () => [],
-    () =>
-      second && !banned(stage, 'disc', 'circle', 'background', 'ground')
-        ? form(stage, disc(50, 48, 38, 160), second)
-        : [],
-    () => [layerOf(rim(grown(silhouetteOf(fitted), 2.6), 1.4), stage.palette.inks[0])],
-    () =>
-      form(
-        stage,
-        tile(50, boundsOf(outlineOf(fitted)).y + boundsOf(outlineOf(fitted)).height + 0.6, 30, 1, 1),
-        stage.palette.inks[0],
-      ),
-  ])();
-  const on = back.length && second && back[0].fill === second ? second : stage.palette.groundHex;
-  if (on !== stage.palette.groundHex) {
-    const rest = [stage.palette.inks[0], ...stage.palette.inks.slice(2), stage.palette.groundHex];
-    return [
-      ...back,
-      layerOf(grown(silhouetteOf(fitted), 1.4), stage.palette.groundHex),
-      ...finished(stage, fitted, stage.palette.groundHex, [...rest.slice(0, -1), on]),
-    ];
-  }
-  return [...back, ...finished(stage, fitted)];
-}
-
-/** Rows and columns of a sheet: what was asked for, or as near to the picture's shape as the number of figures allows. */
-export function sheetGrid(count: number, parts: Stage['parts'], aspect: number): { rows: number; columns: number } {
-  const most = 8;
-  if (parts.rows && parts.columns) return { rows: Math.min(most, parts.rows), columns: Math.min(most, parts.columns) };
-  if (parts.rows)
-    return { rows: Math.min(most, parts.rows), columns: Math.min(most, Math.max(1, Math.ceil(count / parts.rows))) };
-  if (parts.columns)
-    return { rows: Math.min(most, Math.ceil(count / parts.columns)), columns: Math.min(most, parts.columns) };
-  const columns = Math.max(1, Math.min(count, Math.round(Math.sqrt(count * aspect))));
-  return { rows: Math.ceil(count / columns), columns };
-}
-
-/** One cell of a sheet, in units of the scene. */
-export interface Cell {
-  readonly row: number;
-  readonly column: number;
-  readonly cx: number;
-  readonly cy: number;
-  readonly side: number;
-}
-
-export function cellsOf(stage: Pick<Stage, 'parts' | 'aspect'>): Cell[] {
-  const { rows, columns } = sheetGrid(Math.max(1, stage.parts.figures.length), stage.parts, stage.aspect);
-  const { width, height } = fieldOf(stage as Stage);
-  const side = Math.min(width / columns, height / rows) * 0.94;
-  return Array.from({ length: rows * columns }, (_, i) => {
-    const [row, column] = [Math.floor(i / columns), i % columns];
-    return { row, column, cx: 50 + side * (column - (columns - 1) / 2), cy: 50 + side * (row - (rows - 1) / 2), side };
-  });
-}
-
-/** Related things for the cells of a row that names one subject: other drawings of it, then it with other proportions. */
-export function sheet(stage: Stage): Layer[] {
-  const { figures } = stage.parts;
-  const cells = cellsOf(stage);
-  const columns = Math.max(...cells.map((c) => c.column)) + 1;
-  const rows = Math.max(...cells.map((c) => c.row)) + 1;
-  const ways = ['plain', 'disc', 'tile', 'ring'] as const;
-  const way = arrangement(stage, ways);
-  const [first] = stage.palette.inks;
-  const out: Layer[] = [];
-  cells.forEach((cell, i) => {
-    // As many subjects as rows: each row has its own, drawn in several ways.
-    const perRow = figures.length === rows && columns > 1 && figures.length < cells.length;
-    const at = perRow ? cell.row : i % figures.length;
-    const copy = perRow ? cell.column : Math.floor(i / figures.length);
-    const figure = figures[at];
-    const knobs =
-      copy === 0
-        ? stage.knobs
-        : Object.assign((name: string) => stage.knobs(`${name}/copy${copy}`), stage.knobs, {
-            spread: (name: string) => stage.knobs.spread(`${name}/copy${copy}`),
-          });
-    const drawing =
-      copy === 0 && at === 0 && stage.given
-        ? stage.given.figure
-        : buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', {
-            ...stage,
-            idea: undefined,
-            knobs,
-            leeway: copy ? Math.max(60, stage.leeway) : Math.min(40, stage.leeway),
-          });
-    const r = cell.side * 0.42;
-    if (way === 'disc') out.push(...form(stage, disc(cell.cx, cell.cy, r, 120), first));
-    if (way === 'tile') out.push(...form(stage, tile(cell.cx, cell.cy, r, r * 0.36), first));
-    if (way === 'ring')
-      out.push(...form(stage, ringOf(cell.cx, cell.cy, r, r - Math.max(0.5, cell.side * 0.035)), first));
-    const field = way === 'disc' || way === 'tile';
-    const place = { cx: cell.cx, cy: cell.cy, side: cell.side * (way === 'plain' ? 0.84 : 0.54), fill: 0.85 };
-    out.push(
-      ...finished(
-        stage,
-        placed(drawing, place),
-        field ? first : stage.palette.groundHex,
-        field ? onField(stage, first) : stage.palette.inks,
-      ),
-    );
-  });
-  return out;
 }
 
 export const abstractMark = (stage: Stage): Layer[] =>

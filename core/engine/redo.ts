@@ -3,7 +3,7 @@ import type { Picture } from '../raster';
 import { compose, kindOf, stageFor, type SceneRequest } from './compose';
 import { buildFigure } from './build';
 import { placed } from './figure';
-import { cellsOf, type Cell } from './kinds';
+import { cellsOf, type Cell } from './sheet';
 import type { Layer } from './layer';
 import { RequestError } from './limits';
 import { paint } from './paint';

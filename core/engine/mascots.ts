@@ -1,0 +1,85 @@
+/** Mascots as marks: one alone, or one in several poses or with several faces. */
+import { arrangement, banned, finished, form, fieldOf, type Stage } from './stage';
+import { boundsOf, disc, tile } from './area';
+import { grown, rim } from '../path';
+import { outlineOf, placed, silhouetteOf, type Figure } from './figure';
+import { layerOf, type Layer } from './layer';
+import { dressFrom, EXPRESSION_NAMES, STANCE_NAMES, stanceOf, type Stance } from './creature';
+import { mascotFigure } from './mascot';
+import { isThing } from './things';
+
+/** Things that one wears and does not carry. */
+const WORN = /hat|cap|scarf|apron|glasses|cape|crown|tie\b|helmet|coat|monocle|goggles|bandana|headphones/;
+
+/** The views of a mascot that a round goes through: how it stands, and how much of it is seen. */
+const VIEWS: readonly (readonly [Stance, 'whole' | 'bust'])[] = [['standing', 'whole'], ['waving', 'whole'], ['standing', 'bust'], ['jumping', 'whole'], ['sitting', 'whole'], ['pointing', 'whole'], ['running', 'whole']]; // prettier-ignore
+
+/** The mascot of a prompt, standing as asked or in one of the views. */
+function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole' | 'bust']): Figure {
+  const [a, ...others] = stage.parts.figures;
+  const carried = others.find((f) => !WORN.test(f.drawn) && f.via !== 'none' && (f.to === 0 || f.to === null) && !['beside', 'behind', 'in front of'].includes(f.relation ?? '')); // prettier-ignore
+  const isHead = /\b(?:head|face|portrait|bust)\b/.test(prompt.toLowerCase());
+  const said = stanceOf(a.pose);
+  const [stance, crop] = view ?? VIEWS[stage.idea % Math.max(1, Math.min(stage.ideas, VIEWS.length))];
+  const dress = dressFrom(prompt);
+  // Without a thing asked for, one view holds the tool of its trade.
+  const tool = !carried && stance === 'pointing' ? (dress.tools?.find(isThing) ?? null) : null;
+  return mascotFigure(isThing(a.drawn) ? a.drawn : 'seed', {
+    ...stage,
+    idea: undefined,
+    pose: a.pose,
+    expression: a.expression,
+    modifiers: a.modifiers,
+    dress,
+    prop: isHead ? null : (carried?.drawn ?? tool),
+    stance: said ?? (tool || (carried && (stance === 'waving' || stance === 'pointing')) ? 'standing' : stance),
+    crop: isHead ? 'head' : crop === 'bust' && carried ? 'whole' : crop,
+  });
+}
+
+/** One mascot several times: in all poses, or with all faces. */
+function mascotSheet(stage: Stage, figures: readonly Figure[]): Layer[] {
+  const { width, height } = fieldOf(stage);
+  const columns = Math.max(1, Math.min(figures.length, Math.round(Math.sqrt(figures.length * stage.aspect * 1.3))));
+  const rows = Math.ceil(figures.length / columns);
+  const [wide, high] = [width / columns, height / rows];
+  return figures.flatMap((figure, i) => {
+    const cx = 50 - width / 2 + wide * ((i % columns) + 0.5);
+    const cy = 50 - height / 2 + high * (Math.floor(i / columns) + 0.5);
+    return finished(stage, placed(figure, { cx, cy, side: Math.min(wide, high) * 0.88, fill: 0.9 }));
+  });
+}
+
+export function mascotScene(stage: Stage, prompt: string): Layer[] {
+  const manner = stage.parts.manner;
+  if (!stage.given && manner.includes('poses')) return mascotSheet(stage, STANCE_NAMES.map((s) => mascotOf(stage, prompt, [s, 'whole']))); // prettier-ignore
+  if (!stage.given && manner.includes('faces')) return mascotSheet(stage, EXPRESSION_NAMES.map((expression) => mascotOf({ ...stage, parts: { ...stage.parts, figures: stage.parts.figures.map((f, i) => (i ? f : { ...f, expression })) } }, `${prompt} head`))); // prettier-ignore
+  const figure = stage.given?.figure ?? mascotOf(stage, prompt);
+  const fitted = placed(figure, { cx: 50, cy: 50, side: 90, fill: 0.9 });
+  if (stage.given?.fixed) return finished(stage, figure);
+  const [, second] = stage.palette.inks;
+  const back = arrangement<() => Layer[]>(stage, [
+    () => [],
+    () =>
+      second && !banned(stage, 'disc', 'circle', 'background', 'ground')
+        ? form(stage, disc(50, 48, 38, 160), second)
+        : [],
+    () => [layerOf(rim(grown(silhouetteOf(fitted), 2.6), 1.4), stage.palette.inks[0])],
+    () =>
+      form(
+        stage,
+        tile(50, boundsOf(outlineOf(fitted)).y + boundsOf(outlineOf(fitted)).height + 0.6, 30, 1, 1),
+        stage.palette.inks[0],
+      ),
+  ])();
+  const on = back.length && second && back[0].fill === second ? second : stage.palette.groundHex;
+  if (on !== stage.palette.groundHex) {
+    const rest = [stage.palette.inks[0], ...stage.palette.inks.slice(2), stage.palette.groundHex];
+    return [
+      ...back,
+      layerOf(grown(silhouetteOf(fitted), 1.4), stage.palette.groundHex),
+      ...finished(stage, fitted, stage.palette.groundHex, [...rest.slice(0, -1), on]),
+    ];
+  }
+  return [...back, ...finished(stage, fitted)];
+}
