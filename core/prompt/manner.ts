@@ -18,6 +18,8 @@ const MANNERS: readonly [RegExp, string][] = [
   [/\b(?:perfectly )?symmetric(?:al)?\b|\bmirror(?:ed)? symmetry\b/, 'symmetrical'],
   [/\b(?:with )?(?:rounded|soft) (?:corners?|edges?|ends?|tips?)\b/, 'rounded'],
   [/\b(?:with )?(?:sharp|crisp|pointed|hard) (?:corners?|edges?|ends?|tips?|angles?)\b/, 'sharp'],
+  [/\b(?:seen |shown |drawn )?side[- ]on\b(?=\s*(?:[,.;|]|$))/, 'side on'],
+  [/\b(?:seen |shown |drawn )?(?:head|front)[- ]on\b(?=\s*(?:[,.;|]|$))/, 'head on'],
   [/\b(?:high|strong) contrast\b/, 'high contrast'],
   [/\b(?:(?:in|with|showing|striking|as) )?(?:an? |the )?(?:(?:sheet|set|range|series) of )?(?:all |its |his |her )?(?:(?:two|three|four|five|six|eight|ten|\d+) )?(?:different |various |many |several )?poses\b(?: sheet)?|\bpose sheet\b/, 'poses'],
   [/\b(?:(?:in|with|showing|making) )?(?:an? |the )?(?:(?:sheet|set|range|series) of )?(?:all |its |his |her )?(?:(?:two|three|four|five|six|eight|ten|\d+) )?(?:different |various |many |several )?(?:facial )?expressions\b(?: sheet)?|\bexpression sheet\b/, 'faces'],
@@ -45,7 +47,7 @@ export const STYLE_NOUNS = words('line lines outline outlines stroke strokes cur
 export const TRADE_NOUNS = words('company brand studio shop store firm business service agency clinic bakery café cafe restaurant bar pub hotel hostel school academy university college club society association charity foundation startup start-up practice salon gym laboratory lab brewery distillery winery roastery bookshop bookstore gallery museum festival team league label magazine publisher podcast app website platform software market marketplace farm garage workshop cooperative co-op collective consultancy office pharmacy nursery kindergarten boutique butcher grocer florist barber barbershop vet veterinarian dentist client customer audience organisation organization group project campaign event conference parlour parlor diner bistro tavern deli delicatessen patisserie creamery roaster roasters brewer brewers cidery resort guild'); // prettier-ignore
 
 /** When and in what weather: "at dawn", "in the rain". */
-export const SETTINGS = words('night midnight dawn dusk daybreak noon midday sunset sunrise twilight evening morning winter summer autumn spring fall day daytime nighttime moonlight sunlight starlight daylight christmas easter halloween background foreground distance'); // prettier-ignore
+export const SETTINGS = words('night midnight dawn dusk daybreak noon midday sunset sunrise twilight evening morning winter summer autumn spring fall day daytime nighttime moonlight sunlight starlight daylight candlelight lamplight firelight torchlight christmas easter halloween background foreground distance'); // prettier-ignore
 export const WEATHER = words('rain snow fog mist wind storm sunshine shade dark darkness'); // prettier-ignore
 
 /** Faces that somebody makes. */

@@ -39,7 +39,7 @@ export interface Phrase {
 const CONTAINERS = /^(?:bottle|jar|cup|mug|glass|bowl|basket|pot|vase|barrel|bag|box|can|tin|sack|crate|bucket|pitcher|jug|tray|plate|dish|basin|tank|bath|bathtub|teapot|kettle|pan|spoon|ladle|chest|nest|wheelbarrow|cart|wagon|net|jam|tube|vial|flask|beaker|capsule|cone|pocket|backpack|carton|packet|tankard|goblet|chalice|urn|trough|pail|cauldron|envelope|globe|pool|pond|lake|field|garden|bed|hand|handful)s?$/; // prettier-ignore
 
 export const isContainer = (head: string): boolean => CONTAINERS.test(head);
-const MOST = 36;
+export const MOST = 36;
 /** Reads a noun phrase at a place, or gives null. */
 export function readPhrase(tokens: readonly Token[], start: number, end: number, lexicon: Lexicon): Phrase | null {
   const word = (at: number): string => (at < end && tokens[at].part === null ? tokens[at].text : '');
@@ -142,6 +142,13 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
     marks.push(...placesOf(unit, part));
   }
   const last = units[headAt];
+  // "A penguin couple": two of it.
+  const isSeveral =
+    /^(?:couple|pair|duo|trio|twins)$/.test(word(last.to)) && word(last.to + 1) !== 'of' && count === null;
+  if (isSeveral) {
+    count = word(last.to) === 'trio' ? 3 : 2;
+    marks.push([last.to, 'count']);
+  }
   for (let k = i; k < last.from; k++)
     if (tokens[k].part === 'colour') modifiers.push(tokens[k].text); // prettier-ignore
   const isOwned = owner !== undefined && head !== owner && head.text !== owner.text;
@@ -155,7 +162,7 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
   if (at < 0) unknown.push(head.text);
   marks.push(...attributive.flatMap((u) => placesOf(u, 'figure')), ...placesOf(head, at < 0 ? 'not understood' : 'figure')); // prettier-ignore
   return {
-    to: last.to,
+    to: isSeveral ? last.to + 1 : last.to,
     word: full,
     head: head.text.split(' ').at(-1)!,
     attributive: attributive.map((u) => u.text),

@@ -175,6 +175,29 @@ describe('reading a prompt', () => {
     expect(partsOf('coffee roaster badge with a fox').colours).toEqual([]);
   });
 
+  it('reads what is typed in a hurry', () => {
+    const told = (prompt: string) =>
+      partsOf(prompt).figures.map((f) => (f.count > 1 ? `${f.count} ${f.word}` : f.word));
+    expect(told('owl w/ spectacles')).toEqual(['owl', 'spectacles']);
+    expect(told('a crab - claws raised - on a rock')).toEqual(['crab', 'rock']);
+    expect(told('swallows on a wire, four of them')).toEqual(['4 swallows', 'wire']);
+    expect(told('penguin couple sharing a scarf')).toEqual(['2 penguin', 'scarf']);
+    expect(told('a dachshund so long it wraps around a hydrant')).toEqual(['dachshund', 'hydrant']);
+    expect(told('pelican, fish in beak, side on')).toEqual(['pelican', 'fish']);
+    expect(partsOf('owl w/ spectacles').words.map((w) => w.part)).not.toContain('not understood');
+  });
+
+  it('knows who asks, and draws none of it where more is said', () => {
+    const drawn = (prompt: string) => partsOf(prompt).figures.map((f) => f.word);
+    expect(drawn('we are a small cidery and want an apple with a worm')).toEqual(['apple', 'worm']);
+    expect(drawn("dog walker's logo: five leashes")).toEqual(['leashes']);
+    expect(drawn('tea house logo, a crane in reeds')).toEqual(['crane', 'reeds']);
+    expect(drawn('bakery mascot: a croissant')).toEqual(['croissant']);
+    // A house that is no trade is a house, and a fox whose logo it is is the fox.
+    expect(drawn('red house logo')).toEqual(['house']);
+    expect(drawn("a fox's logo")).toContain('fox');
+  });
+
   it('reads gradients, moods, shapes, counts and rows', () => {
     expect(partsOf('whale, gradient from plum to apricot').gradient?.map((c) => c.word)).toEqual(['plum', 'apricot']);
     expect(partsOf('fox, warm colours').mood).toBe('warm');

@@ -112,8 +112,9 @@ export class Reading {
 
   /** The words and the marks between them; a word that was taken has its part. */
   tokens(): Token[] {
-    return [...lower(this.text).matchAll(/#[0-9a-f]+|[\p{L}\p{N}\p{M}]+(?:['&.\u2010\u2011-][\p{L}\p{N}\p{M}]+)*|[,;:.!?()/|\u2013\u2014+&]/gu)].map((m) => ({
-      text: m[0].replace(/[\u2010\u2011]/g, '-'),
+    return [...lower(this.text).matchAll(/(?<![\p{L}\p{N}])w\/(?=\s)|(?<=\s)-(?=\s)|#[0-9a-f]+|[\p{L}\p{N}\p{M}]+(?:['&.\u2010\u2011-][\p{L}\p{N}\p{M}]+)*|[,;:.!?()/|\u2013\u2014+&]/gu)].map((m) => ({
+      // "W/" is "with"; a hyphen by itself stands between two parts.
+      text: m[0] === 'w/' ? 'with' : m[0].replace(/[\u2010\u2011]/g, '-'),
       at: this.origin[m.index],
       figure: null,
       part: this.parts.slice(m.index, m.index + m[0].length).find((p) => p !== null) ?? null,

@@ -2,13 +2,14 @@
 import { isAdjective, isAdverb, isKnownWord, gerundOf, isPlural, nounKind, participleOf, presentOf } from './classes';
 import { BODY_PARTS, EXPRESSION_NOUNS, EXPRESSIONS, FILLERS, PLACES, POSE_WORDS, SETTINGS, STYLE_NOUNS, STYLE_WORDS, TRADE_NOUNS, WEATHER } from './manner'; // prettier-ignore
 import { Cast, draftOf, pendingOf, type Draft, type Pending } from './cast';
-import { isContainer, readPhrase, type Phrase } from './phrase';
+import { isContainer, MOST, readPhrase, type Phrase } from './phrase';
 import { phraseAt, verbLink, type Link } from './relations';
+import { numberOf } from './units';
 import { Cursor, POSSESSIVES, type Place } from './cursor';
 import type { Token, WordPart } from './reading';
 import type { Kind, Lexicon } from './words';
 
-const CLOSES = /^[,;:.!?()/\u2013\u2014]$/;
+const CLOSES = /^[-,;:.!?()/\u2013\u2014]$/;
 const OBJECT = /^(?:an?|the|its|his|her|their|two|three|four|some)$/;
 const PRONOUNS = /^(?:it|them|him|her|itself|themselves|each|one)$/;
 const AND = /^(?:and|or|&|\+|plus|nor)$/;
@@ -80,10 +81,11 @@ export class Sentence extends Cursor {
     if (AND.test(word)) return this.and();
     if (word === 'for') return this.purpose();
     if (word === 'whose' && this.cast.last !== null) return this.whose();
-    if (/^(?:that|which|who)$/.test(word) && this.cast.last !== null && this.i + 1 < this.end && this.verbAt(this.i + 1, true)) return this.step('filler'); // prettier-ignore
+    if (/^(?:that|which|who|it|he|she|they)$/.test(word) && this.cast.last !== null && this.i + 1 < this.end && this.verbAt(this.i + 1, true)) return this.step('filler'); // prettier-ignore
     if (/^(?:is|are)$/.test(word) && this.cast.last !== null) return this.is();
     if (word === 'of') return this.of();
     if (this.doesFirst(word)) return this.verb();
+    if (this.ofThem() || this.ofWhose() || this.ofUs()) return true;
     return this.instead() || this.relation() || this.setting() || this.phrase() || this.verb();
   }
 
@@ -92,6 +94,7 @@ export class Sentence extends Cursor {
     if (this.cast.last === null || this.pending || this.joined || phraseAt(this.openWords(this.i))) return false;
     if (this.i > this.start && word.endsWith('s') && this.verbAt(this.i) && phraseAt(this.openWords(this.i + 1)))
       return true;
+    if (this.i > this.start && this.isSubject(this.i - 1) && this.verbAt(this.i, true)) return true;
     const verb = gerundOf(word);
     return verb !== null && (this.i > this.start || (OBJECT.test(this.word(this.i + 1)) && ['holding', 'wearing', 'riding'].includes(verbLink(verb).relation))); // prettier-ignore
   }
@@ -240,7 +243,8 @@ export class Sentence extends Cursor {
     const figure = this.cast.latest;
     const isLater = figure !== null && this.cast.last !== this.cast.root;
     const next = this.word(after);
-    const place = POSSESSIVES.test(next) || (next === 'the' && isLater && PLACES.has(this.word(after + 1)) && this.word(after + 2) !== 'of' && !STANDING[this.word(after + 1)]) ? this.placeAt(after) : null; // prettier-ignore
+    const isBare = figure !== null && isLater && BODY_PARTS.test(next) && !this.nounFollows(after + 1);
+    const place = isBare ? { to: after + 1, word: next } : POSSESSIVES.test(next) || (next === 'the' && isLater && PLACES.has(this.word(after + 1)) && this.word(after + 2) !== 'of' && !STANDING[this.word(after + 1)]) ? this.placeAt(after) : null; // prettier-ignore
     const isPart =
       place !== null &&
       (PLACES.has(place.word) ||
@@ -319,13 +323,50 @@ export class Sentence extends Cursor {
     return this.step('setting');
   }
 
+  /** "Swallows on a wire, four of them": how many there are of what was named first, or last of several. */
+  private ofThem(): boolean {
+    const count = numberOf(this.word(this.i));
+    if (count === null || this.word(this.i + 1) !== 'of' || !/^(?:them|these|those)$/.test(this.word(this.i + 2))) return false; // prettier-ignore
+    const figure = this.cast.figures.find((f) => isPlural(f.phrase.head)) ?? this.cast.latest;
+    if (!figure) return false;
+    figure.count = Math.max(1, Math.min(MOST, count));
+    return this.step('count', 3);
+  }
+
+  /** "A dog walker's logo": somebody whose mark it is, where more is said than that. */
+  private ofWhose(): boolean {
+    if (this.cast.figures.length || this.i !== this.start) return false;
+    for (let k = this.i; k < Math.min(this.i + 4, this.end) && this.tokens[k].part === null; k++) {
+      const owner = /^(.+)['’]s?$/.exec(this.tokens[k].text)?.[1];
+      if (!owner || this.tokens[k + 1]?.part !== 'kind') continue;
+      return nounKind(owner) === 'person' && this.isFollowed(k + 1) && this.step('trade', k + 1 - this.i);
+    }
+    return false;
+  }
+
+  /** "We are a small cidery and want": who asks, up to what is asked for. */
+  private ofUs(): boolean {
+    if (this.cast.figures.length || this.i !== this.start) return false;
+    if (!/^(?:we are|we're|we run|i am|i'm|i run|(?:our|my|the) client (?:is|runs)) /.test(`${this.openWords(this.i).join(' ')} `)) return false; // prettier-ignore
+    let to = this.i;
+    while (to < this.end && !/^(?:want|wants|need|needs|like|seek|seeking|wanting)$/.test(this.tokens[to].text)) to++;
+    return this.step('trade', Math.min(to + 1, this.end) - this.i);
+  }
+
+  /** Whether anything is left to be read after a place. */
+  private isFollowed(at: number): boolean {
+    return this.tokens.slice(at).some((t) => t.part === null && !FILLERS.has(t.text) && /\p{L}/u.test(t.text));
+  }
+
   /** "Tea shop logo", "coffee roaster badge": whose mark it is, where the trade stands before the kind of mark. */
   private saysWhose(found: Phrase): boolean {
     if (this.tokens[found.to]?.part !== 'kind' || this.cast.figures.length > 0) return false;
-    const isSaid = found.word.includes(' ') || found.modifiers.length > 0;
+    const isFollowed = this.isFollowed(found.to);
+    const isSaid = found.word.includes(' ') || found.modifiers.length > 0 || (isFollowed && !found.hasArticle);
+    // A tea house is a trade, a red house is none.
+    const isHouse = /^(?:house|room|works|shed|yard|mill|kitchen|corner)$/.test(found.head) && isFollowed && ['food', 'substance', 'plant'].includes(nounKind(found.word.split(' ')[0]) ?? '') && found.word.includes(' '); // prettier-ignore
     const isMaker = /(?:er|or|ist)s?$/.test(found.head) && nounKind(found.head) === 'person';
-    const isFollowed = this.tokens.slice(found.to).some((t) => t.part === null && !FILLERS.has(t.text));
-    return isSaid && (TRADE_NOUNS.has(found.head) || (isMaker && !found.found && isFollowed));
+    return isHouse || (isSaid && (TRADE_NOUNS.has(found.head) || (isMaker && !found.found && isFollowed)));
   }
 
   /** What a trade can be drawn by: of a tea shop the tea. */
@@ -430,6 +471,11 @@ export class Sentence extends Cursor {
       if (was === 'figure' || was === 'modifier' || was === 'pose' || was === 'expression') this.tokens[at].part = part;
   }
 
+  /** Whether what stands here stands for what was named before: "that", "it". */
+  private isSubject(at: number): boolean {
+    return /^(?:that|which|who|it|he|she|they)$/.test(this.tokens[at]?.text ?? '');
+  }
+
   /** A verb that says what somebody does, with what it says of its object. */
   private verbAt(
     at: number,
@@ -442,7 +488,7 @@ export class Sentence extends Cursor {
   }
 
   private verb(): boolean {
-    const found = this.verbAt(this.i, /^(?:that|which|who)$/.test(this.tokens[this.i - 1]?.text ?? ''));
+    const found = this.verbAt(this.i, this.isSubject(this.i - 1));
     if (!found || this.cast.last === null) return false;
     const word = this.word(this.i);
     const isActive = participleOf(word) === null || gerundOf(word) !== null;

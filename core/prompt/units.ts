@@ -44,7 +44,7 @@ export interface Unit {
 }
 
 export const STOPS =
-  /^(?:and|or|but|nor|of|for|that|which|who|whose|whom|is|are|was|where|when|while|than|so|if|&|\+|not|no|without|yes)$/;
+  /^(?:it|he|she|they|and|or|but|nor|of|for|that|which|who|whose|whom|is|are|was|where|when|while|than|so|if|&|\+|not|no|without|yes)$/;
 export const numberOf = (word: string): number | null => (Object.hasOwn(NUMBERS, word) ? NUMBERS[word] : /^\d{1,3}$/.test(word) ? Number(word) : Object.hasOwn(VAGUE, word) ? VAGUE[word] : null); // prettier-ignore
 
 /** The words of a name from its first modifier to its last noun. */
