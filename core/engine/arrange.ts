@@ -6,7 +6,7 @@ import { clipped, movedFigure, outlineOf, placed, seenParts, silhouetteOf, type 
 import { isCreature } from './built';
 import { onField } from './field';
 import { layerOf, scaled, type Layer } from './layer';
-import { severalAsOne, swapped, upright } from './pairings';
+import { inHand, severalAsOne, swapped, upright } from './pairings';
 import { waysFor } from './pairs';
 import { isThing } from './things';
 import { arrangement, banned, clear, figureFor, finished, form, FORMS, type Stage } from './stage';
@@ -231,6 +231,9 @@ function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
 /** What lies at the foot of what it goes with. */
 const LOW = /^(?:wave|water|sea|river|grass|field|hills?|beach|snow|sand|desert|road|bridge|flowers?)$/;
 
+/** How somebody dressed stands with a thing in the hand. */
+const STANCES = ['standing', 'running', 'sitting'] as const;
+
 /** The figures of a prompt in one picture. */
 export function together(stage: Stage): Layer[] {
   const { figures, rows } = stage.parts;
@@ -248,6 +251,11 @@ export function together(stage: Stage): Layer[] {
       !stage.given?.fixed
       ? several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
       : oneFigure(stage, head);
+  // Who wears one thing and holds another is dressed, and has it in the hand.
+  const worn = figures.find((f) => f.to === 0 && f.relation === 'wearing');
+  const had = figures.findIndex((f, i) => i > 0 && f !== worn && f.to === 0 && ['holding', 'with'].includes(f.relation ?? '')); // prettier-ignore
+  if (worn && had > 0 && !stage.given && isCreature(first.drawn))
+    return fitLayers(inHand(STANCES[stage.idea % STANCES.length])(stage, figureFor(stage, first, 0), figureFor(stage, figures[had], had)), 88); // prettier-ignore
   const a = groupFor(stage, head, 0);
   const b = groupFor(stage, second, 1);
   if (stage.given?.fixed) {

@@ -198,7 +198,7 @@ export function appIcon(stage: Stage): Layer[] {
     () => [layerOf([[100, -4, 104, 104, -4, 104]], plain ? field : mix(field, '#000000', 0.12), { clip: shape })],
   ])();
   // Every fourth comes so near that the tile cuts it.
-  const isNear = stage.ideas >= IDEAS && stage.idea % IDEAS === 3;
+  const isNear = stage.ideas >= IDEAS && stage.idea % IDEAS === 3 && stage.parts.figures.length < 2;
   const size = isNear ? 1.02 : motif.length ? 0.6 : 0.68;
   const side = stage.knobs.steady('near') < 0.5 ? 15 : -15;
   return [

@@ -6,6 +6,8 @@ import { isThing, THING_NAMES, WORDS } from './things';
 const SYNONYMS: Readonly<Record<string, string>> = {
   fork: 'silverware fork',
   seagull: 'gull',
+  'hop cone': 'hops',
+  'hop flower': 'hops',
   'compass needle': 'compass',
   'speech balloon': 'speech bubble',
   'chat bubble': 'speech bubble',

@@ -1,12 +1,12 @@
 /** Mascots: an animal or somebody upright, dressed for a trade; or any thing with a face, arms and legs. */
 import { buildFigure, type BuildOptions } from './build';
-import { outlineOf, placed, type Figure } from './figure';
-import { boundsOf, disc } from './area';
+import { movedFigure, outlineOf, placed, type Figure } from './figure';
+import { boundsOf, box, disc } from './area';
 import { expressionOf, stanceOf, type Dress, type Stance } from './creature';
 import { FACE_TONES, faceOn } from './faced';
 import { joinedFigures, uprightFigure } from './built';
 import { isThing } from './things';
-import { moved, parsePath, runsFrom, stroked, union, type Area } from '../path';
+import { intersect, moved, parsePath, runsFrom, stroked, union, type Area } from '../path';
 
 export interface MascotOptions extends BuildOptions {
   readonly dress: Dress;
@@ -14,6 +14,8 @@ export interface MascotOptions extends BuildOptions {
   readonly prop: string | null;
   readonly crop: 'whole' | 'bust' | 'head';
   readonly stance?: Stance;
+  /** What a thing has on its top; whoever has a head is dressed by `dress`. */
+  readonly hat?: string | null;
 }
 
 const DARK = 0;
@@ -33,7 +35,7 @@ export function mascotFigure(name: string, options: MascotOptions): Figure {
 
 /** The thing itself with a face where it has the most room, and with arms and legs. */
 function thingMascot(name: string, options: MascotOptions, held: Figure | null, stance: Stance): Figure {
-  const { knobs, crop } = options;
+  const { knobs, crop, hat = null } = options;
   const built = buildFigure(name, { ...options, pose: null, expression: null, detail: Math.min(options.detail, 40) });
   const thing = placed(built, { cx: 50, cy: 44, side: 62, fill: 0.85 });
   const b = boundsOf(outlineOf(thing));
@@ -62,14 +64,25 @@ function thingMascot(name: string, options: MascotOptions, held: Figure | null, 
   const shoe = (sx: number, sy: number, side: number): Area => moved(disc(0, 0, 1, 48), [5.6, 0, 0, 3.2, sx + side * 2.2, sy + 1]); // prettier-ignore
   const ends = union(shoe(la - kick * 1.6, foot + 10 - kick * 0.5, -1), shoe(ra + kick * 0.4, foot + 10, 1));
   const hands = union(disc(hand[0], hand[1], 3.6, 36), disc(other[0], other[1], 3.6, 36));
+  const worn = hat && isThing(hat) ? onTop(buildFigure(hat, { knobs, leeway: 20, detail: 45 }), thing) : null;
   const inHand = held ? placed(held, { cx: hand[0] + 5, cy: hand[1] - 8, side: 27, fill: 0.8 }) : null;
   return joinedFigures(name, [
     { name, tones: TONES, parts: [{ tone: DARK, area: limbs }, { tone: DARK, area: ends }] }, // prettier-ignore
     thing,
     face,
+    ...(worn ? [worn] : []),
     ...(inHand ? [inHand] : []),
     { name, tones: TONES, parts: [{ tone: DARK, area: hands }] },
   ]);
+}
+
+/** A hat on the top of a thing: as broad as that is there, its rim a little below it. */
+function onTop(hat: Figure, thing: Figure): Figure {
+  const b = boundsOf(outlineOf(thing));
+  const top = boundsOf(intersect(outlineOf(thing), box(b.x - 1, b.y, b.width + 2, b.height * 0.22)));
+  const worn = placed(hat, { cx: top.x + top.width / 2, cy: 50, side: Math.max(20, Math.min(34, top.width * 1.15)), fill: 1 }); // prettier-ignore
+  const w = boundsOf(outlineOf(worn));
+  return movedFigure(worn, [1, 0, 0, 1, 0, b.y + b.height * 0.1 - (w.y + w.height)]);
 }
 
 /** Where an outline ends on one side at a height; null where there is nothing. */

@@ -11,6 +11,8 @@ import { isThing } from './things';
 /** Things that one wears and does not carry. */
 const WORN = /hat|cap|scarf|apron|glasses|cape|crown|tie\b|helmet|coat|monocle|goggles|bandana|headphones/;
 
+/** What is worn on the head, or on the top of what has none. */
+const HATS = /hat|cap\b|crown|helmet|beret|bonnet|toque|tiara|wreath/;
 /** The views of a mascot that a round goes through: how it stands, and how much of it is seen. */
 const VIEWS: readonly (readonly [Stance, 'whole' | 'bust'])[] = [['standing', 'whole'], ['waving', 'whole'], ['standing', 'bust'], ['jumping', 'whole'], ['sitting', 'whole'], ['pointing', 'whole'], ['running', 'whole']]; // prettier-ignore
 
@@ -32,6 +34,7 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
     modifiers: a.modifiers,
     dress,
     prop: isHead ? null : (carried?.drawn ?? tool),
+    hat: others.find((f) => HATS.test(f.drawn))?.drawn ?? null,
     stance: said ?? (tool || (carried && (stance === 'waving' || stance === 'pointing')) ? 'standing' : stance),
     crop: isHead ? 'head' : crop === 'bust' && carried ? 'whole' : crop,
   });

@@ -143,6 +143,26 @@ describe('what a part of a figure says', () => {
   });
 });
 
+describe('who wears one thing and has another', () => {
+  const figures = (prompt: string, more: Partial<SceneRequest> = {}): Area =>
+    union(...compose({ ...request(prompt), ...more }).layers.filter((l) => l.isFigure).map((l) => l.area)); // prettier-ignore
+  it('is dressed, and has it in the hand', () => {
+    const [both, worn] = ['a fox wearing a beret, holding a ladder', 'a fox wearing a beret'].map((p) => boundsOf(figures(p))); // prettier-ignore
+    expect(understand('a fox wearing a beret, holding a ladder').parts.figures).toHaveLength(3);
+    // What is in the hand reaches beyond the body.
+    expect(both.width / both.height).toBeGreaterThan(worn.width / worn.height);
+    const drawn = (prompt: string, position: number) => compose({ ...request(prompt), leeway: 50, position }).layers.filter((l) => l.isFigure); // prettier-ignore
+    for (const position of [0, 1, 2])
+      expect(drawn('a fox wearing a beret, holding a ladder', position).length).toBeGreaterThan(
+        drawn('a fox wearing a beret', position).length,
+      );
+  });
+  it('wears a hat on its top where it is a thing', () => {
+    const [hatted, bare] = ['mascot of an onion with a chef hat', 'mascot of an onion'].map((p) => boundsOf(figures(p))); // prettier-ignore
+    expect(hatted.height / hatted.width).toBeGreaterThan(1.1 * (bare.height / bare.width));
+  });
+});
+
 describe('places for many in an outline', () => {
   const square: Area = [[0, 0, 60, 0, 60, 60, 0, 60]];
   it('lie inside, do not touch, and come largest first', () => {

@@ -57,7 +57,7 @@ const LANDSCAPE = new Set([
   'city',
 ]);
 /** Forms that hold what they are said to go with. */
-const HOLDERS = new Set(['shield', 'window', 'drop', 'heart', 'leaf', 'circle', 'cloud', 'flame', 'speech bubble']);
+const HOLDERS = new Set(['shield', 'window', 'heart', 'circle', 'cloud', 'speech bubble']);
 /** What makes a ground for what it is said to go with. */
 const BACKS =
   /\b(?:flowers?|leaf|leaves|wreath|star|wings?|sparkles?|flag|feathers?|rays|web|gear|wheel|crown|ribbon)\b/;
@@ -85,7 +85,7 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
       if (GROWING.test(b)) return [emerging(), turnedPair(behind)];
       return OPEN.test(b) ? [emerging(), emerging(74, 40), emerging(46, 70)] : [insideOf, insideOf, emerging()];
     case 'on':
-      return CELESTIAL.has(b) ? [behind, above] : [above, above, behind];
+      return CELESTIAL.has(b) ? [behind, above] : [above];
     case 'riding':
       return [above];
     case 'over':
