@@ -223,7 +223,11 @@ function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
     isFixed ||
     figure.drawn.startsWith('crossed ') ||
     figure.relation === 'made of' ||
-    figure.relation === 'between'
+    figure.relation === 'between' ||
+    (index === 0 &&
+      stage.parts.figures[1]?.relation === 'around' &&
+      !stage.parts.figures[1].turned &&
+      figure.count === 2)
     ? one
     : severalAsOne(one, figure.count, figure.modifiers.includes('crossed'));
 }

@@ -142,7 +142,7 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
   }
   if (expression) return [head(expression), front('standing', 'bust')];
   if (!isItself) return [];
-  return [...(looksAtUs(name, kind) ? [head('calm')] : []), ...(['dragon', 'squirrel'].includes(name) ? [] : (SIDES[kind.body?.build ?? 'none'] ?? [])).flatMap((p) => side(p))]; // prettier-ignore
+  return [...(looksAtUs(name, kind) ? [head('calm')] : []), ...(['dragon', 'squirrel', 'owl'].includes(name) ? [] : (SIDES[kind.body?.build ?? 'none'] ?? [])).flatMap((p) => side(p))]; // prettier-ignore
 }
 
 /** How a body is best seen from the side where nothing is said: what has hooves does not sit, and what is heavy does not leap. */

@@ -1,5 +1,5 @@
 /** Two figures in one picture, by how they stand to one another. */
-import type { PromptFigure, Relation } from '../prompt';
+import { isPlural, type PromptFigure, type Relation } from '../prompt';
 import { isCreature } from './built';
 import {
   above,
@@ -141,6 +141,8 @@ const turnedPair =
 const ON_TOP = /^(?:back|head|nose|snout|shoulders?|top|roof)$/;
 /** What one carries things in that has no hands. */
 const MOUTH = /^(?:beak|mouth|bill|jaws?|snout|muzzle|teeth)$/;
+/** What one sees into from the side. */
+const SEEN_INTO = /^(?:jar|honey pot|bottles?|light bulb|glass|hourglass|heart|bag|snow globe)$/;
 const OPENINGS = /\b(?:door|window|keyhole|fireplace|clock)\b/;
 
 /** Ways to put a figure of a prompt together with the one that it stands to, which comes first. */
@@ -153,6 +155,9 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   if (relation === 'with' && !turned && OPENINGS.test(second.drawn) && !isCreature(first.drawn)) return [builtIn];
   if (turned && relation === 'as') return [isPaired(place) ? atParts(place!) : atPart(place, true)];
   if (turned && relation === 'around') return [wreathed];
+  if (relation === 'around' && first.count === 2) return [turnedPair(flanked)];
+  // What is full of many shows them through.
+  if (turned && relation === 'inside' && SEEN_INTO.test(first.drawn) && (second.count > 1 || isPlural(second.word))) return [madeOf]; // prettier-ignore
   if (turned && place !== null && relation !== 'coming out of') return [atPart(place, false)];
   return turned
     ? waysOf(relation, second.drawn, first.drawn).map(turnedPair)

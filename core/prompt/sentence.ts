@@ -244,7 +244,8 @@ export class Sentence extends Cursor {
     const isLater = figure !== null && this.cast.last !== this.cast.root;
     const next = this.word(after);
     const isBare = figure !== null && isLater && BODY_PARTS.test(next) && !this.nounFollows(after + 1);
-    const place = isBare ? { to: after + 1, word: next } : POSSESSIVES.test(next) || (next === 'the' && isLater && PLACES.has(this.word(after + 1)) && this.word(after + 2) !== 'of' && !STANDING[this.word(after + 1)]) ? this.placeAt(after) : null; // prettier-ignore
+    const isCounted = /^(?:one|two|both|all|four)$/.test(next) && BODY_PARTS.test(this.word(after + 1)) && figure !== null && this.cast.isLive(this.cast.last!); // prettier-ignore
+    const place = isCounted ? { to: after + 2, word: this.word(after + 1) } : isBare ? { to: after + 1, word: next } : POSSESSIVES.test(next) || (next === 'the' && isLater && PLACES.has(this.word(after + 1)) && this.word(after + 2) !== 'of' && !STANDING[this.word(after + 1)]) ? this.placeAt(after) : null; // prettier-ignore
     const isPart =
       place !== null &&
       (PLACES.has(place.word) ||
