@@ -6,7 +6,7 @@ import { withoutChaos } from './chaos';
 import { trace } from './index';
 
 const drawing = (more: object, sizePx: number) =>
-  drawCandidate({ prompt: 'a fox with a lantern, three colours', sizePx, ...more }, 0).picture;
+  drawCandidate({ prompt: 'a fox with a lantern, three colours', leeway: 35, sizePx, ...more }, 0).picture;
 
 /** A picture with uniform noise on it: of so much of the whole range, in a share of its width. */
 function noisy({ widthPx, heightPx, rgba }: Picture, amount: number, part = 1): Picture {
