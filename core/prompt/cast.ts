@@ -11,6 +11,7 @@ export interface Draft extends Omit<PromptFigure, 'modifiers'> {
   word: string;
   drawn: string;
   via: PromptFigure['via'];
+  count: number;
   modifiers: string[];
   pose: string | null;
   expression: string | null;
