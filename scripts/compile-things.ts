@@ -12,13 +12,14 @@ import { cover, coveredCells } from '../core/raster';
 import { intersectionOverUnion } from '../bench/measure';
 import { ANIMALS } from '../core/engine/figures-animals';
 import { NATURE } from '../core/engine/figures-nature';
+import { FINDS } from '../core/engine/figures-finds';
 import { PLACES } from '../core/engine/figures-places';
 import { THINGS } from '../core/engine/figures-things';
 import { ANIMALS_FIRST, readNouns, type Nouns } from './wordnet';
 
 const require = createRequire(import.meta.url);
 const GRID = 2000;
-const BY_HAND = { ...ANIMALS, ...NATURE, ...THINGS, ...PLACES };
+const BY_HAND = { ...ANIMALS, ...NATURE, ...THINGS, ...PLACES, ...FINDS };
 
 interface Pack {
   readonly width?: number;
@@ -37,6 +38,21 @@ const brandsOf = (name: string): Set<string> => {
   };
   return new Set(Object.entries(categories).flatMap(([c, names]) => (/brand|logo/i.test(c) ? names : [])));
 };
+
+/** Names of companies and of what they sell, as the packs have them: whole names, and words of them. */
+const BRANDS: ReadonlySet<string> = new Set([
+  ...Object.keys(packOf('tabler').icons).flatMap((key) =>
+    key.startsWith('brand-') ? [key.slice(6).replace(/-filled$/, '')] : [],
+  ),
+  ...['mdi', 'icon-park-solid'].flatMap((pack) => [...brandsOf(pack)]),
+]);
+const BRAND_WORDS: ReadonlySet<string> = new Set([...BRANDS].map((name) => name.split('-')[0]));
+/** Names that a company took from a thing, and that are drawn as the thing. */
+const PLAIN = new Set(['blender', 'peanut', 'pocket']);
+/** Whether a drawing is of a company, or of something with its name: a name that is one whole, or has a word of one that means nothing else. */
+const isOfBrand = (name: string, nouns: Nouns): boolean =>
+  (BRANDS.has(name) && !PLAIN.has(name)) ||
+  name.split('-').some((w) => BRAND_WORDS.has(w) && !nouns.senses(w).some((s) => !nouns.proper(s)));
 
 interface RawPart {
   readonly hex: string;
@@ -195,7 +211,7 @@ const NEVER = new Set(
     'suit medical yen dollar euro pound banknote currency reading heart-suit penis anus condom vaginal cancer cannabis sex blood hiv genital uterus breasts breast feces poo urine latrine letrina ' +
     'chat file files folder folders list lists selection subtract git brackets frame dots vertical horizontal device devices gender kiss family couple surveilance surveillance prohibit question tab tabs window browser code scan signal forward rewind skip pause note cursor split intersect equals radical approximate line lines segment segments grid columns rows images image mobile insurance prescription policy gaps stent sonogram implant placeholder bounding positive neutral female male user status parking racetrack crosswalk cycle toll guard speed rumble cable power storage device card index cardholder inbox outbox tray record sim swatches stack pinching pushing leftwards rightwards raising clapping folded splayed malaria microbe outpatient inpatient hormonal contraceptive defibrillator endotracheal laryngoscope odontology chlamydia bacteria cochlear lymph ppe syringe sayana respirator oximeter slaughterhouse prison prisoner death coffin headstone skull insecticide hospice transfer surgery sling infusion intravenous oxygen pain cpap stitches benchmark hash highlighter face crying pouting kissing biohazard radiation nuclear bunker bomb missile spike tank military accessible activity attraction calm cast copy crop export empty memory natural network link flip exclude notches path pin placeholder portrait projector pulse referral regular finn psychic shelter social terminal timer triangle circle square hole clutch digit diamond diamonds die dice ' +
     'defecation swastika star-of-david gun pistol crossing manhole meter shutoff mosque church synagogue kaaba temple shrine prayer cigarette pregnant bikini briefs coffin urn ' +
-    'google adobe amazon android microsoft xbox nintendo ipod pac invaders blogger foursquare vespa mac windows jeep popsicle beats fawkes ' +
+    'amazon android ipod pac invaders vespa mac windows jeep popsicle fawkes ' +
     'japanese japan fuji tokyo american americas british moai liberty hindu khanda menorah kimono naira peso rupee ghana claus text chart bars number letters placard rdt reproductive toilet toilets diaper nappy iud tampon'
   ).split(' '),
 );
@@ -313,8 +329,10 @@ const STANDS_FOR_NOTHING = new Set('footer solid transit junction earth log chil
 /** A name of two words says which one of its kind it is: only these stand for the kind all the same. */
 const STANDS_FOR_KIND = new Set('palm tree,kiwi fruit,police officer,truck driver,railway car,billed cap,ballet dancer,circular saw,hand saw,mouse trap,diving helmet,tropical drink,glass cocktail,post office,patio heater,mountain railway,grave stone,ginger root,christmas tree,paint brush,water bottle,fishing pole,swimming pool,wind turbine,sewing needle,picnic table'.split(',')); // prettier-ignore
 const mayStandIn = (name: string): boolean => (name.includes(' ') ? STANDS_FOR_KIND.has(name) : !STANDS_FOR_NOTHING.has(name)); // prettier-ignore
-/** What stands for a food, an object, a phenomenon or a plant of which nothing nearer can be drawn. */
-const STAND_INS: Readonly<Record<number, string>> = { 13: 'food', 17: 'mountain', 19: 'cloud', 20: 'potted plant' };
+/** How many steps up a broader term may be to stand for a word, by its file: what is further is not near. Plants are all of one habit or another. */
+const REACH: Readonly<Record<number, number>> = { 5: 5, 6: 3, 8: 1, 13: 4, 17: 2, 18: 2, 19: 1, 20: 9, 25: 1 };
+/** What stands for a plant of which nothing nearer can be drawn. */
+const ANY_PLANT = 'potted plant';
 /** Files of living things, which a word means before it means what is cooked or sawn of them. */
 const LIVING = new Set([5, 20]);
 
@@ -412,7 +430,7 @@ function addOthers(things: Map<string, Thing>, nouns: Nouns): void {
     ['noto', (n) => n, false],
     ['noto-v1', (n) => n, false],
     ['ph', (n) => (n.endsWith('-fill') ? n.slice(0, -5) : null), true],
-    ['mdi', (n) => (brandsOf('mdi').has(n) ? null : n.replace(/-variant$/, '')), true],
+    ['mdi', (n) => (isOfBrand(n, nouns) ? null : n.replace(/-variant$/, '')), true],
     ['icon-park-solid', (n) => n.replace(/-(?:one|two|three|four)$/, ''), true],
     ['tabler', (n) => (n.endsWith('-filled') ? n.slice(0, -7) : null), true],
     ['maki', (n) => n, true],
@@ -461,7 +479,7 @@ function main(): void {
     ['ph', (n) => n.endsWith('-fill'), true],
     ['maki', (n) => !/-\d+$|-[a-z]{2}$/.test(n), true],
     ['healthicons', (n) => !/24px|outline|negative/.test(n), true],
-    ['mdi', (n) => !/-(?:outline|off|variant|box|circle)\b/.test(n) && !brandsOf('mdi').has(n), true],
+    ['mdi', (n) => !/-(?:outline|off|variant|box|circle)\b/.test(n) && !isOfBrand(n, nouns), true],
     ['noto', (n) => !/-skin-tone|flag|^(?:man|woman|person|men|women|people)-|oclock|thirty/.test(n), false],
   ];
   for (const [packName, fits, oneColour] of sources) {
@@ -544,9 +562,12 @@ function main(): void {
   const broad = (synset: number): boolean => nouns.words(synset).some((w) => TOO_BROAD.has(w));
   const reach = (synset: number): number | null => {
     let level = [synset];
-    for (let depth = 0; depth < 9 && level.length; depth++) {
+    const file = nouns.file(synset);
+    for (let depth = 0; depth <= (REACH[file] ?? 1) && level.length; depth++) {
       for (const s of level) if (bySynset.has(s) && !broad(s)) return bySynset.get(s)!;
-      if (depth === 1) for (const s of level) if (nearBelow.has(s) && !broad(s)) return nearBelow.get(s)!;
+      // Another animal or plant of its kind is near; another thing or trade of its kind is not.
+      if (depth === 1 && LIVING.has(file))
+        for (const s of level) if (nearBelow.has(s) && !broad(s)) return nearBelow.get(s)!;
       level = [...new Set(level.filter((s) => !broad(s)).flatMap((s) => nouns.up(s)))];
     }
     return null;
@@ -561,8 +582,8 @@ function main(): void {
       continue;
     const sense = chosenSense(lemma, nouns, 1);
     if (sense === null || words.some((w) => NEVER.has(w))) continue;
-    const fallback = STAND_INS[nouns.file(sense)];
-    const thing = reach(sense) ?? (fallback && words.length === 1 ? list.findIndex((t) => t.name === fallback) : null);
+    const isPlant = nouns.file(sense) === 20 && words.length === 1;
+    const thing = reach(sense) ?? (isPlant ? list.findIndex((t) => t.name === ANY_PLANT) : null);
     if (thing === null || thing < 0) continue;
     const same = bySynset.get(sense) === thing && list[thing].exact;
     // What means just the same, drawn in one of its kinds, is as near as can be.

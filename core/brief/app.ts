@@ -1,7 +1,10 @@
 /** What an app is, from its description and screenshots: what it does, the colours it wears, and prompts for its icon. Rules and word lists. */
-import { hexToOklab, oklabDistance, rgbToHex } from '../colour';
+import { hexToOklab, oklabDistance } from '../colour';
 import { gerundOf, isKnownWord, nounKind, presentOf, singulars } from '../prompt';
 import { shrinkToFit, type Picture } from '../raster';
+import { paletteOf } from '../retouch';
+import { tellApart } from '../trace';
+import { withArticle } from '../wording';
 import type { Direction } from './prompts';
 import { ACTS } from './symbols';
 
@@ -65,43 +68,31 @@ function wordsOf(description: string): { things: Weighed[]; acts: Weighed[] } {
   return { things: weighed(things), acts: weighed(acts) };
 }
 
-const SIDE = 120;
-/** Least OKLab distance of two colours that are told apart, and least chroma of one that is worn. */
-const [APART, LEAST_CHROMA] = [0.09, 0.035];
+/** Side in pixels that screens are looked at in. */
+const SIDE_PX = 120;
+/** Least chroma of a colour that is worn, and OKLab distance of two that are told apart over several screens. */
+const [LEAST_CHROMA, APART] = [0.035, 0.09];
+/** Share of the screens that gradients cover where an app is shaded. */
+const SHADED = 0.2;
 
-/** The colours that screenshots show, and whether they are shaded. Null for none. */
+/** The colours that screens show, and whether they are shaded. Null for none. */
 export function lookOf(screens: readonly Picture[]): AppLook | null {
-  const bins = new Map<number, number>();
-  let [seen, soft] = [0, 0];
+  if (!screens.length) return null;
+  const colours: { hex: string; share: number }[] = [];
+  let shaded = 0;
   for (const screen of screens) {
-    const { rgba, widthPx, heightPx } = shrinkToFit(screen, SIDE);
-    for (let y = 0; y < heightPx; y++)
-      for (let x = 0; x < widthPx; x++) {
-        const i = 4 * (y * widthPx + x);
-        if (rgba[i + 3] < 128) continue;
-        seen++;
-        const key = ((rgba[i] >> 3) << 10) | ((rgba[i + 1] >> 3) << 5) | (rgba[i + 2] >> 3);
-        bins.set(key, (bins.get(key) ?? 0) + 1);
-        if (x === 0) continue;
-        const step = Math.max(...[0, 1, 2].map((c) => Math.abs(rgba[i + c] - rgba[i + c - 4])));
-        if (step > 0 && step < 9) soft++;
-      }
+    const apart = tellApart(shrinkToFit(screen, SIDE_PX), 'auto', { gradients: true });
+    for (const { hex, share } of paletteOf(apart)) {
+      if (apart.inks.some((ink) => ink.hex === hex && ink.gradient)) shaded += share / screens.length;
+      const lab = hexToOklab(hex);
+      if (Math.hypot(lab.a, lab.b) < LEAST_CHROMA) continue;
+      const near = colours.find((c) => oklabDistance(hexToOklab(c.hex), lab) < APART);
+      if (near) near.share += share / screens.length;
+      else colours.push({ hex, share: share / screens.length });
+    }
   }
-  if (!seen) return null;
-  const colours: { hex: string; count: number }[] = [];
-  for (const [key, count] of [...bins].sort((p, q) => q[1] - p[1])) {
-    const hex = rgbToHex([((key >> 10) & 31) * 8 + 4, ((key >> 5) & 31) * 8 + 4, (key & 31) * 8 + 4]);
-    const lab = hexToOklab(hex);
-    if (Math.hypot(lab.a, lab.b) < LEAST_CHROMA) continue;
-    const near = colours.find((c) => oklabDistance(hexToOklab(c.hex), lab) < APART);
-    if (near) near.count += count;
-    else if (colours.length < 12) colours.push({ hex, count });
-  }
-  const shown = colours
-    .filter((c) => c.count / seen > 0.004)
-    .sort((p, q) => q.count - p.count)
-    .slice(0, 4);
-  return { colours: shown.map(({ hex, count }) => ({ hex, share: count / seen })), isShaded: soft / seen > 0.2 };
+  colours.sort((p, q) => q.share - p.share);
+  return { colours: colours.filter((c) => c.share > 0.004).slice(0, 4), isShaded: shaded > SHADED };
 }
 
 /** What an app is by its description and what its screens show, and three prompts for its icon. */
@@ -112,16 +103,15 @@ export function readApp(description: string, screens: readonly Picture[] = []): 
   const [first, second] = [things[0]?.word, things[1]?.word];
   const act = by.find((a) => a.thing !== first) ?? null;
   const ending = ['app icon', look ? (look.isShaded ? 'soft shading' : 'flat') : '', (look?.colours ?? []).slice(0, 3).map((c) => c.hex).join(' and ')].filter(Boolean).join(', '); // prettier-ignore
-  const article = (word: string): string => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
   const told = (word: string): string => `${word}: ${things.find((t) => t.word === word)?.weight === 1 ? 'said most' : 'said often'}`; // prettier-ignore
   const directions: Direction[] = [];
   const add = (title: string, figures: string, reasons: string[]): void => {
     if (!directions.some((d) => d.prompt.startsWith(`${figures},`)))
       directions.push({ title, prompt: `${figures}, ${ending}`, leaveOut: 'text', reasons });
   };
-  if (first) add('what it is about', article(first), [told(first)]);
-  if (act) add('what one does with it', article(act.thing), [`${act.thing}: stands for “${act.word}”`]);
-  if (first && act) add('the two in one', `${article(first)} inside ${article(act.thing)}`, [told(first), `${act.thing}: stands for “${act.word}”`]); // prettier-ignore
-  if (first && second && directions.length < 3) add('two of its things', `${article(first)} and ${article(second)}`, [told(first), told(second)]); // prettier-ignore
+  if (first) add('what it is about', withArticle(first), [told(first)]);
+  if (act) add('what one does with it', withArticle(act.thing), [`${act.thing}: stands for “${act.word}”`]);
+  if (first && act) add('the two in one', `${withArticle(first)} inside ${withArticle(act.thing)}`, [told(first), `${act.thing}: stands for “${act.word}”`]); // prettier-ignore
+  if (first && second && directions.length < 3) add('two of its things', `${withArticle(first)} and ${withArticle(second)}`, [told(first), told(second)]); // prettier-ignore
   return { things, acts, look, directions };
 }

@@ -110,6 +110,24 @@ describe('what can be drawn', () => {
   });
 });
 
+describe('what a word is by the company it keeps', () => {
+  it.each([
+    ['a crane on one leg', 'heron'],
+    ['a crane lifting a house', 'crane'],
+    ['a crane and a skyscraper', 'crane'],
+    ['a bat under the moon', 'bat'],
+    ['a bat and a baseball glove', 'baseball bat'],
+    ['a mouse with cheese', 'mouse'],
+    ['a mouse and a keyboard', 'computer mouse'],
+    ['a bow on a gift', 'ribbon'],
+    ['a bow and a quiver', 'bow and arrow'],
+    ['a rook in an oak', 'crow'],
+    ['a rook and a chess king', 'chess rook'],
+  ])('in "%s" it is a %s', (prompt, drawn) => {
+    expect(understand(prompt).figures[0].drawn).toBe(drawn);
+  });
+});
+
 describe('obedience', () => {
   it('gives the same bytes for the same request, and others for another seed', () => {
     const ask = (seed: number) =>

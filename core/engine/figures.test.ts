@@ -3,13 +3,14 @@ import { describe, expect, it } from 'vitest';
 import { sizeOf } from '../path';
 import { boundsOf } from './area';
 import { figureOf, outlineOf, seenParts } from './figure';
+import { FINDS } from './figures-finds';
 import { HOME } from './figures-home';
 import { PLACES } from './figures-places';
 import { TOOLS } from './figures-tools';
 import { findFigure } from './lexicon';
 import { isThing } from './things';
 
-const all = Object.entries({ ...HOME, ...TOOLS, ...PLACES });
+const all = Object.entries({ ...HOME, ...TOOLS, ...PLACES, ...FINDS });
 
 describe('drawings of tools, household things and places', () => {
   it.each(all)('%s lies in the field, is large enough to tell, and shows all its parts', (name, draw) => {
@@ -30,7 +31,7 @@ describe('drawings of tools, household things and places', () => {
     }
   });
   it('are found by their names, and no name is drawn twice', () => {
-    const names = [HOME, TOOLS, PLACES].flatMap((group) => Object.keys(group));
+    const names = [HOME, TOOLS, PLACES, FINDS].flatMap((group) => Object.keys(group));
     expect(new Set(names).size).toBe(names.length);
     for (const [name] of all) {
       expect(isThing(name)).toBe(true);

@@ -1,5 +1,5 @@
-import { isKnownWord, nounKind, singulars, type FoundFigure } from '../prompt';
-import { isBuilt, isRole } from './creature';
+import { isKnownWord, nounKind, singulars, type FoundFigure, type PromptFigure } from '../prompt';
+import { creatureOf, isBuilt, isRole } from './creature';
 import { isThing, THING_NAMES, WORDS } from './things';
 
 /** Words that mean the same figure. */
@@ -269,7 +269,32 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   chest: 'treasure chest',
   palm: 'palm tree',
   mill: 'windmill',
+  mustache: 'moustache',
+  'handlebar moustache': 'moustache',
+  chalice: 'goblet',
+  weathercock: 'weathervane',
+  'weather cock': 'weathervane',
+  vane: 'weathervane',
+  'king cobra': 'cobra',
+  'praying mantis': 'mantis',
+  gingerbread: 'gingerbread man',
+  macaroon: 'macaron',
+  vise: 'clamp',
+  teepee: 'tipi',
+  wigwam: 'tipi',
+  strainer: 'colander',
+  buffalo: 'water buffalo',
+  jigsaw: 'puzzle piece',
+  'jigsaw puzzle': 'puzzle piece',
+  letterbox: 'mailbox',
+  inkwell: 'ink',
+  pawn: 'chess pawn',
+  jetty: 'pier',
+  'yo yo': 'yoyo',
 };
+
+/** Flowers that are shown by one that is plainly a flower. */
+const FLOWERS: readonly string[] = 'bluebell carnation cornflower freesia geranium jasmine lilac lupin lupine marigold pansy peony snowdrop violet wisteria hyacinth primrose petunia begonia azalea camellia anemone aster buttercup chrysanthemum cowslip dahlia delphinium edelweiss forget-me-not foxglove gardenia gladiolus honeysuckle hydrangea larkspur narcissus oleander periwinkle phlox snapdragon zinnia'.split(' '); // prettier-ignore
 
 /** Narrower words brought to the broader figure that stands for them. */
 const BROADER: Readonly<Record<string, string>> = {
@@ -363,13 +388,79 @@ const BROADER: Readonly<Record<string, string>> = {
   bigfoot: 'gorilla',
   werewolf: 'wolf',
   alpaca: 'llama',
-  town: 'village',
+  town: 'city',
   jungle: 'palm tree',
   port: 'harbor',
   griffin: 'eagle',
   iris: 'flower',
   magnolia: 'flower',
   hyena: 'wolf',
+  lute: 'mandolin',
+  balalaika: 'mandolin',
+  marlin: 'swordfish',
+  sailfish: 'swordfish',
+  gumboot: 'boot',
+  'wellington boot': 'boot',
+  wellington: 'boot',
+  pendant: 'necklace',
+  bassinet: 'crib',
+  footstool: 'stool',
+  thermos: 'flask',
+  birch: 'tree',
+  rowan: 'tree',
+  pylon: 'tower',
+  handkerchief: 'napkin',
+  satchel: 'handbag',
+  kennel: 'house',
+  zucchini: 'cucumber',
+  courgette: 'cucumber',
+  truffle: 'mushroom',
+  python: 'snake',
+  conch: 'shell',
+  mussel: 'oyster',
+  nautilus: 'shell',
+  opossum: 'rat',
+  shallot: 'onion',
+  mistletoe: 'sprout',
+  cypress: 'pine',
+  locust: 'grasshopper',
+  earwig: 'bug',
+  mongoose: 'otter',
+  swordtail: 'fish',
+  cuckoo: 'bird',
+  'cuckoo clock': 'clock',
+  partridge: 'pheasant',
+  grouse: 'pheasant',
+  whelk: 'shell',
+  prune: 'plum',
+  apricot: 'peach',
+  nectarine: 'peach',
+  drainpipe: 'pipe',
+  doormat: 'rug',
+  knocker: 'door',
+  bassoon: 'clarinet',
+  recorder: 'flute',
+  ravioli: 'noodles',
+  chard: 'cabbage',
+  kale: 'cabbage',
+  nutmeg: 'acorn',
+  macadamia: 'acorn',
+  tapir: 'pig',
+  warthog: 'pig',
+  jackal: 'wolf',
+  shuttle: 'rocket',
+  'dressing table': 'cabinet',
+  gooseberry: 'grapes',
+  currant: 'grapes',
+  nettle: 'mint',
+  parsley: 'herb',
+  reel: 'film reel',
+  fennel: 'herb',
+  coaster: 'plate',
+  pistachio: 'almond',
+  carafe: 'jug',
+  decanter: 'jug',
+  ...Object.fromEntries(FLOWERS.map((name) => [name, 'flower'])),
 };
 
 /** What a word and its likeliest misspellings share: its ends, and its letters in any order, doubled ones once. */
@@ -396,6 +487,8 @@ export function findFigure(phrase: string): FoundFigure | null {
     if (Object.hasOwn(SYNONYMS, form)) return { word: phrase, drawn: SYNONYMS[form], via: 'synonym' };
     if (isThing(form)) return { word: phrase, drawn: form, via: 'name' };
     if (Object.hasOwn(BROADER, form)) return { word: phrase, drawn: BROADER[form], via: 'broader' };
+    const like = creatureOf(form);
+    if (like && isBuilt(like)) return { word: phrase, drawn: like, via: 'broader' };
     // A lighthouse keeper is a keeper; a penguin waiter is a penguin.
     const [first, last, more] = form.split(' ');
     if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) !== null && nounKind(first) !== 'animal') return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore
@@ -410,4 +503,23 @@ export function findFigure(phrase: string): FoundFigure | null {
     if (found) return { ...found, word: phrase, via: 'synonym' };
   }
   return null;
+}
+
+/** Words that name two things: which drawing each means by itself, and which in some company. */
+const SENSES: Readonly<Record<string, readonly [alone: string, company: RegExp, there: string]>> = {
+  crane: ['heron', /\b(?:lift|hoist|tower|construction|harbou?r|hook|beam|building|skyscraper|container|brick|truck|excavator|girder|cargo|steel)/, 'crane'],
+  bat: ['bat', /\b(?:baseball|cricket ball|batter|pitcher|swing)/, 'baseball bat'],
+  mouse: ['mouse', /\b(?:keyboard|computer|cursor|laptop|monitor)/, 'computer mouse'],
+  rook: ['crow', /\b(?:chess|castle|pawn|knight|queen|king|bishop|board)/, 'chess rook'],
+  bow: ['ribbon', /\b(?:arrow|archer|quiver|target)/, 'bow and arrow'],
+}; // prettier-ignore
+
+/** A figure as what it is by the company that its word keeps: a crane is a bird unless it lifts what is built. */
+export function inCompany<F extends PromptFigure>(figure: F, all: readonly PromptFigure[]): F {
+  const senses = singulars(figure.word).map((word) => (Object.hasOwn(SENSES, word) ? SENSES[word] : undefined)).find((s) => s); // prettier-ignore
+  if (!senses) return figure;
+  const [alone, company, there] = senses;
+  const told = all.map((f) => [f === figure ? '' : f.word, f.pose, f.said, ...f.modifiers].join(' ')).join(' ');
+  const drawn = company.test(told) ? there : alone;
+  return isThing(drawn) ? { ...figure, drawn, via: drawn === figure.word ? figure.via : 'synonym' } : figure;
 }

@@ -1,6 +1,6 @@
 /** Things of many sizes in an outline, none of which touch: each as large as what the others leave it (greedy circle packing). */
-import { axisOf, roomIn, type Area } from '../path';
-import { cover, distanceTo } from '../raster';
+import { axisOf, moved, roomIn, type Area } from '../path';
+import { coveredCells, distanceTo } from '../raster';
 import { boundsOf } from './area';
 import { movedFigure, placed, silhouetteOf, type Figure } from './figure';
 import type { Layer } from './layer';
@@ -23,11 +23,7 @@ export function packed(area: Area, { most, least, count, gap }: { most: number; 
   const size = Math.max(b.width, b.height);
   if (!(size > 0)) return [];
   const k = (SIDE - 4) / size;
-  const c = cover(area.map((ring) => ring.map((v, i) => (i % 2 ? (v - b.y) * k + 2 : (v - b.x) * k + 2))), SIDE, SIDE);
-  if (!c) return [];
-  const inside = new Uint8Array(SIDE * SIDE);
-  for (let y = 0; y < c.heightPx; y++)
-    for (let x = 0; x < c.widthPx; x++) if (c.share[y * c.widthPx + x] > 0.5) inside[(y + c.y0) * SIDE + x + c.x0] = 1;
+  const inside = coveredCells([moved(area, [k, 0, 0, k, 2 - k * b.x, 2 - k * b.y])], SIDE);
   const room = distanceTo((i) => !inside[i], SIDE, SIDE);
   const spots: Spot[] = [];
   while (spots.length < count) {

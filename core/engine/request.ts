@@ -8,7 +8,7 @@ import { movedFigure, outlineOf, placed, type Figure } from './figure';
 import { FINISH_WORDS, FINISHES } from './finish';
 import { wearPicture } from './flaws';
 import { knobsFrom, type Descent } from './knobs';
-import { findFigure } from './lexicon';
+import { findFigure, inCompany } from './lexicon';
 import { dressFrom, isRole } from './creature';
 import { mascotFigure } from './mascot';
 import { nearIn } from './near';
@@ -99,7 +99,8 @@ export const FLAWS_DEFAULT = 20;
 
 /** Reads what a prompt asks for, by this engine's lexicon. */
 export function understand(prompt: string, leaveOut = ''): Understood {
-  const parts = readPrompt(prompt, { findFigure, isRole, finishes: FINISH_WORDS, moods: MOOD_NAMES }, leaveOut);
+  const read = readPrompt(prompt, { findFigure, isRole, finishes: FINISH_WORDS, moods: MOOD_NAMES }, leaveOut);
+  const parts = { ...read, figures: read.figures.map((f) => inCompany(f, read.figures)) };
   return { parts, figures: parts.figures.map(({ word, drawn, via }) => ({ word, drawn, via })), near: nearIn(parts) };
 }
 

@@ -73,21 +73,9 @@ const TOOLS: readonly (readonly [RegExp, string])[] = [
   [/^(?:photographing)$/, 'camera'],
 ]; // prettier-ignore
 
-/** Whether a crane lifts what is built, and is no bird. */
-const isMachine = ({ parts }: Stage): boolean =>
-  parts.figures.some(
-    (f) =>
-      /lift|hoist|tower|construction|harbou?r/.test(`${f.pose} ${f.modifiers.join(' ')} ${f.word}`) ||
-      /^(?:hook|beam|building|skyscraper|container|bricks?|truck|excavator|ship|box|girder|helmet|house)$/.test(
-        f.drawn,
-      ),
-  );
-
 /** Builds the figure of a prompt's word; of an animal or somebody its head alone, where that is wanted. */
 export function figureFor(stage: Stage, figure: PromptFigure, index: number, isHead = false): Figure {
   if (index === 0 && stage.given) return stage.given.figure;
-  if (figure.drawn === 'crane' && !isMachine(stage))
-    return figureFor(stage, { ...figure, drawn: 'heron' }, index, isHead);
   const { pose, expression, modifiers } = figure;
   const tool = pose ? TOOLS.find(([does]) => does.test(pose))?.[1] : undefined;
   const isBusy = tool && isCreature(figure.drawn) && !stage.parts.figures.some((f) => f.to === index);

@@ -3,6 +3,7 @@ import thingsData from './data/things.json';
 import wordsData from './data/words.json';
 import { BUILT_NAMES, isBuilt } from './creature';
 import { ANIMALS } from './figures-animals';
+import { FINDS } from './figures-finds';
 import { NATURE } from './figures-nature';
 import { THINGS } from './figures-things';
 import { HOME } from './figures-home';
@@ -27,6 +28,7 @@ export const BY_HAND: Readonly<Record<string, (t: Proportion) => Drawing>> = {
   ...TOOLS,
   ...HOME,
   ...PLACES,
+  ...FINDS,
 };
 
 const library = new Map((thingsData as unknown as readonly Encoded[]).map(([name, drawings]) => [name, drawings]));

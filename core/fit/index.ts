@@ -6,3 +6,4 @@ export { limitsOf, scatterOf, softened } from './scatter';
 export { fitArc, fitCubic, fitLine, measure, type Fit, type Run } from './span';
 export type { Deviation, FitOptions, Located, Stroke } from './stroke';
 export { solved } from './solve';
+export { wholeCircle, wholeEllipse } from './whole';

@@ -1,4 +1,6 @@
 /** What a hand meant by a line that trembles: nearly round is round, nearly straight is straight, and only real corners are left. */
+import { fitChain, Track, wholeCircle, wholeEllipse } from '../fit';
+import { flatten } from '../path';
 
 /** Units between samples of a line, in a field of 100 x 100. */
 const STEP = 0.7;
@@ -10,9 +12,10 @@ const CORNER = 0.9;
 const [SHRINK, SWELL, PASSES] = [0.5, -0.53, 10];
 /** How far a hand trembles at most, in units. */
 const MOST_OFF = 1.3;
-
-import { fitChain } from '../fit';
-import { flatten } from '../path';
+/** How far what is nearly round may be off it, as a share of the diagonal of its box; and the share of that that it may be off in the mean square. */
+const [ROUND_OFF, ROUND_RMS] = [0.06, 0.55];
+/** Pixels that this is for the fit. */
+const ROUND_PX = 4;
 
 type P = readonly [number, number];
 
@@ -81,65 +84,25 @@ function faired(points: readonly P[], closed: boolean): P[] {
   return out;
 }
 
-/** The ellipse that a closed line nearly is, a circle where it nearly is one, as a ring of points; null where it is neither. */
+/** The circle, or else the ellipse, that a closed line nearly is, as a ring of points; null where it is neither. */
 export function nearlyRound(ring: readonly number[]): number[] | null {
   const points = sampled(pointsOf(ring), true);
-  const n = points.length;
-  if (n < 8) return null;
-  const { cx, cy, xx, xy, yy } = momentsOf(points);
-  const angle = Math.atan2(2 * xy, xx - yy) / 2;
-  const [c, s] = [Math.cos(angle), Math.sin(angle)];
-  const turned = points.map(([x, y]): P => [(x - cx) * c + (y - cy) * s, (y - cy) * c - (x - cx) * s]);
-  // Of an ellipse the mean square over its area is a quarter of its half axis squared.
-  const half = Math.hypot((xx - yy) / 2, xy);
-  let [a, b] = [(xx + yy) / 2 + half, (xx + yy) / 2 - half].map((m) => 2 * Math.sqrt(Math.max(0, m)));
-  if (!(b > 0.2) || a / b > 2.6) return null;
-  if (a / b < 1.14) a = b = (a + b) / 2;
-  // How far each point is from the ellipse, as a share of its radius there.
-  const off = turned.map(([x, y]) => Math.hypot(x / a, y / b) - 1);
-  const rms = Math.sqrt(off.reduce((t, v) => t + v * v, 0) / n);
-  if (rms > 0.07 || Math.max(...off.map(Math.abs)) > 0.19) return null;
-  const sign = Math.sign(areaOf(points));
-  const count = Math.max(24, Math.min(120, Math.round((Math.PI * (a + b)) / 0.7)));
-  return Array.from({ length: count }, (_, i) => {
-    const t = (sign * 2 * Math.PI * i) / count;
-    const [x, y] = [a * Math.cos(t), b * Math.sin(t)];
-    return [cx + x * c - y * s, cy + x * s + y * c];
-  }).flat();
+  const size = sizeOf(points);
+  // The fit measures in pixels: the line is made large enough for a share of its size to be some.
+  const k = ROUND_PX / (ROUND_OFF * size);
+  const track = Track.through(Float64Array.from(points.flatMap(([x, y]) => [x * k, y * k])), true);
+  const round = wholeCircle(track, ROUND_PX, ROUND_RMS, null) ?? wholeEllipse(track, ROUND_PX, ROUND_RMS, null);
+  return round && flatten(round, 0.04 * k).map((v) => v / k);
 }
-
-/** The middle of what a closed line encloses, and the means of squares and products about it. */
-function momentsOf(points: readonly P[]): { cx: number; cy: number; xx: number; xy: number; yy: number } {
-  const [ox, oy] = points[0];
-  let [area, mx, my, xx, xy, yy] = [0, 0, 0, 0, 0, 0];
-  points.forEach(([px, py], i) => {
-    const [x, y] = [px - ox, py - oy];
-    const [qx, qy] = points[(i + 1) % points.length];
-    const [u, v] = [qx - ox, qy - oy];
-    const cross = x * v - u * y;
-    area += cross / 2;
-    mx += (cross * (x + u)) / 6;
-    my += (cross * (y + v)) / 6;
-    xx += (cross * (x * x + x * u + u * u)) / 12;
-    yy += (cross * (y * y + y * v + v * v)) / 12;
-    xy += (cross * (2 * x * y + x * v + u * y + 2 * u * v)) / 24;
-  });
-  const [gx, gy] = [mx / area, my / area];
-  return { cx: ox + gx, cy: oy + gy, xx: xx / area - gx * gx, xy: xy / area - gx * gy, yy: yy / area - gy * gy };
-}
-
-const areaOf = (points: readonly P[]): number =>
-  points.reduce((sum, [x, y], i) => {
-    const [u, v] = points[(i + 1) % points.length];
-    return sum + (x * v - u * y) / 2;
-  }, 0);
 
 /** How far from what was drawn a line may go: as much as a hand trembles, and less for what is small, in units. */
-const toleranceOf = (points: readonly P[]): number => {
+const toleranceOf = (points: readonly P[]): number => Math.max(0.12, Math.min(MOST_OFF, 0.032 * sizeOf(points)));
+
+/** The diagonal of the box that points lie in. */
+function sizeOf(points: readonly P[]): number {
   const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])];
-  const size = Math.hypot(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys));
-  return Math.max(0.12, Math.min(MOST_OFF, 0.032 * size));
-};
+  return Math.hypot(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys));
+}
 
 /** A line followed by as few straight lines, arcs and curves as keep near it, as points; x and y in turn. */
 function followed(points: readonly P[], closed: boolean): number[] {

@@ -175,7 +175,7 @@ describe('what a trembling hand meant', () => {
     expect(areaOf(oval)).toBeCloseTo(areaOf(round(30, 18, 0)), -2);
     expect(overlapOf([oval], [round(30, 18, 0)])).toBeGreaterThan(0.95);
     expect(nearlyRound(trembling([[20, 20], [80, 20], [80, 80], [20, 80]], 0))).toBeNull(); // prettier-ignore
-    expect(nearlyRound(round(30, 8, 0))).toBeNull();
+    expect(nearlyRound(trembling([[50, 10], [90, 80], [10, 80]], 0.4))).toBeNull(); // prettier-ignore
   });
 
   it('keeps true corners and drops those of the tremble, and stays near what was drawn', () => {

@@ -170,7 +170,7 @@ describe('traces of pictures without anti-aliasing', () => {
           many: drawing.hexes.length > 1,
         });
       }
-    }, 60_000);
+    }, 180_000);
     const middleOf = (values: readonly number[]) => [...values].sort((p, q) => p - q)[values.length >> 1];
 
     it('are truer than the steps, with about as many segments as the drawing had', () => {

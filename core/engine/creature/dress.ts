@@ -75,6 +75,7 @@ const rows: readonly (readonly [string, Dress])[] = [
   ['detective investigator', { hat: 'detective', top: 'coat', tools: ['magnifying glass'] }],
   ['painter artist', { hat: 'beret', top: 'apron', neck: 'scarf', tools: ['brush', 'artist palette', 'pencil'] }],
   ['potter sculptor', { top: 'apron', tools: ['vase', 'bowl'] }],
+  ['weaver spinner knitter', { top: 'apron', tools: ['wool', 'thread'] }],
   ['tailor seamstress shoemaker cobbler', { top: 'vest', eyes: 'glasses', tools: ['scissors', 'needle', 'thread'] }],
   ['photographer reporter journalist', { hat: 'beret', top: 'vest', neck: 'camera', tools: ['camera', 'notebook'] }],
   ['musician violinist guitarist fiddler', { top: 'suit', neck: 'bow tie', tools: ['violin', 'guitar', 'trumpet'] }],

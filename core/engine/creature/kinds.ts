@@ -223,7 +223,7 @@ const LIKE: Readonly<Record<string, string>> = Object.fromEntries(
       ['pigeon', 'dove'],
       ['sparrow', 'finch wren'],
       ['bird', 'songbird swallow hummingbird kingfisher nightingale lark seagull gull woodpecker'],
-      ['heron', 'crane egret'],
+      ['heron', 'egret'],
       ['stork', 'ibis'],
       ['ostrich', 'emu'],
       ['frog', 'toad tree_frog'],

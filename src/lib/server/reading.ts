@@ -2,16 +2,15 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import type { Lettering } from '$core/reading';
 import type { Retouched } from '$core/retouch';
-import { decodePicture } from '../../../node/pictures';
 import { Pool, TaskError } from '../../../node/pool';
 import type { LetteringRead } from '../contract/answers';
 import { getCandidate } from './candidates';
 import { computedIn } from './computing';
 import { sql, transaction } from './database';
 import { watch } from './events';
-import { picturePng } from './pictures';
+import { pictureFrom, picturePng } from './pictures';
 import { databaseIsGone, Problem } from './problem';
-import { refusing, retouchedPicture } from './retouching';
+import { retouchedPicture } from './retouching';
 import { settings } from './settings';
 import { stateAt } from './work-history';
 import { workRow } from './works';
@@ -44,7 +43,7 @@ async function read(picturePngBytes: Uint8Array, asked: string, signal: AbortSig
   const why = readingIsOff();
   if (why) throw new Problem(503, 'no_recognition', why);
   try {
-    const picture = await decodePicture(picturePngBytes);
+    const picture = await pictureFrom(picturePngBytes);
     const lettering = await computedIn(threads(), 'readLettering', { picture, asked: asked || null }, signal);
     off = null;
     return lettering;
@@ -226,9 +225,8 @@ async function letteringOf(pictureId: string, asked: string, caller: AbortSignal
 }
 
 /** The lettering of a picture that was sent. Throws a 422 or 503 Problem. */
-export const readFile = (file: Uint8Array, asked: string, caller: AbortSignal) =>
-  refusing(async () => {
-    const started = performance.now();
-    const { lines, verdict } = await read(file, asked, caller);
-    return { found: lines.flatMap((l) => l.words), verdict, ms: Math.round(performance.now() - started) };
-  });
+export async function readFile(file: Uint8Array, asked: string, caller: AbortSignal) {
+  const started = performance.now();
+  const { lines, verdict } = await read(file, asked, caller);
+  return { found: lines.flatMap((l) => l.words), verdict, ms: Math.round(performance.now() - started) };
+}

@@ -1,7 +1,7 @@
 /** Retouched pictures: lists of steps on a candidate, as works, and the pictures that they make. */
 import type * as v from 'valibot';
 import type { EntryFault, InnerChoice, Retouched, RetouchStep } from '$core/retouch';
-import { decodePicture, PictureFileError } from '../../../node/pictures';
+import { decodePicture } from '../../../node/pictures';
 import { TaskError } from '../../../node/pool';
 import type { RetouchedPicture, RetouchedState } from '../contract/answers';
 import type { ColourPicked, RetouchStart } from '../contract/requests';
@@ -9,7 +9,7 @@ import { getCandidate } from './candidates';
 import { getCommission } from './commissions';
 import { computed } from './computing';
 import { sql, transaction } from './database';
-import { picturePng, storePicture } from './pictures';
+import { pictureFrom, picturePng, storePicture } from './pictures';
 import { Problem, unknown } from './problem';
 import { freeName, newWork } from './work-kinds';
 import { stateAt } from './work-history';
@@ -115,12 +115,11 @@ export const pickedColours = async (commissionId: string): Promise<string[]> =>
     ])
   ).map((r) => r.hex);
 
-/** What goes wrong with a picture that was sent along, as a refusal. */
-export async function refusing<T>(work: () => Promise<T>): Promise<T> {
+/** What goes wrong with an area that was sent along, as a refusal. */
+async function refusing<T>(work: () => Promise<T>): Promise<T> {
   try {
     return await work();
   } catch (error) {
-    if (error instanceof PictureFileError) throw new Problem(422, error.code, error.message);
     // What went wrong in the thread has its name only.
     if (error instanceof TaskError && (error.name === 'AreaError' || error.name === 'RetouchError'))
       throw new Problem(422, 'bad_area', error.message);
@@ -137,7 +136,7 @@ export const retouchFile = (file: Uint8Array, steps: readonly RetouchStep[], cal
     const entries = steps.map((step, k) => ({ id: `${k + 1}`, step, hidden: false }));
     const { png, widthPx, heightPx, faults } = await computed(
       'retouch',
-      { picture: await decodePicture(file), entries },
+      { picture: await pictureFrom(file), entries },
       caller,
     );
     return { png: base64(png), widthPx, heightPx, faults, ms: Math.round(performance.now() - started) };
@@ -152,7 +151,7 @@ export const mendFile = (
 ) =>
   refusing(async () => {
     const started = performance.now();
-    const [picture, mask] = await Promise.all([decodePicture(file), decodePicture(area)]);
+    const [picture, mask] = await Promise.all([pictureFrom(file), pictureFrom(area)]);
     const fills = await computed('mend', { picture, area: mask, count, seed }, caller);
     if (!fills.length)
       throw new Problem(422, 'bad_area', 'The area is the whole picture: there is nothing around it to go by');
@@ -166,7 +165,7 @@ export const mendFile = (
 export const cutOutFile = (file: Uint8Array, inner: InnerChoice, caller: AbortSignal) =>
   refusing(async () => {
     const started = performance.now();
-    const cut = await computed('cutOut', { picture: await decodePicture(file), inner }, caller);
+    const cut = await computed('cutOut', { picture: await pictureFrom(file), inner }, caller);
     return {
       png: base64(cut.png),
       groundHex: cut.groundHex,

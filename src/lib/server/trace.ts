@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { checkTraceOptions, reportOf, smoothnessOf, TraceOptionsError } from '$core/trace';
 import { artworkToSvg } from '$core/export';
-import { decodePicture, PictureFileError } from '../../../node/pictures';
 import { computed } from './computing';
+import { pictureFrom } from './pictures';
 import { Problem } from './problem';
 
 const positive = v.pipe(
@@ -49,12 +49,11 @@ export async function traceFile(file: Uint8Array, asked: v.InferOutput<typeof Tr
       ...(tolerance === undefined ? {} : { smoothness: smoothnessOf(tolerance) }),
       ...(specks === undefined ? {} : { speckPx2: specks }),
     });
-    const picture = await decodePicture(file);
+    const picture = await pictureFrom(file);
     const traced = await computed('trace', { picture, options: checked }, caller);
     const svg = artworkToSvg(traced.artwork, { lines: false });
     return { svg, ...reportOf(traced, Buffer.byteLength(svg), performance.now() - started) };
   } catch (error) {
-    if (error instanceof PictureFileError) throw new Problem(422, error.code, error.message);
     if (error instanceof TraceOptionsError) throw new Problem(400, 'bad_request', error.message);
     throw error;
   }

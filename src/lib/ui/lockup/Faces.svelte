@@ -11,6 +11,7 @@
   import type { FamilyFacts } from '$core/lettering';
   import type { BroughtFace, LikeFaceAnswer } from '$lib/contract/answers';
   import { ask } from '../api';
+  import FileChooser from '../FileChooser.svelte';
   import { notices } from '../notices.svelte';
   import Specimen from './Specimen.svelte';
   import type { Arranging } from './arranging.svelte';
@@ -50,7 +51,6 @@
   const text = $derived((part?.letters === 'capitals' ? part.text.toUpperCase() : (part?.text ?? '')).replaceAll('\n', ' ').slice(0, 40)); // prettier-ignore
   const STEP = 8;
   const shown = $derived(rows.slice(0, few ?? most));
-  const fileInput = $state<{ el?: HTMLInputElement }>({});
 
   /** How wide capitals are, against their height, and what that is called. */
   const WIDTHS: Readonly<Record<string, readonly [number, number]>> = { narrow: [0, 0.93], normal: [0.93, 1.15], wide: [1.15, 9] }; // prettier-ignore
@@ -208,18 +208,13 @@
       onclick={() => (by = 'favourites')}>favourites {favourites.length || ''}</button
     >
     <span class="flex-1"></span>
-    <button class="quiet" onclick={() => fileInput.el?.click()}>bring in a face</button>
-    <input
-      class="sr-only"
-      type="file"
-      tabindex="-1"
-      aria-label="A font file"
+    <FileChooser
+      look="quiet"
+      text="bring in a face"
+      label="A font file"
       accept=".otf,.ttf,.woff,.woff2"
-      bind:this={fileInput.el}
-      onchange={(e) => {
-        void bringIn(e.currentTarget.files?.[0]);
-        e.currentTarget.value = '';
-      }}
+      multiple={false}
+      onfiles={([file]) => void bringIn(file)}
     />
   </div>
 {/if}

@@ -2,6 +2,7 @@
   import { sharpen } from '$core/wording';
   import type { Understood } from '$lib/contract/answers';
   import { PROMPT_MOST } from '$lib/contract/requests';
+  import FileChooser from '../FileChooser.svelte';
   import { tellBefore } from './prompt-before';
   import UnderstoodLine from './UnderstoodLine.svelte';
 
@@ -42,8 +43,6 @@
     tellBefore(before, () => (prompt = before));
   }
 
-  let chooser = $state<HTMLInputElement>();
-  let giver = $state<HTMLInputElement>();
   let over = $state(false);
   $effect(() => onunderstood(understood));
 
@@ -130,42 +129,21 @@
         <p class="text-muted">What the engine understands of the prompt stands here.</p>
       {/if}
     </div>
-    <input
-      bind:this={chooser}
-      type="file"
-      accept="image/png,image/jpeg,image/webp,image/svg+xml,.svg"
-      multiple
-      class="hidden"
-      aria-label="Pictures and drawings to bring in"
-      onchange={(e) => {
-        const { files } = e.currentTarget;
-        if (files?.length) onfiles(files);
-        e.currentTarget.value = '';
-      }}
-    />
-    <input
-      bind:this={giver}
-      type="file"
+    <FileChooser
+      look="quiet"
+      text="Give a reference"
+      label="Pictures to give with the prompt"
       accept="image/png,image/jpeg,image/webp"
-      multiple
-      class="hidden"
-      aria-label="Pictures to give with the prompt"
-      onchange={(e) => {
-        const { files } = e.currentTarget;
-        if (files?.length) ongiven(files);
-        e.currentTarget.value = '';
-      }}
+      title="A sketch or picture for the engine to follow; or drop it on the prompt"
+      onfiles={ongiven}
     />
-    <button
-      class="quiet whitespace-nowrap"
-      onclick={() => giver!.click()}
-      title="A sketch or picture for the engine to follow; or drop it on the prompt">Give a reference</button
-    >
-    <button
-      class="quiet whitespace-nowrap"
-      onclick={() => chooser!.click()}
+    <FileChooser
+      look="quiet"
+      text="Bring in a picture or SVG"
+      label="Pictures and drawings to bring in"
+      accept="image/png,image/jpeg,image/webp,image/svg+xml,.svg"
       title="PNG, JPEG or WebP becomes a candidate, SVG an artwork; or drop one on the wall, or paste it"
-      >Bring in a picture or SVG</button
-    >
+      {onfiles}
+    />
   </div>
 </div>

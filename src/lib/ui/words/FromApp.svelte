@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { AppRead, Direction } from '$core/brief';
   import { ask } from '../api';
+  import FileChooser from '../FileChooser.svelte';
   import { keep, kept } from '../kept';
   import { notices } from '../notices.svelte';
   import DirectionCard from './DirectionCard.svelte';
@@ -16,11 +17,10 @@
   let screens = $state.raw<readonly { name: string; png: string }[]>([]);
   let found = $state.raw<AppRead | null>(null);
   let busy = $state(false);
-  let chooser = $state<HTMLInputElement>();
   $effect(() => keep(place, { description }));
 
-  async function add(files: FileList | null): Promise<void> {
-    for (const file of [...(files ?? [])].slice(0, MOST_SCREENS - screens.length)) {
+  async function add(files: FileList): Promise<void> {
+    for (const file of [...files].slice(0, MOST_SCREENS - screens.length)) {
       try {
         screens = [...screens, { name: file.name, png: await pngOf(file) }];
       } catch {
@@ -54,21 +54,13 @@
       placeholder="The first sentence counts most"></textarea>
   </label>
   <div class="mt-2 flex flex-wrap items-center gap-3">
-    <input
-      bind:this={chooser}
-      type="file"
+    <FileChooser
+      text="Add screens"
+      label="Screens of the app"
       accept="image/png,image/jpeg,image/webp"
-      multiple
-      class="hidden"
-      aria-label="Screens of the app"
-      onchange={(e) => {
-        void add(e.currentTarget.files);
-        e.currentTarget.value = '';
-      }}
+      disabled={screens.length >= MOST_SCREENS}
+      onfiles={(files) => void add(files)}
     />
-    <button class="button" disabled={screens.length >= MOST_SCREENS} onclick={() => chooser?.click()}
-      >Add screens</button
-    >
     {#each screens as screen, i (i)}
       <span class="text-muted">
         {screen.name}
