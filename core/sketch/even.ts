@@ -104,14 +104,24 @@ function sizeOf(points: readonly P[]): number {
   return Math.hypot(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys));
 }
 
-/** A line followed by as few straight lines, arcs and curves as keep near it, as points; x and y in turn. */
+/** How much farther a line may go where a hand trembled more, and what share of its pieces that may leave at most. */
+const [FARTHER, FEWER] = [1.6, 0.55];
+
+/** A line followed by as few straight lines, arcs and curves as keep near it, as points; x and y in turn. Where twice as few do a little farther off, it trembled that much. */
 function followed(points: readonly P[], closed: boolean): number[] {
-  const k = 1 / toleranceOf(points);
+  const tolerance = toleranceOf(points);
+  const [near, far] = [tolerance, FARTHER * tolerance].map((t) => fittedTo(points, closed, t));
+  return far.pieces <= FEWER * near.pieces ? far.line : near.line;
+}
+
+/** A line in few pieces that keep within a tolerance, in units. */
+function fittedTo(points: readonly P[], closed: boolean, tolerance: number): { line: number[]; pieces: number } {
+  const k = 1 / tolerance;
   const flat = Float64Array.from(points.flatMap(([x, y]) => [x * k, y * k]));
   const ends = [points[0], points.at(-1)!].map(([x, y]): P => [x * k, y * k]) as [P, P];
   const located = { points: flat, scatterPx: new Float64Array(points.length).fill(0.5), doubtPx: 0.5 };
   const { start, segments } = fitChain(located, closed, closed ? null : ends, { tolerancePx: 1, cornerRad: CORNER, softPx: 1 }); // prettier-ignore
-  return flatten({ start, segments }, 0.04).map((v) => v / k);
+  return { line: flatten({ start, segments }, 0.04).map((v) => v / k), pieces: segments.length };
 }
 
 /** A closed line as it was meant, in a field of 100 x 100; x and y in turn. */
