@@ -419,7 +419,7 @@ const MISNAMED: Readonly<Record<string, string>> = {
 /** Drawings that one would not know by their name, or that show only signs of it; by pack and key. */
 const POOR = new Set(
   (
-    'ph:lighthouse-fill maki:lighthouse ph:cat-fill ph:dog-fill mdi:owl fluent-emoji-flat:eagle mdi:bee ph:mouse-fill mdi:pig tabler:windmill-filled fluent-emoji-flat:anatomical-heart mdi:pan mdi:violin ' +
+    'ph:mountains-fill tabler:toothbrush mdi:toothbrush ph:lighthouse-fill maki:lighthouse ph:cat-fill ph:dog-fill mdi:owl fluent-emoji-flat:eagle mdi:bee ph:mouse-fill mdi:pig tabler:windmill-filled fluent-emoji-flat:anatomical-heart mdi:pan mdi:violin ' +
     'temaki:clock ph:clock-fill temaki:compass fluent-emoji-flat:door ph:door-fill mdi:bowl mdi:cup temaki:dice noto:gorilla ph:seal-fill noto:worm mdi:vine fluent-emoji-flat:olive noto:olive noto:shower noto-v1:sushi mdi:needle mdi:donkey mdi:bench mdi:panda ph:shrimp-fill ph:boat-fill tabler:clock-filled mdi:turtle ph:fish-fill mdi:mouse'
   ).split(' '),
 );

@@ -4,10 +4,11 @@ import { grown, intersect, rim, sizeOf } from '../path';
 import { drawingCount } from './build';
 import { clipped, movedFigure, outlineOf, placed, seenParts, silhouetteOf, type Figure, type Place } from './figure';
 import { isCreature } from './built';
-import { onField } from './field';
+import { onField, recoloured } from './field';
 import { layerOf, scaled, type Layer } from './layer';
 import { inHand, severalAsOne, swapped, upright } from './pairings';
 import { waysFor } from './pairs';
+import { symmetryOf } from './symmetry';
 import { isThing } from './things';
 import { arrangement, banned, clear, figureFor, finished, form, FORMS, type Stage } from './stage';
 
@@ -195,6 +196,31 @@ export function several(stage: Stage, figure: Figure, count: number, oneRow: boo
   return out;
 }
 
+/** Two of a figure as one would stand them: turned to one another or away, or one behind the other; what looks at us stands shoulder to shoulder. */
+function twoAlike(stage: Stage, figure: Figure, said: readonly string[]): Layer[] {
+  const { inks, groundHex } = stage.palette;
+  const one = placed(figure, { cx: 50, cy: 50, side: 60, fill: 0.9 });
+  const b = boundsOf(outlineOf(one));
+  const cx = b.x + b.width / 2;
+  const mirrored = movedFigure(one, [-1, 0, 0, 1, 2 * cx, 0]);
+  const isBack = said.some((m) => /^(?:back|tail) to/.test(m));
+  const isFace = !isBack && said.some((m) => /^(?:face|nose|beak|head|cheek) to|^facing each other/.test(m));
+  const isEven = symmetryOf(one) > 0.87;
+  const way = isBack ? 'away' : isFace ? 'toward' : (isEven ? ['abreast', 'behind'] as const : ['toward', 'behind', 'away', 'behind'] as const)[stage.idea % (isEven ? 2 : 4)]; // prettier-ignore
+  if (way === 'behind') {
+    const back = movedFigure(one, [0.9, 0, 0, 0.9, 0.1 * cx + 0.44 * b.width, 0.1 * (b.y + b.height) - 0.1 * b.height]);
+    return fitLayers(
+      [...finished(stage, back, groundHex, swapped(stage)), ...clear(stage, one, groundHex, inks, 2)],
+      86,
+    );
+  }
+  const toRight = (one.facing ?? 1) > 0 ? one : mirrored;
+  const toLeft = toRight === one ? mirrored : one;
+  const [left, right] = way === 'away' ? [toLeft, toRight] : [toRight, toLeft];
+  const step = b.width / 2 + 1.2;
+  return fitLayers([...finished(stage, movedFigure(left, [1, 0, 0, 1, -step, 0])), ...finished(stage, movedFigure(right, [1, 0, 0, 1, step, 0]))], 88); // prettier-ignore
+}
+
 /** Layers made smaller or larger and moved, so that all of them together sit in the middle of the field. */
 function fitLayers(layers: Layer[], side: number): Layer[] {
   const b = boundsOf(layers.flatMap((l) => l.area));
@@ -217,6 +243,9 @@ function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
 
 /** A figure as often as it is asked for; made of many, one drawing of it is enough. */
 function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
+  // Three mountains are a range.
+  if (figure.drawn === 'mountains' && figure.count === 3)
+    return figureFor({ ...stage, idea: 0 }, { ...figure, count: 1 }, index);
   const one = figureFor(stage, figure, index);
   const isFixed = index === 0 && stage.given !== undefined;
   return figure.count < 2 ||
@@ -229,7 +258,7 @@ function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
       !stage.parts.figures[1].turned &&
       figure.count === 2)
     ? one
-    : severalAsOne(one, figure.count, figure.modifiers.includes('crossed'));
+    : severalAsOne(one, figure.count, figure.modifiers.includes('crossed'), figure.modifiers.some((m) => /^(?:back|tail) to/.test(m))); // prettier-ignore
 }
 
 /** What lies at the foot of what it goes with. */
@@ -238,8 +267,44 @@ const LOW = /^(?:wave|water|sea|river|grass|field|hills?|beach|snow|sand|desert|
 /** How somebody dressed stands with a thing in the hand. */
 const STANCES = ['standing', 'running', 'sitting'] as const;
 
-/** The figures of a prompt in one picture. */
+/** What one goes on that is only said by what one does. */
+const RIDDEN: readonly (readonly [RegExp, string])[] = [
+  [/^(?:surfing|surfs?)$/, 'surfboard'],
+  [/^skateboard(?:ing|s)?$/, 'skateboard'],
+  [/^(?:cycling|bicycling|biking)$/, 'bicycle'],
+  [/^(?:sledding|sledging|sleighing|tobogganing)$/, 'sled'],
+  [/^(?:rowing|canoeing|kayaking|paddling)$/, 'canoe'],
+  [/^(?:sailing|boating)$/, 'sailboat'],
+  [/^scootering$/, 'scooter'],
+];
+
+/** A prompt's figures, with what the first goes on where nothing else is there. */
+function withRidden(stage: Stage): Stage {
+  const [first, second] = stage.parts.figures;
+  const ridden = first && !second && isCreature(first.drawn) ? RIDDEN.find(([does]) => does.test(first.pose ?? ''))?.[1] : undefined; // prettier-ignore
+  if (!ridden || !isThing(ridden)) return stage;
+  const board: PromptFigure = { ...first, word: ridden, drawn: ridden, via: 'name', relation: 'riding', turned: false, to: 0, place: null, said: null, count: 1, modifiers: [], pose: null, expression: null }; // prettier-ignore
+  return { ...stage, parts: { ...stage.parts, figures: [{ ...first, pose: 'standing' }, board] } };
+}
+
+/** The figures of a prompt in one picture; two or more in the form that is asked for. */
 export function together(stage: Stage): Layer[] {
+  const { shape, figures } = stage.parts;
+  if (!shape || shape === 'banner' || figures.length < 2 || stage.given) return figuresOf(withRidden(stage));
+  const [field] = stage.palette.inks;
+  const r = 45;
+  const hull = FORMS[shape](r);
+  const room = boundsOf(hull);
+  const inner = recoloured({ ...stage, parts: { ...stage.parts, shape: null } }, field, onField(stage, field));
+  const layers = scaled(figuresOf(inner), shape === 'triangle' || shape === 'diamond' ? 0.52 : 0.7, 0, shape === 'triangle' ? 10 : shape === 'shield' ? -3 : 0); // prettier-ignore
+  return [
+    ...form(stage, hull, field),
+    ...layers.map((l) => ({ ...l, clip: intersect(l.clip ?? box(room.x, room.y, room.width, room.height), hull) })),
+  ];
+}
+
+/** Figures alone. */
+function figuresOf(stage: Stage): Layer[] {
   const { figures, rows } = stage.parts;
   const [first, second, third] = figures;
   if (!first) return stage.given ? single(stage, stage.given.figure) : [];
@@ -250,10 +315,14 @@ export function together(stage: Stage): Layer[] {
       : first;
   if (!second)
     return first.count > 1 &&
+      !(first.drawn === 'mountains' && first.count === 3) &&
       !first.drawn.startsWith('crossed ') &&
       !first.modifiers.includes('crossed') &&
-      !stage.given?.fixed
-      ? several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
+      !stage.given?.fixed &&
+      !stage.parts.shape
+      ? first.count === 2 && rows === null
+        ? twoAlike(stage, figureFor(stage, head, 0), first.modifiers)
+        : several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
       : oneFigure(stage, head);
   // Who wears one thing and holds another is dressed, and has it in the hand.
   const worn = figures.find((f) => f.to === 0 && f.relation === 'wearing');

@@ -127,6 +127,7 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     return parts ? [() => ({ ...figure(tones, () => parts)(), facing: 1 })] : [];
   };
   if (pose) {
+    if (NOT_ASIDE.has(name) && (pose === 'sitting' || pose === 'standing')) return [];
     const stance = stanceOf(said.pose ?? null);
     const isFourFooted = curledParts(kind, t) !== null;
     const swims = kind.body?.build === 'fish' || kind.body?.build === 'whale';
@@ -142,8 +143,11 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
   }
   if (expression) return [head(expression), front('standing', 'bust')];
   if (!isItself) return [];
-  return [...(looksAtUs(name, kind) ? [head('calm')] : []), ...(['dragon', 'squirrel', 'owl'].includes(name) ? [] : (SIDES[kind.body?.build ?? 'none'] ?? [])).flatMap((p) => side(p))]; // prettier-ignore
+  return [...(looksAtUs(name, kind) ? [head('calm')] : []), ...(NOT_ASIDE.has(name) ? [] : (SIDES[kind.body?.build ?? 'none'] ?? [])).flatMap((p) => side(p))]; // prettier-ignore
 }
+
+/** What is known by something that a body built from the side does not have: a long neck bent, a tail over the back, two eyes in front, wings of skin. */
+const NOT_ASIDE = new Set(['dragon', 'squirrel', 'owl', 'swan']);
 
 /** How a body is best seen from the side where nothing is said: what has hooves does not sit, and what is heavy does not leap. */
 const SIDES: Readonly<Record<string, readonly Pose[]>> = {
@@ -152,7 +156,6 @@ const SIDES: Readonly<Record<string, readonly Pose[]>> = {
   bear: ['standing', 'sitting'],
   hoofed: ['standing', 'running'],
   heavy: ['standing'],
-
   hopper: ['leaping'],
   songbird: ['sitting', 'flying'],
   raptor: ['sitting', 'flying'],

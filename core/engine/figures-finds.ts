@@ -4,6 +4,8 @@ import { accent, body, both, circle, ellipse, light, lines, path, rectangle, sec
 type Draw = (t: Proportion) => Drawing;
 
 export const FINDS: Readonly<Record<string, Draw>> = {
+  mountains: (t) => [second(path(`M2 88L26 ${44 - 2 * t('left')}L50 88Z`), path(`M52 88L76 ${38 - 2 * t('right')}L98 88Z`)), body(path(`M18 88L50 14L82 88Z`)), light(path(`M50 14L62.5 43L56 38L50 47L44 38L37.5 43Z`))],
+  'dog nose': (t) => [body(symmetric(`M50 18C68 18 88 24 90 42C92 58 72 ${70 + 2 * t('tip')} 58 82L50 86`)), light(path('M28 42C30 36 40 38 41 45C40 50 30 50 28 42Z'), path('M72 42C70 36 60 38 59 45C60 50 70 50 72 42Z')), light(path('M40 25C46 23 56 23 62 26C56 29 46 29 40 25Z'))],
   moustache: (t) => [body(symmetric(`M50 40C58 30 74 34 80 46C84 54 92 52 97 44C98 ${62 + 2 * t('curl')} 84 70 70 68C60 66 54 60 50 54`))],
   monocle: () => [body(circle(50, 38, 34)), light(circle(50, 38, 25)), lines('second', 3.4, 'M78 48C92 60 90 74 80 78C68 82 66 96 78 97'), lines('second', 4, 'M36 34C38 28 42 24 48 23')],
   goblet: (t) => [body(path(`M20 6L80 6C82 38 72 54 55 58L55 78C62 82 72 84 74 94L26 94C28 84 38 82 45 78L45 58C28 54 18 38 20 6Z`)), second(path('M26 18L74 18C73 36 66 47 50 47C34 47 27 36 26 18Z')), accent(ellipse(50, 66, 9 + t('knop'), 4.6))],

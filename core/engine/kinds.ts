@@ -69,7 +69,15 @@ export function emblem(stage: Stage): Layer[] {
       ...(name
         ? [
             layerOf(subtract(inner, chief), ground),
-            layerOf(union(...lineIn(name.toUpperCase(), { face, tracking: 50 }, 50, 19.2, 58, 7.6)), onFirst[0]),
+            layerOf(
+              union(
+                ...lineIn(name.toUpperCase(), { face, tracking: 50 }, 50, under ? 16.6 : 19.2, 58, under ? 6.4 : 7.6),
+              ),
+              onFirst[0],
+            ),
+            ...(under
+              ? [layerOf(union(...lineIn(under.toUpperCase(), { face, tracking: 80 }, 50, 23.6, 50, 3.9)), onFirst[0])]
+              : []),
           ]
         : []),
       ...scaled(name ? heart(stage) : heart(recoloured(stage, first, onFirst)), name ? 0.56 : 0.66, 0, name ? 4 : -2.5),
@@ -80,14 +88,30 @@ export function emblem(stage: Stage): Layer[] {
     layerOf(rim(FORMS.hexagon(41), 1), onFirst[0]),
     ...scaled(heart(recoloured(stage, first, onFirst)), name ? 0.52 : 0.66, 0, name ? -6 : 0),
     ...(name
-      ? [layerOf(union(...lineIn(name.toUpperCase(), { face, tracking: 60 }, 50, 75, 46, 6.6)), onFirst[0])]
+      ? [
+          layerOf(
+            union(
+              ...lineIn(name.toUpperCase(), { face, tracking: 60 }, 50, under ? 72 : 75, 46, 6.6),
+              ...(under ? lineIn(under.toUpperCase(), { face, tracking: 80 }, 50, 80.4, 36, 4.2) : []),
+            ),
+            onFirst[0],
+          ),
+        ]
       : []),
   ];
   const scallops = (): Layer[] => [
     ...form(stage, scalloped(42, 26), first),
     layerOf(ringOf(50, 50, 39.6, 38.8), onFirst[0]),
     ...(name
-      ? [layerOf(union(...lineOnArc(name.toUpperCase(), { face, tracking: 60 }, 50, 50, 33.2, 6, true)), onFirst[0])]
+      ? [
+          layerOf(
+            union(
+              ...lineOnArc(name.toUpperCase(), { face, tracking: 60 }, 50, 50, 33.2, 6, true),
+              ...(under ? lineOnArc(under.toUpperCase(), { face, tracking: 60 }, 50, 50, 33.2, 5, false) : []),
+            ),
+            onFirst[0],
+          ),
+        ]
       : []),
     ...scaled(heart(recoloured(stage, first, onFirst)), name ? 0.52 : 0.64, 0, name ? 3 : 0),
   ];
@@ -113,6 +137,9 @@ export function emblem(stage: Stage): Layer[] {
               : tile(50, y, 24, 0.6, 0.6),
             onFirst[0],
           ),
+      ...(under
+        ? [layerOf(union(...lineIn(under.toUpperCase(), { face, tracking: 90 }, 50, y + 13.4, 40, 4.4)), first)]
+        : []),
     ];
   };
   const laurel = (): Layer[] => {
@@ -145,6 +172,9 @@ export function emblem(stage: Stage): Layer[] {
 /** "Night Owl Books" over "Est. 1990": the words of a name in two halves when it is long. */
 function splitWords(name: string): [string, string] {
   const words = name.split(' ');
+  // A year, or since when, is a line of its own.
+  const since = /^(.+?)[ ,]+((?:est\.?|since|established|founded)?(?: in)? ?\d{4})$/i.exec(name);
+  if (since) return [since[1], since[2]];
   if (name.length < 15 || words.length < 2) return [name, ''];
   let best = 1;
   for (let i = 1; i < words.length; i++)
@@ -199,7 +229,7 @@ export function appIcon(stage: Stage): Layer[] {
   ])();
   // Every fourth comes so near that the tile cuts it.
   const isNear = stage.ideas >= IDEAS && stage.idea % IDEAS === 3 && stage.parts.figures.length < 2;
-  const size = isNear ? 1.02 : motif.length ? 0.6 : 0.68;
+  const size = isNear ? 1.02 : motif.length ? 0.64 : 0.76;
   const side = stage.knobs.steady('near') < 0.5 ? 15 : -15;
   return [
     ...base,

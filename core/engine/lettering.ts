@@ -130,10 +130,7 @@ export function lettermark(stage: Stage): Layer[] {
     ];
   };
   /** The letters filled with many of the figure. */
-  const made = (): Layer[] => {
-    const out = filledWith(stage, union(...set(90, 84)), figureIn);
-    return out.length > 6 ? out : cutIn();
-  };
+  const made = (): Layer[] => filledWith(stage, union(...set(90, 84)), figureIn) ?? cutIn();
   const relation = parts.figures[0].relation;
   return arrangement(stage, relation === 'made of' ? [made] : [cutIn, perched])();
 }

@@ -291,6 +291,12 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   pawn: 'chess pawn',
   jetty: 'pier',
   'yo yo': 'yoyo',
+  'puppy nose': 'dog nose',
+  'cat nose': 'dog nose',
+  'kitten nose': 'dog nose',
+  'bear nose': 'dog nose',
+  'fox nose': 'dog nose',
+  'wolf nose': 'dog nose',
 };
 
 /** Flowers that are shown by one that is plainly a flower. */
@@ -479,6 +485,9 @@ function meantBy(word: string): string | null {
   return [...is].filter((c, k) => c !== was[k]).length <= 2 ? meant : null;
 }
 
+/** What things are said to be made of, before their name. */
+const MADE_OF = new Set('wooden stone metal paper glass gold golden silver iron copper brass bronze clay straw tin wicker leather porcelain crystal steel rubber plastic woollen wool marble'.split(' ')); // prettier-ignore
+
 /** The figure for a word or phrase, singular or plural, and how it was found; null when the engine has none. */
 export function findFigure(phrase: string): FoundFigure | null {
   const forms = singulars(phrase);
@@ -493,7 +502,9 @@ export function findFigure(phrase: string): FoundFigure | null {
     const [first, last, more] = form.split(' ');
     if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) !== null && nounKind(first) !== 'animal') return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore
     const listed = WORDS.get(form);
-    if (listed) return { word: phrase, drawn: listed.thing, via: listed.via };
+    // A wooden spoon is a spoon, whatever else it is called for.
+    if (listed && !(more === undefined && last && isThing(last) && MADE_OF.has(first)))
+      return { word: phrase, drawn: listed.thing, via: listed.via };
   }
   // A word that no list has is one that was mistyped, where it is very like one.
   if (isKnownWord(phrase)) return null;

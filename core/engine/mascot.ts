@@ -1,12 +1,13 @@
 /** Mascots: an animal or somebody upright, dressed for a trade; or any thing with a face, arms and legs. */
 import { buildFigure, type BuildOptions } from './build';
-import { movedFigure, outlineOf, placed, type Figure } from './figure';
+import { movedFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
 import { boundsOf, box, disc } from './area';
 import { expressionOf, stanceOf, type Dress, type Stance } from './creature';
 import { FACE_TONES, faceOn } from './faced';
 import { joinedFigures, uprightFigure } from './built';
+import { upright } from './pairings';
 import { isThing } from './things';
-import { intersect, moved, parsePath, runsFrom, stroked, union, type Area } from '../path';
+import { axisOf, intersect, moved, parsePath, runsFrom, stroked, union, type Area } from '../path';
 
 export interface MascotOptions extends BuildOptions {
   readonly dress: Dress;
@@ -33,11 +34,18 @@ export function mascotFigure(name: string, options: MascotOptions): Figure {
   return upright ?? thingMascot(name, options, held, stance);
 }
 
+/** What is long and lies slanting, stood up: legs are under it. */
+function stood(figure: Figure): Figure {
+  const axis = axisOf(silhouetteOf(figure));
+  const slant = axis ? Math.abs(axis.angleRad) : 0;
+  return axis && axis.longer > 1.5 && slant > 0.3 && slant < Math.PI / 2 - 0.1 ? upright(figure) : figure;
+}
+
 /** The thing itself with a face where it has the most room, and with arms and legs. */
 function thingMascot(name: string, options: MascotOptions, held: Figure | null, stance: Stance): Figure {
   const { knobs, crop, hat = null } = options;
   const built = buildFigure(name, { ...options, pose: null, expression: null, detail: Math.min(options.detail, 40) });
-  const thing = placed(built, { cx: 50, cy: 44, side: 62, fill: 0.85 });
+  const thing = placed(stood(built), { cx: 50, cy: 44, side: 62, fill: 0.85 });
   const b = boundsOf(outlineOf(thing));
   const found = faceOn(thing, expressionOf(options.expression ?? null) ?? 'happy');
   const face: Figure = found?.face ?? { name, tones: TONES, parts: [] };

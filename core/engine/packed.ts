@@ -1,7 +1,7 @@
 /** Things of many sizes in an outline, none of which touch: each as large as what the others leave it (greedy circle packing). */
-import { axisOf, moved, roomIn, type Area } from '../path';
+import { axisOf, intersect, moved, roomIn, union, withoutSpecks, type Area } from '../path';
 import { coveredCells, distanceTo } from '../raster';
-import { boundsOf } from './area';
+import { boundsOf, box } from './area';
 import { movedFigure, placed, silhouetteOf, type Figure } from './figure';
 import type { Layer } from './layer';
 import { onField } from './field';
@@ -16,6 +16,8 @@ export interface Spot {
 }
 
 const SIDE = 160;
+/** How few places for a thing do not yet say that something is made of it. */
+const FEWEST = 5;
 
 /** Places in an area, the largest first: none larger than `most` or smaller than `least` units, at most `count`, `gap` units apart. */
 export function packed(area: Area, { most, least, count, gap }: { most: number; least: number; count: number; gap: number }): Spot[] {
@@ -43,10 +45,28 @@ export function packed(area: Area, { most, least, count, gap }: { most: number; 
   return spots;
 } // prettier-ignore
 
-/** An outline in one ink, and on it many of a figure in the others, which go round and round where they are long and stand where they are not. */
-export function filledWith(s: Stage, hull: Area, figure: Figure): Layer[] {
+/** An area as a wall: bricks in running bond, the mortar between them left open, one in six of another ink. */
+function walled(s: Stage, hull: Area): Layer[] {
+  const b = boundsOf(hull);
+  const course = Math.max(4.6, Math.min(8, b.height / 11));
+  const [mortar, length] = [0.16 * course, 2.3 * course];
+  const [plain, burnt]: [Area[], Area[]] = [[], []];
+  const rows = Math.ceil(b.height / course);
+  for (let row = 0; row < rows; row++)
+    for (let x = b.x - (row % 2 ? length / 2 : 0), i = 0; x < b.x + b.width; x += length, i++)
+      (s.knobs(`brick/${row}/${i}`) < 1 / 6 ? burnt : plain).push(box(x, b.y + row * course, length - mortar, course - mortar)); // prettier-ignore
+  const [first, second = first] = s.palette.inks;
+  // Slivers at the edges are none that one would lay.
+  const laid = (bricks: readonly Area[]): Area => withoutSpecks(intersect(union(...bricks), hull), 0.12 * course * length); // prettier-ignore
+  return [laid(plain), laid(burnt)].flatMap((area, i) => (area.length ? form(s, area, i ? second : first).map((l) => ({ ...l, isFigure: true })) : [])); // prettier-ignore
+}
+
+/** An outline in one ink, and on it many of a figure in the others, which go round and round where they are long and stand where they are not; of bricks it is a wall. Null where too few have room. */
+export function filledWith(s: Stage, hull: Area, figure: Figure): Layer[] | null {
+  if (/^(?:bricks?|brick wall)$/.test(figure.name)) return walled(s, hull);
   const room = roomIn(hull)?.r ?? 8;
   const spots = packed(hull, { most: Math.min(room * 1.02, 13), least: 2.1, count: 110, gap: -0.2 });
+  if (spots.length < FEWEST) return null;
   const one = upright({ ...figure, parts: figure.parts.slice(0, 4) });
   const isLong = (axisOf(silhouetteOf(one))?.longer ?? 1) > 1.5;
   const [first] = s.palette.inks;
@@ -66,6 +86,6 @@ export function filledWith(s: Stage, hull: Area, figure: Figure): Layer[] {
 /** A's outline filled with many B. */
 export const madeOf: Pair = (s, a, b) => {
   const big = placed(a, { cx: 50, cy: 50, side: 90, fill: 0.9 });
-  const out = filledWith(s, silhouetteOf(big), b);
-  return out.length > 6 ? out : finished(s, big);
+
+  return filledWith(s, silhouetteOf(big), b) ?? finished(s, big);
 };

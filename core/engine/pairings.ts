@@ -22,6 +22,32 @@ export const behind: Pair = (s, a, b) => [
   ...clear(s, placed(a, { cx: 51, cy: 56, side: 62 }), s.palette.groundHex),
 ];
 
+/** A stands on B, a board, which lies a little aslant. */
+export const aboard: Pair = (s, a, b) => {
+  const flat = upright(b);
+  const board = placed(turnedAt(flat, isLong(b) ? Math.PI / 2 - 0.14 : -0.14), { cx: 50, cy: 78, side: 80, fill: 1 });
+  const bb = boundsOf(outlineOf(board));
+  const rider = placed(a, { cx: 50, cy: 40, side: 60, fill: 0.9 });
+  const rb = boundsOf(outlineOf(rider));
+  return [
+    ...finished(s, board, s.palette.groundHex, swapped(s)),
+    ...clear(s, movedFigure(rider, [1, 0, 0, 1, 0, bb.y + bb.height * 0.5 - (rb.y + rb.height)]), s.palette.groundHex, s.palette.inks, 1.6), // prettier-ignore
+  ];
+};
+
+/** B, which shines, rises behind A, which is land: half of it is seen over the ridge. */
+export const risen: Pair = (s, a, b) => {
+  const land = placed(a, { cx: 50, cy: 66, side: 88, fill: 1 });
+  const lb = boundsOf(outlineOf(land));
+  const sun = placed(b, { cx: 50, cy: 50, side: 54, fill: 1 });
+  const sb = boundsOf(outlineOf(sun));
+  const up = lb.y + lb.height * 0.12 - (sb.y + sb.height / 2);
+  return [
+    ...finished(s, movedFigure(sun, [1, 0, 0, 1, lb.x + lb.width * 0.62 - (sb.x + sb.width / 2), up]), s.palette.groundHex, swapped(s)), // prettier-ignore
+    ...clear(s, land, s.palette.groundHex, s.palette.inks, 2),
+  ];
+};
+
 /** A above B, touching. */
 export const stacked =
   (highSide: number, lowSide: number): Pair =>
@@ -132,6 +158,25 @@ export const atMouth: Pair = (s, a, b) => {
   const sb = boundsOf(outlineOf(small));
   const map = [1, 0, 0, 1, front - 2 - (sb.x + sb.width * 0.3), tip.y + tip.height - 1 - (sb.y + sb.height * 0.22)] as const; // prettier-ignore
   return [...finished(s, big), ...clear(s, movedFigure(small, map), s.palette.groundHex, swapped(s), 1.6)];
+};
+
+/** A at B with its beak, which is the thinner end of its upper half. */
+export const sipping: Pair = (s, a, b) => {
+  const bird = placed(a, { cx: 50, cy: 46, side: 74, fill: 0.9 });
+  const bb = boundsOf(outlineOf(bird));
+  const upper = intersect(outlineOf(bird), box(bb.x, bb.y, bb.width, bb.height * 0.6));
+  const ub = boundsOf(upper);
+  const ends = [true, false].map((right) => {
+    const end = boundsOf(intersect(upper, box(right ? ub.x + ub.width - 6 : ub.x - 1, ub.y, 7, ub.height)));
+    return { right, x: right ? ub.x + ub.width : ub.x, y: end.y + end.height / 2, thick: end.height };
+  });
+  const tip = ends[0].thick <= ends[1].thick ? ends[0] : ends[1];
+  const small = placed(b, { cx: 50, cy: 50, side: 46, fill: 0.9 });
+  const sb = boundsOf(outlineOf(small));
+  // The blossom is at the top of what it grows on.
+  const x = tip.right ? tip.x - 5 - (sb.x + sb.width * 0.3) : tip.x + 5 - (sb.x + sb.width * 0.7);
+  const map = [1, 0, 0, 1, x, tip.y - (sb.y + Math.min(sb.height * 0.45, sb.width * 0.5))] as const;
+  return [...clear(s, movedFigure(small, map), s.palette.groundHex, swapped(s), 0), ...clear(s, bird, s.palette.groundHex, s.palette.inks, 1.4)]; // prettier-ignore
 };
 
 /** A above B, which spreads under its foot as roots do. */
@@ -346,13 +391,29 @@ export const atParts =
     return [...finished(s, rest), ...two.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1.6))];
   };
 
+/** What flies with a flame behind it. */
+const STERN = /^(?:rocket|space shuttle|jetpack|missile|jet)$/;
+
+/** Where the blunt end of what flies is, in shares of its box: across from its nose, which is the thinner end. */
+function sternOf(hull: Area): { x: number; y: number } {
+  const b = boundsOf(hull);
+  const ends = [[0.5, 0.95], [0.1, 0.9], [0.9, 0.9]] as const; // prettier-ignore
+  const inkAt = (x: number, y: number): number => sizeOf(intersect(hull, box(b.x + b.width * (x - 0.13), b.y + b.height * (y - 0.13), b.width * 0.26, b.height * 0.26))); // prettier-ignore
+  // Of a figure that leans, two corners of its box are nearly empty.
+  const [left, right] = [inkAt(0.1, 0.1), inkAt(0.9, 0.1)];
+  const bottom = Math.min(left, right) > 0.5 * Math.max(left, right) ? ends[0] : right > left ? ends[1] : ends[2];
+  return { x: bottom[0], y: bottom[1] };
+}
+
 /** B where a part of A is: instead of it, or upon it. */
 export const atPart =
   (place: string | null, instead: boolean): Pair =>
   (s, a, b) => {
     const big = placed(a, { cx: 50, cy: 53, side: 80, fill: 0.85 });
     const bb = boundsOf(outlineOf(big));
-    const [, x, y, size] = PARTS_AT.find(([names]) => names.test(place ?? '')) ?? [null, 0.5, 0.5, 0.46];
+    const found = PARTS_AT.find(([names]) => names.test(place ?? '')) ?? [null, 0.5, 0.5, 0.46];
+    const stern = STERN.test(a.name) && /^(?:flames?|fire|exhaust|tail|engine|trail)$/.test(place ?? '') ? sternOf(silhouetteOf(big)) : null; // prettier-ignore
+    const [, x, y, size] = stern ? [null, stern.x, stern.y, 0.5] : found;
     const side = Math.max(bb.width, bb.height) * size * (instead ? 1.12 : 0.8);
     // What one holds a key by is where it is roundest.
     const bow = /^(?:key|magnifying glass|racquet|ladle|spoon)$/.test(a.name) && /^(?:handle|head|bow|top)$/.test(place ?? '') ? roomIn(silhouetteOf(big)) : null; // prettier-ignore
@@ -361,8 +422,8 @@ export const atPart =
     return [...finished(s, rest), ...clear(s, small, s.palette.groundHex, swapped(s), 1.6)];
   };
 
-/** Several of one figure as one: two look at each other, crossed ones cross, more stand in rows. */
-export function severalAsOne(figure: Figure, count: number, isCrossed: boolean): Figure {
+/** Several of one figure as one: two look at each other or away from each other, crossed ones cross, more stand in rows. */
+export function severalAsOne(figure: Figure, count: number, isCrossed: boolean, isBackToBack = false): Figure {
   const many = Math.min(12, count);
   const b = boundsOf(outlineOf(figure));
   const cx = b.x + b.width / 2;
@@ -374,7 +435,7 @@ export function severalAsOne(figure: Figure, count: number, isCrossed: boolean):
     return join([without(met, grown(outlineOf(over), 2)), over]);
   }
   if (many === 2) {
-    const step = b.width * 0.56;
+    const step = b.width * 0.56 * (isBackToBack ? -1 : 1);
     return join([movedFigure(figure, [1, 0, 0, 1, -step, 0]), movedFigure(figure, [-1, 0, 0, 1, 2 * cx + step, 0])]);
   }
   const columns = many <= 3 ? many : Math.ceil(Math.sqrt(many));

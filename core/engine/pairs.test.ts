@@ -9,7 +9,7 @@ import { packed } from './packed';
 import { severalAsOne } from './pairings';
 import { waysFor } from './pairs';
 import { stageFor, type SceneRequest } from './compose';
-import { sizeOf, union, type Area } from '../path';
+import { grown, intersect, sizeOf, subtract, union, type Area } from '../path';
 
 const request = (prompt: string): SceneRequest => ({ prompt, parts: understand(prompt).parts, kind: null, finish: null, colours: null, detail: null, leeway: 0, position: 0, aspect: 1, flaws: 0, descent: [{ seed: 7, drift: 1 }] }); // prettier-ignore
 const areasOf = (prompt: string): Area[] => compose(request(prompt)).layers.map((l) => l.area);
@@ -206,5 +206,59 @@ describe('several of one figure', () => {
     const [one] = [sizeOf(outlineOf(key))];
     expect(sizeOf(outlineOf(crossed))).toBeLessThan(2 * one);
     expect(sizeOf(outlineOf(crossed))).toBeGreaterThan(1.3 * one);
+  });
+});
+
+describe('two of a kind', () => {
+  const boxes = (prompt: string) => compose({ ...request(prompt), leeway: 0 }).layers.map((l) => boundsOf(l.area));
+  it('turn to one another or away, and are mirror images of one another', () => {
+    for (const how of ['facing each other', 'back to back']) {
+      const all = union(...areasOf(`two lions ${how}`));
+      const b = boundsOf(all);
+      const cx = b.x + b.width / 2;
+      const half = (right: boolean): number => sizeOf(all.filter((ring) => ring[0] > cx === right));
+      expect(half(true) / half(false), how).toBeCloseTo(1, 1);
+      expect(b.width).toBeGreaterThan(80);
+    }
+    const [toward, away] = ['facing each other', 'back to back'].map((how) => massOf(union(...areasOf(`two lions ${how}`)).filter((ring) => boundsOf([ring]).x > 50))); // prettier-ignore
+    // Heads are heavier than tails: they meet in the middle, or are outside.
+    expect(away[0]).toBeGreaterThan(toward[0] + 2);
+  });
+  it('stand in the form that is asked for', () => {
+    const inside = boxes('two foxes back to back, shield');
+    for (const b of inside) {
+      expect(b.x).toBeGreaterThanOrEqual(4);
+      expect(b.x + b.width).toBeLessThanOrEqual(96);
+    }
+    expect(inside[0].height).toBeGreaterThan(80);
+  });
+});
+
+describe('forms, walls, boards and suns', () => {
+  it('hold two figures within the form they are in', () => {
+    const layers = compose(request('an owl and a book in a hexagon')).layers;
+    const hull = layers[0].area;
+    expect(layers.length).toBeGreaterThan(3);
+    for (const { area, clip } of layers.slice(1))
+      expect(sizeOf(intersect(subtract(clip ? intersect(area, clip) : area, grown(hull, 0.2)), grown(hull, 60)))).toBeLessThan(0.5); // prettier-ignore
+  });
+  it('lay bricks in what is made of them, in rows that do not overlap', () => {
+    const wall = compose(request('a house made of bricks')).layers.flatMap((l) => l.area);
+    expect(wall.length).toBeGreaterThan(30);
+    const sum = wall.reduce((total, ring) => total + sizeOf([ring]), 0);
+    expect(sizeOf(union(wall))).toBeCloseTo(sum, 0);
+  });
+  it('put a surfer on a board that lies, and half a sun over the ridge', () => {
+    expect(understand('a bear surfing').parts.figures).toHaveLength(1);
+    const board = boundsOf(compose(request('a bear surfing')).layers[0].area);
+    expect(board.width).toBeGreaterThan(2 * board.height);
+    const [sun, land] = [0, -1].map((at) => boundsOf(compose(request('three mountains and a rising sun')).layers.at(at)!.area)); // prettier-ignore
+    expect(sun.y).toBeLessThan(land.y + land.height / 2);
+    expect(land.y + land.height).toBeGreaterThan(sun.y + sun.height - 8);
+  });
+  it('bring a beak to the flower that is drunk from', () => {
+    const layers = compose(request('a hummingbird drinking from a flower')).layers;
+    const [flower, bird] = [boundsOf(layers[0].area), boundsOf(union(...layers.slice(-3).map((l) => l.area)))];
+    expect(bird.x < flower.x + flower.width && flower.x < bird.x + bird.width).toBe(true);
   });
 });

@@ -2,6 +2,7 @@
 import { isPlural, type PromptFigure, type Relation } from '../prompt';
 import { isCreature } from './built';
 import {
+  aboard,
   above,
   atMouth,
   atPart,
@@ -24,6 +25,8 @@ import {
   onHead,
   passing,
   rooted,
+  risen,
+  sipping,
   sideBySide,
   stacked,
   wreathed,
@@ -87,7 +90,7 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
     case 'on':
       return CELESTIAL.has(b) ? [behind, above] : [above];
     case 'riding':
-      return [above];
+      return /board|^ski$|^sled$/.test(b) ? [aboard] : [above];
     case 'over':
       // A moon over a mountain stands behind it.
       if (CELESTIAL.has(a) && !CELESTIAL.has(b)) return [turnedPair(behind), above];
@@ -141,6 +144,10 @@ const turnedPair =
 const ON_TOP = /^(?:back|head|nose|snout|shoulders?|top|roof)$/;
 /** What one carries things in that has no hands. */
 const MOUTH = /^(?:beak|mouth|bill|jaws?|snout|muzzle|teeth)$/;
+/** What drinks and eats with the thin end of its head. */
+const BILLED =
+  /bird|heron|stork|crane|ibis|flamingo|butterfly|moth|bee$|swallow|kingfisher|toucan|finch|sparrow|parrot|duck|goose|swan|gull|crow/;
+const FEEDING = /^(?:drinking|sipping|feeding|eating|pecking|nibbling|sniffing|smelling)/;
 /** What one sees into from the side. */
 const SEEN_INTO = /^(?:jar|honey pot|bottles?|light bulb|glass|hourglass|heart|bag|snow globe)$/;
 const OPENINGS = /\b(?:door|window|keyhole|fireplace|clock)\b/;
@@ -148,10 +155,15 @@ const OPENINGS = /\b(?:door|window|keyhole|fireplace|clock)\b/;
 /** Ways to put a figure of a prompt together with the one that it stands to, which comes first. */
 export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pair[] {
   const { relation, turned, place } = second;
+  // Whatever is said of sun and land, the one is seen over the other.
+  if (!turned && CELESTIAL.has(second.drawn) && LANDSCAPE.has(first.drawn) && [null, 'with', 'beside', 'on', 'under', 'in front of'].includes(relation)) return [risen, risen, behind]; // prettier-ignore
+  if (turned !== true && LANDSCAPE.has(second.drawn) && CELESTIAL.has(first.drawn) && [null, 'with', 'beside', 'over', 'behind'].includes(relation)) return [turnedPair(risen), turnedPair(risen), turnedPair(behind)]; // prettier-ignore
+  if (/^(?:open |holding )?hand$/.test(first.drawn) && /plant|grow|feed|offer|giv/.test(`${first.pose} ${second.said}`)) return [onHand]; // prettier-ignore
   if (relation === 'beside' && [first, second].some((f) => f.modifiers.includes('crossed'))) return [crossing];
   // What one carries on its back stands there.
   if (!turned && place !== null && ON_TOP.test(place) && ['holding', 'toward', 'with', 'on'].includes(relation ?? '')) return [turnedPair(stacked(42, 66))]; // prettier-ignore
   if (!turned && MOUTH.test(place ?? '') && isCreature(first.drawn) && ['holding', 'with'].includes(relation ?? '')) return [atMouth]; // prettier-ignore
+  if (!turned && BILLED.test(first.drawn) && FEEDING.test(first.pose ?? second.said ?? '')) return [sipping];
   if (relation === 'with' && !turned && OPENINGS.test(second.drawn) && !isCreature(first.drawn)) return [builtIn];
   if (turned && relation === 'as') return [isPaired(place) ? atParts(place!) : atPart(place, true)];
   if (turned && relation === 'around') return [wreathed];

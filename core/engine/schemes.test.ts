@@ -23,5 +23,8 @@ describe('colour schemes', () => {
     }
     expect(naturalHues('fox')).not.toBeNull();
     expect(naturalHues('teapot')).toBeNull();
+    // The last word says what it is; what lives on ice is as cool.
+    expect(naturalHues('clown fish')).toEqual(naturalHues('fish'));
+    expect(naturalHues('polar bear')).not.toEqual(naturalHues('bear'));
   });
 });

@@ -46,34 +46,32 @@ export const SCHEMES: readonly (readonly [string, string, string])[] = [
   ['#33312E', '#C8BBA5', '#3E7C6B'],
 ];
 
-/** Hues in degrees that things have by nature. */
-const NATURAL: readonly [RegExp, number, number][] = [
-  [
-    /leaf|leaves|tree|sprout|seed|cactus|herb|plant|grass|shrub|fern|clover|broccoli|frog|turtle|tortoise|lizard|crocodile|pine|forest|pea|cucumber|avocado|lime|vine|bamboo|reed/,
-    110,
-    175,
-  ],
-  [
-    /sun|moon|star|lamp|lantern|candle|banana|lemon|bee|corn|cheese|chick|light|bulb|crown|trophy|lightning|key|wheat|honey|giraffe/,
-    62,
-    112,
-  ],
-  [/drop|wave|water|fish|whale|dolphin|shark|cloud|snow|rain|ice|boat|ship|anchor|umbrella|seal|penguin|swallow/, 205, 275],
-  [/fox|carrot|pumpkin|orange|flame|fire|tiger|lion|basketball|goldfish|lobster|crab/, 28, 68],
-  [
-    /hedgehog|bear|beaver|acorn|chestnut|coffee|log|wood|owl|horse|squirrel|mushroom|bread|otter|deer|nest|guitar|violin|barrel/,
-    35,
-    85,
-  ],
-  [/heart|apple|cherr|strawberr|tomato|rose|ladybug|lady beetle|chili|pepper|rooster/, 5, 40],
+/** Hues in degrees that things have by nature, or are shown in by custom: the first that has a name counts. */
+const NATURAL: readonly (readonly [names: string, from: number, to: number])[] = [
+  ['leaf leaves tree sprout seed cactus herb plant grass shrub fern clover broccoli frog toad turtle tortoise lizard crocodile alligator chameleon dinosaur cobra snake python mantis grasshopper caterpillar dragon parrot pine forest pea cucumber avocado lime vine bamboo reed tea kale cabbage olive mint moss garden tent hops artichoke cypress watermelon', 110, 175],
+  ['sun moon star lamp lantern candle banana lemon bee corn cheese chick duckling light bulb crown trophy lightning key wheat honey giraffe lion canary beer sunflower butter trumpet saxophone goblet medal', 62, 112],
+  ['drop wave water fish swordfish piranha whale narwhal dolphin shark cloud snow rain ice boat ship canoe anchor umbrella seal penguin swallow swan goose gull stork heron dove elephant wolf rhino hippo koala mouse rat raccoon badger panda zebra cat pigeon magpie crow raven walrus airplane rocket balloon tooth knight sword shield robot iceberg bluebell kingfisher', 205, 275],
+  ['fox carrot pumpkin orange flame fire tiger basketball goldfish lobster crab shrimp clownfish phoenix brick fireplace monarch', 28, 68],
+  ['hedgehog bear beaver rabbit hare acorn chestnut coffee log wood owl horse pony squirrel mushroom bread otter deer stag reindeer moose elk nest guitar violin mandolin barrel donkey mule kangaroo dog puppy sloth monkey gorilla camel llama alpaca bison bull ox cow goat sheep ram boar meerkat capybara hamster mole weasel eagle hawk falcon sparrow wren turkey pheasant chicken hen kiwi snail walnut almond hazelnut cookie chocolate pretzel croissant cake boot saddle whisky cigar moustache beard gingerbread bagel waffle pinecone antlers cello', 35, 85],
+  ['heart apple cherry cherries strawberry raspberry tomato rose ladybug ladybird beetle chili pepper rooster flamingo pig piglet lips poppy salmon steak wine mitten', 0, 40],
+  ['grape grapes plum lavender octopus squid eggplant orchid crocus blackberry butterfly jellyfish amethyst thistle iris fig', 285, 345],
 ]; // prettier-ignore
 
+const HUES = new Map(NATURAL.flatMap(([names, from, to]) => names.split(' ').map((n) => [n, [from, to] as const] as const))); // prettier-ignore
+
+/** What lives on the ice, and is as cool as that. */
+const PALE = /^(?:polar|arctic|snowy|snow|ice)\b/i;
 const NIGHT = /moon|star|night|planet|comet|telescope/;
 
 /** The hues that a thing has by nature, in degrees from and to; null where it can be of any. */
 export function naturalHues(name: string): readonly [number, number] | null {
-  const found = NATURAL.find(([words]) => words.test(name));
-  return found ? [found[1], found[2]] : null;
+  if (PALE.test(name)) return [205, 275];
+  // The last word of a name says what it is: a lion fish is a fish.
+  for (const word of name.toLowerCase().split(' ').reverse()) {
+    const found = HUES.get(word) ?? HUES.get(word.replace(/s$/, ''));
+    if (found) return found;
+  }
+  return null;
 }
 
 /** A scheme for what a prompt is of: among those that its own colour leads, or at least supports, where it has one. */

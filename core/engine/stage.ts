@@ -76,7 +76,10 @@ const TOOLS: readonly (readonly [RegExp, string])[] = [
 /** Builds the figure of a prompt's word; of an animal or somebody its head alone, where that is wanted. */
 export function figureFor(stage: Stage, figure: PromptFigure, index: number, isHead = false): Figure {
   if (index === 0 && stage.given) return stage.given.figure;
-  const { pose, expression, modifiers } = figure;
+  const { expression, modifiers } = figure;
+  // How two turn to one another is seen from the side.
+  const isTurned = modifiers.some((m) => /^(?:back|face|nose|beak|head|tail) to |facing each other/.test(m)) && isCreature(figure.drawn); // prettier-ignore
+  const pose = figure.pose ?? (isTurned ? ['sitting', 'standing'][stage.idea % 2] : null);
   const tool = pose ? TOOLS.find(([does]) => does.test(pose))?.[1] : undefined;
   const isBusy = tool && isCreature(figure.drawn) && !stage.parts.figures.some((f) => f.to === index);
   if (isBusy) {

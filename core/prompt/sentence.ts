@@ -49,6 +49,7 @@ export class Sentence extends Cursor {
   ) {
     super(tokens);
     this.cast = new Cast(kind);
+    this.markPostures();
     while (this.end < tokens.length) {
       let to = this.end;
       while (to < tokens.length && !CLOSES.test(tokens[to].text)) to++;
@@ -67,12 +68,32 @@ export class Sentence extends Cursor {
     this.start = this.i;
     while (this.i < this.end) {
       const at = this.i;
-      if (this.tokens[at].part !== null || this.clause()) {
+      if (this.posture() || this.tokens[at].part !== null || this.clause()) {
         if (this.i === at) this.i++;
         continue;
       }
       this.other();
     }
+  }
+
+  /** "Back to back", "side by side": how two stand to one another, which is no name and no relation. */
+  private isPosture(at: number): boolean {
+    const [what, by, again] = [0, 1, 2].map((k) => this.tokens[at + k]?.text ?? '');
+    return again === what && /^(?:to|by)$/.test(by) && /^(?:back|face|side|head|nose|beak|cheek|tail)$/.test(what);
+  }
+
+  /** Postures are found before the names that they stand after, which would take their first word in. */
+  private markPostures(): void {
+    this.tokens.forEach((token, at) => {
+      if (token.part === null && this.isPosture(at)) this.mark(at, at + 3, 'modifier');
+    });
+  }
+
+  private posture(): boolean {
+    if (this.tokens[this.i].part !== 'modifier' || !this.isPosture(this.i)) return false;
+    this.cast.latest?.modifiers.push(this.tokens.slice(this.i, this.i + 3).map((t) => t.text).join(' ')); // prettier-ignore
+    this.i += 3;
+    return true;
   }
 
   /** Tries what can stand here, most binding first; false where none does. */
@@ -363,7 +384,8 @@ export class Sentence extends Cursor {
   private saysWhose(found: Phrase): boolean {
     if (this.tokens[found.to]?.part !== 'kind' || this.cast.figures.length > 0) return false;
     const isFollowed = this.isFollowed(found.to);
-    const isSaid = found.word.includes(' ') || found.modifiers.length > 0 || (isFollowed && !found.hasArticle);
+    const isIcon = /^(?:icons?|symbols?|pictograms?)$/.test(this.word(found.to));
+    const isSaid = found.word.includes(' ') || found.modifiers.length > 0 || (isFollowed && !(found.hasArticle && isIcon)); // prettier-ignore
     // A tea house is a trade, a red house is none.
     const isHouse = /^(?:house|room|works|shed|yard|mill|kitchen|corner)$/.test(found.head) && isFollowed && ['food', 'substance', 'plant'].includes(nounKind(found.word.split(' ')[0]) ?? '') && found.word.includes(' '); // prettier-ignore
     const isMaker = /(?:er|or|ist)s?$/.test(found.head) && nounKind(found.head) === 'person';
@@ -387,7 +409,8 @@ export class Sentence extends Cursor {
     found.unknown.forEach((w) => this.notUnderstood.push(w));
     this.i = found.to;
     const { head } = found;
-    const isAlone = from === this.start && this.i >= this.end;
+    const isAlone =
+      from === this.start && (this.i >= this.end || (this.tokens[this.i]?.part === 'kind' && !this.isFollowed(this.i)));
     const governor = this.cast.last === null ? null : this.cast.governor(this.pending, found, this.joined);
     const owner = governor === null ? null : this.cast.figures[governor];
     const asWhole = (part: WordPart): true => {

@@ -142,7 +142,7 @@ export const KIND_WORDS: readonly [RegExp, Kind][] = [
   [/\b(?:wordmark|word mark|logotype)\b/, 'wordmark'],
   [/\b(?:combination(?: mark| logo)?|lockup|logo and name|mark and name)\b/, 'combination'],
   [
-    /\b(?:emblem|(?<!(?:wearing|with|holding|sheriff|police|star) (?:an? )?)badge|roundel|seal of|crest(?= (?:of|for|with)\b|\s*(?:[,;.|]|$))|coat of arms)\b|(?<=(?:^|[,|])\s*(?:an? )?)(?:round |wax )?(?:seal|stamp)(?=\s*(?:[,|.]|$)|(?: for| reading| saying| with the words?)\b)|(?<=^(?:an? )?)stamp(?= (?:of|with)\b)/,
+    /\b(?:emblem|(?<!(?:wearing|with|holding|sheriff|police|star) (?:an? )?)badge|roundel|seal of|crest(?= (?:of|for|with)\b|\s*(?:[,;.|]|$))|coat of arms)\b|(?<=[,|]\s*)shield(?=\s*(?:[,|.]|$))|(?<=(?:^|[,|])\s*(?:an? )?)(?:round |wax )?(?:seal|stamp)(?=\s*(?:[,|.]|$)|(?: for| reading| saying| with the words?)\b)|(?<=^(?:an? )?)stamp(?= (?:of|with)\b)/,
     'emblem',
   ],
   [/\babstract(?: mark| logo)?\b/, 'abstract'],
@@ -159,7 +159,8 @@ const within = (names: string, ending = '(?! (?:of|made)\\b)'): RegExp => new Re
 export const SHAPE_WORDS: readonly [RegExp, Shape][] = [
   [within('circle|round frame|ring|roundel'), 'circle'],
   [/\bcircular(?: (?:frame|shape|form))?\b|\b(?:circle|ring|round)[- ](?:frame|shaped?|border)\b|\bround (?=emblem|badge|logo|mark|icon|seal|stamp)/, 'circle'],
-  [/\b(?:(?:in|inside|on|within) )?(?:an? )?shield(?:[- ]shaped| shape| frame)\b/, 'shield'],
+  [/\b(?:(?:in|inside|on|within) )?(?:an? )?shield(?:[- ]shaped| shape| frame)\b|(?<=[,|]\s*)shield(?=\s*(?:[,|.]|$))/, 'shield'],
+  [within('shield'), 'shield'],
   [within('hexagon'), 'hexagon'],
   [/\bhexagonal(?: (?:frame|shape))?\b|\bhexagon[- ](?:frame|shaped?)\b/, 'hexagon'],
   [/\b(?:(?:in|inside|on|within) )?(?:an? )?(?:diamond|lozenge)[- ](?:shaped?|frame)\b/, 'diamond'],

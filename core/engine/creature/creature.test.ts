@@ -4,6 +4,8 @@ import { disc } from '../area';
 import { outlineOf, silhouetteOf, type Figure, type Part } from '../figure';
 import { curledParts, CREATURES, creatureOf, dressFrom, EXPRESSION_NAMES, expressionOf, faceParts, figureParts, GESTURES, handParts, headParts, isRole, POSES, ROLE_NAMES, sideParts, STANCE_NAMES, stanceOf, TONES } from '.'; // prettier-ignore
 import { hatParts, type Hat } from './dress';
+import { measuresOf } from './head';
+import { browOf } from './mascot';
 import { bone, DARK, filleted, spline, taper } from './pieces';
 
 const still = (): number => 0;
@@ -250,5 +252,22 @@ describe('hands', () => {
     const own = silhouette(handParts(gesture, still));
     expect(islands(own)).toBe(1);
     for (const other of GESTURES) if (other !== gesture) expect(alike(own, silhouette(handParts(other, still)))).toBeLessThan(0.93); // prettier-ignore
+  });
+});
+
+describe('where a hat sits', () => {
+  it('leaves the eyes free, on every head', () => {
+    for (const [name, kind] of kinds) {
+      const m = measuresOf(kind, still);
+      const peak = boxOfRuns(union(...hatParts('cap', browOf(kind, m), 1, 2).front.map((p) => p.area)))!;
+      const isBetween = kind.marks.includes('bumps');
+      if (isBetween) expect(peak.width / 2, name).toBeLessThan(m.apart - 3);
+      else expect(peak.y + peak.height, name).toBeLessThan(m.eyeY - 3);
+    }
+  });
+  it('has long ears lean out beside it', () => {
+    const rabbit = CREATURES.get('rabbit')!;
+    const widthOf = (isCovered: boolean): number => boxOfRuns(silhouette(headParts(rabbit, 'calm', still, isCovered)))!.width; // prettier-ignore
+    expect(widthOf(true)).toBeGreaterThan(widthOf(false) + 15);
   });
 });

@@ -31,7 +31,13 @@ function skullOf(kind: Kind, t: Spread): Head {
 }
 
 /** Both ears, behind the head: the outer part, and what is seen in it. */
-function earParts([form, size]: readonly [Ears, number], h: Head, t: Spread, hasTips: boolean): Part[] {
+function earParts(
+  [form, size]: readonly [Ears, number],
+  h: Head,
+  t: Spread,
+  hasTips: boolean,
+  isCovered: boolean,
+): Part[] {
   const s = size * (1 + 0.1 * t('ears'));
   const [rootX, rootY] = [50 + h.crown * 0.72, h.top + 6];
   const ears = (outer: Area, inner: Area, tone: Tone = ACCENT): Part[] => [piece(FUR, both(outer)), piece(tone, both(inner))]; // prettier-ignore
@@ -53,8 +59,8 @@ function earParts([form, size]: readonly [Ears, number], h: Head, t: Spread, has
       return ears(disc(x, y, r), disc(x, y + 1, r * 0.56));
     }
     case 'long': {
-      const lean = 0.16 + 0.1 * t('lean');
-      const at = [50 + h.crown * 0.5, h.top + 8] as const;
+      const lean = (isCovered ? 0.62 : 0.16) + 0.1 * t('lean');
+      const at = [50 + h.crown * (isCovered ? 0.84 : 0.5), h.top + (isCovered ? 13 : 8)] as const;
       const outer = moved(oval(at[0], at[1] - 25 * s, 7.6 * Math.sqrt(s), 29 * s), turnAbout([at[0], at[1]], lean));
       const inner = moved(oval(at[0], at[1] - 23 * s, 3.6 * Math.sqrt(s), 21 * s), turnAbout([at[0], at[1]], lean));
       const tips = hasTips ? [piece(DARK, both(intersect(outer, box(0, -90, 140, 90 + h.top - 28 * s))))] : [];
@@ -364,11 +370,14 @@ function eyesAt(
   };
 }
 
-/** A head from the front, in a field of 100 x 100, its skull about the middle: parts from the bottom up. */
-export function headParts(kind: Kind, expression: Expression, t: Spread): Part[] {
+/** What a hat lies on. */
+const ON_TOP: ReadonlySet<Mark> = new Set<Mark>(['forelock', 'quiff', 'crest', 'sail']);
+
+/** A head from the front, in a field of 100 x 100, its skull about the middle: parts from the bottom up. Under a hat, long ears lean out beside it. */
+export function headParts(kind: Kind, expression: Expression, t: Spread, isCovered = false): Part[] {
   const h = skullOf(kind, t);
   const muzzle = muzzleParts(kind, h, t, expression);
-  const marks = kind.marks.map((m) => markParts(m, h, t));
+  const marks = kind.marks.filter((m) => !(isCovered && ON_TOP.has(m))).map((m) => markParts(m, h, t));
   const tusks =
     kind.marks.includes('tusks') && kind.muzzle === 'cat'
       ? [piece(LIGHT, both(taper([56, h.bottom - 12, 3], [57, h.bottom, 2.6], [58, h.bottom + 11, 1])))]
@@ -393,7 +402,7 @@ export function headParts(kind: Kind, expression: Expression, t: Spread): Part[]
   return [
     ...marks.flatMap((m) => m.behind ?? []),
     ...(kind.horns ? hornParts(kind.horns, h, t) : []),
-    ...(kind.ears ? earParts(kind.ears, h, t, kind.marks.includes('tips')) : []),
+    ...(kind.ears ? earParts(kind.ears, h, t, kind.marks.includes('tips'), isCovered) : []),
     piece(FUR, h.area),
     ...marks.flatMap((m) => m.on ?? []),
     ...muzzle.on,

@@ -2,7 +2,7 @@
 import { areaFrom, boxOfRuns, grown, intersect, moved, parsePath, subtract, union, type Area } from '../../path';
 import { box, disc, starArea } from '../area';
 import type { Part } from '../figure';
-import { eyewearParts, hatParts, type Dress } from './dress';
+import { eyewearParts, hatParts, type Brow, type Dress } from './dress';
 import type { Expression } from './face';
 import { headParts, measuresOf } from './head';
 import type { Kind } from './kinds';
@@ -81,6 +81,15 @@ function clothTones(kind: Kind): { main: Tone; trim: Tone } {
 
 const isBird = (kind: Kind): boolean => ['beak', 'hook', 'bill', 'great', 'slender'].includes(kind.muzzle);
 
+/** Where a hat sits: over the eyes, however near the crown they are, and between those that stand on bumps. */
+export function browOf(kind: Kind, m: ReturnType<typeof measuresOf>): Brow {
+  const isBetween = kind.marks.includes('bumps');
+  const half = isBetween ? 0.44 * m.apart : m.crown + 1.5;
+  // A brim hangs down by two fifths of half its width; the eye and some room are below it.
+  const y = isBetween ? m.top + 1.5 : Math.min(m.top + 7.5, m.eyeY - 0.42 * half - 6.5);
+  return { x: 50, y, half, middle: m.middle, cheek: m.cheek };
+}
+
 /** A whole figure: parts from the bottom up, in a field that is 100 wide. */
 export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part[] {
   const { dress, held, crop, age } = options;
@@ -91,11 +100,11 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const neckY = 46;
   // The head, its chin a little over the neck.
   const onHead = (parts: readonly Part[]): Part[] => parts.map((p) => ({ ...p, area: moved(p.area, [hs, 0, 0, hs, 50 - 50 * hs, neckY + 3 - hs * m.bottom]) })); // prettier-ignore
-  const brow = { x: 50, y: m.top + 7.5, half: m.crown + 1.5, middle: m.middle, cheek: m.cheek };
+  const brow = browOf(kind, m);
   const hat = dress.hat ? hatParts(dress.hat, brow, main, trim) : null;
   const isLong = kind.skull === 'long' || kind.skull === 'slim';
   const glasses = dress.eyes ? eyewearParts(dress.eyes, m.eyeY, m.apart, Math.max(5.2, m.apart * (isLong ? 0.62 : 0.56))) : [];
-  const head = onHead([...(hat?.behind ?? []), ...headParts(kind, options.expression, t), ...glasses, ...(hat?.front ?? [])]);
+  const head = onHead([...(hat?.behind ?? []), ...headParts(kind, options.expression, t, hat !== null), ...glasses, ...(hat?.front ?? [])]);
   if (crop === 'head') return head;
 
   const isStout = kind.body?.build === 'heavy' || kind.body?.build === 'bear' || kind.muzzle === 'grooves' || kind.skull === 'wide';
