@@ -287,10 +287,18 @@ function withRidden(stage: Stage): Stage {
   return { ...stage, parts: { ...stage.parts, figures: [{ ...first, pose: 'standing' }, board] } };
 }
 
+/** "With steam forming a bird": the bird is where the steam would be. */
+function withFormed(stage: Stage): Stage {
+  const [first, second, third, ...rest] = stage.parts.figures;
+  if (!third || third.relation !== 'as' || third.to !== 1 || third.turned || !/^(?:smoke|steam|flame|fire|cloud)$/.test(second.drawn)) return stage; // prettier-ignore
+  return { ...stage, parts: { ...stage.parts, figures: [first, { ...third, relation: 'over', turned: true, to: 0 }, ...rest] } }; // prettier-ignore
+}
+
 /** The figures of a prompt in one picture; two or more in the form that is asked for. */
 export function together(stage: Stage): Layer[] {
   const { shape, figures } = stage.parts;
-  if (!shape || shape === 'banner' || figures.length < 2 || stage.given) return figuresOf(withRidden(stage));
+  if (!shape || shape === 'banner' || figures.length < 2 || stage.given)
+    return figuresOf(withFormed(withRidden(stage)));
   const [field] = stage.palette.inks;
   const r = 45;
   const hull = FORMS[shape](r);

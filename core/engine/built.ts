@@ -147,7 +147,7 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
 }
 
 /** What is known by something that a body built from the side does not have: a long neck bent, a tail over the back, two eyes in front, wings of skin. */
-const NOT_ASIDE = new Set(['dragon', 'squirrel', 'owl', 'swan']);
+const NOT_ASIDE = new Set(['dragon', 'squirrel', 'owl', 'swan', 'flamingo']);
 
 /** How a body is best seen from the side where nothing is said: what has hooves does not sit, and what is heavy does not leap. */
 const SIDES: Readonly<Record<string, readonly Pose[]>> = {

@@ -14,6 +14,7 @@ import {
 import { hexToOklab, oklabToOklch } from '../colour';
 import { intersect, moved, sizeOf, union, type Area } from '../path';
 import { KINDS, RELATION_NAMES } from '../prompt';
+import { boundsOf } from './area';
 import { compose } from './compose';
 import { placed } from './figure';
 import { sceneOf } from './request';
@@ -107,6 +108,42 @@ describe('what can be drawn', () => {
     expect(inked(draw(prompt, 0, { leeway: 0 }))).toBeGreaterThan(0.04);
     if (relation !== 'in the manner of')
       expect(differenceOf(draw(prompt, 0, { leeway: 0 }), draw('fox', 0, { leeway: 0 }))).toBeGreaterThan(1);
+  });
+});
+
+const compose4 = (prompt: string) => [0, 1, 2, 3].map((position) => compose({ prompt, parts: understand(prompt).parts, kind: null, finish: null, colours: null, detail: null, leeway: 50, position, aspect: 1, flaws: 0, descent: [{ seed: 7, drift: 1 }] }).layers); // prettier-ignore
+
+describe('wordmarks with a figure', () => {
+  it.each(['wordmark "Velvet Fern" with a leaf', 'wordmark "Northwind" with a swallow', 'wordmark "Skil" with a key'])(
+    'have it in every one: %s',
+    (prompt) => {
+      const without = compose4(prompt.replace(/ with .*/, ''));
+      const having = compose4(prompt);
+      having.forEach((layers, i) => expect(layers.length, `${i}`).toBeGreaterThan(1));
+      // Nothing runs out of the field.
+      for (const layers of [...having, ...without]) {
+        const b = boundsOf(layers.flatMap((l) => l.area));
+        expect(b.x).toBeGreaterThan(0);
+        expect(b.x + b.width).toBeLessThan(100);
+      }
+    },
+  );
+});
+
+describe('whose mark it is', () => {
+  it.each([
+    ['a bear holding a honey pot, jam maker', 'bear, honey pot'],
+    ['a comb, barber shop emblem', 'comb'],
+    ['a bakery mascot, a loaf of bread', 'bread'],
+    ['a koala barista mascot', 'koala'],
+    ['a bakery icon', 'bakery'],
+    ['two foxes back to back, shield', 'fox'],
+  ])('is no figure: %s', (prompt, figures) => {
+    expect(
+      understand(prompt)
+        .figures.map((f) => f.drawn)
+        .join(', '),
+    ).toBe(figures);
   });
 });
 

@@ -2,7 +2,7 @@ import { boundsOf, box, ringOf, tile, turnedBy } from './area';
 import { intersect, grown, subtract, moved, union, type Area } from '../path';
 import { together } from './arrange';
 import { onField } from './field';
-import { outlineOf, placed, silhouetteOf, type Figure } from './figure';
+import { movedFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
 import { layerOf, scaled, type Layer } from './layer';
 import { filledWith } from './packed';
 import { FACE_NAMES, lineIn, setLine } from './letters';
@@ -170,28 +170,55 @@ export function wordmark(stage: Stage): Layer[] {
     ...form(stage, tile(50, 50, b.width / 2 + 8, 6, b.height / 2 + 9), first),
     ...finished(stage, lettersFigure('word', [moved(all, [0.92, 0, 0, 0.92, 4, 4])]), first, onField(stage, first)),
   ];
-  /** A round letter becomes the figure, when the prompt has one. */
-  const withFigure = (): Layer[] => {
+  const figure = stage.parts.figures.length ? figureFor(stage, stage.parts.figures[0], 0) : null;
+  const nameOf = (areas: readonly Area[]): Layer[] => finished(stage, lettersFigure('word', [union(...areas)]));
+  const sized = (cx: number, cy: number, side: number): Figure => placed(figure!, { cx, cy, side, fill: 1 });
+  const other = (f: Figure): Layer[] => finished(stage, f, palette.groundHex, [second, first]);
+  /** Letters and figure together as wide as there is room for. */
+  const fitted = (layers: Layer[]): Layer[] => {
+    const all = boundsOf(layers.flatMap((l) => l.area));
+    const k = Math.min(1.2, wide / Math.max(1, all.width));
+    return scaled(layers, k, -k * (all.x + all.width / 2 - 50), -k * (all.y + all.height / 2 - 50));
+  };
+  /** Before the name, a little higher than it. */
+  const before = (): Layer[] => {
+    const side = b.height * 1.5;
+    const f = sized(b.x - side * 0.62, b.y + b.height / 2, side);
+    const fb = boundsOf(outlineOf(f));
+    return fitted([...nameOf(letters), ...other(movedFigure(f, [1, 0, 0, 1, b.x - b.height * 0.24 - (fb.x + fb.width), 0]))]); // prettier-ignore
+  };
+  /** A round letter becomes the figure; where there is none, it stands before the name. */
+  const asLetter = (): Layer[] => {
     const at = [...upper].findIndex((c) => /[oO0]/.test(c));
     const drawn = [...upper].filter((c) => c !== ' ');
     const index = at < 0 ? -1 : [...upper].slice(0, at).filter((c) => c !== ' ').length;
-    if (index < 0 || !stage.parts.figures.length || letters.length !== drawn.length) return ruled();
+    if (index < 0 || letters.length !== drawn.length) return before();
     const lb = boundsOf(letters[index]);
-    const f = placed(figureFor(stage, stage.parts.figures[0], 0), {
-      cx: lb.x + lb.width / 2,
-      cy: lb.y + lb.height / 2,
-      side: Math.max(lb.width, lb.height) * 1.12,
-      fill: 1,
-    });
-    return [
-      ...finished(stage, lettersFigure('word', [union(...letters.filter((_, i) => i !== index))])),
-      ...finished(stage, f, palette.groundHex, [second, first]),
-    ];
+    const f = sized(lb.x + lb.width / 2, lb.y + lb.height / 2, Math.max(lb.width, lb.height) * 1.12);
+    return [...nameOf(letters.filter((_, i) => i !== index)), ...other(f)];
   };
-  return arrangement(
-    stage,
-    stage.parts.figures.length ? [withFigure, plain, ruled, plated, twoInks] : [plain, ruled, twoInks, striped, plated],
-  )();
+  /** In the gap between two words, which is made wide enough for it. */
+  const between = (): Layer[] => {
+    const gap = upper.indexOf(' ');
+    if (gap < 0 || letters.length !== [...upper].filter((c) => c !== ' ').length) return perched();
+    const [head, tail] = [letters.slice(0, gap), letters.slice(gap)];
+    const [hb, tb] = [boundsOf(head.flat()), boundsOf(tail.flat())];
+    const f = sized(0, b.y + b.height / 2, b.height * 1.1);
+    const fb = boundsOf(outlineOf(f));
+    const air = b.height * 0.22;
+    const x = hb.x + hb.width + air;
+    const right = x + fb.width + air - tb.x;
+    return fitted([...nameOf([...head, ...tail.map((a) => moved(a, [1, 0, 0, 1, right, 0]))]), ...other(movedFigure(f, [1, 0, 0, 1, x - fb.x, 0]))]); // prettier-ignore
+  };
+  /** On the last letter, as if it had settled there. */
+  const perched = (): Layer[] => {
+    const last = boundsOf(letters.at(-1)!);
+    const f = sized(last.x + last.width * 0.6, 0, b.height * 0.95);
+    const fb = boundsOf(outlineOf(f));
+    return fitted([...nameOf(letters), ...other(movedFigure(f, [1, 0, 0, 1, 0, last.y - b.height * 0.04 - (fb.y + fb.height)]))]); // prettier-ignore
+  };
+  // Whoever asks for a figure gets it in every one.
+  return arrangement(stage, figure ? [asLetter, between, before, perched] : [plain, ruled, twoInks, striped, plated])();
 }
 
 /** A mark with its name beside or below it. */

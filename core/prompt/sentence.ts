@@ -26,6 +26,10 @@ const STANDING: Readonly<Record<string, Link>> = {
 /** What one does at something, and takes from it. */
 const FEEDS = /^(?:drinking|sipping|eating|feeding|pecking|grazing|nibbling|picking)\b/;
 
+/** Who makes or sells what stands before. */
+const MAKERS =
+  /^(?:makers?|sellers?|growers?|merchants?|dealers?|suppl(?:y|ies|iers?)|importers?|producers?|repairs?|rentals?)$/;
+
 export class Sentence extends Cursor {
   readonly cast: Cast;
   readonly fromTrade: Draft[] = [];
@@ -430,7 +434,8 @@ export class Sentence extends Cursor {
     }
     // "Weather icons: sun, rain": what they are about.
     if (this.kind === 'icon sheet' && this.tokens[found.to]?.part === 'kind' && this.tokens.slice(found.to).some((t) => t.text === ':')) return asWhole('trade'); // prettier-ignore
-    const isTrade = (TRADE_NOUNS.has(head) && !found.isNamed && isAlone && this.cast.figures.length > 0) || this.saysWhose(found); // prettier-ignore
+    const isMaker = MAKERS.test(head) && found.attributive.length > 0 && !found.hasAnimal;
+    const isTrade = ((TRADE_NOUNS.has(head) || isMaker) && !found.isNamed && isAlone && this.cast.figures.length > 0) || this.saysWhose(found); // prettier-ignore
     if (this.inTrade || isTrade) {
       const draft = this.tradeDraft(found);
       if (draft) this.fromTrade.push(draft);
