@@ -228,7 +228,9 @@ describe('a commission, from brief to package', () => {
       await encodePng(drawCandidate({ prompt: 'hedgehog, pencil sketch', sizePx: 400 }, 0).picture),
     );
     await writeFile(fake, 'not a picture');
-    const chooser = (await page.$('input[type=file]')) as import('puppeteer-core').ElementHandle<HTMLInputElement>;
+    const chooser = (await page.$(
+      'input[type=file][aria-label="Pictures and drawings to bring in"]',
+    )) as import('puppeteer-core').ElementHandle<HTMLInputElement>;
     await chooser.uploadFile(sketch);
     await page.waitForSelector('[aria-label="Brought in"] [data-candidate]');
     await chooser.uploadFile(fake);
