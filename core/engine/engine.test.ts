@@ -137,6 +137,8 @@ describe('whose mark it is', () => {
     ['a bakery mascot, a loaf of bread', 'bread'],
     ['a koala barista mascot', 'koala'],
     ['a bakery icon', 'bakery'],
+    ['a lantern hanging from a branch, guest house logo', 'lantern, twig'],
+    ['a plough and three ears of wheat', 'plough, wheat'],
     ['two foxes back to back, shield', 'fox'],
   ])('is no figure: %s', (prompt, figures) => {
     expect(

@@ -490,7 +490,8 @@ const MADE_OF = new Set('wooden stone metal paper glass gold golden silver iron 
 
 /** The figure for a word or phrase, singular or plural, and how it was found; null when the engine has none. */
 export function findFigure(phrase: string): FoundFigure | null {
-  const forms = singulars(phrase);
+  // Of "ears of wheat" the ears are several.
+  const forms = [...singulars(phrase), ...(/^\w+s of \w/.test(phrase) ? [phrase.replace(/^(\w+)s of /, '$1 of ')] : [])]; // prettier-ignore
   for (const form of forms) {
     if (isBuilt(form)) return { word: phrase, drawn: form, via: 'name' };
     if (Object.hasOwn(SYNONYMS, form)) return { word: phrase, drawn: SYNONYMS[form], via: 'synonym' };

@@ -434,7 +434,7 @@ export class Sentence extends Cursor {
     }
     // "Weather icons: sun, rain": what they are about.
     if (this.kind === 'icon sheet' && this.tokens[found.to]?.part === 'kind' && this.tokens.slice(found.to).some((t) => t.text === ':')) return asWhole('trade'); // prettier-ignore
-    const isMaker = MAKERS.test(head) && found.attributive.length > 0 && !found.hasAnimal;
+    const isMaker = found.attributive.length > 0 && !found.hasAnimal && (MAKERS.test(head) || (/^(?:house|inn|mill|works|yard)$/.test(head) && found.found?.via !== 'name' && this.tokens[this.i]?.part === 'kind')); // prettier-ignore
     const isTrade = ((TRADE_NOUNS.has(head) || isMaker) && !found.isNamed && isAlone && this.cast.figures.length > 0) || this.saysWhose(found); // prettier-ignore
     if (this.inTrade || isTrade) {
       const draft = this.tradeDraft(found);
