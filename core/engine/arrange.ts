@@ -2,15 +2,25 @@ import type { PromptFigure } from '../prompt';
 import { boundsOf, box, disc, ringOf, tile } from './area';
 import { grown, intersect, rim, sizeOf } from '../path';
 import { drawingCount } from './build';
-import { clipped, movedFigure, outlineOf, placed, seenParts, silhouetteOf, type Figure, type Place } from './figure';
+import {
+  clipped,
+  movedFigure,
+  outlineOf,
+  placed,
+  seenParts,
+  silhouetteOf,
+  upright,
+  type Figure,
+  type Place,
+} from './figure';
 import { isCreature } from './built';
 import { onField, recoloured } from './field';
 import { layerOf, scaled, type Layer } from './layer';
-import { inHand, severalAsOne, swapped, upright } from './pairings';
+import { inHand, severalAsOne, swapped } from './pairings';
 import { waysFor } from './pairs';
 import { symmetryOf } from './symmetry';
 import { isThing } from './things';
-import { arrangement, banned, clear, figureFor, finished, form, FORMS, type Stage } from './stage';
+import { arrangement, banned, clear, figureFor, finished, form, FORMS, standingOf, type Stage } from './stage';
 
 /** The largest share of its field that a figure alone takes. */
 const WHOLE: Place = { cx: 50, cy: 50, side: 84 };
@@ -200,29 +210,16 @@ export function several(stage: Stage, figure: Figure, count: number, oneRow: boo
 function twoAlike(stage: Stage, figure: Figure, said: readonly string[]): Layer[] {
   const { inks, groundHex } = stage.palette;
   const one = placed(figure, { cx: 50, cy: 50, side: 60, fill: 0.9 });
+  const ways = symmetryOf(one) > 0.87 ? (['toward', 'behind'] as const) : (['toward', 'behind', 'away', 'behind'] as const); // prettier-ignore
+  const way = standingOf(said) ?? ways[stage.idea % ways.length];
+  if (way !== 'behind') return fitLayers(finished(stage, severalAsOne(one, 2, way)), 88);
   const b = boundsOf(outlineOf(one));
-  const cx = b.x + b.width / 2;
-  const mirrored = movedFigure(one, [-1, 0, 0, 1, 2 * cx, 0]);
-  const isBack = said.some((m) => /^(?:back|tail) to/.test(m));
-  const isFace = !isBack && said.some((m) => /^(?:face|nose|beak|head|cheek) to|^facing each other/.test(m));
-  const isEven = symmetryOf(one) > 0.87;
-  const way = isBack ? 'away' : isFace ? 'toward' : (isEven ? ['abreast', 'behind'] as const : ['toward', 'behind', 'away', 'behind'] as const)[stage.idea % (isEven ? 2 : 4)]; // prettier-ignore
-  if (way === 'behind') {
-    const back = movedFigure(one, [0.9, 0, 0, 0.9, 0.1 * cx + 0.44 * b.width, 0.1 * (b.y + b.height) - 0.1 * b.height]);
-    return fitLayers(
-      [...finished(stage, back, groundHex, swapped(stage)), ...clear(stage, one, groundHex, inks, 2)],
-      86,
-    );
-  }
-  const toRight = (one.facing ?? 1) > 0 ? one : mirrored;
-  const toLeft = toRight === one ? mirrored : one;
-  const [left, right] = way === 'away' ? [toLeft, toRight] : [toRight, toLeft];
-  const step = b.width / 2 + 1.2;
-  return fitLayers([...finished(stage, movedFigure(left, [1, 0, 0, 1, -step, 0])), ...finished(stage, movedFigure(right, [1, 0, 0, 1, step, 0]))], 88); // prettier-ignore
+  const back = movedFigure(one, [0.9, 0, 0, 0.9, 0.1 * (b.x + b.width / 2) + 0.44 * b.width, 0.1 * b.y]);
+  return fitLayers([...finished(stage, back, groundHex, swapped(stage)), ...clear(stage, one, groundHex, inks, 2)], 86);
 }
 
 /** Layers made smaller or larger and moved, so that all of them together sit in the middle of the field. */
-function fitLayers(layers: Layer[], side: number): Layer[] {
+export function fitLayers(layers: Layer[], side: number): Layer[] {
   const b = boundsOf(layers.flatMap((l) => l.area));
   if (!(b.width > 0)) return layers;
   const k = Math.min(side / Math.max(b.width, b.height), 1.25);
@@ -243,9 +240,6 @@ function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
 
 /** A figure as often as it is asked for; made of many, one drawing of it is enough. */
 function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
-  // Three mountains are a range.
-  if (figure.drawn === 'mountains' && figure.count === 3)
-    return figureFor({ ...stage, idea: 0 }, { ...figure, count: 1 }, index);
   const one = figureFor(stage, figure, index);
   const isFixed = index === 0 && stage.given !== undefined;
   return figure.count < 2 ||
@@ -258,7 +252,7 @@ function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
       !stage.parts.figures[1].turned &&
       figure.count === 2)
     ? one
-    : severalAsOne(one, figure.count, figure.modifiers.includes('crossed'), figure.modifiers.some((m) => /^(?:back|tail) to/.test(m))); // prettier-ignore
+    : severalAsOne(one, figure.count, standingOf(figure.modifiers));
 }
 
 /** What lies at the foot of what it goes with. */
@@ -269,46 +263,45 @@ const STANCES = ['standing', 'running', 'sitting'] as const;
 
 /** What one goes on that is only said by what one does. */
 const RIDDEN: readonly (readonly [RegExp, string])[] = [
-  [/^(?:surfing|surfs?)$/, 'surfboard'],
-  [/^skateboard(?:ing|s)?$/, 'skateboard'],
+  [/^surfing$/, 'surfboard'],
+  [/^skateboarding$/, 'skateboard'],
   [/^(?:cycling|bicycling|biking)$/, 'bicycle'],
   [/^(?:sledding|sledging|sleighing|tobogganing)$/, 'sled'],
   [/^(?:rowing|canoeing|kayaking|paddling)$/, 'canoe'],
   [/^(?:sailing|boating)$/, 'sailboat'],
-  [/^scootering$/, 'scooter'],
 ];
 
-/** A prompt's figures, with what the first goes on where nothing else is there. */
-function withRidden(stage: Stage): Stage {
-  const [first, second] = stage.parts.figures;
+/** What the first figure goes on, where nothing else is there. */
+function riddenBy(figures: readonly PromptFigure[]): PromptFigure | null {
+  const [first, second] = figures;
   const ridden = first && !second && isCreature(first.drawn) ? RIDDEN.find(([does]) => does.test(first.pose ?? ''))?.[1] : undefined; // prettier-ignore
-  if (!ridden || !isThing(ridden)) return stage;
-  const board: PromptFigure = { ...first, word: ridden, drawn: ridden, via: 'name', relation: 'riding', turned: false, to: 0, place: null, said: null, count: 1, modifiers: [], pose: null, expression: null }; // prettier-ignore
-  return { ...stage, parts: { ...stage.parts, figures: [{ ...first, pose: 'standing' }, board] } };
+  return ridden ? { ...first, word: ridden, drawn: ridden, via: 'name', relation: 'riding', turned: false, to: 0, place: null, said: null, count: 1, modifiers: [], pose: null, expression: null } : null; // prettier-ignore
 }
 
-/** "With steam forming a bird": the bird is where the steam would be. */
-function withFormed(stage: Stage): Stage {
-  const [first, second, third, ...rest] = stage.parts.figures;
-  if (!third || third.relation !== 'as' || third.to !== 1 || third.turned || !/^(?:smoke|steam|flame|fire|cloud)$/.test(second.drawn)) return stage; // prettier-ignore
-  return { ...stage, parts: { ...stage.parts, figures: [first, { ...third, relation: 'over', turned: true, to: 0 }, ...rest] } }; // prettier-ignore
+/** A prompt's figures as they are drawn: three mountains are a range, a surfer has a board, and the bird that steam forms is where the steam would be. */
+function asDrawn(stage: Stage): Stage {
+  const asked = stage.parts.figures.map((f) => (f.drawn === 'mountains' && f.count === 3 ? { ...f, count: 1 } : f));
+  const [first, second, third, ...rest] = asked;
+  const ridden = riddenBy(asked);
+  const isFormed = third?.relation === 'as' && third.to === 1 && !third.turned && /^(?:smoke|fire|cloud)$/.test(second.drawn); // prettier-ignore
+  const figures = ridden
+    ? [{ ...first, pose: 'standing' }, ridden]
+    : isFormed
+      ? [first, { ...third, relation: 'over' as const, turned: true, to: 0 }, ...rest]
+      : asked;
+  return { ...stage, parts: { ...stage.parts, figures } };
 }
 
 /** The figures of a prompt in one picture; two or more in the form that is asked for. */
-export function together(stage: Stage): Layer[] {
+export function together(asked: Stage): Layer[] {
+  const stage = asDrawn(asked);
   const { shape, figures } = stage.parts;
-  if (!shape || shape === 'banner' || figures.length < 2 || stage.given)
-    return figuresOf(withFormed(withRidden(stage)));
+  if (!shape || shape === 'banner' || figures.length < 2 || stage.given) return figuresOf(stage);
   const [field] = stage.palette.inks;
-  const r = 45;
-  const hull = FORMS[shape](r);
-  const room = boundsOf(hull);
+  const hull = FORMS[shape](45);
   const inner = recoloured({ ...stage, parts: { ...stage.parts, shape: null } }, field, onField(stage, field));
   const layers = scaled(figuresOf(inner), shape === 'triangle' || shape === 'diamond' ? 0.52 : 0.7, 0, shape === 'triangle' ? 10 : shape === 'shield' ? -3 : 0); // prettier-ignore
-  return [
-    ...form(stage, hull, field),
-    ...layers.map((l) => ({ ...l, clip: intersect(l.clip ?? box(room.x, room.y, room.width, room.height), hull) })),
-  ];
+  return [...form(stage, hull, field), ...layers.map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, hull) : hull }))];
 }
 
 /** Figures alone. */
@@ -323,7 +316,6 @@ function figuresOf(stage: Stage): Layer[] {
       : first;
   if (!second)
     return first.count > 1 &&
-      !(first.drawn === 'mountains' && first.count === 3) &&
       !first.drawn.startsWith('crossed ') &&
       !first.modifiers.includes('crossed') &&
       !stage.given?.fixed &&

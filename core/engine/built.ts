@@ -127,7 +127,7 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     return parts ? [() => ({ ...figure(tones, () => parts)(), facing: 1 })] : [];
   };
   if (pose) {
-    if (NOT_ASIDE.has(name) && (pose === 'sitting' || pose === 'standing')) return [];
+    if (NOT_ASIDE.has(name) && !expression && (pose === 'sitting' || pose === 'standing')) return [];
     const stance = stanceOf(said.pose ?? null);
     const isFourFooted = curledParts(kind, t) !== null;
     const swims = kind.body?.build === 'fish' || kind.body?.build === 'whale';

@@ -130,6 +130,24 @@ describe('wordmarks with a figure', () => {
   );
 });
 
+describe('badges with a name', () => {
+  it.each(['circle', 'shield', 'hexagon', 'banner', null] as const)(
+    'have all of it, whatever their form: %s',
+    (shape) => {
+      const drawn = (name: string) => {
+        const prompt = `badge of an anchor, "${name}"`;
+        const parts = { ...understand(prompt).parts, shape };
+        const positions = shape ? [0] : [0, 1, 2, 3, 4, 5];
+        return positions.map((position) => compose({ prompt, parts, kind: null, finish: null, colours: null, detail: null, leeway: 90, position, aspect: 1, flaws: 0, descent: [{ seed: 7, drift: 1 }] }).layers.map((l) => l.area)); // prettier-ignore
+      };
+      const [one, other] = [drawn('Silver Lake 1948'), drawn('Silver Lake 1949')];
+      // A name that differs in its last figure looks different in every one.
+      one.forEach((layers, i) => expect(layers, `${i}`).not.toEqual(other[i]));
+      drawn('Silver Lake').forEach((layers, i) => expect(layers).not.toEqual(one[i]));
+    },
+  );
+});
+
 describe('whose mark it is', () => {
   it.each([
     ['a bear holding a honey pot, jam maker', 'bear, honey pot'],
@@ -137,6 +155,7 @@ describe('whose mark it is', () => {
     ['a bakery mascot, a loaf of bread', 'bread'],
     ['a koala barista mascot', 'koala'],
     ['a bakery icon', 'bakery'],
+    ['a bear nose in a heart', 'dog nose, heart'],
     ['a lantern hanging from a branch, guest house logo', 'lantern, twig'],
     ['a plough and three ears of wheat', 'plough, wheat'],
     ['two foxes back to back, shield', 'fox'],

@@ -1,6 +1,7 @@
 import { cover } from '../raster';
 import {
   areaFrom,
+  axisOf,
   intersect,
   EMPTY,
   filled,
@@ -157,3 +158,19 @@ export const clipped = (figure: Figure, to: Area): Figure => mapFigure(figure, (
 
 /** The figure with an area taken out of it. */
 export const without = (figure: Figure, area: Area): Figure => mapFigure(figure, (a) => subtract(a, area));
+
+/** Whether a figure is half as long again as it is wide, however it lies. */
+export const isLong = (figure: Figure): boolean => (axisOf(silhouetteOf(figure))?.longer ?? 1) > 1.5;
+
+/** The figure turned about the middle of its field. */
+export const turnedAt = (figure: Figure, rad: number): Figure => {
+  const [c, n] = [Math.cos(rad), Math.sin(rad)];
+  return movedFigure(figure, [c, n, -n, c, 50 - 50 * c + 50 * n, 50 - 50 * n - 50 * c]);
+};
+
+/** A long figure that lies slanting, set upright, its top staying its top; another as it is. */
+export function upright(figure: Figure): Figure {
+  const axis = axisOf(silhouetteOf(figure));
+  if (!axis || axis.longer <= 1.5) return figure;
+  return turnedAt(figure, (axis.angleRad > 0 ? Math.PI / 2 : -Math.PI / 2) - axis.angleRad);
+}

@@ -34,6 +34,9 @@ export function emblem(stage: Stage): Layer[] {
   const face = knobs.pick('face', FACE_NAMES);
   const stars = !banned(stage, 'star', 'dot', 'ornament');
   const onFirst = onField(stage, first);
+  /** A line of lettering about the middle; nothing where there is none. */
+  const set = (text: string, y: number, width: number, height: number, tracking: number): Area[] =>
+    lineIn(text.toUpperCase(), { face, tracking }, 50, y, width, height);
   const ring = (): Layer[] => {
     const inner = 30.5;
     const marks: Area = name
@@ -69,15 +72,7 @@ export function emblem(stage: Stage): Layer[] {
       ...(name
         ? [
             layerOf(subtract(inner, chief), ground),
-            layerOf(
-              union(
-                ...lineIn(name.toUpperCase(), { face, tracking: 50 }, 50, under ? 16.6 : 19.2, 58, under ? 6.4 : 7.6),
-              ),
-              onFirst[0],
-            ),
-            ...(under
-              ? [layerOf(union(...lineIn(under.toUpperCase(), { face, tracking: 80 }, 50, 23.6, 50, 3.9)), onFirst[0])]
-              : []),
+            layerOf(union(...set(name, under ? 16.6 : 19.2, 58, under ? 6.4 : 7.6, 50), ...set(under, 23.6, 50, 3.9, 80)), onFirst[0]), // prettier-ignore
           ]
         : []),
       ...scaled(name ? heart(stage) : heart(recoloured(stage, first, onFirst)), name ? 0.56 : 0.66, 0, name ? 4 : -2.5),
@@ -88,15 +83,7 @@ export function emblem(stage: Stage): Layer[] {
     layerOf(rim(FORMS.hexagon(41), 1), onFirst[0]),
     ...scaled(heart(recoloured(stage, first, onFirst)), name ? 0.52 : 0.66, 0, name ? -6 : 0),
     ...(name
-      ? [
-          layerOf(
-            union(
-              ...lineIn(name.toUpperCase(), { face, tracking: 60 }, 50, under ? 72 : 75, 46, 6.6),
-              ...(under ? lineIn(under.toUpperCase(), { face, tracking: 80 }, 50, 80.4, 36, 4.2) : []),
-            ),
-            onFirst[0],
-          ),
-        ]
+      ? [layerOf(union(...set(name, under ? 72 : 75, 46, 6.6, 60), ...set(under, 80.4, 36, 4.2, 80)), onFirst[0])]
       : []),
   ];
   const scallops = (): Layer[] => [
@@ -130,16 +117,14 @@ export function emblem(stage: Stage): Layer[] {
       layerOf(tails, other),
       layerOf(union(ribbon), first),
       name
-        ? layerOf(union(...lineIn(name.toUpperCase(), { face, tracking: 60 }, 50, y, 68, 7.4)), onFirst[0])
+        ? layerOf(union(...set(name, y, 68, 7.4, 60)), onFirst[0])
         : layerOf(
             stars
               ? union(...[-2, -1, 0, 1, 2].map((i) => starArea(50 + i * 11, y, 5, i ? 2.6 : 3.6, i ? 1.05 : 1.45)))
               : tile(50, y, 24, 0.6, 0.6),
             onFirst[0],
           ),
-      ...(under
-        ? [layerOf(union(...lineIn(under.toUpperCase(), { face, tracking: 90 }, 50, y + 13.4, 40, 4.4)), first)]
-        : []),
+      ...(under ? [layerOf(union(...set(under, y + 13.4, 40, 4.4, 90)), first)] : []),
     ];
   };
   const laurel = (): Layer[] => {
@@ -153,7 +138,13 @@ export function emblem(stage: Stage): Layer[] {
           leafArea(x, y, a + side * (Math.PI / 2 + 0.55), 8.2, 3.9),
         );
       }
-    return [layerOf(union(...leaves), first), ...scaled(heart(stage), 0.62, 0, -1)];
+    return [
+      layerOf(union(...leaves), first),
+      ...scaled(heart(stage), name ? 0.46 : 0.62, 0, name ? -9 : -1),
+      ...(name
+        ? [layerOf(union(...set(name, under ? 67 : 70, 52, 6.4, 60), ...set(under, 74.6, 40, 4, 80)), first)]
+        : []),
+    ];
   };
   switch (stage.parts.shape) {
     case 'shield':

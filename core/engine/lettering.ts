@@ -1,6 +1,6 @@
 import { boundsOf, box, ringOf, tile, turnedBy } from './area';
 import { intersect, grown, subtract, moved, union, type Area } from '../path';
-import { together } from './arrange';
+import { fitLayers, together } from './arrange';
 import { onField } from './field';
 import { movedFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
 import { layerOf, scaled, type Layer } from './layer';
@@ -174,18 +174,12 @@ export function wordmark(stage: Stage): Layer[] {
   const nameOf = (areas: readonly Area[]): Layer[] => finished(stage, lettersFigure('word', [union(...areas)]));
   const sized = (cx: number, cy: number, side: number): Figure => placed(figure!, { cx, cy, side, fill: 1 });
   const other = (f: Figure): Layer[] => finished(stage, f, palette.groundHex, [second, first]);
-  /** Letters and figure together as wide as there is room for. */
-  const fitted = (layers: Layer[]): Layer[] => {
-    const all = boundsOf(layers.flatMap((l) => l.area));
-    const k = Math.min(1.2, wide / Math.max(1, all.width));
-    return scaled(layers, k, -k * (all.x + all.width / 2 - 50), -k * (all.y + all.height / 2 - 50));
-  };
   /** Before the name, a little higher than it. */
   const before = (): Layer[] => {
     const side = b.height * 1.5;
     const f = sized(b.x - side * 0.62, b.y + b.height / 2, side);
     const fb = boundsOf(outlineOf(f));
-    return fitted([...nameOf(letters), ...other(movedFigure(f, [1, 0, 0, 1, b.x - b.height * 0.24 - (fb.x + fb.width), 0]))]); // prettier-ignore
+    return fitLayers([...plain(), ...other(movedFigure(f, [1, 0, 0, 1, b.x - b.height * 0.24 - (fb.x + fb.width), 0]))], wide); // prettier-ignore
   };
   /** A round letter becomes the figure; where there is none, it stands before the name. */
   const asLetter = (): Layer[] => {
@@ -208,14 +202,14 @@ export function wordmark(stage: Stage): Layer[] {
     const air = b.height * 0.22;
     const x = hb.x + hb.width + air;
     const right = x + fb.width + air - tb.x;
-    return fitted([...nameOf([...head, ...tail.map((a) => moved(a, [1, 0, 0, 1, right, 0]))]), ...other(movedFigure(f, [1, 0, 0, 1, x - fb.x, 0]))]); // prettier-ignore
+    return fitLayers([...nameOf([...head, ...tail.map((a) => moved(a, [1, 0, 0, 1, right, 0]))]), ...other(movedFigure(f, [1, 0, 0, 1, x - fb.x, 0]))], wide); // prettier-ignore
   };
   /** On the last letter, as if it had settled there. */
   const perched = (): Layer[] => {
     const last = boundsOf(letters.at(-1)!);
     const f = sized(last.x + last.width * 0.6, 0, b.height * 0.95);
     const fb = boundsOf(outlineOf(f));
-    return fitted([...nameOf(letters), ...other(movedFigure(f, [1, 0, 0, 1, 0, last.y - b.height * 0.04 - (fb.y + fb.height)]))]); // prettier-ignore
+    return fitLayers([...plain(), ...other(movedFigure(f, [1, 0, 0, 1, 0, last.y - b.height * 0.04 - (fb.y + fb.height)]))], wide); // prettier-ignore
   };
   // Whoever asks for a figure gets it in every one.
   return arrangement(stage, figure ? [asLetter, between, before, perched] : [plain, ruled, twoInks, striped, plated])();

@@ -291,12 +291,6 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   pawn: 'chess pawn',
   jetty: 'pier',
   'yo yo': 'yoyo',
-  'puppy nose': 'dog nose',
-  'cat nose': 'dog nose',
-  'kitten nose': 'dog nose',
-  'bear nose': 'dog nose',
-  'fox nose': 'dog nose',
-  'wolf nose': 'dog nose',
 };
 
 /** Flowers that are shown by one that is plainly a flower. */
@@ -411,7 +405,6 @@ const BROADER: Readonly<Record<string, string>> = {
   pendant: 'necklace',
   bassinet: 'crib',
   footstool: 'stool',
-  thermos: 'flask',
   birch: 'tree',
   rowan: 'tree',
   pylon: 'tower',
@@ -490,8 +483,7 @@ const MADE_OF = new Set('wooden stone metal paper glass gold golden silver iron 
 
 /** The figure for a word or phrase, singular or plural, and how it was found; null when the engine has none. */
 export function findFigure(phrase: string): FoundFigure | null {
-  // Of "ears of wheat" the ears are several.
-  const forms = [...singulars(phrase), ...(/^\w+s of \w/.test(phrase) ? [phrase.replace(/^(\w+)s of /, '$1 of ')] : [])]; // prettier-ignore
+  const forms = singulars(phrase);
   for (const form of forms) {
     if (isBuilt(form)) return { word: phrase, drawn: form, via: 'name' };
     if (Object.hasOwn(SYNONYMS, form)) return { word: phrase, drawn: SYNONYMS[form], via: 'synonym' };
@@ -501,6 +493,8 @@ export function findFigure(phrase: string): FoundFigure | null {
     if (like && isBuilt(like)) return { word: phrase, drawn: like, via: 'broader' };
     // A lighthouse keeper is a keeper; a penguin waiter is a penguin.
     const [first, last, more] = form.split(' ');
+    // An animal's nose is no man's.
+    if (last === 'nose' && !more && nounKind(first) === 'animal') return { word: phrase, drawn: 'dog nose', via: 'broader' }; // prettier-ignore
     if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) !== null && nounKind(first) !== 'animal') return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore
     const listed = WORDS.get(form);
     // A wooden spoon is a spoon, whatever else it is called for.

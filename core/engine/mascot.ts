@@ -1,11 +1,10 @@
 /** Mascots: an animal or somebody upright, dressed for a trade; or any thing with a face, arms and legs. */
 import { buildFigure, type BuildOptions } from './build';
-import { movedFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
+import { isLong, movedFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
 import { boundsOf, box, disc } from './area';
 import { expressionOf, stanceOf, type Dress, type Stance } from './creature';
 import { FACE_TONES, faceOn } from './faced';
 import { joinedFigures, uprightFigure } from './built';
-import { upright } from './pairings';
 import { isThing } from './things';
 import { axisOf, intersect, moved, parsePath, runsFrom, stroked, union, type Area } from '../path';
 
@@ -30,15 +29,15 @@ export function mascotFigure(name: string, options: MascotOptions): Figure {
   const { knobs, dress, prop, crop, pose = null, expression = null, modifiers = [] } = options;
   const held = prop && isThing(prop) ? buildFigure(prop, { knobs, leeway: 20, detail: 45 }) : null;
   const stance = options.stance ?? stanceOf(pose) ?? 'standing';
-  const upright = uprightFigure(name, { knobs, stance, expression, modifiers, dress, held: crop === 'head' ? null : held, crop }); // prettier-ignore
-  return upright ?? thingMascot(name, options, held, stance);
+  const somebody = uprightFigure(name, { knobs, stance, expression, modifiers, dress, held: crop === 'head' ? null : held, crop }); // prettier-ignore
+  return somebody ?? thingMascot(name, options, held, stance);
 }
 
 /** What is long and lies slanting, stood up: legs are under it. */
 function stood(figure: Figure): Figure {
-  const axis = axisOf(silhouetteOf(figure));
-  const slant = axis ? Math.abs(axis.angleRad) : 0;
-  return axis && axis.longer > 1.5 && slant > 0.3 && slant < Math.PI / 2 - 0.1 ? upright(figure) : figure;
+  const slant = Math.abs(axisOf(silhouetteOf(figure))?.angleRad ?? 0);
+  // What lies flat, as a shoe or a fish does, stays so.
+  return isLong(figure) && slant > 0.3 ? upright(figure) : figure;
 }
 
 /** The thing itself with a face where it has the most room, and with arms and legs. */

@@ -1,11 +1,11 @@
 /** Things of many sizes in an outline, none of which touch: each as large as what the others leave it (greedy circle packing). */
-import { axisOf, intersect, moved, roomIn, union, withoutSpecks, type Area } from '../path';
+import { intersect, moved, roomIn, union, withoutSpecks, type Area } from '../path';
 import { coveredCells, distanceTo } from '../raster';
 import { boundsOf, box } from './area';
-import { movedFigure, placed, silhouetteOf, type Figure } from './figure';
+import { isLong, movedFigure, placed, silhouetteOf, upright, type Figure } from './figure';
 import type { Layer } from './layer';
 import { onField } from './field';
-import { upright, type Pair } from './pairings';
+import type { Pair } from './pairings';
 import { finished, form, type Stage } from './stage';
 
 /** A place for a thing: the middle and half the width of what it may take, in units. */
@@ -68,14 +68,14 @@ export function filledWith(s: Stage, hull: Area, figure: Figure): Layer[] | null
   const spots = packed(hull, { most: Math.min(room * 1.02, 13), least: 2.1, count: 110, gap: -0.2 });
   if (spots.length < FEWEST) return null;
   const one = upright({ ...figure, parts: figure.parts.slice(0, 4) });
-  const isLong = (axisOf(silhouetteOf(one))?.longer ?? 1) > 1.5;
+  const goesRound = isLong(one);
   const [first] = s.palette.inks;
   const inks = onField(s, first);
   const others = inks.length > 1 ? [...inks.slice(1), inks[0]] : inks;
   return [
     ...form(s, hull, first).map((l) => ({ ...l, isFigure: true })),
     ...spots.flatMap(({ x, y, r }, i) => {
-      const turn = isLong ? 2 * Math.PI * s.knobs(`made/${i}`) : 0.24 * s.knobs.spread(`made/${i}`);
+      const turn = goesRound ? 2 * Math.PI * s.knobs(`made/${i}`) : 0.24 * s.knobs.spread(`made/${i}`);
       const [c, n] = [Math.cos(turn), Math.sin(turn)];
       const small = placed(one, { cx: 0, cy: 0, side: 2.1 * r, fill: 1 });
       return finished(s, movedFigure(small, [c, n, -n, c, x, y]), first, i % 3 ? inks : others);
@@ -86,6 +86,5 @@ export function filledWith(s: Stage, hull: Area, figure: Figure): Layer[] | null
 /** A's outline filled with many B. */
 export const madeOf: Pair = (s, a, b) => {
   const big = placed(a, { cx: 50, cy: 50, side: 90, fill: 0.9 });
-
   return filledWith(s, silhouetteOf(big), b) ?? finished(s, big);
 };

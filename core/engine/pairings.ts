@@ -1,12 +1,12 @@
 /** Arrangements of two figures in one picture. */
 import { boundsOf, box } from './area';
 import { onField } from './field';
-import { clipped, movedFigure, outlineOf, placed, silhouetteOf, without, type Figure } from './figure';
-import { axisOf, grown, intersect, moved, roomIn, sizeOf, type Area } from '../path';
+import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
+import { grown, intersect, moved, roomIn, sizeOf, type Area } from '../path';
 import { builtDrawings, uprightFigure } from './built';
 import { dressFrom, type Stance } from './creature';
 import { type Layer } from './layer';
-import { clear, finished, form, type Stage } from './stage';
+import { clear, finished, form, type Stage, type Standing } from './stage';
 
 export type Pair = (stage: Stage, a: Figure, b: Figure) => Layer[];
 
@@ -266,20 +266,6 @@ export const sideBySide: Pair = (s, a, b) => {
   return [...finished(s, left), ...finished(s, level, s.palette.groundHex, swapped(s))];
 };
 
-const isLong = (figure: Figure): boolean => (axisOf(silhouetteOf(figure))?.longer ?? 1) > 1.5;
-
-const turnedAt = (figure: Figure, rad: number): Figure => {
-  const [c, n] = [Math.cos(rad), Math.sin(rad)];
-  return movedFigure(figure, [c, n, -n, c, 50 - 50 * c + 50 * n, 50 - 50 * n - 50 * c]);
-};
-
-/** A long figure that lies slanting, set upright, its top staying its top; another as it is. */
-export function upright(figure: Figure): Figure {
-  const axis = axisOf(silhouetteOf(figure));
-  if (!axis || axis.longer <= 1.5) return figure;
-  return turnedAt(figure, (axis.angleRad > 0 ? Math.PI / 2 : -Math.PI / 2) - axis.angleRad);
-}
-
 /** A long figure laid slanting, to the right (1) or to the left (-1); another is only tilted. */
 const leaning = (figure: Figure, side: number): Figure =>
   turnedAt(upright(figure), side * (isLong(figure) ? Math.PI / 4 : Math.PI / 10));
@@ -423,19 +409,20 @@ export const atPart =
   };
 
 /** Several of one figure as one: two look at each other or away from each other, crossed ones cross, more stand in rows. */
-export function severalAsOne(figure: Figure, count: number, isCrossed: boolean, isBackToBack = false): Figure {
+export function severalAsOne(figure: Figure, count: number, how: Standing | null): Figure {
   const many = Math.min(12, count);
   const b = boundsOf(outlineOf(figure));
   const cx = b.x + b.width / 2;
   const join = (copies: readonly Figure[]): Figure => ({ ...figure, parts: copies.flatMap((c) => c.parts) });
-  if (isCrossed && many === 2) {
+  if (how === 'crossed' && many === 2) {
     const [over, under] = [leaning(figure, 1), leaning(movedFigure(figure, [-1, 0, 0, 1, 2 * cx, 0]), -1)];
     const [p, q] = [over, under].map((f) => boundsOf(outlineOf(f)));
     const met = movedFigure(under, [1, 0, 0, 1, p.x + p.width / 2 - q.x - q.width / 2, p.y + p.height / 2 - q.y - q.height / 2]); // prettier-ignore
     return join([without(met, grown(outlineOf(over), 2)), over]);
   }
   if (many === 2) {
-    const step = b.width * 0.56 * (isBackToBack ? -1 : 1);
+    // What is not known to look to the left looks to the right.
+    const step = b.width * 0.52 * ((figure.facing ?? 1) > 0 === (how === 'away') ? -1 : 1);
     return join([movedFigure(figure, [1, 0, 0, 1, -step, 0]), movedFigure(figure, [-1, 0, 0, 1, 2 * cx + step, 0])]);
   }
   const columns = many <= 3 ? many : Math.ceil(Math.sqrt(many));

@@ -191,7 +191,7 @@ describe('several of one figure', () => {
     const fox = build('fox');
     const size = sizeOf(union(...fox.parts.map((p) => p.area)));
     for (const n of [2, 3, 5, 7]) {
-      const all = severalAsOne(fox, n, false);
+      const all = severalAsOne(fox, n, null);
       expect(all.parts.length).toBe(n * fox.parts.length);
       expect(sizeOf(union(...all.parts.map((p) => p.area))) / size).toBeGreaterThan(0.8 * n);
     }
@@ -199,7 +199,7 @@ describe('several of one figure', () => {
 
   it('cross when they are said to be crossed, and cover one another once', () => {
     const key = build('key');
-    const crossed = severalAsOne(key, 2, true);
+    const crossed = severalAsOne(key, 2, 'crossed');
     const { width, height } = boundsOf(outlineOf(crossed));
     expect(width / height).toBeGreaterThan(0.6);
     expect(width / height).toBeLessThan(1.7);
@@ -255,6 +255,15 @@ describe('forms, walls, boards and suns', () => {
     const [sun, land] = [0, -1].map((at) => boundsOf(compose(request('three mountains and a rising sun')).layers.at(at)!.area)); // prettier-ignore
     expect(sun.y).toBeLessThan(land.y + land.height / 2);
     expect(land.y + land.height).toBeGreaterThan(sun.y + sun.height - 8);
+  });
+  it('draw what one goes on within a form as well, and steam as what it forms', () => {
+    const alone = compose(request('a bear surfing')).layers.length;
+    const layers = compose(request('a bear surfing in a circle')).layers;
+    expect(layers.length).toBe(alone + 1);
+    expect(sizeOf(layers[0].area)).toBeGreaterThan(5000);
+    const bird = stageFor(request('a cup of tea with steam forming a bird'));
+    expect(bird.parts.figures.map((f) => f.drawn)).toEqual(['cup', 'smoke', 'bird']);
+    expect(compose(request('a cup of tea with steam forming a bird')).layers.map((l) => l.area)).toEqual(areasOf('a bird over a cup of tea')); // prettier-ignore
   });
   it('bring a beak to the flower that is drunk from', () => {
     const layers = compose(request('a hummingbird drinking from a flower')).layers;

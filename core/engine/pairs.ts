@@ -78,6 +78,9 @@ const canBeHeld = (name: string): boolean => !isCreature(name) && !CELESTIAL.has
 const OPEN =
   /\b(?:cup|mug|teacup|bowl|basket|pot|boat|canoe|ship|hat|bag|nest|bathtub|box|sink|cart|bucket|vase|pocket|backpack|pool|glass|grass|reeds?|plant|wave|water|sea|field|forest|trees?|bush|shrub|car|train|bus|chair|sofa|bed|armchair|wheat|flowers?|tulip|sunflower|log|tent|barrel|wheelbarrow|suitcase|envelope|shoe|boot|sock)\b/;
 
+/** What one stands on that glides or rolls. */
+const BOARDS = /^(?:surfboard|skateboard|snowboard|ski|sled)$/;
+
 /** Ways to put two figures together by how the first stands to the second, the best first. */
 function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[] {
   switch (relation) {
@@ -90,7 +93,7 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
     case 'on':
       return CELESTIAL.has(b) ? [behind, above] : [above];
     case 'riding':
-      return /board|^ski$|^sled$/.test(b) ? [aboard] : [above];
+      return BOARDS.test(b) ? [aboard] : [above];
     case 'over':
       // A moon over a mountain stands behind it.
       if (CELESTIAL.has(a) && !CELESTIAL.has(b)) return [turnedPair(behind), above];
@@ -157,8 +160,7 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   const { relation, turned, place } = second;
   // Whatever is said of sun and land, the one is seen over the other.
   if (!turned && CELESTIAL.has(second.drawn) && LANDSCAPE.has(first.drawn) && [null, 'with', 'beside', 'on', 'under', 'in front of'].includes(relation)) return [risen, risen, behind]; // prettier-ignore
-  if (turned !== true && LANDSCAPE.has(second.drawn) && CELESTIAL.has(first.drawn) && [null, 'with', 'beside', 'over', 'behind'].includes(relation)) return [turnedPair(risen), turnedPair(risen), turnedPair(behind)]; // prettier-ignore
-  if (/^(?:open |holding )?hand$/.test(first.drawn) && /plant|grow|feed|offer|giv/.test(`${first.pose} ${second.said}`)) return [onHand]; // prettier-ignore
+  if (!turned && LANDSCAPE.has(second.drawn) && CELESTIAL.has(first.drawn) && [null, 'with', 'beside', 'over', 'behind'].includes(relation)) return [turnedPair(risen), turnedPair(risen), turnedPair(behind)]; // prettier-ignore
   if (relation === 'beside' && [first, second].some((f) => f.modifiers.includes('crossed'))) return [crossing];
   // What one carries on its back stands there.
   if (!turned && place !== null && ON_TOP.test(place) && ['holding', 'toward', 'with', 'on'].includes(relation ?? '')) return [turnedPair(stacked(42, 66))]; // prettier-ignore

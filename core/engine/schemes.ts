@@ -46,7 +46,7 @@ export const SCHEMES: readonly (readonly [string, string, string])[] = [
   ['#33312E', '#C8BBA5', '#3E7C6B'],
 ];
 
-/** Hues in degrees that things have by nature, or are shown in by custom: the first that has a name counts. */
+/** Hues in degrees that things have by nature, or are shown in by custom. */
 const NATURAL: readonly (readonly [names: string, from: number, to: number])[] = [
   ['leaf leaves tree sprout seed cactus herb plant grass shrub fern clover broccoli frog toad turtle tortoise lizard crocodile alligator chameleon dinosaur cobra snake python mantis grasshopper caterpillar dragon parrot pine forest pea cucumber avocado lime vine bamboo reed tea kale cabbage olive mint moss garden tent hops artichoke cypress watermelon', 110, 175],
   ['sun moon star lamp lantern candle banana lemon bee corn cheese chick duckling light bulb crown trophy lightning key wheat honey giraffe lion canary beer sunflower butter trumpet saxophone goblet medal', 62, 112],

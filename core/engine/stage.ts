@@ -73,12 +73,23 @@ const TOOLS: readonly (readonly [RegExp, string])[] = [
   [/^(?:photographing)$/, 'camera'],
 ]; // prettier-ignore
 
+/** How two of a figure stand to one another. */
+export type Standing = 'toward' | 'away' | 'crossed';
+
+/** How two stand by what is said of them; null where nothing is. */
+export function standingOf(modifiers: readonly string[]): Standing | null {
+  const has = (how: RegExp): boolean => modifiers.some((m) => how.test(m));
+  if (modifiers.includes('crossed')) return 'crossed';
+  if (has(/^(?:back|tail) to /)) return 'away';
+  return has(/^(?:face|nose|beak|head|cheek) to |^facing each other/) ? 'toward' : null;
+}
+
 /** Builds the figure of a prompt's word; of an animal or somebody its head alone, where that is wanted. */
 export function figureFor(stage: Stage, figure: PromptFigure, index: number, isHead = false): Figure {
   if (index === 0 && stage.given) return stage.given.figure;
   const { expression, modifiers } = figure;
   // How two turn to one another is seen from the side.
-  const isTurned = modifiers.some((m) => /^(?:back|face|nose|beak|head|tail) to |facing each other/.test(m)) && isCreature(figure.drawn); // prettier-ignore
+  const isTurned = ['toward', 'away'].includes(standingOf(modifiers) ?? '') && isCreature(figure.drawn);
   const pose = figure.pose ?? (isTurned ? ['sitting', 'standing'][stage.idea % 2] : null);
   const tool = pose ? TOOLS.find(([does]) => does.test(pose))?.[1] : undefined;
   const isBusy = tool && isCreature(figure.drawn) && !stage.parts.figures.some((f) => f.to === index);

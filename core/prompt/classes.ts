@@ -56,6 +56,9 @@ export function singulars(word: string): string[] {
   if (word.endsWith('ves')) out.push(word.slice(0, -3) + 'f');
   if (/(?:s|x|z|ch|sh|o)es$/.test(word)) out.push(word.slice(0, -2));
   if (/[^su]s$/.test(word)) out.push(word.slice(0, -1));
+  // Of "ears of wheat" the ears are several.
+  const several = /^(\w+[^su\W])s (of \w.*)$/.exec(word);
+  if (several) out.push(`${several[1]} ${several[2]}`);
   return out;
 }
 

@@ -113,7 +113,7 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
   } else if (attributive.length && CROPS.test(head.text) && isLive(attributive.at(-1)!.text)) {
     modifiers.push(head.text);
     giveUpHead('modifier');
-  } else if (attributive.length && (nounKind(head.text) === 'person' || lexicon.isRole(head.text)) && nounKind(attributive.at(-1)!.text) === 'animal' && (lexicon.isRole(head.text) || !/(?:keeper|rider|tamer|trainer|hunter|catcher|walker|lover|groomer|whisperer|breeder)s?$/.test(head.text))) {
+  } else if (attributive.length && nounKind(attributive.at(-1)!.text) === 'animal' && (lexicon.isRole(head.text) || (nounKind(head.text) === 'person' && !/(?:keeper|rider|tamer|trainer|hunter|catcher|walker|lover|groomer|whisperer|breeder)s?$/.test(head.text)))) {
     role = head.text;
     giveUpHead('role');
   } // prettier-ignore

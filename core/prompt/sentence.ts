@@ -26,6 +26,8 @@ const STANDING: Readonly<Record<string, Link>> = {
 /** What one does at something, and takes from it. */
 const FEEDS = /^(?:drinking|sipping|eating|feeding|pecking|grazing|nibbling|picking)\b/;
 
+/** Where a trade is at home, after what it deals in: a tea house. */
+const PREMISES = /^(?:house|inn|room|works|shed|yard|mill|kitchen|corner)$/;
 /** Who makes or sells what stands before. */
 const MAKERS =
   /^(?:makers?|sellers?|growers?|merchants?|dealers?|suppl(?:y|ies|iers?)|importers?|producers?|repairs?|rentals?)$/;
@@ -391,7 +393,7 @@ export class Sentence extends Cursor {
     const isIcon = /^(?:icons?|symbols?|pictograms?)$/.test(this.word(found.to));
     const isSaid = found.word.includes(' ') || found.modifiers.length > 0 || (isFollowed && !(found.hasArticle && isIcon)); // prettier-ignore
     // A tea house is a trade, a red house is none.
-    const isHouse = /^(?:house|room|works|shed|yard|mill|kitchen|corner)$/.test(found.head) && isFollowed && ['food', 'substance', 'plant'].includes(nounKind(found.word.split(' ')[0]) ?? '') && found.word.includes(' '); // prettier-ignore
+    const isHouse = PREMISES.test(found.head) && isFollowed && ['food', 'substance', 'plant'].includes(nounKind(found.word.split(' ')[0]) ?? '') && found.word.includes(' '); // prettier-ignore
     const isMaker = /(?:er|or|ist)s?$/.test(found.head) && nounKind(found.head) === 'person';
     return isHouse || (isSaid && (TRADE_NOUNS.has(found.head) || (isMaker && !found.found && isFollowed)));
   }
@@ -434,7 +436,7 @@ export class Sentence extends Cursor {
     }
     // "Weather icons: sun, rain": what they are about.
     if (this.kind === 'icon sheet' && this.tokens[found.to]?.part === 'kind' && this.tokens.slice(found.to).some((t) => t.text === ':')) return asWhole('trade'); // prettier-ignore
-    const isMaker = found.attributive.length > 0 && !found.hasAnimal && (MAKERS.test(head) || (/^(?:house|inn|mill|works|yard)$/.test(head) && found.found?.via !== 'name' && this.tokens[this.i]?.part === 'kind')); // prettier-ignore
+    const isMaker = found.attributive.length > 0 && !found.hasAnimal && (MAKERS.test(head) || (PREMISES.test(head) && found.found?.via !== 'name' && this.tokens[this.i]?.part === 'kind')); // prettier-ignore
     const isTrade = ((TRADE_NOUNS.has(head) || isMaker) && !found.isNamed && isAlone && this.cast.figures.length > 0) || this.saysWhose(found); // prettier-ignore
     if (this.inTrade || isTrade) {
       const draft = this.tradeDraft(found);

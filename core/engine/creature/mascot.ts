@@ -2,7 +2,7 @@
 import { areaFrom, boxOfRuns, grown, intersect, moved, parsePath, subtract, union, type Area } from '../../path';
 import { box, disc, starArea } from '../area';
 import type { Part } from '../figure';
-import { eyewearParts, hatParts, type Brow, type Dress } from './dress';
+import { eyewearParts, hatParts, type Brow, type Dress, type Hat } from './dress';
 import type { Expression } from './face';
 import { headParts, measuresOf } from './head';
 import type { Kind } from './kinds';
@@ -81,6 +81,9 @@ function clothTones(kind: Kind): { main: Tone; trim: Tone } {
 
 const isBird = (kind: Kind): boolean => ['beak', 'hook', 'bill', 'great', 'slender'].includes(kind.muzzle);
 
+/** What is worn about a head and leaves its crown free. */
+const OPEN: ReadonlySet<Hat> = new Set<Hat>(['headphones', 'headband', 'goggles', 'space']);
+
 /** Where a hat sits: over the eyes, however near the crown they are, and between those that stand on bumps. */
 export function browOf(kind: Kind, m: ReturnType<typeof measuresOf>): Brow {
   const isBetween = kind.marks.includes('bumps');
@@ -104,7 +107,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const hat = dress.hat ? hatParts(dress.hat, brow, main, trim) : null;
   const isLong = kind.skull === 'long' || kind.skull === 'slim';
   const glasses = dress.eyes ? eyewearParts(dress.eyes, m.eyeY, m.apart, Math.max(5.2, m.apart * (isLong ? 0.62 : 0.56))) : [];
-  const head = onHead([...(hat?.behind ?? []), ...headParts(kind, options.expression, t, hat !== null), ...glasses, ...(hat?.front ?? [])]);
+  const head = onHead([...(hat?.behind ?? []), ...headParts(kind, options.expression, t, dress.hat !== undefined && !OPEN.has(dress.hat)), ...glasses, ...(hat?.front ?? [])]);
   if (crop === 'head') return head;
 
   const isStout = kind.body?.build === 'heavy' || kind.body?.build === 'bear' || kind.muzzle === 'grooves' || kind.skull === 'wide';
