@@ -14,12 +14,13 @@ import { ANIMALS } from '../core/engine/figures-animals';
 import { NATURE } from '../core/engine/figures-nature';
 import { FINDS } from '../core/engine/figures-finds';
 import { PLACES } from '../core/engine/figures-places';
+import { SHOP } from '../core/engine/figures-shop';
 import { THINGS } from '../core/engine/figures-things';
 import { ANIMALS_FIRST, readNouns, type Nouns } from './wordnet';
 
 const require = createRequire(import.meta.url);
 const GRID = 2000;
-const BY_HAND = { ...ANIMALS, ...NATURE, ...THINGS, ...PLACES, ...FINDS };
+const BY_HAND = { ...ANIMALS, ...NATURE, ...THINGS, ...PLACES, ...FINDS, ...SHOP };
 
 interface Pack {
   readonly width?: number;
@@ -420,9 +421,14 @@ const MISNAMED: Readonly<Record<string, string>> = {
 const POOR = new Set(
   (
     'ph:mountains-fill tabler:toothbrush mdi:toothbrush ph:lighthouse-fill maki:lighthouse ph:cat-fill ph:dog-fill mdi:owl fluent-emoji-flat:eagle mdi:bee ph:mouse-fill mdi:pig tabler:windmill-filled fluent-emoji-flat:anatomical-heart mdi:pan mdi:violin ' +
-    'temaki:clock ph:clock-fill temaki:compass fluent-emoji-flat:door ph:door-fill mdi:bowl mdi:cup temaki:dice noto:gorilla ph:seal-fill noto:worm mdi:vine fluent-emoji-flat:olive noto:olive noto:shower noto-v1:sushi mdi:needle mdi:donkey mdi:bench mdi:panda ph:shrimp-fill ph:boat-fill tabler:clock-filled mdi:turtle ph:fish-fill mdi:mouse'
+    'temaki:clock ph:clock-fill temaki:compass fluent-emoji-flat:door ph:door-fill mdi:bowl mdi:cup temaki:dice noto:gorilla ph:seal-fill noto:worm mdi:vine fluent-emoji-flat:olive noto:olive noto:shower noto-v1:sushi mdi:needle mdi:donkey mdi:bench mdi:panda ph:shrimp-fill ph:boat-fill tabler:clock-filled mdi:turtle ph:fish-fill mdi:mouse ' +
+    'temaki:beach temaki:cushion temaki:chimney temaki:tower temaki:saddle temaki:cloth temaki:elevator temaki:hedge mdi:pump mdi:satellite mdi:sprinkler mdi:sprinkler-variant mdi:brush ph:table-fill tabler:table-filled mdi:table icon-park-solid:table mdi:elevator maki:elevator mdi:doorbell maki:cricket fluent-emoji-flat:nest-with-eggs noto:nest-with-eggs ' +
+    'mdi:waterfall maki:waterfall maki:fence tabler:fence-filled mdi:wave tabler:melon-filled ph:handbag-fill tabler:satellite-filled healthicons:drone icon-park-solid:tower icon-park-solid:gate temaki:wheel mdi:magazine-rifle mdi:seal mdi:beam ph:feather-fill mdi:feather ph:compass-fill tabler:feather-filled'
   ).split(' '),
 );
+
+/** Things of which ours alone are drawn: those of the packs are signs, or something else by that name. */
+const OURS_ALONE = new Set(['sunrise', 'sunset', 'table', 'tower', 'bottle', 'beam', 'match', 'field', 'arch', 'column', 'galaxy', 'lake', 'nest with eggs', 'mortar and pestle']); // prettier-ignore
 
 /** More drawings of what can be drawn already, each with an outline of its own: a figure has several ideas. */
 function addOthers(things: Map<string, Thing>, nouns: Nouns): void {
@@ -507,7 +513,7 @@ function main(): void {
   // What is drawn by hand is a thing as well.
   for (const name of Object.keys(BY_HAND)) {
     const sense = things.get(name) ?? senseOf(name, nouns, ANIMALS_FIRST.has(name));
-    things.set(name, { name, synset: sense?.synset ?? -1, exact: true, drawings: things.get(name)?.drawings ?? [] });
+    things.set(name, { name, synset: sense?.synset ?? -1, exact: true, drawings: OURS_ALONE.has(name) ? [] : (things.get(name)?.drawings ?? []) });
   }
   const list = [...things.values()].sort((p, q) => (p.name < q.name ? -1 : 1));
   const bySynset = new Map<number, number>();

@@ -1,19 +1,21 @@
 import type { PromptFigure } from '../prompt';
 import { boundsOf, box, disc, ringOf, tile } from './area';
-import { grown, intersect, rim, sizeOf } from '../path';
+import { bent, grown, intersect, rim, sizeOf, union, type Area } from '../path';
 import { drawingCount } from './build';
 import {
   clipped,
+  mapFigure,
   movedFigure,
   outlineOf,
   placed,
   seenParts,
   silhouetteOf,
+  turnedAt,
   upright,
   type Figure,
   type Place,
 } from './figure';
-import { isCreature } from './built';
+import { isCreature, isSeenAside } from './built';
 import { onField, recoloured } from './field';
 import { layerOf, scaled, type Layer } from './layer';
 import { inHand, severalAsOne, swapped } from './pairings';
@@ -234,7 +236,7 @@ function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
   if (stage.given || asked.count > 1 || stage.parts.shape || at < drawings)
     return single(stage, groupFor({ ...stage, idea: at }, asked, 0));
   const figure = figureFor({ ...stage, idea: 0 }, asked, 0);
-  const ideas = ideasFor(figure).filter((idea) => !(stage.isHeld && idea === peeking));
+  const ideas = ideasFor(figure).filter((idea) => !(stage.isHeld && (idea === peeking || idea === counterchanged)));
   return ideas[(at - drawings) % ideas.length](stage, figure);
 }
 
@@ -248,7 +250,7 @@ function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
     figure.relation === 'made of' ||
     figure.relation === 'between' ||
     (index === 0 &&
-      stage.parts.figures[1]?.relation === 'around' &&
+      ['around', 'toward', 'holding'].includes(stage.parts.figures[1]?.relation ?? '') &&
       !stage.parts.figures[1].turned &&
       figure.count === 2)
     ? one
@@ -278,24 +280,122 @@ function riddenBy(figures: readonly PromptFigure[]): PromptFigure | null {
   return ridden ? { ...first, word: ridden, drawn: ridden, via: 'name', relation: 'riding', turned: false, to: 0, place: null, said: null, count: 1, modifiers: [], pose: null, expression: null } : null; // prettier-ignore
 }
 
+/** Two things that are drawn as one. */
+const TOGETHER: readonly (readonly [string, string, string])[] = [
+  ['needle', 'thread', 'needle and thread'],
+  ['mortar and pestle', 'mortar and pestle', 'mortar and pestle'],
+  ['bow', 'arrow', 'bow and arrow'],
+];
+
+/** What is drawn with what it is said to have. */
+const HAS: readonly (readonly [RegExp, RegExp])[] = [
+  [/^nest with eggs$/, /^egg$/],
+  [/^(?:sloth|koala)$/, /^(?:twig|branch)$/],
+  [/^fishing pole$/, /^fish$/],
+  [/^coffee$/, /^smoke$/],
+  [/^weathervane$/, /^(?:rooster|chicken)$/],
+];
+const has = (whole: string, part: string): boolean => HAS.some(([w, p]) => w.test(whole) && p.test(part));
+
+/** Going round, of which several go round one another. */
+const GOING_ROUND = /^(?:swimming|chasing|running|flying|circling|dancing|diving|racing|spinning)$/;
+
+const isFormName = (name: string): name is keyof typeof FORMS => Object.hasOwn(FORMS, name) && name !== 'banner';
+
 /** A prompt's figures as they are drawn: three mountains are a range, a surfer has a board, and the bird that steam forms is where the steam would be. */
 function asDrawn(stage: Stage): Stage {
+  const { given } = stage;
+  const { shape } = stage.parts;
   const asked = stage.parts.figures.map((f) => (f.drawn === 'mountains' && f.count === 3 ? { ...f, count: 1 } : f));
   const [first, second, third, ...rest] = asked;
+  // Needle and thread are one drawing.
+  const one = second && second.to === 0 && ['beside', 'with'].includes(second.relation ?? '') ? TOGETHER.find(([p, q]) => first.drawn === p && second.drawn === q) : undefined; // prettier-ignore
+  if (one && !given) {
+    const figures = [{ ...first, drawn: one[2] }, ...asked.slice(2).map((f) => ({ ...f, to: f.to === 1 ? 0 : f.to }))]; // prettier-ignore
+    return asDrawn({ ...stage, parts: { ...stage.parts, figures } });
+  }
   const ridden = riddenBy(asked);
-  const isFormed = third?.relation === 'as' && third.to === 1 && !third.turned && /^(?:smoke|fire|cloud)$/.test(second.drawn); // prettier-ignore
+  const isFormed = third?.relation === 'as' && third.to === 1 && !third.turned && /^(?:smoke|fire|cloud|beam|light|steam|shadow)$/.test(second.drawn); // prettier-ignore
+  // A nest has its eggs, a tree its branch.
+  const hasAlready = second !== undefined && has(first.drawn, second.drawn) && ['holding', 'with', 'inside', 'on'].includes(second.relation ?? ''); // prettier-ignore
+  // A balloon shaped as the moon is the moon, held.
+  const isShaped = third?.relation === 'as' && third.to === 1 && !third.turned && !isFormed && second.relation !== null;
+  // A shield with a lion and a sword has them on it.
+  const form = first && !shape && !given && second && isFormName(first.drawn) && asked.slice(1).every((f) => f.to === 0 && (f.relation === 'with' || (f.relation === 'inside' && f.turned))) ? first.drawn : null; // prettier-ignore
+  if (form) {
+    const within = asked.slice(1).map((f, i) => (i ? { ...f, relation: 'beside' as const, turned: false } : { ...f, relation: null, to: null, turned: false })); // prettier-ignore
+    return { ...stage, parts: { ...stage.parts, shape: form, figures: within } };
+  }
   const figures = ridden
     ? [{ ...first, pose: 'standing' }, ridden]
     : isFormed
-      ? [first, { ...third, relation: 'over' as const, turned: true, to: 0 }, ...rest]
-      : asked;
+      ? [first, { ...third, relation: second.drawn === 'beam' ? ('beside' as const) : ('over' as const), turned: second.drawn !== 'beam', to: 0 }, ...rest]
+      : isShaped
+        ? [first, { ...third, relation: second.relation, turned: second.turned, to: 0, said: second.said, place: second.place }, ...rest]
+        : hasAlready
+          ? [first, ...asked.slice(2)]
+          : second && has(second.drawn, first.drawn) && !second.turned && asked.length === 2
+            ? [{ ...second, relation: null, to: null }]
+            : asked;
   return { ...stage, parts: { ...stage.parts, figures } };
 }
+
+/** How much of a corner's box is covered. */
+const inkAt = (area: Area, corner: Area): number => sizeOf(intersect(area, corner)) / Math.max(1, sizeOf(corner));
+
+/** A third figure with two that are arranged: over, under or behind them where it is said to be, low things along their foot; else where they leave a corner, or beside them on their line. */
+function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, figure: Figure): Layer[] {
+  const all = union(...layers.filter((l) => l.isFigure).map((l) => l.area));
+  const b = boundsOf(all.length ? all : layers.flatMap((l) => l.area));
+  const { groundHex } = stage.palette;
+  const inks = swapped(stage);
+  const mid = b.x + b.width / 2;
+  const put = (f: Figure, gap = 1.8): Layer[] => fitLayers([...layers, ...clear(stage, f, groundHex, inks, gap)], 88);
+  if (LOW.test(asked.drawn))
+    return put(placed(figure, { cx: 50, cy: b.y + b.height - 2, side: Math.max(54, b.width * 1.1), fill: 1 }), 1.4);
+  if (asked.relation === 'behind' && !asked.turned) {
+    const back = placed(figure, { cx: mid, cy: b.y + b.height * 0.42, side: 1.12 * Math.max(b.width, b.height), fill: 1 }); // prettier-ignore
+    return fitLayers([...finished(stage, back, groundHex, inks), layerOf(grown(all, 2), groundHex), ...layers], 88);
+  }
+  const side = 0.4 * Math.max(b.width, b.height);
+  const isUp = (asked.relation === 'over' && asked.turned) || (asked.relation === 'under' && !asked.turned) || /^(?:sun|moon|star|stars|cloud|crown|halo|rainbow|lightning)$/.test(asked.drawn); // prettier-ignore
+  const isDown = (asked.relation === 'over' && !asked.turned) || (asked.relation === 'under' && asked.turned) || (['on', 'riding'].includes(asked.relation ?? '') && !asked.turned); // prettier-ignore
+  const third = placed(figure, { cx: mid, cy: 50, side: isDown ? 1.5 * side : side, fill: 0.9 });
+  const t = boundsOf(outlineOf(third));
+  const at = (x: number, y: number): Figure => movedFigure(third, [1, 0, 0, 1, x - t.x, y - t.y]);
+  if (isDown) return put(at(mid - t.width / 2, b.y + b.height - 1.5));
+  // The emptiest corner it has room in, the lower ones first unless it belongs above.
+  const spots = [true, false].flatMap((low) => [1, -1].map((s) => ({ low, s, x: s > 0 ? b.x + b.width - t.width : b.x, y: low ? b.y + b.height - t.height : b.y }))); // prettier-ignore
+  const free = spots.map((q) => ({ ...q, ink: inkAt(all, box(q.x, q.y, t.width, t.height)) + (q.low === isUp ? 0.12 : 0) })).sort((p, q) => p.ink - q.ink)[0]; // prettier-ignore
+  if (free.ink < 0.2) return put(at(free.x + free.s * 0.2 * t.width, free.y - (free.low ? 0 : 0.1 * t.height)));
+  if (isUp) return put(at(mid - t.width / 2, b.y - t.height * 0.92));
+  const first = finished(stage, at(free.s > 0 ? b.x + b.width - 0.12 * t.width : b.x - 0.88 * t.width, b.y + b.height - t.height), groundHex, inks); // prettier-ignore
+  return fitLayers([...layers, ...first], 90);
+}
+
+/** Several of one figure going round a middle, each bent to the circle where it is long; what is tall is turned and not bent. */
+function goingRound(figure: Figure, count: number): Figure {
+  const n = Math.max(2, Math.min(8, count));
+  const b = boundsOf(outlineOf(figure));
+  const share = (2 * Math.PI * 0.86) / n;
+  const isBent = b.height < 0.72 * b.width;
+  const r = 30;
+  const k = Math.min((share * r) / b.width, 27 / b.height);
+  const one = isBent ? mapFigure(figure, (area) => bent(area, (x, y) => {
+    const [t, d] = [((x - b.x) / b.width - 0.5) * ((b.width * k) / r) - Math.PI / 2, r + (b.y + b.height / 2 - y) * k];
+    return [50 + d * Math.cos(t), 50 + d * Math.sin(t)];
+  })) : placed(figure, { cx: 50, cy: 50 - (n === 2 ? 19 : r - 4), side: n === 2 ? 56 : 38, fill: 0.9 });
+  const copies = Array.from({ length: n }, (_, i) => turnedAt(one, (2 * Math.PI * i) / n));
+  return { ...figure, parts: copies.flatMap((c) => c.parts) };
+} // prettier-ignore
 
 /** The figures of a prompt in one picture; two or more in the form that is asked for. */
 export function together(asked: Stage): Layer[] {
   const stage = asDrawn(asked);
   const { shape, figures } = stage.parts;
+  const [alone] = figures;
+  if (alone && !figures[1] && alone.count > 1 && (shape === 'circle' || shape === null) && [alone.pose ?? '', ...alone.modifiers].some((m) => GOING_ROUND.test(m) && (shape !== null || m === 'circling'))) // prettier-ignore
+    return fitLayers(finished(stage, goingRound(figureFor(stage, alone, 0), alone.count)), 88);
   if (!shape || shape === 'banner' || figures.length < 2 || stage.given) return figuresOf(stage);
   const [field] = stage.palette.inks;
   const hull = FORMS[shape](45);
@@ -327,7 +427,7 @@ function figuresOf(stage: Stage): Layer[] {
   // Who wears one thing and holds another is dressed, and has it in the hand.
   const worn = figures.find((f) => f.to === 0 && f.relation === 'wearing');
   const had = figures.findIndex((f, i) => i > 0 && f !== worn && f.to === 0 && ['holding', 'with'].includes(f.relation ?? '')); // prettier-ignore
-  if (worn && had > 0 && !stage.given && isCreature(first.drawn))
+  if (worn && had > 0 && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn))
     return fitLayers(inHand(STANCES[stage.idea % STANCES.length])(stage, figureFor(stage, first, 0), figureFor(stage, figures[had], had)), 88); // prettier-ignore
   const a = groupFor(stage, head, 0);
   const b = groupFor(stage, second, 1);
@@ -349,11 +449,5 @@ function figuresOf(stage: Stage): Layer[] {
   const layers = fitLayers(way(stage, a, b), third ? 80 : 86);
   if (!third) return layers;
   const room = boundsOf(layers.flatMap((l) => l.area));
-  // What lies low runs along the foot of the others.
-  if (LOW.test(third.drawn)) {
-    const foot = placed(figureFor(stage, third, 2), { cx: 50, cy: room.y + room.height - 2, side: Math.max(54, room.width * 1.1), fill: 1 }); // prettier-ignore
-    return fitLayers([...layers, ...clear(stage, foot, stage.palette.groundHex, swapped(stage), 1.4)], 86);
-  }
-  const c = placed(figureFor(stage, third, 2), { cx: 18, cy: 22, side: 21, fill: 0.9 });
-  return [...layers, ...clear(stage, c, stage.palette.groundHex, swapped(stage))];
+  return withThird(stage, layers, third, figureFor(stage, third, 2));
 }

@@ -1,10 +1,10 @@
 /** Figures built anew for each candidate: from a drawing of ours, one of the library's, or from measures. */
-import { areaFrom, bent, moved, roundedOff, sizeOf, sparse, withoutSpecks } from '../path';
-import { boundsOf, massOf } from './area';
+import { areaFrom, bent, intersect, moved, roundedOff, sizeOf, sparse, withoutSpecks } from '../path';
+import { boundsOf, box, massOf } from './area';
 import { builtDrawings, isCreature, isShown, joinedFigures, type Said } from './built';
 import { expressionOf, type Expression } from './creature';
 import { faceOn } from './faced';
-import { figureOf, mapFigure, type Figure } from './figure';
+import { figureOf, mapFigure, outlineOf, turnedAt, type Figure } from './figure';
 import type { Knobs } from './knobs';
 import { madeSymmetrical, symmetryOf } from './symmetry';
 import { BY_HAND, drawingsOf } from './things';
@@ -35,24 +35,42 @@ export const leastPart = (detail: number): number =>
 
 type Drawn = () => Figure;
 
+/** What is drawn by hand looking to the left; the others look to the right, or at us. */
+const TO_LEFT = /^(?:whale|gull|squirrel|swan|piranha|swordfish|mantis|grasshopper|tadpole|pheasant|platypus|manatee|anteater|pangolin|chess knight)$/;
+const LEAPING = /^(?:leap|jump|rising|breach|spring)/;
+const SCALED = /^(?:fish|goldfish|tropical fish|swordfish|piranha)$/;
+
+/** Something that swims, turned so that its heavier end, which is its head, is up. */
+function headUp(figure: Figure): Figure {
+  const all = outlineOf(figure);
+  const b = boundsOf(all);
+  const [left, right] = [0, 0.6].map((x) => sizeOf(intersect(all, box(b.x + x * b.width, b.y - 1, 0.4 * b.width, b.height + 2)))); // prettier-ignore
+  return turnedAt(figure, right > left ? -0.75 : 0.75);
+}
+
 /** As many drawings as a round of four has use for. */
 const ENOUGH = 4;
 
 /** The drawings one can choose from for a thing: ours, the library's, and what is built. What is said of it that only some can show, those show. */
 function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
   const built = builtDrawings(name, said, knobs);
-  const isAsked = said.isHead === true || (Boolean(said.pose) && isShown(said.pose!)) || Boolean(said.expression);
+  // A fish built as a body would be a dolphin.
+  const isFish = Boolean(said.pose) && SCALED.test(name);
+  const isAsked = !isFish && (said.isHead === true || (Boolean(said.pose) && isShown(said.pose!)) || Boolean(said.expression)); // prettier-ignore
   if (isAsked && built.length) return built;
-  const hand = Object.hasOwn(BY_HAND, name) ? [(): Figure => figureOf(name, BY_HAND[name]((part) => knobs.spread(`${name}/${part}`)))] : []; // prettier-ignore
+  const hand = Object.hasOwn(BY_HAND, name) ? [(): Figure => ({ ...figureOf(name, BY_HAND[name]((part) => knobs.spread(`${name}/${part}`))), ...(TO_LEFT.test(name) ? { facing: -1 as const } : {}) })] : []; // prettier-ignore
   // A face that looks at us is another view of the same animal.
   const drawn = [...drawingsOf(name), ...(isCreature(name) ? drawingsOf(`${name} face`) : [])].map(
     (d): Drawn =>
       () => ({
         name,
         tones: d.tones.map((L) => L / 100),
+        // The packs that have several tones show what lives looking to the left.
+        ...(d.tones.length > 2 && isCreature(name) ? { facing: -1 as const } : {}),
         parts: d.parts.map((p) => ({ tone: p.tone, area: areaFrom(p.contours) })),
       }),
   );
+  if (isFish) return [...hand, ...drawn].map((draw): Drawn => () => (LEAPING.test(said.pose!) ? headUp(draw()) : draw())); // prettier-ignore
   // What is drawn already is not built once more.
   const own = [...hand, ...drawn];
   const all = [...own, ...built.slice(0, Math.max(own.length ? 1 : 0, ENOUGH - own.length))];

@@ -149,6 +149,9 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
 /** What is known by something that a body built from the side does not have: a long neck bent, a tail over the back, two eyes in front, wings of skin. */
 const NOT_ASIDE = new Set(['dragon', 'squirrel', 'owl', 'swan', 'flamingo']);
 
+/** What is known from the side alone: neck and legs, or no limbs at all; its head from the front is nobody's. */
+export const isSeenAside = (name: string): boolean => /^(?:flamingo|heron|stork|swan|ostrich|snake|cobra|whale|dolphin|shark|fish|worm|seahorse)$/.test(name); // prettier-ignore
+
 /** How a body is best seen from the side where nothing is said: what has hooves does not sit, and what is heavy does not leap. */
 const SIDES: Readonly<Record<string, readonly Pose[]>> = {
   cat: ['sitting', 'leaping'],
@@ -172,7 +175,7 @@ const looksAtUs = (name: string, kind: CreatureKind): boolean =>
     !/^(?:beak|hook|bill|great|slender|frog|grooves|jaws|none)$/.test(kind.muzzle));
 
 /** What somebody holds, made one unit large about its middle. */
-function heldAs(thing: Figure, tones: readonly number[]): Held {
+function heldAs(thing: Figure, tones: readonly number[], isClasped: boolean): Held {
   const b = boundsOf(outlineOf(thing));
   const long = Math.max(b.width, b.height, 1);
   const unit = movedFigure(thing, [
@@ -183,7 +186,7 @@ function heldAs(thing: Figure, tones: readonly number[]): Held {
     -(b.x + b.width / 2) / long,
     -(b.y + b.height / 2) / long,
   ]);
-  const isWide = /\b(?:book|newspaper|map|scroll|laptop|guitar|cake|box|package|present|basket|sign|tray|bouquet|pillow|crate|accordion|drum|bowl|loaf|bread|treasure)\b/.test(thing.name) || (b.width > b.height * 1.5 && b.height > 0.3 * b.width); // prettier-ignore
+  const isWide = isClasped || /\b(?:book|newspaper|map|scroll|laptop|guitar|cake|box|package|present|basket|sign|tray|bouquet|pillow|crate|accordion|drum|bowl|loaf|bread|treasure)\b/.test(thing.name) || (b.width > b.height * 1.5 && b.height > 0.3 * b.width); // prettier-ignore
   return {
     parts: unit.parts.map((p) => ({ tone: tones.length + p.tone, area: p.area })),
     size: isWide ? 34 : b.height > b.width * 1.8 ? 40 : 25,
@@ -198,6 +201,8 @@ export interface FigureSaid {
   readonly modifiers: readonly string[];
   readonly dress: Dress;
   readonly held: Figure | null;
+  /** Both arms are about what is held. */
+  readonly isClasped?: boolean;
   readonly crop: 'whole' | 'bust' | 'head';
 }
 
@@ -206,7 +211,7 @@ export function uprightFigure(name: string, asked: FigureSaid): Figure | null {
   const kind = kindOf(name, asked.knobs, asked.modifiers);
   if (!kind) return null;
   const own = tonesOf(kind);
-  const held = asked.held ? heldAs(asked.held, own) : null;
+  const held = asked.held ? heldAs(asked.held, own, asked.isClasped === true) : null;
   const dress = kind.muzzle === 'human' && !asked.dress.top ? { ...asked.dress, top: 'shirt' as const } : asked.dress;
   const expression = expressionOf(asked.expression) ?? 'happy';
   const parts = figureParts(kind, { ...asked, dress, expression, held, age: ageOf(asked.modifiers) }, spreadOf(name, asked.knobs)); // prettier-ignore

@@ -237,11 +237,14 @@ export function appIcon(stage: Stage): Layer[] {
 export function negativeSpace(stage: Stage): Layer[] {
   const { palette, parts } = stage;
   const [field] = palette.inks;
-  const a = figureFor(stage, parts.figures[0], 0);
-  const second = parts.figures[1];
+  // What is said to be inside is what is cut out.
+  const isTurned = parts.figures[1]?.turned === true && parts.figures[1].relation === 'inside';
+  const [cutAt, outerAt] = isTurned ? [1, 0] : [0, 1];
+  const a = figureFor(stage, parts.figures[cutAt], cutAt);
+  const second = parts.figures[outerAt];
   // One figure cut out of another, or out of a form.
   if (second && isThing(second.drawn)) {
-    const outer = placed(figureFor(stage, second, 1), { cx: 50, cy: 50, side: 90, fill: 0.95 });
+    const outer = placed(figureFor(stage, second, outerAt), { cx: 50, cy: 50, side: 90, fill: 0.95 });
     const hull = silhouetteOf(outer);
     const room = roomIn(hull) ?? { x: 50, y: 50, r: 10 };
     const cut = placed(a, { cx: room.x, cy: room.y, side: room.r * 1.8, fill: 0.95 });

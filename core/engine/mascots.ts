@@ -1,15 +1,20 @@
 /** Mascots as marks: one alone, or one in several poses or with several faces. */
-import { arrangement, banned, finished, form, fieldOf, type Stage } from './stage';
+import { arrangement, banned, figureFor, finished, form, fieldOf, type Stage } from './stage';
 import { boundsOf, disc, tile } from './area';
 import { grown, rim } from '../path';
 import { outlineOf, placed, silhouetteOf, type Figure } from './figure';
 import { layerOf, type Layer } from './layer';
 import { dressFrom, EXPRESSION_NAMES, STANCE_NAMES, stanceOf, type Stance } from './creature';
+import { fitLayers } from './arrange';
 import { mascotFigure } from './mascot';
+import { waysFor } from './pairs';
 import { isThing } from './things';
 
 /** Things that one wears and does not carry. */
-const WORN = /hat|cap|scarf|apron|glasses|cape|crown|tie\b|helmet|coat|monocle|goggles|bandana|headphones/;
+const WORN = /hat|cap|scarf|apron|glasses|cape|crown|tie\b|helmet|coat|monocle|goggles|bandana|headphones|backpack/;
+
+/** How a mascot stands to what it is not holding: on it, in it, by it. */
+const SCENES = new Set(['beside', 'behind', 'in front of', 'on', 'riding', 'inside', 'under', 'over', 'coming out of']);
 
 /** What is worn on the head, or on the top of what has none. */
 const HATS = /hat|cap\b|crown|helmet|beret|bonnet|toque|tiara|wreath/;
@@ -19,13 +24,14 @@ const VIEWS: readonly (readonly [Stance, 'whole' | 'bust'])[] = [['standing', 'w
 /** The mascot of a prompt, standing as asked or in one of the views. */
 function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole' | 'bust']): Figure {
   const [a, ...others] = stage.parts.figures;
-  const carried = others.find((f) => !WORN.test(f.drawn) && f.via !== 'none' && (f.to === 0 || f.to === null) && !['beside', 'behind', 'in front of'].includes(f.relation ?? '')); // prettier-ignore
+  const carried = others.find((f) => !WORN.test(f.drawn) && f.via !== 'none' && (f.to === 0 || f.to === null) && !SCENES.has(f.relation ?? '')); // prettier-ignore
   const isHead = /\b(?:head|face|portrait|bust)\b/.test(prompt.toLowerCase());
   const said = stanceOf(a.pose);
   const [stance, crop] = view ?? VIEWS[stage.idea % Math.max(1, Math.min(stage.ideas, VIEWS.length))];
   const dress = dressFrom(prompt);
   // Without a thing asked for, one view holds the tool of its trade.
-  const tool = !carried && stance === 'pointing' ? (dress.tools?.find(isThing) ?? null) : null;
+  const isWorking = a.pose !== null && said === null;
+  const tool = !carried && (stance === 'pointing' || stance === 'sitting' || isWorking) ? (dress.tools?.find(isThing) ?? null) : null;
   return mascotFigure(isThing(a.drawn) ? a.drawn : 'seed', {
     ...stage,
     idea: undefined,
@@ -35,8 +41,8 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
     dress,
     prop: isHead ? null : (carried?.drawn ?? tool),
     hat: others.find((f) => HATS.test(f.drawn))?.drawn ?? null,
-    stance: said ?? (tool || (carried && (stance === 'waving' || stance === 'pointing')) ? 'standing' : stance),
-    crop: isHead ? 'head' : crop === 'bust' && carried ? 'whole' : crop,
+    stance: said ?? ((tool && stance !== 'sitting') || (carried && (stance === 'waving' || stance === 'pointing')) ? 'standing' : stance),
+    crop: isHead ? 'head' : crop === 'bust' && (carried || tool) ? 'whole' : crop,
   });
 }
 
@@ -60,6 +66,9 @@ export function mascotScene(stage: Stage, prompt: string): Layer[] {
   const figure = stage.given?.figure ?? mascotOf(stage, prompt);
   const fitted = placed(figure, { cx: 50, cy: 50, side: 90, fill: 0.9 });
   if (stage.given?.fixed) return finished(stage, figure);
+  const [first, ...others] = stage.parts.figures;
+  const at = others.findIndex((f) => f.via !== 'none' && f.to === 0 && !f.turned && ['on', 'riding', 'inside', 'coming out of'].includes(f.relation ?? '')); // prettier-ignore
+  if (at >= 0 && !stage.given) return fitLayers(waysFor(first, others[at])[0](stage, fitted, figureFor(stage, others[at], at + 1)), 90); // prettier-ignore
   const [, second] = stage.palette.inks;
   const back = arrangement<() => Layer[]>(stage, [
     () => [],

@@ -297,8 +297,10 @@ export const flanked: Pair = (s, a, b) => {
   const sb = boundsOf(outlineOf(side));
   const down = mb.y + mb.height - sb.y - sb.height;
   const off = mb.width / 2 + sb.width * 0.36;
-  const right = movedFigure(side, [1, 0, 0, 1, off, down]);
-  const left = movedFigure(side, [-1, 0, 0, 1, 100 - off, down]);
+  // Both look to the middle; what is not known to look to the left looks to the right.
+  const flip = (side.facing ?? 1) > 0 ? -1 : 1;
+  const right = movedFigure(side, [flip, 0, 0, 1, flip > 0 ? off : 100 + off, down]);
+  const left = movedFigure(side, [-flip, 0, 0, 1, flip > 0 ? 100 - off : -off, down]);
   return [
     ...finished(s, { ...side, parts: [...left.parts, ...right.parts] }, s.palette.groundHex, swapped(s)),
     ...clear(s, middle, s.palette.groundHex, s.palette.inks, 1.8),
@@ -347,7 +349,7 @@ const PARTS_AT: readonly [RegExp, number, number, number][] = [
   [/^(?:head|hat|hood|top|roof|lid|crown|peak|summit|horns?|antlers?|ears?|hair|flame|heads?)$/, 0.5, 0.08, 0.42],
   [/^(?:nose|beak|mouth|snout|muzzle|jaws?|bill|trunk|spout|face)$/, 0.8, 0.3, 0.3],
   [/^(?:tail|stern|handle|end|tip)$/, 0.1, 0.55, 0.38],
-  [/^(?:feet|foot|legs?|roots?|wheels?|base|bottom|stem)$/, 0.5, 0.92, 0.4],
+  [/^(?:feet|foot|legs?|roots?|wheels?|base|bottom|stem|stand|basket|gondola)$/, 0.5, 0.92, 0.4],
   [/^(?:back|shell|saddle|shoulders?)$/, 0.48, 0.3, 0.56],
   [/^(?:hands?|paws?|claws?|talons?|arms?|fingers?|wings?)$/, 0.86, 0.56, 0.36],
 ];
@@ -403,7 +405,7 @@ export const atPart =
     const side = Math.max(bb.width, bb.height) * size * (instead ? 1.12 : 0.8);
     // What one holds a key by is where it is roundest.
     const bow = /^(?:key|magnifying glass|racquet|ladle|spoon)$/.test(a.name) && /^(?:handle|head|bow|top)$/.test(place ?? '') ? roomIn(silhouetteOf(big)) : null; // prettier-ignore
-    const small = placed(b, bow ? { cx: bow.x, cy: bow.y, side: Math.max(side, bow.r * 2.5), fill: 0.95 } : { cx: bb.x + bb.width * x, cy: bb.y + bb.height * y, side, fill: 0.95 }); // prettier-ignore
+    const small = placed(b, bow ? { cx: bow.x, cy: bow.y, side: Math.min(50, Math.max(side, bow.r * 2.5)), fill: 0.95 } : { cx: bb.x + bb.width * x, cy: bb.y + bb.height * y, side, fill: 0.95 }); // prettier-ignore
     const rest = instead ? without(big, grown(silhouetteOf(small), 1.6)) : big;
     return [...finished(s, rest), ...clear(s, small, s.palette.groundHex, swapped(s), 1.6)];
   };

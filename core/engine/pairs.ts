@@ -1,6 +1,6 @@
 /** Two figures in one picture, by how they stand to one another. */
 import { isPlural, type PromptFigure, type Relation } from '../prompt';
-import { isCreature } from './built';
+import { isCreature, isSeenAside } from './built';
 import {
   aboard,
   above,
@@ -33,6 +33,7 @@ import {
   type Pair,
 } from './pairings';
 import { madeOf } from './packed';
+import { crossedBehind, entwined, hanging, hugged, joined, outOfMouth, reflected, shadowed, TWINING, watered } from './pairings-told';
 
 const CELESTIAL = new Set([
   'moon',
@@ -78,6 +79,9 @@ const canBeHeld = (name: string): boolean => !isCreature(name) && !CELESTIAL.has
 const OPEN =
   /\b(?:cup|mug|teacup|bowl|basket|pot|boat|canoe|ship|hat|bag|nest|bathtub|box|sink|cart|bucket|vase|pocket|backpack|pool|glass|grass|reeds?|plant|wave|water|sea|field|forest|trees?|bush|shrub|car|train|bus|chair|sofa|bed|armchair|wheat|flowers?|tulip|sunflower|log|tent|barrel|wheelbarrow|suitcase|envelope|shoe|boot|sock)\b/;
 
+/** What is wide for one who is in it. */
+const WIDE = /^(?:bathtub|boat|canoe|ship|sailboat|car|train|bus|sofa|bed|sled|cart|wheelbarrow|airplane|gondola|truck|couch|tractor)$/; // prettier-ignore
+
 /** What one stands on that glides or rolls. */
 const BOARDS = /^(?:surfboard|skateboard|snowboard|ski|sled)$/;
 
@@ -89,7 +93,9 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
       if (/^(?:circle|square|ring|triangle|diamond|hexagon|heart|shield|star|speech bubble)$/.test(b))
         return [insideOf];
       if (GROWING.test(b)) return [emerging(), turnedPair(behind)];
-      return OPEN.test(b) ? [emerging(), emerging(74, 40), emerging(46, 70)] : [insideOf, insideOf, emerging()];
+      if (SEEN_INTO.test(b)) return [insideOf];
+      if (WIDE.test(b)) return [emerging(54, 86), emerging(60, 80), emerging(48, 90)];
+      return OPEN.test(b) ? [emerging(), emerging(74, 40), emerging(46, 70)] : [insideOf];
     case 'on':
       return CELESTIAL.has(b) ? [behind, above] : [above];
     case 'riding':
@@ -144,13 +150,21 @@ const turnedPair =
     pair(s, b, a);
 
 /** Parts that one stands things on. */
-const ON_TOP = /^(?:back|head|nose|snout|shoulders?|top|roof)$/;
+const ON_TOP = /^(?:back|head|nose|snout|shoulders?|top|roof|antlers?|horns?|hump|shell)$/;
 /** What one carries things in that has no hands. */
 const MOUTH = /^(?:beak|mouth|bill|jaws?|snout|muzzle|teeth)$/;
 /** What drinks and eats with the thin end of its head. */
 const BILLED =
   /bird|heron|stork|crane|ibis|flamingo|butterfly|moth|bee$|swallow|kingfisher|toucan|finch|sparrow|parrot|duck|goose|swan|gull|crow/;
 const FEEDING = /^(?:drinking|sipping|feeding|eating|pecking|nibbling|sniffing|smelling)/;
+/** What one comes out of at its foot, and not over its rim. */
+const MOUTHS = /^(?:tunnel|cave|arch|gate|door|garage|portal|window)$/;
+/** What has no hands: on its back it carries what it has, or in its mouth. */
+const HANDLESS = /^(?:snail|slug|caterpillar|worm|turtle|tortoise|ladybug|beetle|camel|donkey|elephant)$/;
+const SWIMMING = /^(?:fish|whale|dolphin|shark|orca|salmon|goldfish|swordfish|piranha|tadpole|snake|cobra)$/;
+const HUGGING = /^(?:hugging|cuddling|embracing|clutching|snuggling|squeezing|clasping)/;
+/** How what climbs is said to go round another. */
+const WINDING = /^(?:entwin|intertwin|twin|twist|wrap|wound|wind|coil|climb|grow|spiral|curl)/;
 /** What one sees into from the side. */
 const SEEN_INTO = /^(?:jar|honey pot|bottles?|light bulb|glass|hourglass|heart|bag|snow globe)$/;
 const OPENINGS = /\b(?:door|window|keyhole|fireplace|clock)\b/;
@@ -161,7 +175,25 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   // Whatever is said of sun and land, the one is seen over the other.
   if (!turned && CELESTIAL.has(second.drawn) && LANDSCAPE.has(first.drawn) && [null, 'with', 'beside', 'on', 'under', 'in front of'].includes(relation)) return [risen, risen, behind]; // prettier-ignore
   if (!turned && LANDSCAPE.has(second.drawn) && CELESTIAL.has(first.drawn) && [null, 'with', 'beside', 'over', 'behind'].includes(relation)) return [turnedPair(risen), turnedPair(risen), turnedPair(behind)]; // prettier-ignore
+  // A head before crossed forks.
+  if (second.count === 2 && second.modifiers.includes('crossed') && ['beside', 'with', 'behind', 'over', null].includes(relation)) return [crossedBehind]; // prettier-ignore
   if (relation === 'beside' && [first, second].some((f) => f.modifiers.includes('crossed'))) return [crossing];
+  if (/^(?:reflect|mirror)/.test(second.said ?? '') || (relation === 'inside' && first.modifiers.some((m) => /^(?:reflected|mirrored)$/.test(m)))) return [reflected]; // prettier-ignore
+  if (turned && relation === 'as' && /^(?:shadow|silhouette)$/.test(place ?? '')) return [shadowed];
+  if (!turned && first.pose === 'watering') return [watered];
+  if (!turned && first.drawn === 'hand' && (relation === null || ['holding', 'toward', 'with'].includes(relation))) return [onHand]; // prettier-ignore
+  if (!turned && relation === 'around' && HUGGING.test(second.said ?? first.pose ?? '') && isCreature(first.drawn)) return [hugged('standing'), hugged('sitting'), hugged('standing')]; // prettier-ignore
+  // What climbs goes round the other, whichever is named first.
+  if (relation === 'around' && WINDING.test(second.said ?? '') && [first, second].some((f) => TWINING.test(f.drawn))) return [TWINING.test(second.drawn) ? entwined : turnedPair(entwined)]; // prettier-ignore
+  if (/^(?:hang|dangl|swing|suspend)/.test(`${first.pose ?? ''} ${second.said ?? ''}`.trim()) && !turned && ['coming out of', 'on', 'under', 'with'].includes(relation ?? '')) return [turnedPair(hanging)]; // prettier-ignore
+  if (!turned && relation === 'coming out of' && MOUTHS.test(second.drawn)) return [outOfMouth];
+  // Two that make one thing stand face to face.
+  if (!turned && relation === 'made of' && second.count === 2) return [joined];
+  if (!turned && ['toward', 'holding'].includes(relation ?? '') && first.count === 2) return [turnedPair(flanked)];
+  if (!turned && relation === 'wearing' && isSeenAside(first.drawn)) return [onHead];
+  if (!turned && relation === 'holding' && isSeenAside(first.drawn)) return [atMouth];
+  if (!turned && relation === 'holding' && HANDLESS.test(first.drawn)) return [turnedPair(stacked(44, 66))];
+  if (!turned && relation === 'holding' && SWIMMING.test(first.drawn)) return [atMouth];
   // What one carries on its back stands there.
   if (!turned && place !== null && ON_TOP.test(place) && ['holding', 'toward', 'with', 'on'].includes(relation ?? '')) return [turnedPair(stacked(42, 66))]; // prettier-ignore
   if (!turned && MOUTH.test(place ?? '') && isCreature(first.drawn) && ['holding', 'with'].includes(relation ?? '')) return [atMouth]; // prettier-ignore
@@ -172,6 +204,7 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   if (relation === 'around' && first.count === 2) return [turnedPair(flanked)];
   // What is full of many shows them through.
   if (turned && relation === 'inside' && SEEN_INTO.test(first.drawn) && (second.count > 1 || isPlural(second.word))) return [madeOf]; // prettier-ignore
+  if (turned && relation === 'inside' && SEEN_INTO.test(first.drawn)) return [turnedPair(insideOf)];
   if (turned && place !== null && relation !== 'coming out of') return [atPart(place, false)];
   return turned
     ? waysOf(relation, second.drawn, first.drawn).map(turnedPair)

@@ -61,6 +61,9 @@ const HUES = new Map(NATURAL.flatMap(([names, from, to]) => names.split(' ').map
 
 /** What lives on the ice, and is as cool as that. */
 const PALE = /^(?:polar|arctic|snowy|snow|ice)\b/i;
+/** What is black and white by nature. */
+const BLACK = /^(?:panda|zebra|penguin|badger|skunk|orca|magpie|puffin|crow|raven|stork|piano|football|dice|chess\b.*)$/;
+const NEUTRAL = SCHEMES.slice(-3);
 const NIGHT = /moon|star|night|planet|comet|telescope/;
 
 /** The hues that a thing has by nature, in degrees from and to; null where it can be of any. */
@@ -82,6 +85,7 @@ export function schemeFor(name: string | null, k: Knobs): readonly [string, stri
     const { C, hDeg } = oklabToOklch(hexToOklab(hex));
     return hues !== null && C > 0.045 && hDeg >= hues[0] - 12 && hDeg <= hues[1] + 12;
   };
+  if (name !== null && BLACK.test(name)) return NEUTRAL[Math.floor(k.steady('palette/scheme') * NEUTRAL.length)];
   const leading = SCHEMES.filter(([dominant]) => fits(dominant));
   const having = SCHEMES.filter(([dominant, support]) => fits(dominant) || fits(support));
   const from = leading.length > 2 ? leading : having.length > 2 ? having : SCHEMES;

@@ -1,5 +1,5 @@
 /** Noun phrases: how many of what, and what is said of it in front. */
-import { isPlural, nounKind } from './classes';
+import { gerundOf, isPlural, nounKind } from './classes';
 import { GROUPS, NO_THINGS, PORTIONS, STYLE_WORDS, TRADE_NOUNS } from './manner';
 import { phraseAt } from './relations';
 import type { Token, WordPart } from './reading';
@@ -201,6 +201,6 @@ const placesOf = (unit: Unit, part: WordPart): [number, WordPart][] =>
 function lastOf(tokens: readonly Token[], from: number, end: number): string {
   let k = from;
   while (k < end && tokens[k].part !== null) k++;
-  while (k + 1 < end && tokens[k + 1].part === null && !STOPS.test(tokens[k + 1].text) && !phraseAt([tokens[k + 1].text]) && nounKind(tokens[k + 1].text) !== null) k++; // prettier-ignore
+  while (k + 1 < end && tokens[k + 1].part === null && !(isPlural(tokens[k].text) && gerundOf(tokens[k + 1].text)) && !STOPS.test(tokens[k + 1].text) && !phraseAt([tokens[k + 1].text]) && nounKind(tokens[k + 1].text) !== null) k++; // prettier-ignore
   return tokens[k]?.text ?? '';
 }

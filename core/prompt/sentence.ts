@@ -28,6 +28,8 @@ const FEEDS = /^(?:drinking|sipping|eating|feeding|pecking|grazing|nibbling|pick
 
 /** Where a trade is at home, after what it deals in: a tea house. */
 const PREMISES = /^(?:house|inn|room|works|shed|yard|mill|kitchen|corner)$/;
+/** What is printed: named by itself after what is on it, it says what for and not what. */
+const PRINTED = /^(?:poster|postcard|sticker|flyer|leaflet|banknote|print|stamp|cover|matchbox)$/;
 /** Who makes or sells what stands before. */
 const MAKERS =
   /^(?:makers?|sellers?|growers?|merchants?|dealers?|suppl(?:y|ies|iers?)|importers?|producers?|repairs?|rentals?)$/;
@@ -425,12 +427,14 @@ export class Sentence extends Cursor {
       this.joined = false;
       return true;
     };
-    const face = head === 'face' && found.expression ? found.expression : Object.hasOwn(EXPRESSION_NOUNS, head) ? EXPRESSION_NOUNS[head] : null; // prettier-ignore
+    const isFaced = head === 'face' && !found.expression && !found.modifiers.length && this.pending?.relation === 'with'; // prettier-ignore
+    const face = isFaced ? 'smiling' : head === 'face' && found.expression ? found.expression : Object.hasOwn(EXPRESSION_NOUNS, head) ? EXPRESSION_NOUNS[head] : null; // prettier-ignore
     if (!found.attributive.length && face && owner && (this.pending?.relation ?? 'with') === 'with') {
       owner.expression ??= face;
       return asWhole('expression');
     } // prettier-ignore
-    if (STYLE_NOUNS.has(head) && !found.isNamed) {
+    const isPrinted = PRINTED.test(head) && from === this.start && this.i >= this.end && !found.hasArticle && this.cast.figures.length > 0; // prettier-ignore
+    if ((STYLE_NOUNS.has(head) && !found.isNamed) || isPrinted) {
       this.manner.push(this.told(found));
       return asWhole('manner');
     }
@@ -451,7 +455,7 @@ export class Sentence extends Cursor {
     if (
       owner &&
       (this.pending?.relation === 'with' || (from === this.start && !this.pending && !this.joined)) &&
-      BODY_PARTS.test(head) && this.cast.isLive(governor!) && (found.modifiers.length || this.trailing() || (this.kind === 'mascot' && /^(?:arms?|legs?|hands?|feet|eyes?|face)$/.test(head)))) {
+      BODY_PARTS.test(head) && this.cast.isLive(governor!) && (found.modifiers.length || /^(?:one|two|both|no)$/.test(this.tokens[from].text) || this.trailing() || (this.kind === 'mascot' && /^(?:arms?|legs?|hands?|feet|eyes?|face)$/.test(head)))) {
       owner.modifiers.push(this.told(found));
       this.again = this.pending;
       asWhole('modifier');
@@ -461,6 +465,11 @@ export class Sentence extends Cursor {
       }
       return true;
     } // prettier-ignore
+    // A mane that nothing draws is how its owner looks.
+    if (owner && !found.found && BODY_PARTS.test(head) && (this.pending?.relation ?? null) === 'with') {
+      owner.modifiers.push(this.told(found));
+      return asWhole('modifier');
+    }
     if (found.role) this.role ??= found.role;
     if (this.kind === 'mascot' && this.lexicon.isRole(head) && !found.hasAnimal && (this.cast.figures.length > 0 || this.animalAhead())) {
       this.role ??= head;

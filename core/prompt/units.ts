@@ -104,7 +104,8 @@ function compoundAt(word: (at: number) => string, at: number, lexicon: Lexicon):
     // "A tiger's face" is the tiger.
     if (CROPS.test(words[length - 1]) && nounKind(words[length - 2].replace(/'s$/, '')) === 'animal') continue;
     if (words.includes('and') && !isCompound(text)) continue;
-    if (gerundOf(words[length - 1]) && !isCompound(text)) continue;
+    // "A pencil drawing a heart" draws it, and is no pencil drawing.
+    if (gerundOf(words[length - 1]) && (!isCompound(text) || ARTICLES.test(word(at + length)))) continue;
     const plain = text.replace(/'s\b/g, '');
     const found = lexicon.findFigure(plain);
     // A name that is only put together of two things ("leaf heart") is read as those.
@@ -124,6 +125,8 @@ function classOf(word: Words, k: number, hasNoun: boolean, isLed: boolean, lexic
   const isConcrete = kind !== null && kind !== 'abstract' && kind !== 'sign';
   const gerund = gerundOf(w);
   const opensObject = /^(?:an?|the|its|his|her|their|two|three|some)$/.test(next);
+  // "A pencil drawing a heart".
+  if (gerund && hasNoun && opensObject) return null;
   if (gerund && !(isConcrete && isThing)) {
     if (hasNoun) return isConcrete && !opensObject && !participleOf(w) && next !== '' && nounKind(next) ? 'noun' : null;
     return follows ? 'pose' : isLed && kind !== null ? 'noun' : null;

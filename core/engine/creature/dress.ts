@@ -19,6 +19,8 @@ export interface Dress {
   readonly neck?: Neck;
   readonly eyes?: Eyewear;
   readonly hasCape?: boolean;
+  /** On its back, its straps before the shoulders. */
+  readonly hasPack?: boolean;
   /** Names of things that one of this trade holds, the likeliest first. */
   readonly tools?: readonly string[];
 }
@@ -106,6 +108,7 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\bscarf\b|\bwinter\b|\bcosy\b/, { neck: 'scarf' }],
   [/\bapron\b/, { top: 'apron' }],
   [/\bcape\b|\bcloak\b/, { hasCape: true }],
+  [/\b(?:backpack|rucksack|knapsack|haversack)\b/, { hasPack: true }],
   [/\b(?:glasses|spectacles)\b/, { eyes: 'glasses' }],
   [/\bmonocle\b/, { eyes: 'monocle' }],
   [/\beye ?patch\b/, { eyes: 'patch' }],

@@ -193,6 +193,8 @@ function markParts(mark: Mark, h: Head, t: Spread): { behind?: Part[]; on?: Part
       return { on: [on(COAT, subtract(box(0, top - 20, 100, middle - top + 9), oval(50, middle + 8, cheek * 0.95, 20)))] };
     case 'chops':
       return { on: [on(LIGHT, both(blob([50 + cheek * 0.62, middle + 2], [52 + cheek, middle - 4], [52 + cheek, middle + 16], [50 + jaw * 0.7, bottom - 2], [50 + jaw * 0.5, middle + 14])))] };
+    case 'snub':
+      return { front: [piece(DARK, oval(50, bottom - 22, 6.6 + 0.6 * t('nose'), 10))] };
     case 'blush':
       return { on: [on(ACCENT, both(oval(50 + cheek * 0.66, middle + 11, 4.8, 3.4)))] };
     case 'dome':

@@ -21,6 +21,7 @@ export type Mark =
   | 'patches' | 'bandit' | 'stripes' | 'bands' | 'blaze' | 'mane' | 'wool' | 'spines' | 'spots' | 'discs' | 'cap' | 'blush' | 'comb' | 'crest' | 'quiff' | 'wattle'
   | 'forelock' | 'whiskers' | 'tusks' | 'teeth' | 'antennae' | 'bumps' | 'brow' | 'ruff' | 'tentacles' | 'shell' | 'sail' | 'spout' | 'heart' | 'chops' | 'beard' | 'tips' | 'bill tip' | 'dome' | 'stalks' | 'pincers' | 'hoops'
   | 'bib'
+  | 'snub'
   | 'lore'
   | 'wings' | 'hair' | 'long hair' | 'bob' | 'bun' | 'full beard' | 'moustache' | 'curls' | 'bald'; // prettier-ignore
 
@@ -58,7 +59,7 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['polar bear', 'broad', 'round 0.75', 'round', '', 'bear stub 1.2', [0.86, 0.7, 0.6]],
   ['panda', 'wide', 'round 1', 'round', 'patches', 'bear stub', [0.9, 0.14, 0.7]],
   ['red panda', 'wide', 'point 0.7', 'round', 'chops brow tips', 'bear ringed 1 0.8 0.9', [0.45, 0.25, 0.8]],
-  ['koala', 'wide', 'round 1.5', 'round', '', 'bear none', [0.55, 0.7, 0.75]],
+  ['koala', 'wide', 'side 1.62', 'round', 'snub', 'bear none', [0.55, 0.78, 0.75]],
   ['raccoon', 'wide', 'point 0.65', 'mask', 'bandit', 'bear ringed', [0.5, 0.35, 0.75]],
   ['badger', 'wedge', 'small 1', 'round', 'bands', 'bear brush 1 0.7 1', [0.96, 0.2, 0.6]],
   ['skunk', 'wedge', 'small 1', 'bud', 'blaze', 'rodent plume', [0.16, 0.5, 0.7]],

@@ -223,6 +223,9 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
 
   const neckwear = neckParts(dress, neckY, shoulder, height, main, trim);
   const cape = dress.hasCape ? [piece(trim, halves([50, neckY - 2], [50 + shoulder + 2, neckY + 2], [50 + belly + 9, hipY + 4], [50 + belly + 4 + 2 * t('cape'), hipY + size.leg * 0.7], [50, hipY + size.leg * 0.5]))] : [];
+  // Its flaps look out on both sides, its straps run down from the shoulders.
+  const pack = dress.hasPack ? [piece(trim, grown(box(50 - shoulder - 6.4, neckY - 1, 2 * shoulder + 12.8, height * 0.78), 2)), piece(main, both(grown(box(50 + shoulder + 4.4, neckY + height * 0.34, 3.6, height * 0.34), 1)))] : [];
+  const straps = dress.hasPack ? [piece(trim, intersect(both(taper([50 + shoulder * 0.5, neckY - 2, 1.9], [50 + shoulder * 0.72, neckY + height * 0.3, 1.9], [50 + shoulder * 0.98, neckY + height * 0.5, 1.7])), grown(torso, 0.4)))] : [];
   const tailed = options.crop === 'whole' ? tailParts(kind, hipY, belly, t) : [];
   // It looks out on the side where no arm is raised.
   const tail = pose.arms[0][1] > 70 && pose.arms[1][1] <= 70 ? tailed.map((p) => ({ ...p, area: mirrored(p.area) })) : tailed;
@@ -236,10 +239,12 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const whole: Part[] = [
     ...wings,
     ...cape,
+    ...pack,
     ...tail,
     ...(isSat ? [] : lower),
     ...bodyParts,
     ...(isSat ? [...(dress.top === 'robe' ? [] : legParts), ...feet, ...feet.map((f) => piece(ACCENT, grown(f.area, -3)))] : []),
+    ...straps,
     ...apart,
     ...armParts,
     ...(held && held.isWide ? hands : []),

@@ -1,0 +1,162 @@
+/** Arrangements of two that tell what goes on between them: reflected, entwined, watered, shadowed, crossed behind. */
+import { areaFrom, intersect, moved, parsePath, stroked, union, type Area } from '../path';
+import { boundsOf, box } from './area';
+import { buildFigure } from './build';
+import { builtDrawings, uprightFigure } from './built';
+import { dressFrom, type Stance } from './creature';
+import { movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, without, type Figure } from './figure';
+import { leafArea } from './marks';
+import { severalAsOne, swapped, type Pair } from './pairings';
+import { clear, finished, form } from './stage';
+
+/** A over a line, and under it upside down, broken by strips as still water breaks it: what B is, a lake or a mirror. */
+export const reflected: Pair = (s, a) => {
+  const high = placed(a, { cx: 50, cy: 30, side: 72, fill: 0.9 });
+  const b = boundsOf(outlineOf(high));
+  const water = b.y + b.height + 1;
+  const low = movedFigure(high, [1, 0, 0, -0.82, 0, 1.82 * water + 2.4]);
+  const depth = 0.82 * b.height;
+  const strips = [0.2, 0.42, 0.62, 0.8].map((at, i) => box(b.x - 20, water + 2 + at * depth, b.width + 40, 1.6 + 0.7 * i)); // prettier-ignore
+  const [first] = s.palette.inks;
+  const line = stroked([[b.x - 7, water + 1, b.x + b.width + 7, water + 1]], 1.7, false);
+  return [
+    ...finished(s, without(low, union(...strips)), s.palette.groundHex, swapped(s)),
+    ...form(s, line, first),
+    ...finished(s, high),
+  ];
+};
+
+/** What climbs round another, and has leaves. */
+export const TWINING = /^(?:rose|ivy|vine|flower|lily|leaf|leaves|branch|twig|hops|jasmine|thistle|olive|wheat|grapes|fern|herb|sprout|plant|tulip|daisy|sunflower|lotus|poppy|clover|oak leaf|maple leaf|holly|cherry blossom|grapevine|rope|ribbon)$/; // prettier-ignore
+const LEAFLESS = /^(?:rope|ribbon)$/;
+
+/** B winds up round A: behind it where it goes one way, before it where it goes back. Its flower is at the top. */
+export const entwined: Pair = (s, a, b) => {
+  const pole = placed(upright(a), { cx: 50, cy: 52, side: 86, fill: 0.9 });
+  const p = boundsOf(outlineOf(pole));
+  const narrow = boundsOf(intersect(outlineOf(pole), box(p.x - 1, p.y + p.height * 0.4, p.width + 2, p.height * 0.2)));
+  const cx = narrow.width > 0 ? narrow.x + narrow.width / 2 : 50;
+  const amp = Math.max(10, Math.min(17, narrow.width / 2 + 7));
+  const turns = 2.5;
+  const at = (u: number): [number, number] => [cx + amp * Math.cos(2 * Math.PI * turns * u), p.y + p.height * (0.94 - 0.82 * u)]; // prettier-ignore
+  const steps = 100;
+  const isRope = LEAFLESS.test(b.name);
+  const weight = isRope ? 4.4 : 3;
+  // Between one turning point and the next it goes over, then under.
+  const pieces = Array.from({ length: 2 * turns }, (_, k) => {
+    const run = Array.from({ length: steps / 5 + 1 }, (_, i) => at((k + (5 * i) / steps) / (2 * turns)));
+    return { isFront: k % 2 === 0, area: stroked([run.flat()], weight, false) };
+  });
+  const leaves = isRope ? [] : Array.from({ length: 2 * turns - 1 }, (_, k) => {
+    const [x, y] = at((k + 1) / (2 * turns));
+    const side = x > cx ? 1 : -1;
+    return union(leafArea(x, y, side > 0 ? -0.5 : Math.PI + 0.5, 12, 6.4), leafArea(x, y, side > 0 ? 0.7 : Math.PI - 0.7, 10, 5.4));
+  }); // prettier-ignore
+  const stem = (area: Area): Figure => ({ name: 'vine', tones: [0.4], parts: [{ tone: 0, area }], isBuilt: true });
+  const inks = swapped(s);
+  const back = pieces.filter((q) => !q.isFront).map((q) => q.area);
+  const front = pieces.filter((q) => q.isFront).map((q) => q.area);
+  const [hx, hy] = at(1);
+  const head = isRope ? null : placed(b, { cx: hx, cy: hy - 6, side: 34, fill: 0.9 });
+  return [
+    ...finished(s, stem(union(...back, ...leaves)), s.palette.groundHex, inks),
+    ...clear(s, pole, s.palette.groundHex, s.palette.inks, 1.2),
+    ...clear(s, stem(union(...front)), s.palette.groundHex, inks, 1.2),
+    ...(head ? clear(s, head, s.palette.groundHex, inks, 1.4) : []),
+  ];
+};
+
+/** A pours from a watering can over B, which grows at its foot. */
+export const watered: Pair = (s, a, b) => {
+  const asked = s.parts.figures.find((f) => f.drawn === a.name);
+  const dress = dressFrom(`${s.parts.role ?? ''} ${a.name}`);
+  const body = uprightFigure(a.name, { knobs: s.knobs, stance: 'standing', expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress, held: null, crop: 'whole' }); // prettier-ignore
+  const who = placed(body ?? a, { cx: 30, cy: 50, side: 74, fill: 0.8 });
+  const w = boundsOf(outlineOf(who));
+  const foot = w.y + w.height;
+  const can = placed(turnedAt(buildFigure('watering can', { ...s, idea: 0, leeway: 20, pose: null, expression: null, modifiers: [] }), 0.42), { cx: w.x + w.width + 4, cy: w.y + w.height * 0.52, side: 31, fill: 0.9 }); // prettier-ignore
+  const c = boundsOf(outlineOf(can));
+  const plant = placed(b, { cx: 50, cy: 50, side: 32, fill: 0.9 });
+  const q = boundsOf(outlineOf(plant));
+  const x = c.x + c.width + 1;
+  const grows = movedFigure(plant, [1, 0, 0, 1, x + 3 - (q.x + q.width / 2), foot - (q.y + q.height)]);
+  const top = foot - q.height;
+  const drops = [0, 1, 2].map((i) => moved(areaFrom(parsePath('M0 -3C1.6 -0.6 2 0.4 2 1.2C2 2.4 1.1 3 0 3C-1.1 3 -2 2.4 -2 1.2C-2 0.4 -1.6 -0.6 0 -3Z')), [1, 0, 0, 1, x + 2 * i - 1, c.y + c.height * 0.62 + (i + 0.4) * Math.max(4, (top - c.y - c.height * 0.62) / 3)])); // prettier-ignore
+  const inks = swapped(s);
+  return [
+    ...finished(s, who),
+    ...finished(s, grows, s.palette.groundHex, inks),
+    ...clear(s, can, s.palette.groundHex, inks, 1.6),
+    ...form(s, union(...drops), inks[0]).map((l) => ({ ...l, isFigure: true })),
+  ];
+};
+
+/** B as the shadow that A casts: behind it, from its foot, much larger. */
+export const shadowed: Pair = (s, a, b) => {
+  // What casts one is seen from the side, and whole.
+  const [who, what] = [a, b].map((f) => builtDrawings(f.name, { pose: s.idea % 2 ? 'standing' : 'sitting' }, s.knobs)[0]?.() ?? f); // prettier-ignore
+  const small = placed(who, { cx: 34, cy: 60, side: 48, fill: 0.9 });
+  const sb = boundsOf(outlineOf(small));
+  const large = placed(what, { cx: 58, cy: 44, side: 86, fill: 0.9 });
+  const lb = boundsOf(outlineOf(large));
+  const shade = movedFigure(large, [1, 0, -0.12, 1, 0.12 * lb.y, sb.y + sb.height - (lb.y + lb.height)]);
+  const inks = swapped(s);
+  return [
+    ...form(s, silhouetteOf(shade), inks[0]).map((l) => ({ ...l, isFigure: true })),
+    ...clear(s, small, s.palette.groundHex, s.palette.inks, 2),
+  ];
+};
+
+/** B, two that cross, behind A, reaching out on all sides. */
+export const crossedBehind: Pair = (s, a, b) => {
+  const big = placed(b, { cx: 50, cy: 50, side: 96, fill: 1 });
+  const small = placed(a, { cx: 50, cy: 50, side: 58, fill: 0.9 });
+  return [
+    ...finished(s, big, s.palette.groundHex, swapped(s)),
+    ...clear(s, small, s.palette.groundHex, s.palette.inks, 2.4),
+  ];
+};
+
+/** A hangs under B, which lies across. */
+export const hanging: Pair = (s, b, a) => {
+  const bar = placed(b, { cx: 50, cy: 22, side: 76, fill: 0.6 });
+  const beam = boundsOf(outlineOf(bar));
+  const one = placed(a, { cx: 50, cy: 60, side: 58, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  // It is held where the other is, over its middle.
+  const column = boundsOf(intersect(outlineOf(bar), box(o.x + o.width * 0.35, beam.y - 1, o.width * 0.3, beam.height + 2)));
+  const foot = column.height > 0 ? column.y + column.height : beam.y + beam.height;
+  return [
+    ...finished(s, bar, s.palette.groundHex, swapped(s)),
+    ...clear(s, movedFigure(one, [1, 0, 0, 1, 0, foot - 2.5 - o.y]), s.palette.groundHex, s.palette.inks, 1.6),
+  ];
+};
+
+/** A before the mouth of B, coming forward at its foot. */
+export const outOfMouth: Pair = (s, a, b) => {
+  const gate = placed(b, { cx: 50, cy: 46, side: 88, fill: 1 });
+  const g = boundsOf(outlineOf(gate));
+  const one = placed(a, { cx: g.x + g.width / 2, cy: 50, side: 0.56 * Math.min(g.width, g.height * 1.2), fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  return [
+    ...finished(s, gate, s.palette.groundHex, swapped(s)),
+    ...clear(s, movedFigure(one, [1, 0, 0, 1, 0, g.y + g.height + 5 - (o.y + o.height)]), s.palette.groundHex, s.palette.inks, 2), // prettier-ignore
+  ];
+};
+
+/** Two B face to face, which make an A: it is seen small between them. */
+export const joined: Pair = (s, a, b) => {
+  const two = placed(severalAsOne(b, 2, 'toward'), { cx: 50, cy: 52, side: 88, fill: 1 });
+  const t = boundsOf(outlineOf(two));
+  const small = placed(a, { cx: 50, cy: t.y - 4, side: 24, fill: 0.9 });
+  return [...finished(s, two), ...clear(s, small, s.palette.groundHex, swapped(s), 1.4)];
+};
+
+/** B before A's chest, both arms about it. */
+export const hugged =
+  (stance: Stance): Pair =>
+  (s, a, b) => {
+    const asked = s.parts.figures.find((f) => f.drawn === a.name);
+    const figure = uprightFigure(a.name, { knobs: s.knobs, stance, expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress: dressFrom(`${s.parts.role ?? ''} ${a.name}`), held: b, isClasped: true, crop: 'whole' }); // prettier-ignore
+    return finished(s, placed(figure ?? a, { cx: 50, cy: 50, side: 88, fill: 0.9 }));
+  };
