@@ -1,4 +1,4 @@
-import type { PromptFigure } from '../prompt';
+import { isPlural, type PromptFigure } from '../prompt';
 import { boundsOf, box, disc, ringOf, tile } from './area';
 import { bent, grown, intersect, rim, sizeOf, union, type Area } from '../path';
 import { drawingCount } from './build';
@@ -249,6 +249,11 @@ function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
     figure.drawn.startsWith('crossed ') ||
     figure.relation === 'made of' ||
     figure.relation === 'between' ||
+    (index === 1 &&
+      figure.count === 2 &&
+      ['beside', 'with'].includes(figure.relation ?? '') &&
+      !figure.modifiers.includes('crossed') &&
+      !isCreature(stage.parts.figures[0].drawn)) ||
     (index === 0 &&
       ['around', 'toward', 'holding'].includes(stage.parts.figures[1]?.relation ?? '') &&
       !stage.parts.figures[1].turned &&
@@ -280,6 +285,9 @@ function riddenBy(figures: readonly PromptFigure[]): PromptFigure | null {
   return ridden ? { ...first, word: ridden, drawn: ridden, via: 'name', relation: 'riding', turned: false, to: 0, place: null, said: null, count: 1, modifiers: [], pose: null, expression: null } : null; // prettier-ignore
 }
 
+/** Small things of which several are meant where they are named as several. */
+const SMALL =
+  /^(?:drop|water|star|heart|leaf|snowflake|bubbles|flower|coin|musical note|sparkle|sparkles|bee|bird|egg|apple|petal|croissant|cherry blossom|daisy|butterfly|mushroom|acorn|carrot|tulip)$/;
 /** Two things that are drawn as one. */
 const TOGETHER: readonly (readonly [string, string, string])[] = [
   ['needle', 'thread', 'needle and thread'],
@@ -294,6 +302,7 @@ const HAS: readonly (readonly [RegExp, RegExp])[] = [
   [/^fishing pole$/, /^fish$/],
   [/^coffee$/, /^smoke$/],
   [/^weathervane$/, /^(?:rooster|chicken)$/],
+  [/^squirrel$/, /^acorn$/],
 ];
 const has = (whole: string, part: string): boolean => HAS.some(([w, p]) => w.test(whole) && p.test(part));
 
@@ -306,7 +315,15 @@ const isFormName = (name: string): name is keyof typeof FORMS => Object.hasOwn(F
 function asDrawn(stage: Stage): Stage {
   const { given } = stage;
   const { shape } = stage.parts;
-  const asked = stage.parts.figures.map((f) => (f.drawn === 'mountains' && f.count === 3 ? { ...f, count: 1 } : f));
+  const asked = stage.parts.figures.map((f, i) =>
+    f.drawn === 'mountains' && f.count === 3
+      ? { ...f, count: 1 }
+      : /^books?$/.test(f.drawn) && standingOf(f.modifiers) === 'stacked'
+        ? { ...f, drawn: 'stack of books', count: 1 }
+        : i > 0 && f.count === 1 && f.relation !== 'made of' && SMALL.test(f.drawn) && isPlural(f.word)
+          ? { ...f, count: 3 }
+          : f,
+  );
   const [first, second, third, ...rest] = asked;
   // Needle and thread are one drawing.
   const one = second && second.to === 0 && ['beside', 'with'].includes(second.relation ?? '') ? TOGETHER.find(([p, q]) => first.drawn === p && second.drawn === q) : undefined; // prettier-ignore
@@ -315,7 +332,7 @@ function asDrawn(stage: Stage): Stage {
     return asDrawn({ ...stage, parts: { ...stage.parts, figures } });
   }
   const ridden = riddenBy(asked);
-  const isFormed = third?.relation === 'as' && third.to === 1 && !third.turned && /^(?:smoke|fire|cloud|beam|light|steam|shadow)$/.test(second.drawn); // prettier-ignore
+  const isFormed = third?.relation === 'as' && third.to === 1 && (!third.turned || /^(?:smoke|steam|flames?|fire)$/.test(third.place ?? '')) && /^(?:smoke|fire|cloud|beam|light|steam|shadow|chimney|teapot|kettle|cup)$/.test(second.via === 'none' ? second.word : second.drawn); // prettier-ignore
   // A nest has its eggs, a tree its branch.
   const hasAlready = second !== undefined && has(first.drawn, second.drawn) && ['holding', 'with', 'inside', 'on'].includes(second.relation ?? ''); // prettier-ignore
   // A balloon shaped as the moon is the moon, held.
@@ -326,17 +343,41 @@ function asDrawn(stage: Stage): Stage {
     const within = asked.slice(1).map((f, i) => (i ? { ...f, relation: 'beside' as const, turned: false } : { ...f, relation: null, to: null, turned: false })); // prettier-ignore
     return { ...stage, parts: { ...stage.parts, shape: form, figures: within } };
   }
+  // Of what is on a tray, that is held.
+  const isServed = third?.relation === 'inside' && third.turned && third.to === 1 && second.to === 0 && /^(?:tray|plate|basket|bowl|dish|bag)$/.test(second.drawn); // prettier-ignore
   const figures = ridden
     ? [{ ...first, pose: 'standing' }, ridden]
-    : isFormed
-      ? [first, { ...third, relation: second.drawn === 'beam' ? ('beside' as const) : ('over' as const), turned: second.drawn !== 'beam', to: 0 }, ...rest]
-      : isShaped
-        ? [first, { ...third, relation: second.relation, turned: second.turned, to: 0, said: second.said, place: second.place }, ...rest]
-        : hasAlready
-          ? [first, ...asked.slice(2)]
-          : second && has(second.drawn, first.drawn) && !second.turned && asked.length === 2
-            ? [{ ...second, relation: null, to: null }]
-            : asked;
+    : isServed
+      ? [first, { ...third, relation: second.relation, turned: false, to: 0, count: 1 }, ...rest]
+      : isFormed
+        ? [
+            first,
+            {
+              ...third,
+              relation: second.drawn === 'beam' ? ('beside' as const) : ('over' as const),
+              turned: second.drawn !== 'beam',
+              to: 0,
+            },
+            ...rest,
+          ]
+        : isShaped
+          ? [
+              first,
+              {
+                ...third,
+                relation: second.relation,
+                turned: second.turned,
+                to: 0,
+                said: second.said,
+                place: second.place,
+              },
+              ...rest,
+            ]
+          : hasAlready
+            ? [first, ...asked.slice(2)]
+            : second && has(second.drawn, first.drawn) && !second.turned && asked.length === 2
+              ? [{ ...second, relation: null, to: null }]
+              : asked;
   return { ...stage, parts: { ...stage.parts, figures } };
 }
 
@@ -394,7 +435,14 @@ export function together(asked: Stage): Layer[] {
   const stage = asDrawn(asked);
   const { shape, figures } = stage.parts;
   const [alone] = figures;
-  if (alone && !figures[1] && alone.count > 1 && (shape === 'circle' || shape === null) && [alone.pose ?? '', ...alone.modifiers].some((m) => GOING_ROUND.test(m) && (shape !== null || m === 'circling'))) // prettier-ignore
+  if (
+    alone &&
+    !figures[1] &&
+    alone.count > 1 &&
+    (shape === 'circle' || shape === null) &&
+    [alone.pose ?? '', ...alone.modifiers].some((m) => GOING_ROUND.test(m) && (shape !== null || m === 'circling'))
+  )
+    // prettier-ignore
     return fitLayers(finished(stage, goingRound(figureFor(stage, alone, 0), alone.count)), 88);
   if (!shape || shape === 'banner' || figures.length < 2 || stage.given) return figuresOf(stage);
   const [field] = stage.palette.inks;
@@ -420,9 +468,11 @@ function figuresOf(stage: Stage): Layer[] {
       !first.modifiers.includes('crossed') &&
       !stage.given?.fixed &&
       !stage.parts.shape
-      ? first.count === 2 && rows === null
-        ? twoAlike(stage, figureFor(stage, head, 0), first.modifiers)
-        : several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
+      ? standingOf(first.modifiers) === 'stacked' && rows === null
+        ? fitLayers(finished(stage, severalAsOne(placed(figureFor(stage, head, 0), WHOLE), first.count, 'stacked')), 88)
+        : first.count === 2 && rows === null
+          ? twoAlike(stage, figureFor(stage, head, 0), first.modifiers)
+          : several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
       : oneFigure(stage, head);
   // Who wears one thing and holds another is dressed, and has it in the hand.
   const worn = figures.find((f) => f.to === 0 && f.relation === 'wearing');

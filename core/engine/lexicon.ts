@@ -298,6 +298,17 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   rod: 'fishing rod',
   'fishing pole': 'fishing rod',
   cushion: 'pillow',
+  'genie lamp': 'oil lamp',
+  'magic lamp': 'oil lamp',
+  'pile of books': 'stack of books',
+  'book stack': 'stack of books',
+  lilypad: 'lily pad',
+  'hula hoop': 'hoop',
+  'gift box': 'gift',
+  'present box': 'gift',
+  'ice floe': 'iceberg',
+  'smoking pipe': 'pipe',
+  'tobacco pipe': 'pipe',
   magazine: 'newspaper',
   'light beam': 'beam',
   'beam of light': 'beam',
@@ -722,12 +733,16 @@ const SENSES: Readonly<Record<string, readonly [alone: string, company: RegExp, 
   mouse: ['mouse', /\b(?:keyboard|computer|cursor|laptop|monitor)/, 'computer mouse'],
   rook: ['crow', /\b(?:chess|castle|pawn|knight|queen|king|bishop|board)/, 'chess rook'],
   phone: ['phone', /\b(?:app|screen|mobile|message|text|photo|swip|scroll|jumping|leaping|coming)/, 'smartphone'],
+  lamp: ['lamp', /\b(?:genie|djinn|magic|wish)/, 'oil lamp'],
   bass: ['fish', /\b(?:guitar|clef|music|drum|band|jazz|amp|string)/, 'violin'],
   bow: ['ribbon', /\b(?:arrow|archer|quiver|target)/, 'bow and arrow'],
 }; // prettier-ignore
 
 /** A figure as what it is by the company that its word keeps: a crane is a bird unless it lifts what is built. */
 export function inCompany<F extends PromptFigure>(figure: F, all: readonly PromptFigure[]): F {
+  // What one floats on, or stands over, is no drop.
+  if (figure.drawn === 'water' && all.length > 1 && ['on', 'over', 'inside', 'riding', 'through', 'beside', 'behind'].includes(figure.relation ?? '')) return { ...figure, drawn: 'ripples' }; // prettier-ignore
+  if (figure.drawn === 'ring' && ['through', 'inside'].includes(figure.relation ?? '') && !figure.turned) return { ...figure, drawn: 'hoop' }; // prettier-ignore
   const senses = singulars(figure.word).map((word) => (Object.hasOwn(SENSES, word) ? SENSES[word] : undefined)).find((s) => s); // prettier-ignore
   if (!senses) return figure;
   const [alone, company, there] = senses;

@@ -1,6 +1,6 @@
 /** Arrangements of two that tell what goes on between them: reflected, entwined, watered, shadowed, crossed behind. */
 import { areaFrom, intersect, moved, parsePath, stroked, union, type Area } from '../path';
-import { boundsOf, box } from './area';
+import { boundsOf, box, disc } from './area';
 import { buildFigure } from './build';
 import { builtDrawings, uprightFigure } from './built';
 import { dressFrom, type Stance } from './creature';
@@ -114,6 +114,46 @@ export const crossedBehind: Pair = (s, a, b) => {
   return [
     ...finished(s, big, s.palette.groundHex, swapped(s)),
     ...clear(s, small, s.palette.groundHex, s.palette.inks, 2.4),
+  ];
+};
+
+/** A flies with B in its claws. */
+export const inClaws: Pair = (s, a, b) => {
+  // The first drawing of a bird of prey shows it whole, its wings spread.
+  const flying = buildFigure(a.name, { ...s, idea: 0, pose: a.name === 'eagle' ? null : 'flying', expression: null, modifiers: [] }); // prettier-ignore
+  const bird = placed(flying, { cx: 50, cy: 38, side: 78, fill: 0.9 });
+  const f = boundsOf(outlineOf(bird));
+  const small = placed(b, { cx: 50, cy: 50, side: 38, fill: 0.8 });
+  const q = boundsOf(outlineOf(small));
+  // The feet are at the lowest of it.
+  const low = boundsOf(intersect(outlineOf(bird), box(f.x, f.y + f.height * 0.84, f.width, f.height * 0.2)));
+  const map = [1, 0, 0, 1, low.x + low.width / 2 - (q.x + q.width / 2), f.y + f.height - 3 - q.y] as const;
+  return [...finished(s, movedFigure(small, map), s.palette.groundHex, swapped(s)), ...clear(s, bird, s.palette.groundHex, s.palette.inks, 1.4)]; // prettier-ignore
+};
+
+/** A in the open middle of B, which goes round it. */
+export const framed: Pair = (s, a, b) => {
+  const frame = placed(b, { cx: 50, cy: 50, side: 90, fill: 1 });
+  const f = boundsOf(outlineOf(frame));
+  const [cx, cy] = [f.x + f.width / 2, f.y + f.height / 2];
+  const r = 0.36 * Math.min(f.width, f.height);
+  const open = disc(cx, cy, r, 120);
+  return [
+    ...finished(s, without(frame, open), s.palette.groundHex, swapped(s)),
+    ...clear(s, placed(a, { cx, cy: cy + 0.06 * r, side: 1.62 * r, fill: 0.9 }), s.palette.groundHex, s.palette.inks, 1.2), // prettier-ignore
+  ];
+};
+
+/** A fist about the shaft of B, which slants up out of it. */
+export const inFist: Pair = (s, a, b) => {
+  const fist = placed({ ...builtDrawings('fist', {}, s.knobs)[0](), name: a.name }, { cx: 50, cy: 70, side: 52, fill: 0.9 }); // prettier-ignore
+  const h = boundsOf(outlineOf(fist));
+  // What writes and sweeps is drawn with that end down, and held up to be seen.
+  const isDown = /brush|pen|pencil|quill|broom/.test(b.name);
+  const tool = placed(turnedAt(upright(b), isDown ? Math.PI + 0.42 : 0.42), { cx: h.x + h.width * 0.62, cy: h.y + h.height * 0.02, side: 82, fill: 0.9 }); // prettier-ignore
+  return [
+    ...finished(s, tool, s.palette.groundHex, swapped(s)),
+    ...clear(s, fist, s.palette.groundHex, s.palette.inks, 1.4),
   ];
 };
 

@@ -48,6 +48,21 @@ export const risen: Pair = (s, a, b) => {
   ];
 };
 
+/** A on B's shoulder, beside its head. */
+export const onShoulder: Pair = (s, a, b) => {
+  const big = placed(b, { cx: 46, cy: 54, side: 80, fill: 0.9 });
+  const bb = boundsOf(outlineOf(big));
+  const small = placed(a, { cx: 50, cy: 50, side: 34, fill: 0.9 });
+  const sb = boundsOf(outlineOf(small));
+  // The shoulder is where the figure is first as broad as it is at its middle.
+  const y = bb.y + bb.height * 0.46;
+  const row = boundsOf(intersect(outlineOf(big), box(bb.x - 1, y, bb.width + 2, bb.height * 0.06)));
+  return [
+    ...finished(s, big),
+    ...clear(s, movedFigure(small, [1, 0, 0, 1, row.x + row.width - sb.width * 0.35 - sb.x, y + 3 - (sb.y + sb.height)]), s.palette.groundHex, swapped(s), 1.6), // prettier-ignore
+  ];
+};
+
 /** A above B, touching. */
 export const stacked =
   (highSide: number, lowSide: number): Pair =>
@@ -349,8 +364,9 @@ const PARTS_AT: readonly [RegExp, number, number, number][] = [
   [/^(?:head|hat|hood|top|roof|lid|crown|peak|summit|horns?|antlers?|ears?|hair|flame|heads?)$/, 0.5, 0.08, 0.42],
   [/^(?:nose|beak|mouth|snout|muzzle|jaws?|bill|trunk|spout|face)$/, 0.8, 0.3, 0.3],
   [/^(?:tail|stern|handle|end|tip)$/, 0.1, 0.55, 0.38],
-  [/^(?:feet|foot|legs?|roots?|wheels?|base|bottom|stem|stand|basket|gondola)$/, 0.5, 0.92, 0.4],
+  [/^(?:feet|foot|legs?|roots?|wheels?|base|bottom|stem|stand)$/, 0.5, 0.92, 0.4],
   [/^(?:back|shell|saddle|shoulders?)$/, 0.48, 0.3, 0.56],
+  [/^neck$/, 0.5, 0.26, 0.46],
   [/^(?:hands?|paws?|claws?|talons?|arms?|fingers?|wings?)$/, 0.86, 0.56, 0.36],
 ];
 
@@ -396,12 +412,16 @@ function sternOf(hull: Area): { x: number; y: number } {
 /** B where a part of A is: instead of it, or upon it. */
 export const atPart =
   (place: string | null, instead: boolean): Pair =>
-  (s, a, b) => {
+  (s, a0, b) => {
+    // A long thing stands up for its neck to be above.
+    const a = place === 'neck' && isLong(a0) ? upright(a0) : a0;
     const big = placed(a, { cx: 50, cy: 53, side: 80, fill: 0.85 });
     const bb = boundsOf(outlineOf(big));
     const found = PARTS_AT.find(([names]) => names.test(place ?? '')) ?? [null, 0.5, 0.5, 0.46];
     const stern = STERN.test(a.name) && /^(?:flames?|fire|exhaust|tail|engine|trail)$/.test(place ?? '') ? sternOf(silhouetteOf(big)) : null; // prettier-ignore
-    const [, x, y, size] = stern ? [null, stern.x, stern.y, 0.5] : found;
+    // A balloon's basket hangs below, a bicycle's is at its bars.
+    const basket = /^(?:basket|gondola)$/.test(place ?? '') ? (/balloon|airship/.test(a.name) ? [null, 0.5, 0.92, 0.4] as const : [null, 0.84, 0.24, 0.34] as const) : null; // prettier-ignore
+    const [, x, y, size] = basket ?? (stern ? [null, stern.x, stern.y, 0.5] as const : found);
     const side = Math.max(bb.width, bb.height) * size * (instead ? 1.12 : 0.8);
     // What one holds a key by is where it is roundest.
     const bow = /^(?:key|magnifying glass|racquet|ladle|spoon)$/.test(a.name) && /^(?:handle|head|bow|top)$/.test(place ?? '') ? roomIn(silhouetteOf(big)) : null; // prettier-ignore
@@ -421,6 +441,11 @@ export function severalAsOne(figure: Figure, count: number, how: Standing | null
     const [p, q] = [over, under].map((f) => boundsOf(outlineOf(f)));
     const met = movedFigure(under, [1, 0, 0, 1, p.x + p.width / 2 - q.x - q.width / 2, p.y + p.height / 2 - q.y - q.height / 2]); // prettier-ignore
     return join([without(met, grown(outlineOf(over), 2)), over]);
+  }
+  if (how === 'stacked') {
+    // One on another, flat things close, each a little off the one below.
+    const step = b.height * (b.height < 0.7 * b.width ? 0.62 : 0.9);
+    return join(Array.from({ length: many }, (_, i) => movedFigure(figure, [1, 0, 0, 1, (i % 2 ? 0.05 : -0.03) * b.width, -i * step]))); // prettier-ignore
   }
   if (many === 2) {
     // What is not known to look to the left looks to the right.

@@ -23,6 +23,7 @@ import {
   isPaired,
   onHand,
   onHead,
+  onShoulder,
   passing,
   rooted,
   risen,
@@ -33,7 +34,7 @@ import {
   type Pair,
 } from './pairings';
 import { madeOf } from './packed';
-import { crossedBehind, entwined, hanging, hugged, joined, outOfMouth, reflected, shadowed, TWINING, watered } from './pairings-told';
+import { crossedBehind, entwined, framed, hanging, hugged, inClaws, inFist, joined, outOfMouth, reflected, shadowed, TWINING, watered } from './pairings-told';
 
 const CELESTIAL = new Set([
   'moon',
@@ -82,6 +83,9 @@ const OPEN =
 /** What is wide for one who is in it. */
 const WIDE = /^(?:bathtub|boat|canoe|ship|sailboat|car|train|bus|sofa|bed|sled|cart|wheelbarrow|airplane|gondola|truck|couch|tractor)$/; // prettier-ignore
 
+/** What is open in its middle. */
+const FRAMES = /^(?:wheel|hoop|ring|ring of fire|wreath|tire|tyre|porthole|frame|picture frame|mirror|lifebuoy)$/;
+
 /** What one stands on that glides or rolls. */
 const BOARDS = /^(?:surfboard|skateboard|snowboard|ski|sled)$/;
 
@@ -94,6 +98,7 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
         return [insideOf];
       if (GROWING.test(b)) return [emerging(), turnedPair(behind)];
       if (SEEN_INTO.test(b)) return [insideOf];
+      if (FRAMES.test(b)) return [framed];
       if (WIDE.test(b)) return [emerging(54, 86), emerging(60, 80), emerging(48, 90)];
       return OPEN.test(b) ? [emerging(), emerging(74, 40), emerging(46, 70)] : [insideOf];
     case 'on':
@@ -124,7 +129,7 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
       return LANDSCAPE.has(b) ? [behind, beside] : [sideBySide, beside, held, behind];
     case 'holding':
       if (a === 'hand') return [onHand];
-      return isCreature(a) ? [inHand('standing'), inHand('running'), inHand('sitting'), held] : [held, held, beside];
+      return isCreature(a) ? [inHand('standing'), inHand('running'), inHand('sitting')] : [held, held, beside];
     case 'wearing':
       return isCreature(a) ? [dressed('bust'), dressed('whole'), dressed('whole', 'running')] : [onHead];
     case 'coming out of':
@@ -160,9 +165,12 @@ const FEEDING = /^(?:drinking|sipping|feeding|eating|pecking|nibbling|sniffing|s
 /** What one comes out of at its foot, and not over its rim. */
 const MOUTHS = /^(?:tunnel|cave|arch|gate|door|garage|portal|window)$/;
 /** What has no hands: on its back it carries what it has, or in its mouth. */
-const HANDLESS = /^(?:snail|slug|caterpillar|worm|turtle|tortoise|ladybug|beetle|camel|donkey|elephant)$/;
+const RAPTORS = /^(?:eagle|hawk|falcon|owl|vulture|osprey|kestrel)$/;
+const HANDLESS = /^(?:crab|lobster|scorpion|snail|slug|caterpillar|worm|turtle|tortoise|ladybug|beetle|camel|donkey|elephant)$/;
 const SWIMMING = /^(?:fish|whale|dolphin|shark|orca|salmon|goldfish|swordfish|piranha|tadpole|snake|cobra)$/;
 const HUGGING = /^(?:hugging|cuddling|embracing|clutching|snuggling|squeezing|clasping)/;
+/** What a fist holds by its shaft. */
+const LONG = /^(?:paint brush|paintbrush|brush|pen|pencil|quill|feather|sword|dagger|hammer|axe|torch|wrench|spanner|key|fork|silverware fork|spoon|knife|carrot|flower|rose|tulip|wand|spear|microphone|umbrella|broom|candle|wheat|lightning|whisk|spatula|ladle|racquet|baseball bat|flag|arrow|chisel|screwdriver|shovel|spade|trowel|leek|ice cream|lollipop|fishing rod|trident|honey dipper|match|chisel|comb|toothbrush|scissors)$/; // prettier-ignore
 /** How what climbs is said to go round another. */
 const WINDING = /^(?:entwin|intertwin|twin|twist|wrap|wound|wind|coil|climb|grow|spiral|curl)/;
 /** What one sees into from the side. */
@@ -177,11 +185,12 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   if (!turned && LANDSCAPE.has(second.drawn) && CELESTIAL.has(first.drawn) && [null, 'with', 'beside', 'over', 'behind'].includes(relation)) return [turnedPair(risen), turnedPair(risen), turnedPair(behind)]; // prettier-ignore
   // A head before crossed forks.
   if (second.count === 2 && second.modifiers.includes('crossed') && ['beside', 'with', 'behind', 'over', null].includes(relation)) return [crossedBehind]; // prettier-ignore
+  if (first.count === 2 && first.modifiers.includes('crossed') && ['beside', 'with', 'over', 'behind', 'under', null].includes(relation)) return [turnedPair(crossedBehind)]; // prettier-ignore
   if (relation === 'beside' && [first, second].some((f) => f.modifiers.includes('crossed'))) return [crossing];
   if (/^(?:reflect|mirror)/.test(second.said ?? '') || (relation === 'inside' && first.modifiers.some((m) => /^(?:reflected|mirrored)$/.test(m)))) return [reflected]; // prettier-ignore
   if (turned && relation === 'as' && /^(?:shadow|silhouette)$/.test(place ?? '')) return [shadowed];
   if (!turned && first.pose === 'watering') return [watered];
-  if (!turned && first.drawn === 'hand' && (relation === null || ['holding', 'toward', 'with'].includes(relation))) return [onHand]; // prettier-ignore
+  if (!turned && first.drawn === 'hand' && (relation === null || ['holding', 'toward', 'with'].includes(relation))) return [LONG.test(second.drawn) ? inFist : onHand]; // prettier-ignore
   if (!turned && relation === 'around' && HUGGING.test(second.said ?? first.pose ?? '') && isCreature(first.drawn)) return [hugged('standing'), hugged('sitting'), hugged('standing')]; // prettier-ignore
   // What climbs goes round the other, whichever is named first.
   if (relation === 'around' && WINDING.test(second.said ?? '') && [first, second].some((f) => TWINING.test(f.drawn))) return [TWINING.test(second.drawn) ? entwined : turnedPair(entwined)]; // prettier-ignore
@@ -194,12 +203,19 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   if (!turned && relation === 'holding' && isSeenAside(first.drawn)) return [atMouth];
   if (!turned && relation === 'holding' && HANDLESS.test(first.drawn)) return [turnedPair(stacked(44, 66))];
   if (!turned && relation === 'holding' && SWIMMING.test(first.drawn)) return [atMouth];
+  if (!turned && relation === 'on' && /^shoulders?$/.test(place ?? '')) return [onShoulder];
+  if (!turned && relation === 'on' && place !== null && ON_TOP.test(place)) return [stacked(42, 66)];
+  // What a bird of prey has is in its claws.
+  if (!turned && relation === 'holding' && (/^(?:claws?|talons?)$/.test(place ?? '') || (place === null && RAPTORS.test(first.drawn)))) return [inClaws]; // prettier-ignore
+  // A mountain and two beans: it stands between them.
+  if (second.count === 2 && first.count === 1 && !turned && ['beside', 'with'].includes(relation ?? '') && !isCreature(first.drawn)) return [flanked]; // prettier-ignore
   // What one carries on its back stands there.
-  if (!turned && place !== null && ON_TOP.test(place) && ['holding', 'toward', 'with', 'on'].includes(relation ?? '')) return [turnedPair(stacked(42, 66))]; // prettier-ignore
+  if (!turned && place !== null && ON_TOP.test(place) && ['holding', 'toward', 'with'].includes(relation ?? '')) return [turnedPair(stacked(42, 66))]; // prettier-ignore
   if (!turned && MOUTH.test(place ?? '') && isCreature(first.drawn) && ['holding', 'with'].includes(relation ?? '')) return [atMouth]; // prettier-ignore
   if (!turned && BILLED.test(first.drawn) && FEEDING.test(first.pose ?? second.said ?? '')) return [sipping];
   if (relation === 'with' && !turned && OPENINGS.test(second.drawn) && !isCreature(first.drawn)) return [builtIn];
   if (turned && relation === 'as') return [isPaired(place) ? atParts(place!) : atPart(place, true)];
+  if (second.modifiers.includes('out') && /^(?:fly|jump|leap|com|grow|peek|look|climb|rising|spill|pour)/.test(second.pose ?? second.modifiers.join(' '))) return [turnedPair(emerging(44, 62)), turnedPair(emerging())]; // prettier-ignore
   if (turned && relation === 'around') return [wreathed];
   if (relation === 'around' && first.count === 2) return [turnedPair(flanked)];
   // What is full of many shows them through.

@@ -1,5 +1,6 @@
 /** Colour schemes that one would sign: one dominant ink, one that supports it, and a spark; and the hues that things have by nature. */
 import { hexToOklab, oklabToOklch } from '../colour';
+import { isRole } from './creature';
 import type { Knobs } from './knobs';
 
 /** Dominant, support, spark. Made for this engine: any two are at least 0.08 apart in lightness. */
@@ -63,6 +64,7 @@ const HUES = new Map(NATURAL.flatMap(([names, from, to]) => names.split(' ').map
 const PALE = /^(?:polar|arctic|snowy|snow|ice)\b/i;
 /** What is black and white by nature. */
 const BLACK = /^(?:panda|zebra|penguin|badger|skunk|orca|magpie|puffin|crow|raven|stork|piano|football|dice|chess\b.*)$/;
+const PEOPLE = /^(?:man|woman|girl|boy|child|baby|person|mermaid|angel|elf|fairy|genie|grandmother|grandfather|mother|father|lady|hand|face)$/;
 const NEUTRAL = SCHEMES.slice(-3);
 const NIGHT = /moon|star|night|planet|comet|telescope/;
 
@@ -86,6 +88,14 @@ export function schemeFor(name: string | null, k: Knobs): readonly [string, stri
     return hues !== null && C > 0.045 && hDeg >= hues[0] - 12 && hDeg <= hues[1] + 12;
   };
   if (name !== null && BLACK.test(name)) return NEUTRAL[Math.floor(k.steady('palette/scheme') * NEUTRAL.length)];
+  // Nobody's skin is green: of people the lighter ink is warm.
+  if (name !== null && (isRole(name) || PEOPLE.test(name))) {
+    const warm = SCHEMES.filter(([, support]) => {
+      const { L, C, hDeg } = oklabToOklch(hexToOklab(support));
+      return L > 0.68 && C > 0.02 && hDeg > 30 && hDeg < 96;
+    });
+    return warm[Math.floor(k.steady('palette/scheme') * warm.length)];
+  }
   const leading = SCHEMES.filter(([dominant]) => fits(dominant));
   const having = SCHEMES.filter(([dominant, support]) => fits(dominant) || fits(support));
   const from = leading.length > 2 ? leading : having.length > 2 ? having : SCHEMES;

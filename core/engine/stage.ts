@@ -74,12 +74,13 @@ const TOOLS: readonly (readonly [RegExp, string])[] = [
 ]; // prettier-ignore
 
 /** How two of a figure stand to one another. */
-export type Standing = 'toward' | 'away' | 'crossed';
+export type Standing = 'toward' | 'away' | 'crossed' | 'stacked';
 
 /** How two stand by what is said of them; null where nothing is. */
 export function standingOf(modifiers: readonly string[]): Standing | null {
   const has = (how: RegExp): boolean => modifiers.some((m) => how.test(m));
   if (modifiers.includes('crossed')) return 'crossed';
+  if (has(/^(?:stack|stacked|pile|piled)$/)) return 'stacked';
   if (has(/^(?:back|tail) to /)) return 'away';
   return has(/^(?:face|nose|beak|head|cheek) to |^facing each other/) ? 'toward' : null;
 }

@@ -81,7 +81,7 @@ const verbs = (relation: Relation, list: string, turned = false): [string, Link]
 
 /** What a verb says of its object. */
 const VERBS: ReadonlyMap<string, Link> = new Map([
-  ...verbs('holding', 'hold carry plant clutch grip grasp lift raise play read eat drink sip hug embrace cradle wield wave brandish use push pull drag bring deliver offer present give lick bite chew munch nibble smoke swing throw toss juggle catch write paint knit sew stir pour cook bake water fly walk bear support steal sell serve shake blow toot beat strum bang bounce kick peel taste count lead guide haul tow grab seize hoist roast toast spin twirl dangle thread open inspect examine study tend polish keep share'),
+  ...verbs('holding', 'hold hide bury carry plant clutch grip grasp lift raise play read eat drink sip hug embrace cradle wield wave brandish use push pull drag bring deliver offer present give lick bite chew munch nibble smoke swing throw toss juggle catch write paint knit sew stir pour cook bake water fly walk bear support steal sell serve shake blow toot beat strum bang bounce kick peel taste count lead guide haul tow grab seize hoist roast toast spin twirl dangle thread open inspect examine study tend polish keep share'),
   ...verbs('wearing', 'wear don sport'),
   ...verbs('riding', 'ride drive steer pilot row paddle surf'),
   ...verbs('as', 'form become make create spell resemble replace'),
@@ -92,7 +92,7 @@ const VERBS: ReadonlyMap<string, Link> = new Map([
   ...verbs('coming out of', 'leave escape exit'),
   ...verbs('inside', 'enter fill inhabit'),
   ...verbs('inside', 'contain', true),
-  ...verbs('in front of', 'guard block protect hide eclipse'),
+  ...verbs('in front of', 'guard block protect eclipse'),
   ...verbs('coming out of', 'rain drip spout spill spray breathe leak shed pour', true),
   ...verbs('with', 'have feature include grow show'),
 ]); // prettier-ignore
