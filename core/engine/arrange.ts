@@ -1,6 +1,6 @@
 import { isPlural, type PromptFigure } from '../prompt';
 import { boundsOf, box, disc, ringOf, tile } from './area';
-import { bent, grown, intersect, rim, sizeOf, union, type Area } from '../path';
+import { bent, grown, intersect, rim, sizeOf, subtract, union, type Area } from '../path';
 import { drawingCount } from './build';
 import {
   clipped,
@@ -18,7 +18,7 @@ import {
 import { isCreature, isSeenAside } from './built';
 import { onField, recoloured } from './field';
 import { layerOf, scaled, type Layer } from './layer';
-import { inHand, severalAsOne, swapped } from './pairings';
+import { inHand, isPaired, severalAsOne, swapped } from './pairings';
 import { waysFor } from './pairs';
 import { symmetryOf } from './symmetry';
 import { isThing } from './things';
@@ -244,22 +244,21 @@ function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
 function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
   const one = figureFor(stage, figure, index);
   const isFixed = index === 0 && stage.given !== undefined;
-  return figure.count < 2 ||
-    isFixed ||
-    figure.drawn.startsWith('crossed ') ||
-    figure.relation === 'made of' ||
-    figure.relation === 'between' ||
-    (index === 1 &&
-      figure.count === 2 &&
-      ['beside', 'with'].includes(figure.relation ?? '') &&
-      !figure.modifiers.includes('crossed') &&
-      !isCreature(stage.parts.figures[0].drawn)) ||
-    (index === 0 &&
-      ['around', 'toward', 'holding'].includes(stage.parts.figures[1]?.relation ?? '') &&
-      !stage.parts.figures[1].turned &&
-      figure.count === 2)
+  return figure.count < 2 || isFixed || figure.drawn.startsWith('crossed ') || isPutTwice(stage, figure, index)
     ? one
     : severalAsOne(one, figure.count, standingOf(figure.modifiers));
+}
+
+/** Whether an arrangement itself puts a figure where its several are. */
+function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean {
+  const relation = figure.relation ?? '';
+  if (relation === 'made of' || relation === 'between') return true;
+  if (figure.count !== 2) return false;
+  const [first, second] = stage.parts.figures;
+  if (index === 0) return ['around', 'toward', 'holding'].includes(second?.relation ?? '') && !second.turned;
+  if (index > 1) return false;
+  if (relation === 'as') return isPaired(figure.place);
+  return ['beside', 'with'].includes(relation) && !figure.modifiers.includes('crossed') && !isCreature(first.drawn);
 }
 
 /** What lies at the foot of what it goes with. */
@@ -345,39 +344,43 @@ function asDrawn(stage: Stage): Stage {
   }
   // Of what is on a tray, that is held.
   const isServed = third?.relation === 'inside' && third.turned && third.to === 1 && second.to === 0 && /^(?:tray|plate|basket|bowl|dish|bag)$/.test(second.drawn); // prettier-ignore
-  const figures = ridden
-    ? [{ ...first, pose: 'standing' }, ridden]
-    : isServed
-      ? [first, { ...third, relation: second.relation, turned: false, to: 0, count: 1 }, ...rest]
-      : isFormed
-        ? [
-            first,
-            {
-              ...third,
-              relation: second.drawn === 'beam' ? ('beside' as const) : ('over' as const),
-              turned: second.drawn !== 'beam',
-              to: 0,
-            },
-            ...rest,
-          ]
-        : isShaped
+  // Of tea that is poured into a cup, the cup.
+  const isPoured = third !== undefined && /^(?:tea|coffee|milk|water|wine|juice|beer|honey|oil|cream|cocoa)$/.test(second.word) && /^pour/.test(second.said ?? ''); // prettier-ignore
+  const figures = isPoured
+    ? [first, { ...third, relation: 'over' as const, turned: false, to: 0, said: 'pouring' }, ...rest]
+    : ridden
+      ? [{ ...first, pose: 'standing' }, ridden]
+      : isServed
+        ? [first, { ...third, relation: second.relation, turned: false, to: 0, count: 1 }, ...rest]
+        : isFormed
           ? [
               first,
               {
                 ...third,
-                relation: second.relation,
-                turned: second.turned,
+                relation: second.drawn === 'beam' ? ('beside' as const) : ('over' as const),
+                turned: second.drawn !== 'beam',
                 to: 0,
-                said: second.said,
-                place: second.place,
               },
               ...rest,
             ]
-          : hasAlready
-            ? [first, ...asked.slice(2)]
-            : second && has(second.drawn, first.drawn) && !second.turned && asked.length === 2
-              ? [{ ...second, relation: null, to: null }]
-              : asked;
+          : isShaped
+            ? [
+                first,
+                {
+                  ...third,
+                  relation: second.relation,
+                  turned: second.turned,
+                  to: 0,
+                  said: second.said,
+                  place: second.place,
+                },
+                ...rest,
+              ]
+            : hasAlready
+              ? [first, ...asked.slice(2)]
+              : second && has(second.drawn, first.drawn) && !second.turned && asked.length === 2
+                ? [{ ...second, relation: null, to: null }]
+                : asked;
   return { ...stage, parts: { ...stage.parts, figures } };
 }
 
@@ -394,6 +397,15 @@ function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, figure: F
   const put = (f: Figure, gap = 1.8): Layer[] => fitLayers([...layers, ...clear(stage, f, groundHex, inks, gap)], 88);
   if (LOW.test(asked.drawn))
     return put(placed(figure, { cx: 50, cy: b.y + b.height - 2, side: Math.max(54, b.width * 1.1), fill: 1 }), 1.4);
+  if (asked.relation === 'around' && /wreath|laurel|ring|hoop|circle/.test(asked.drawn)) {
+    const wreath = placed(figure, {
+      cx: mid,
+      cy: b.y + b.height / 2,
+      side: 1.7 * Math.max(b.width, b.height),
+      fill: 1,
+    });
+    return fitLayers([...finished(stage, wreath, groundHex, inks), ...layers], 90);
+  }
   if (asked.relation === 'behind' && !asked.turned) {
     const back = placed(figure, { cx: mid, cy: b.y + b.height * 0.42, side: 1.12 * Math.max(b.width, b.height), fill: 1 }); // prettier-ignore
     return fitLayers([...finished(stage, back, groundHex, inks), layerOf(grown(all, 2), groundHex), ...layers], 88);
@@ -412,6 +424,27 @@ function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, figure: F
   if (isUp) return put(at(mid - t.width / 2, b.y - t.height * 0.92));
   const first = finished(stage, at(free.s > 0 ? b.x + b.width - 0.12 * t.width : b.x - 0.88 * t.width, b.y + b.height - t.height), groundHex, inks); // prettier-ignore
   return fitLayers([...layers, ...first], 90);
+}
+
+/** How two go through one another. */
+const LINKED = /\b(?:linked|interlinked|interlocked|interlocking|interlaced|intertwined|entwined|overlapping|joined)\b/;
+
+/** Two outlines of a figure as two links of a chain: each over the other once. */
+function interlinked(stage: Stage, figure: Figure): Layer[] {
+  const one = placed(figure, { cx: 50, cy: 50, side: 54, fill: 0.9 });
+  const b = boundsOf(outlineOf(one));
+  const step = 0.26 * b.width;
+  const linkAt = (dx: number): Area => {
+    const hull = silhouetteOf(movedFigure(one, [1, 0, 0, 1, dx, 0]));
+    return subtract(hull, grown(hull, -6));
+  };
+  const [left, right] = [linkAt(-step), linkAt(step)];
+  const middle = b.y + b.height / 2;
+  const [upper, lower] = [box(0, -50, 100, 50 + middle), box(0, middle, 100, 150)];
+  const [first, second = first] = stage.palette.inks;
+  const under = (below: Area, top: Area, where: Area): Area => subtract(below, intersect(grown(top, 1.6), where));
+  const links = [...form(stage, under(left, right, upper), first), ...form(stage, under(right, left, lower), second)];
+  return fitLayers(links.map((l) => ({ ...l, isFigure: true })), 86); // prettier-ignore
 }
 
 /** Several of one figure going round a middle, each bent to the circle where it is long; what is tall is turned and not bent. */
@@ -435,6 +468,13 @@ export function together(asked: Stage): Layer[] {
   const stage = asDrawn(asked);
   const { shape, figures } = stage.parts;
   const [alone] = figures;
+  // Two that are linked go through one another.
+  if (
+    alone?.count === 2 &&
+    LINKED.test(alone.modifiers.join(' ')) &&
+    figures.slice(1).every((f) => f.relation === 'as')
+  )
+    return interlinked(stage, figureFor(stage, alone, 0));
   if (
     alone &&
     !figures[1] &&

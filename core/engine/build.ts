@@ -36,7 +36,10 @@ export const leastPart = (detail: number): number =>
 type Drawn = () => Figure;
 
 /** What is drawn by hand looking to the left; the others look to the right, or at us. */
-const TO_LEFT = /^(?:whale|gull|squirrel|swan|piranha|swordfish|mantis|grasshopper|tadpole|pheasant|platypus|manatee|anteater|pangolin|chess knight)$/;
+const TO_LEFT = /^(?:whale|gull|squirrel|swan|piranha|swordfish|mantis|grasshopper|tadpole|pheasant|platypus|manatee|anteater|pangolin|chess knight|teapot|moka pot|oil lamp)$/;
+/** What has a spout or a beak to the right. */
+const TO_RIGHT = /^(?:kettle|jug|watering can|milk can)$/;
+const facingOf = (name: string): { facing?: 1 | -1 } => (TO_LEFT.test(name) ? { facing: -1 } : TO_RIGHT.test(name) ? { facing: 1 } : {}); // prettier-ignore
 const LEAPING = /^(?:leap|jump|rising|breach|spring)/;
 const SCALED = /^(?:fish|goldfish|tropical fish|swordfish|piranha)$/;
 
@@ -58,7 +61,7 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
   const isFish = Boolean(said.pose) && SCALED.test(name);
   const isAsked = !isFish && (said.isHead === true || (Boolean(said.pose) && isShown(said.pose!)) || Boolean(said.expression)); // prettier-ignore
   if (isAsked && built.length) return built;
-  const hand = Object.hasOwn(BY_HAND, name) ? [(): Figure => ({ ...figureOf(name, BY_HAND[name]((part) => knobs.spread(`${name}/${part}`))), ...(TO_LEFT.test(name) ? { facing: -1 as const } : {}) })] : []; // prettier-ignore
+  const hand = Object.hasOwn(BY_HAND, name) ? [(): Figure => ({ ...figureOf(name, BY_HAND[name]((part) => knobs.spread(`${name}/${part}`))), ...facingOf(name) })] : []; // prettier-ignore
   // A face that looks at us is another view of the same animal.
   const drawn = [...drawingsOf(name), ...(isCreature(name) ? drawingsOf(`${name} face`) : [])].map(
     (d): Drawn =>
@@ -66,7 +69,7 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
         name,
         tones: d.tones.map((L) => L / 100),
         // The packs that have several tones show what lives looking to the left.
-        ...(d.tones.length > 2 && isCreature(name) ? { facing: -1 as const } : {}),
+        ...(d.tones.length > 2 && isCreature(name) ? { facing: -1 as const } : facingOf(name)),
         parts: d.parts.map((p) => ({ tone: p.tone, area: areaFrom(p.contours) })),
       }),
   );

@@ -4,7 +4,7 @@ import { boundsOf, box, disc } from './area';
 import { buildFigure } from './build';
 import { builtDrawings, uprightFigure } from './built';
 import { dressFrom, type Stance } from './creature';
-import { movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, without, type Figure } from './figure';
+import { isLong, movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, without, type Figure } from './figure';
 import { leafArea } from './marks';
 import { severalAsOne, swapped, type Pair } from './pairings';
 import { clear, finished, form } from './stage';
@@ -154,6 +154,38 @@ export const inFist: Pair = (s, a, b) => {
   return [
     ...finished(s, tool, s.palette.groundHex, swapped(s)),
     ...clear(s, fist, s.palette.groundHex, s.palette.inks, 1.4),
+  ];
+};
+
+/** B lies flat on the top of A. */
+export const onRoof: Pair = (s, a, b) => {
+  const flat = isLong(b) ? turnedAt(upright(b), Math.PI / 2) : b;
+  const low = placed(a, { cx: 50, cy: 60, side: 78, fill: 0.9 });
+  const l = boundsOf(outlineOf(low));
+  const high = placed(flat, { cx: l.x + l.width / 2, cy: 30, side: isLong(b) ? 0.72 * l.width : 40, fill: 1 });
+  const h = boundsOf(outlineOf(high));
+  const column = boundsOf(intersect(outlineOf(low), box(h.x + h.width * 0.2, l.y - 1, h.width * 0.6, l.height)));
+  return [
+    ...finished(s, low),
+    ...clear(s, movedFigure(high, [1, 0, 0, 1, 0, column.y - h.y - h.height + 2]), s.palette.groundHex, swapped(s), 1.4), // prettier-ignore
+  ];
+};
+
+/** A leans over B, and pours into it. */
+export const poured: Pair = (s, a, b) => {
+  const side = a.facing ?? 1;
+  const high = placed(turnedAt(a, side * (/bottle|milk|beer|wine/.test(a.name) ? 1.9 : 0.62)), { cx: 50 - side * 17, cy: 30, side: 52, fill: 0.9 }); // prettier-ignore
+  const h = boundsOf(outlineOf(high));
+  const edge = boundsOf(intersect(outlineOf(high), box(side > 0 ? h.x + h.width - 3 : h.x - 1, h.y, 4, h.height)));
+  const x = side > 0 ? h.x + h.width - 2 : h.x + 2;
+  const cup = placed(b, { cx: x + side * 2, cy: 82, side: 36, fill: 0.9 });
+  const c = boundsOf(outlineOf(cup));
+  const stream = stroked([[x, edge.y + edge.height * 0.6, x + side, edge.y + 12, x + side * 1.5, c.y + 5]], 3, false);
+  const inks = swapped(s);
+  return [
+    ...form(s, stream, inks[0]).map((l) => ({ ...l, isFigure: true })),
+    ...finished(s, high),
+    ...clear(s, cup, s.palette.groundHex, inks, 1.4),
   ];
 };
 

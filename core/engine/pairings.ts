@@ -152,6 +152,8 @@ export const dressed =
     const dress = dressFrom([what?.word ?? b.name, ...worn].join(' '));
     const isCut = Object.keys(dressFrom(what?.word ?? b.name)).length > 0;
     const options = { knobs: s.knobs, stance, expression: who?.expression ?? null, modifiers: who?.modifiers ?? [], held: null }; // prettier-ignore
+    // What hands and feet wear is held up.
+    if (/glove|mitten|shoe|boot|sock|skate|sneaker/.test(b.name)) return inHand(stance)(s, a, b);
     if (!isCut) {
       const head = uprightFigure(a.name, { ...options, dress: {}, crop: 'head' });
       return onHead(s, head ?? a, b);
@@ -379,13 +381,31 @@ const PAIRS_AT: readonly [RegExp, readonly (readonly [number, number])[], number
 ]; // prettier-ignore
 export const isPaired = (place: string | null): boolean => PAIRS_AT.some(([names]) => names.test(place ?? ''));
 
+/** Where a figure that looks at us has its eyes, in shares of its box: the largest two rings of one part that mirror one another in its upper part; null where none do. */
+function eyesOf(figure: Figure): readonly (readonly [number, number])[] | null {
+  const b = boundsOf(outlineOf(figure));
+  let best: { size: number; spots: (readonly [number, number])[] } | null = null;
+  for (const part of figure.parts.slice(1)) {
+    const rings = part.area.map((ring) => ({ box: boundsOf([ring]), size: Math.abs(sizeOf([ring])) }));
+    for (const [i, p] of rings.entries())
+      for (const q of rings.slice(i + 1)) {
+        const at = [p, q].map((r) => [(r.box.x + r.box.width / 2 - b.x) / b.width, (r.box.y + r.box.height / 2 - b.y) / b.height] as const); // prettier-ignore
+        const isPair = Math.abs(at[0][0] + at[1][0] - 1) < 0.06 && Math.abs(at[0][1] - at[1][1]) < 0.03 && Math.abs(p.size - q.size) < 0.2 * p.size; // prettier-ignore
+        if (isPair && at[0][1] < 0.6 && at[0][1] > 0.12 && p.size < 0.12 * b.width * b.height && p.size > (best?.size ?? 0)) best = { size: p.size, spots: at }; // prettier-ignore
+      }
+  }
+  return best?.spots ?? null;
+}
+
 /** B twice, in place of two parts of A that are alike. */
 export const atParts =
   (place: string): Pair =>
   (s, a, b) => {
     const big = placed(a, { cx: 50, cy: 50, side: 84, fill: 0.85 });
     const bb = boundsOf(outlineOf(big));
-    const [, spots, size] = PAIRS_AT.find(([names]) => names.test(place))!;
+    const [, at, size] = PAIRS_AT.find(([names]) => names.test(place))!;
+    const seen = place === 'eyes' ? eyesOf(big) : null;
+    const spots = seen ?? at;
     const side = Math.min(bb.width, bb.height * 1.2) * size;
     const two = spots.map(([x, y]) => placed(b, { cx: bb.x + bb.width * x, cy: bb.y + bb.height * y, side, fill: 0.95 })); // prettier-ignore
     const rest = without(

@@ -34,7 +34,7 @@ import {
   type Pair,
 } from './pairings';
 import { madeOf } from './packed';
-import { crossedBehind, entwined, framed, hanging, hugged, inClaws, inFist, joined, outOfMouth, reflected, shadowed, TWINING, watered } from './pairings-told';
+import { crossedBehind, entwined, framed, hanging, hugged, inClaws, inFist, joined, onRoof, poured, outOfMouth, reflected, shadowed, TWINING, watered } from './pairings-told';
 
 const CELESTIAL = new Set([
   'moon',
@@ -171,6 +171,8 @@ const SWIMMING = /^(?:fish|whale|dolphin|shark|orca|salmon|goldfish|swordfish|pi
 const HUGGING = /^(?:hugging|cuddling|embracing|clutching|snuggling|squeezing|clasping)/;
 /** What a fist holds by its shaft. */
 const LONG = /^(?:paint brush|paintbrush|brush|pen|pencil|quill|feather|sword|dagger|hammer|axe|torch|wrench|spanner|key|fork|silverware fork|spoon|knife|carrot|flower|rose|tulip|wand|spear|microphone|umbrella|broom|candle|wheat|lightning|whisk|spatula|ladle|racquet|baseball bat|flag|arrow|chisel|screwdriver|shovel|spade|trowel|leek|ice cream|lollipop|fishing rod|trident|honey dipper|match|chisel|comb|toothbrush|scissors)$/; // prettier-ignore
+/** What one pours from. */
+const VESSELS = /^(?:teapot|kettle|jug|bottle|coffee pot|moka pot|milk can|watering can|milk|pitcher|oil lamp|pan|beer|wine)$/;
 /** How what climbs is said to go round another. */
 const WINDING = /^(?:entwin|intertwin|twin|twist|wrap|wound|wind|coil|climb|grow|spiral|curl)/;
 /** What one sees into from the side. */
@@ -190,7 +192,7 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   if (/^(?:reflect|mirror)/.test(second.said ?? '') || (relation === 'inside' && first.modifiers.some((m) => /^(?:reflected|mirrored)$/.test(m)))) return [reflected]; // prettier-ignore
   if (turned && relation === 'as' && /^(?:shadow|silhouette)$/.test(place ?? '')) return [shadowed];
   if (!turned && first.pose === 'watering') return [watered];
-  if (!turned && first.drawn === 'hand' && (relation === null || ['holding', 'toward', 'with'].includes(relation))) return [LONG.test(second.drawn) ? inFist : onHand]; // prettier-ignore
+  if (!turned && /\bhand$/.test(first.drawn) && (relation === null || ['holding', 'toward', 'with'].includes(relation))) return [LONG.test(second.drawn) ? inFist : onHand]; // prettier-ignore
   if (!turned && relation === 'around' && HUGGING.test(second.said ?? first.pose ?? '') && isCreature(first.drawn)) return [hugged('standing'), hugged('sitting'), hugged('standing')]; // prettier-ignore
   // What climbs goes round the other, whichever is named first.
   if (relation === 'around' && WINDING.test(second.said ?? '') && [first, second].some((f) => TWINING.test(f.drawn))) return [TWINING.test(second.drawn) ? entwined : turnedPair(entwined)]; // prettier-ignore
@@ -219,6 +221,10 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   if (turned && relation === 'around') return [wreathed];
   if (relation === 'around' && first.count === 2) return [turnedPair(flanked)];
   // What is full of many shows them through.
+  if (turned && relation === 'over' && /\bhand$/.test(first.drawn)) return [onHand];
+  // What lies on a roof lies flat.
+  if (turned && relation === 'on' && /^(?:roof|top)$/.test(place ?? '')) return [onRoof];
+  if (!turned && VESSELS.test(first.drawn) && (/^pour/.test(second.said ?? '') || first.modifiers.includes('pouring'))) return [poured];
   if (turned && relation === 'inside' && SEEN_INTO.test(first.drawn) && (second.count > 1 || isPlural(second.word))) return [madeOf]; // prettier-ignore
   if (turned && relation === 'inside' && SEEN_INTO.test(first.drawn)) return [turnedPair(insideOf)];
   if (turned && place !== null && relation !== 'coming out of') return [atPart(place, false)];

@@ -117,6 +117,14 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
     role = head.text;
     giveUpHead('role');
   } // prettier-ignore
+  // "A wizard frog" is a frog, dressed as a wizard.
+  const trade = attributive.at(-1);
+  if (trade && role === null && lexicon.isRole(trade.text) && isLive(head.text) && nounKind(head.text) === 'animal' && !lexicon.findFigure(`${trade.text} ${head.text}`)) {
+    role = trade.text;
+    marks.push(...placesOf(trade, 'role'));
+    attributive = attributive.slice(0, -1);
+    front = front.filter((u) => u !== trade);
+  } // prettier-ignore
   // "A coin stack": of portions the thing is meant.
   if (
     attributive.length &&

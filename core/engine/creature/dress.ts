@@ -127,7 +127,7 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\bviking helmet\b|\bhorned helmet\b/, { hat: 'viking' }],
   [/\bknight(?:'s)? helmet\b/, { hat: 'helm' }],
   [/\bheadphones\b/, { hat: 'headphones' }],
-  [/\b(?:wizard(?:'s)?|pointed|witch(?:'s)?) hat\b/, { hat: 'wizard' }],
+  [/\b(?:wizard(?:'s)?|pointed|party|birthday|witch(?:'s)?) hat\b/, { hat: 'wizard' }],
   [/\bpirate hat\b/, { hat: 'pirate' }],
   [/\bsailor (?:hat|cap)\b/, { hat: 'sailor' }],
   [/\bbandana\b/, { hat: 'bandana' }],
