@@ -428,7 +428,7 @@ const POOR = new Set(
 );
 
 /** Things of which ours alone are drawn: those of the packs are signs, or something else by that name. */
-const OURS_ALONE = new Set(['sunrise', 'sunset', 'table', 'tower', 'bottle', 'beam', 'match', 'field', 'arch', 'column', 'galaxy', 'lake', 'nest with eggs', 'mortar and pestle', 'pipe', 'pearl', 'iceberg', 'ripples', 'plate']); // prettier-ignore
+const OURS_ALONE = new Set(['sunrise', 'sunset', 'table', 'tower', 'bottle', 'beam', 'match', 'field', 'arch', 'column', 'galaxy', 'lake', 'nest with eggs', 'mortar and pestle', 'pipe', 'pearl', 'iceberg', 'ripples', 'plate', 'staff']); // prettier-ignore
 
 /** More drawings of what can be drawn already, each with an outline of its own: a figure has several ideas. */
 function addOthers(things: Map<string, Thing>, nouns: Nouns): void {
@@ -513,7 +513,12 @@ function main(): void {
   // What is drawn by hand is a thing as well.
   for (const name of Object.keys(BY_HAND)) {
     const sense = things.get(name) ?? senseOf(name, nouns, ANIMALS_FIRST.has(name));
-    things.set(name, { name, synset: sense?.synset ?? -1, exact: true, drawings: OURS_ALONE.has(name) ? [] : (things.get(name)?.drawings ?? []) });
+    things.set(name, {
+      name,
+      synset: sense?.synset ?? -1,
+      exact: true,
+      drawings: OURS_ALONE.has(name) ? [] : (things.get(name)?.drawings ?? []),
+    });
   }
   const list = [...things.values()].sort((p, q) => (p.name < q.name ? -1 : 1));
   const bySynset = new Map<number, number>();

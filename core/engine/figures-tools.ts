@@ -79,11 +79,6 @@ export const TOOLS: Readonly<Record<string, Draw>> = {
     second(rectangle(33, 14, 34, 17, 4)),
     light(path('M22 66C40 60 60 72 78 64L78 60C76 54 66 50 60 46L40 46C34 50 22 56 22 62Z')),
   ],
-  match: (t) => [
-    body(turned(rectangle(47, 40, 7, 56, 2), 0.5)),
-    accent(path(`M64 40C56 32 60 22 70 ${8 - 2 * t('flame')}C72 18 84 22 82 36C80 44 70 46 64 40Z`)),
-    second(turned(ellipse(50, 38, 6, 8), 0.5)),
-  ],
   mole: (t) => [
     body(path('M10 70C10 42 34 26 58 32C76 36 86 50 95 60C92 68 84 72 76 74C70 84 20 86 10 70Z')),
     accent(circle(93, 61, 4), path('M60 72L78 74L84 82L76 80L78 88L70 81L66 88L64 80L56 82Z')),
@@ -94,7 +89,6 @@ export const TOOLS: Readonly<Record<string, Draw>> = {
     body(turned(polygon([[45, 18], [55, 18], [54, 82], [50, 96], [46, 82]]), 0.3)), // prettier-ignore
     body(turned(rectangle(32 - t('head'), 8, 36 + 2 * t('head'), 11, 3), 0.3)),
   ],
-  pearl: () => [body(circle(50, 50, 40)), light(turned(ellipse(38, 34, 11, 7), -0.7)), lines('second', 4, 'M30 72C42 82 62 82 74 66')],
   pillow: (t) => [
     body(path(`M12 22C38 30 62 30 88 22C82 40 82 60 88 78C62 ${70 + t('puff')} 38 ${70 + t('puff')} 12 78C18 60 18 40 12 22Z`)),
     lines('second', 3, 'M24 34C30 44 30 56 24 66M76 34C70 44 70 56 76 66'),

@@ -6,11 +6,12 @@ import { figureOf, outlineOf, seenParts } from './figure';
 import { FINDS } from './figures-finds';
 import { HOME } from './figures-home';
 import { PLACES } from './figures-places';
+import { SHOP } from './figures-shop';
 import { TOOLS } from './figures-tools';
 import { findFigure } from './lexicon';
 import { isThing } from './things';
 
-const all = Object.entries({ ...HOME, ...TOOLS, ...PLACES, ...FINDS });
+const all = Object.entries({ ...HOME, ...TOOLS, ...PLACES, ...FINDS, ...SHOP });
 
 describe('drawings of tools, household things and places', () => {
   it.each(all)('%s lies in the field, is large enough to tell, and shows all its parts', (name, draw) => {
@@ -31,7 +32,7 @@ describe('drawings of tools, household things and places', () => {
     }
   });
   it('are found by their names, and no name is drawn twice', () => {
-    const names = [HOME, TOOLS, PLACES, FINDS].flatMap((group) => Object.keys(group));
+    const names = [HOME, TOOLS, PLACES, FINDS, SHOP].flatMap((group) => Object.keys(group));
     expect(new Set(names).size).toBe(names.length);
     for (const [name] of all) {
       expect(isThing(name)).toBe(true);
@@ -46,6 +47,12 @@ describe('drawings of tools, household things and places', () => {
       ['duvet', 'blanket'],
       ['waistcoat', 'vest'],
       ['beetroot', 'beet'],
+      ['chess piece', 'chess knight'],
+      ['pond', 'lake'],
+      ['eggs', 'egg'],
+      ['flying saucer', 'ufo'],
+      ['plow', 'plough'],
+      ['magic lamp', 'oil lamp'],
     ])
       // prettier-ignore
       expect(findFigure(word)?.drawn).toBe(drawn);

@@ -1,7 +1,8 @@
 import { contrastRatio, mix } from '../colour';
 import { abstractFigure } from './abstract';
 import { arrangement, banned, figureFor, finished, form, FORMS, scalloped, type Stage } from './stage';
-import { IDEAS, single, together } from './arrange';
+import { together } from './arrange';
+import { IDEAS, single } from './single';
 import { onField, recoloured } from './field';
 import { box, disc, ringOf, starArea, tile, turnedBy } from './area';
 import { intersect, grown, subtract, moved, rim, sizeOf, union, type Area, roomIn } from '../path';

@@ -1,4 +1,5 @@
 import { moved, type Area } from '../path';
+import { boundsOf } from './area';
 
 /** How an area is filled: one colour, or a gradient between points of the scene. */
 export type Fill =
@@ -60,3 +61,11 @@ export const scaled = (layers: readonly Layer[], k: number, dx = 0, dy = 0): Lay
     ...(typeof l.fill === 'string' ? {} : { fill: { ...l.fill, from: point(l.fill.from), to: point(l.fill.to) } }),
   }));
 };
+
+/** Layers made smaller or larger and moved, so that all of them together sit in the middle of the field. */
+export function fitLayers(layers: Layer[], side: number): Layer[] {
+  const b = boundsOf(layers.flatMap((l) => l.area));
+  if (!(b.width > 0)) return layers;
+  const k = Math.min(side / Math.max(b.width, b.height), 1.25);
+  return scaled(layers, k, -k * (b.x + b.width / 2 - 50), -k * (b.y + b.height / 2 - 50));
+}

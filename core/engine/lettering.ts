@@ -1,9 +1,9 @@
 import { boundsOf, box, ringOf, tile, turnedBy } from './area';
 import { intersect, grown, subtract, moved, union, type Area } from '../path';
-import { fitLayers, together } from './arrange';
+import { together } from './arrange';
 import { onField } from './field';
 import { movedFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
-import { layerOf, scaled, type Layer } from './layer';
+import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { filledWith } from './packed';
 import { FACE_NAMES, lineIn, setLine } from './letters';
 import { arrangement, clear, figureFor, finished, form, FORMS, type Stage } from './stage';

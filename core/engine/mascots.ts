@@ -3,9 +3,8 @@ import { arrangement, banned, figureFor, finished, form, fieldOf, type Stage } f
 import { boundsOf, disc, tile } from './area';
 import { grown, rim } from '../path';
 import { outlineOf, placed, silhouetteOf, type Figure } from './figure';
-import { layerOf, type Layer } from './layer';
+import { fitLayers, layerOf, type Layer } from './layer';
 import { dressFrom, EXPRESSION_NAMES, STANCE_NAMES, stanceOf, type Stance } from './creature';
-import { fitLayers } from './arrange';
 import { mascotFigure } from './mascot';
 import { waysFor } from './pairs';
 import { isThing } from './things';
@@ -31,7 +30,10 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
   const dress = dressFrom(prompt);
   // Without a thing asked for, one view holds the tool of its trade.
   const isWorking = a.pose !== null && said === null;
-  const tool = !carried && (stance === 'pointing' || stance === 'sitting' || isWorking) ? (dress.tools?.find(isThing) ?? null) : null;
+  const tool =
+    !carried && (stance === 'pointing' || stance === 'sitting' || isWorking)
+      ? (dress.tools?.find(isThing) ?? null)
+      : null;
   return mascotFigure(isThing(a.drawn) ? a.drawn : 'seed', {
     ...stage,
     idea: undefined,
@@ -41,7 +43,11 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
     dress,
     prop: isHead ? null : (carried?.drawn ?? tool),
     hat: others.find((f) => HATS.test(f.drawn))?.drawn ?? null,
-    stance: said ?? ((tool && stance !== 'sitting') || (carried && (stance === 'waving' || stance === 'pointing')) ? 'standing' : stance),
+    stance:
+      said ??
+      ((tool && stance !== 'sitting') || (carried && (stance === 'waving' || stance === 'pointing'))
+        ? 'standing'
+        : stance),
     crop: isHead ? 'head' : crop === 'bust' && (carried || tool) ? 'whole' : crop,
   });
 }

@@ -1,10 +1,20 @@
 /** Arrangements of two that tell what goes on between them: reflected, entwined, watered, shadowed, crossed behind. */
-import { areaFrom, intersect, moved, parsePath, stroked, union, type Area } from '../path';
+import { areaFrom, intersect, moved, parsePath, stroked, subtract, union, type Area } from '../path';
 import { boundsOf, box, disc } from './area';
 import { buildFigure } from './build';
 import { builtDrawings, uprightFigure } from './built';
 import { dressFrom, type Stance } from './creature';
-import { isLong, movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, without, type Figure } from './figure';
+import {
+  isLong,
+  movedFigure,
+  outlineOf,
+  placed,
+  silhouetteOf,
+  turnedAt,
+  upright,
+  without,
+  type Figure,
+} from './figure';
 import { leafArea } from './marks';
 import { severalAsOne, swapped, type Pair } from './pairings';
 import { clear, finished, form } from './stage';
@@ -30,6 +40,27 @@ export const reflected: Pair = (s, a) => {
 export const TWINING = /^(?:rose|ivy|vine|flower|lily|leaf|leaves|branch|twig|hops|jasmine|thistle|olive|wheat|grapes|fern|herb|sprout|plant|tulip|daisy|sunflower|lotus|poppy|clover|oak leaf|maple leaf|holly|cherry blossom|grapevine|rope|ribbon)$/; // prettier-ignore
 const LEAFLESS = /^(?:rope|ribbon)$/;
 
+/** A snake's head from above, its tongue out, looking to the right. */
+function snakeHead(x: number, y: number): Figure {
+  const at = (data: string): Area => moved(areaFrom(parsePath(data)), [1, 0, 0, 1, x, y]);
+  const tongue = stroked(
+    [
+      [x + 10, y - 2, x + 16, y - 3, x + 20, y - 6],
+      [x + 16, y - 3, x + 20.5, y - 1],
+    ],
+    1.4,
+    false,
+  );
+  const skull = at('M-6 4C-7 -4 -2 -8 4 -8C10 -8 13 -4 12 -1C10 4 4 6 -2 6Z');
+  const eye = at('M3 -5.4C5 -6.4 7 -5 6.4 -3.4C5 -2.4 3 -3.4 3 -5.4Z');
+  return {
+    name: 'snake',
+    tones: [0.4],
+    parts: [{ tone: 0, area: union(subtract(skull, eye), tongue) }],
+    isBuilt: true,
+  };
+}
+
 /** B winds up round A: behind it where it goes one way, before it where it goes back. Its flower is at the top. */
 export const entwined: Pair = (s, a, b) => {
   const pole = placed(upright(a), { cx: 50, cy: 52, side: 86, fill: 0.9 });
@@ -40,8 +71,9 @@ export const entwined: Pair = (s, a, b) => {
   const turns = 2.5;
   const at = (u: number): [number, number] => [cx + amp * Math.cos(2 * Math.PI * turns * u), p.y + p.height * (0.94 - 0.82 * u)]; // prettier-ignore
   const steps = 100;
-  const isRope = LEAFLESS.test(b.name);
-  const weight = isRope ? 4.4 : 3;
+  const isSnake = /^(?:snake|cobra|serpent)$/.test(b.name);
+  const isRope = isSnake || LEAFLESS.test(b.name);
+  const weight = isSnake ? 7 : isRope ? 4.4 : 3;
   // Between one turning point and the next it goes over, then under.
   const pieces = Array.from({ length: 2 * turns }, (_, k) => {
     const run = Array.from({ length: steps / 5 + 1 }, (_, i) => at((k + (5 * i) / steps) / (2 * turns)));
@@ -57,7 +89,7 @@ export const entwined: Pair = (s, a, b) => {
   const back = pieces.filter((q) => !q.isFront).map((q) => q.area);
   const front = pieces.filter((q) => q.isFront).map((q) => q.area);
   const [hx, hy] = at(1);
-  const head = isRope ? null : placed(b, { cx: hx, cy: hy - 6, side: 34, fill: 0.9 });
+  const head = isSnake ? snakeHead(hx, hy) : isRope ? null : placed(b, { cx: hx, cy: hy - 6, side: 34, fill: 0.9 });
   return [
     ...finished(s, stem(union(...back, ...leaves)), s.palette.groundHex, inks),
     ...clear(s, pole, s.palette.groundHex, s.palette.inks, 1.2),
@@ -196,7 +228,9 @@ export const hanging: Pair = (s, b, a) => {
   const one = placed(a, { cx: 50, cy: 60, side: 58, fill: 0.9 });
   const o = boundsOf(outlineOf(one));
   // It is held where the other is, over its middle.
-  const column = boundsOf(intersect(outlineOf(bar), box(o.x + o.width * 0.35, beam.y - 1, o.width * 0.3, beam.height + 2)));
+  const column = boundsOf(
+    intersect(outlineOf(bar), box(o.x + o.width * 0.35, beam.y - 1, o.width * 0.3, beam.height + 2)),
+  );
   const foot = column.height > 0 ? column.y + column.height : beam.y + beam.height;
   return [
     ...finished(s, bar, s.palette.groundHex, swapped(s)),

@@ -441,7 +441,7 @@ export const atPart =
     const stern = STERN.test(a.name) && /^(?:flames?|fire|exhaust|tail|engine|trail)$/.test(place ?? '') ? sternOf(silhouetteOf(big)) : null; // prettier-ignore
     // A balloon's basket hangs below, a bicycle's is at its bars.
     const basket = /^(?:basket|gondola)$/.test(place ?? '') ? (/balloon|airship/.test(a.name) ? [null, 0.5, 0.92, 0.4] as const : [null, 0.84, 0.24, 0.34] as const) : null; // prettier-ignore
-    const [, x, y, size] = basket ?? (stern ? [null, stern.x, stern.y, 0.5] as const : found);
+    const [, x, y, size] = basket ?? (stern ? ([null, stern.x, stern.y, 0.5] as const) : found);
     const side = Math.max(bb.width, bb.height) * size * (instead ? 1.12 : 0.8);
     // What one holds a key by is where it is roundest.
     const bow = /^(?:key|magnifying glass|racquet|ladle|spoon)$/.test(a.name) && /^(?:handle|head|bow|top)$/.test(place ?? '') ? roomIn(silhouetteOf(big)) : null; // prettier-ignore

@@ -34,7 +34,23 @@ import {
   type Pair,
 } from './pairings';
 import { madeOf } from './packed';
-import { crossedBehind, entwined, framed, hanging, hugged, inClaws, inFist, joined, onRoof, poured, outOfMouth, reflected, shadowed, TWINING, watered } from './pairings-told';
+import {
+  crossedBehind,
+  entwined,
+  framed,
+  hanging,
+  hugged,
+  inClaws,
+  inFist,
+  joined,
+  onRoof,
+  poured,
+  outOfMouth,
+  reflected,
+  shadowed,
+  TWINING,
+  watered,
+} from './pairings-told';
 
 const CELESTIAL = new Set([
   'moon',
@@ -166,13 +182,15 @@ const FEEDING = /^(?:drinking|sipping|feeding|eating|pecking|nibbling|sniffing|s
 const MOUTHS = /^(?:tunnel|cave|arch|gate|door|garage|portal|window)$/;
 /** What has no hands: on its back it carries what it has, or in its mouth. */
 const RAPTORS = /^(?:eagle|hawk|falcon|owl|vulture|osprey|kestrel)$/;
-const HANDLESS = /^(?:crab|lobster|scorpion|snail|slug|caterpillar|worm|turtle|tortoise|ladybug|beetle|camel|donkey|elephant)$/;
+const HANDLESS =
+  /^(?:crab|lobster|scorpion|snail|slug|caterpillar|worm|turtle|tortoise|ladybug|beetle|camel|donkey|elephant)$/;
 const SWIMMING = /^(?:fish|whale|dolphin|shark|orca|salmon|goldfish|swordfish|piranha|tadpole|snake|cobra)$/;
 const HUGGING = /^(?:hugging|cuddling|embracing|clutching|snuggling|squeezing|clasping)/;
 /** What a fist holds by its shaft. */
 const LONG = /^(?:paint brush|paintbrush|brush|pen|pencil|quill|feather|sword|dagger|hammer|axe|torch|wrench|spanner|key|fork|silverware fork|spoon|knife|carrot|flower|rose|tulip|wand|spear|microphone|umbrella|broom|candle|wheat|lightning|whisk|spatula|ladle|racquet|baseball bat|flag|arrow|chisel|screwdriver|shovel|spade|trowel|leek|ice cream|lollipop|fishing rod|trident|honey dipper|match|chisel|comb|toothbrush|scissors)$/; // prettier-ignore
 /** What one pours from. */
-const VESSELS = /^(?:teapot|kettle|jug|bottle|coffee pot|moka pot|milk can|watering can|milk|pitcher|oil lamp|pan|beer|wine)$/;
+const VESSELS =
+  /^(?:teapot|kettle|jug|bottle|coffee pot|moka pot|milk can|watering can|milk|pitcher|oil lamp|pan|beer|wine)$/;
 /** How what climbs is said to go round another. */
 const WINDING = /^(?:entwin|intertwin|twin|twist|wrap|wound|wind|coil|climb|grow|spiral|curl)/;
 /** What one sees into from the side. */
@@ -196,15 +214,17 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   if (!turned && relation === 'around' && HUGGING.test(second.said ?? first.pose ?? '') && isCreature(first.drawn)) return [hugged('standing'), hugged('sitting'), hugged('standing')]; // prettier-ignore
   // What climbs goes round the other, whichever is named first.
   if (relation === 'around' && WINDING.test(second.said ?? '') && [first, second].some((f) => TWINING.test(f.drawn))) return [TWINING.test(second.drawn) ? entwined : turnedPair(entwined)]; // prettier-ignore
+  if (!turned && relation === 'around' && /^(?:snake|cobra|serpent)$/.test(first.drawn) && !isCreature(second.drawn)) return [turnedPair(entwined)]; // prettier-ignore
   if (/^(?:hang|dangl|swing|suspend)/.test(`${first.pose ?? ''} ${second.said ?? ''}`.trim()) && !turned && ['coming out of', 'on', 'under', 'with'].includes(relation ?? '')) return [turnedPair(hanging)]; // prettier-ignore
   if (!turned && relation === 'coming out of' && MOUTHS.test(second.drawn)) return [outOfMouth];
   // Two that make one thing stand face to face.
   if (!turned && relation === 'made of' && second.count === 2) return [joined];
   if (!turned && ['toward', 'holding'].includes(relation ?? '') && first.count === 2) return [turnedPair(flanked)];
   if (!turned && relation === 'wearing' && isSeenAside(first.drawn)) return [onHead];
-  if (!turned && relation === 'holding' && isSeenAside(first.drawn)) return [atMouth];
-  if (!turned && relation === 'holding' && HANDLESS.test(first.drawn)) return [turnedPair(stacked(44, 66))];
-  if (!turned && relation === 'holding' && SWIMMING.test(first.drawn)) return [atMouth];
+  if (!turned && place === null && relation === 'holding' && isSeenAside(first.drawn)) return [atMouth];
+  if (!turned && place === null && relation === 'holding' && HANDLESS.test(first.drawn))
+    return [turnedPair(stacked(44, 66))];
+  if (!turned && place === null && relation === 'holding' && SWIMMING.test(first.drawn)) return [atMouth];
   if (!turned && relation === 'on' && /^shoulders?$/.test(place ?? '')) return [onShoulder];
   if (!turned && relation === 'on' && place !== null && ON_TOP.test(place)) return [stacked(42, 66)];
   // What a bird of prey has is in its claws.
@@ -221,10 +241,13 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   if (turned && relation === 'around') return [wreathed];
   if (relation === 'around' && first.count === 2) return [turnedPair(flanked)];
   // What is full of many shows them through.
+  if (!turned && ['inside', 'on'].includes(relation ?? '') && /\bhand$/.test(second.drawn)) return [turnedPair(onHand)];
+  if (['beside', 'with'].includes(relation ?? '') && !turned && isCreature(first.drawn) && isCreature(second.drawn)) return [sideBySide, turnedPair(sideBySide)]; // prettier-ignore
   if (turned && relation === 'over' && /\bhand$/.test(first.drawn)) return [onHand];
   // What lies on a roof lies flat.
   if (turned && relation === 'on' && /^(?:roof|top)$/.test(place ?? '')) return [onRoof];
-  if (!turned && VESSELS.test(first.drawn) && (/^pour/.test(second.said ?? '') || first.modifiers.includes('pouring'))) return [poured];
+  if (!turned && VESSELS.test(first.drawn) && (/^pour/.test(second.said ?? '') || first.modifiers.includes('pouring')))
+    return [poured];
   if (turned && relation === 'inside' && SEEN_INTO.test(first.drawn) && (second.count > 1 || isPlural(second.word))) return [madeOf]; // prettier-ignore
   if (turned && relation === 'inside' && SEEN_INTO.test(first.drawn)) return [turnedPair(insideOf)];
   if (turned && place !== null && relation !== 'coming out of') return [atPart(place, false)];

@@ -91,7 +91,9 @@ export function figureFor(stage: Stage, figure: PromptFigure, index: number, isH
   const { expression, modifiers } = figure;
   // How two turn to one another is seen from the side.
   const isTurned = ['toward', 'away'].includes(standingOf(modifiers) ?? '') && isCreature(figure.drawn);
-  const pose = figure.pose ?? (isTurned ? ['sitting', 'standing'][stage.idea % 2] : null);
+  // In profile one is seen from the side.
+  const isAside = index === 0 && isCreature(figure.drawn) && stage.parts.manner.some((m) => /\b(?:profile|side view|side-on)\b/.test(m)); // prettier-ignore
+  const pose = figure.pose ?? (isTurned || isAside ? ['sitting', 'standing'][stage.idea % 2] : null);
   const tool = pose ? TOOLS.find(([does]) => does.test(pose))?.[1] : undefined;
   const isBusy = tool && isCreature(figure.drawn) && !stage.parts.figures.some((f) => f.to === index);
   if (isBusy) {

@@ -36,16 +36,20 @@ describe('noun phrases', () => {
     expect(phrase('a crescent moon')).toMatchObject({ count: 1, hasArticle: true, isNamed: true });
     expect(phrase('two pairs of scissors')!.count).toBe(2);
     expect(phrase('a flock of swallows')).toMatchObject({ head: 'swallows', count: 5 });
+    expect(phrase('a family of ducks crossing a road')).toMatchObject({ head: 'ducks', count: 4, to: 4 });
+    expect(phrase('a duck family')).toMatchObject({ head: 'duck', count: 4 });
   });
   it('know an animal by its trade, and whose a thing is', () => {
     expect(phrase('a penguin waiter')).toMatchObject({ head: 'penguin', role: 'waiter' });
     expect(phrase('a badger beekeeper')).toMatchObject({ head: 'badger', role: 'beekeeper' });
+    expect(phrase('a wizard frog')).toMatchObject({ head: 'frog', role: 'wizard' });
     expect(phrase("a stag's head")).toMatchObject({ modifiers: ['head'] });
     expect(phrase("a pirate's ship")!.owner?.word).toBe('pirate');
   });
   it('end before what is no noun', () => {
     expect(phrase('over the')).toBeNull();
     expect(phrase('a fox over a wall')!.to).toBe(2);
+    expect(phrase('a pencil drawing a heart')).toMatchObject({ head: 'pencil', to: 2 });
   });
 });
 

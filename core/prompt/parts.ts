@@ -1,5 +1,5 @@
 /** The parts of a prompt but its figures, each taking its words out of the text. */
-import { nounKind, participleOf } from './classes';
+import { gerundOf, nounKind, participleOf } from './classes';
 import { type Reading } from './reading';
 import {
   ALSO_THINGS,
@@ -209,7 +209,12 @@ function isThingThere(rest: string, from: number, word: string, kind: Kind | nul
   if (/\b(?:made|cut|folded|built|woven|carved) (?:out )?(?:of|from)\s+$/.test(before) && !/^(?:gold|silver|copper)$/.test(word)) return true; // prettier-ignore
   if (word === 'cream' && /\b(?:ice|whipped|sour|hand|face)\s+$/.test(before)) return true;
   if (OF_THINGS.test(after.trimStart()) && !new RegExp(`(?:${ANY_COLOUR})\\s*$`).test(before)) return true;
-  const ends = /^\s*(?:$|[,;.|]|(?:with|in|on|and|or|over|under|inside|as|made|cut|wearing|holding|shaped|like|whose|growing|from|of|beside|between|behind)\b)/.test(after); // prettier-ignore
+  const next = /^\s+([a-z]+)/.exec(after)?.[1] ?? '';
+  // "A rose wrapped around an anchor": what does something, or has something done to it, is no colour of it.
+  const acts =
+    (gerundOf(next) ?? participleOf(next)) !== null &&
+    /^\s+[a-z]+\s+(?:around|round|in|on|over|from|out|through|an?|the|up|under|into|with)\b/.test(after);
+  const ends = acts || /^\s*(?:$|[,;.|]|(?:with|in|on|and|or|over|under|inside|as|made|cut|wearing|holding|shaped|like|whose|growing|from|of|beside|between|behind)\b)/.test(after); // prettier-ignore
   const isNextColour = new RegExp(`^\\s*(?:and|or|,)\\s*(?:an? )?(?:${ANY_COLOUR})`).test(after);
   // "For a forest school" says whom it is for.
   if (!ends)

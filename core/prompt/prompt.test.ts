@@ -353,6 +353,25 @@ describe('what a word is by the company it keeps', () => {
     });
     expect(partsOf('owl with eight expressions')).toMatchObject({ kind: 'mascot', manner: ['faces'] });
   });
+  it('a rose that is wrapped around something is no colour of it', () => {
+    expect(partsOf('a rose wrapped around an anchor')).toMatchObject({ colours: [], figures: [{ word: 'rose' }, { word: 'anchor', relation: 'around' }] }); // prettier-ignore
+    expect(partsOf('a rose fox').colours.map((c) => c.word)).toEqual(['rose']);
+  });
+  it('a poster named by itself says what it is for, and is no figure', () => {
+    expect(partsOf('an elephant on a ball, circus poster').figures.map((f) => f.word)).toEqual(['elephant', 'ball']);
+    expect(partsOf('a fox holding a poster').figures.map((f) => f.word)).toEqual(['fox', 'poster']);
+  });
+  it('a face alone is what a thing makes, and a mane how its owner looks', () => {
+    expect(partsOf('an acorn with a face').figures).toMatchObject([{ word: 'acorn', expression: 'smiling' }]);
+    expect(partsOf('a chess knight with a flowing mane').figures).toHaveLength(1);
+    expect(partsOf('a monkey hanging from a vine with one hand').figures.map((f) => f.word)).toEqual(['monkey', 'vine']); // prettier-ignore
+  });
+  it('what one floats on is no drop, and what one jumps through no ring for a finger', () => {
+    expect(partsOf('a lotus over water').figures[1].drawn).toBe('ripples');
+    expect(partsOf('a tiger jumping through a ring').figures[1].drawn).toBe('hoop');
+    expect(partsOf('a tap with a drop of water').figures[1].drawn).not.toBe('ripples');
+    expect(partsOf('a genie coming out of a lamp').figures[1].drawn).toBe('oil lamp');
+  });
   it('a letter tied with string is tied, and not who carries it', () => {
     expect(partsOf('a pigeon carrying a letter tied with string').figures[2]).toMatchObject({ to: 1 });
   });

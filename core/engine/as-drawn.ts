@@ -1,0 +1,131 @@
+/** A prompt's figures as they are drawn: where a phrase names more things than one picture has of them, or fewer. */
+import { isPlural, type PromptFigure } from '../prompt';
+import { isCreature } from './built';
+import { FORMS, standingOf, type Stage } from './stage';
+
+type Figures = readonly PromptFigure[];
+/** A reading of the figures by which others are drawn; null where it does not apply. */
+type Rule = (figures: Figures) => Figures | null;
+
+/** What one goes on that is only said by what one does. */
+const RIDDEN: readonly (readonly [RegExp, string])[] = [
+  [/^surfing$/, 'surfboard'],
+  [/^skateboarding$/, 'skateboard'],
+  [/^(?:cycling|bicycling|biking)$/, 'bicycle'],
+  [/^(?:sledding|sledging|sleighing|tobogganing)$/, 'sled'],
+  [/^(?:rowing|canoeing|kayaking|paddling)$/, 'canoe'],
+  [/^(?:sailing|boating)$/, 'sailboat'],
+];
+
+/** Small things of which several are meant where they are named as several. */
+const SMALL =
+  /^(?:drop|water|star|heart|leaf|snowflake|bubbles|flower|coin|musical note|sparkle|sparkles|bee|bird|egg|apple|petal|croissant|cherry blossom|daisy|butterfly|mushroom|acorn|carrot|tulip)$/;
+
+/** Two things that are drawn as one. */
+const TOGETHER: readonly (readonly [string, string, string])[] = [
+  ['needle', 'thread', 'needle and thread'],
+  ['mortar and pestle', 'mortar and pestle', 'mortar and pestle'],
+  ['bow', 'arrow', 'bow and arrow'],
+];
+
+/** What is drawn with what it is said to have. */
+const HAS: readonly (readonly [RegExp, RegExp])[] = [
+  [/^nest with eggs$/, /^egg$/],
+  [/^(?:sloth|koala)$/, /^(?:twig|branch)$/],
+  [/^fishing pole$/, /^fish$/],
+  [/^coffee$/, /^smoke$/],
+  [/^weathervane$/, /^(?:rooster|chicken)$/],
+  [/^squirrel$/, /^acorn$/],
+];
+const has = (whole: PromptFigure, part: PromptFigure): boolean =>
+  HAS.some(([w, p]) => w.test(whole.drawn) && p.test(part.drawn));
+const stands = (figure: PromptFigure, ...relations: readonly string[]): boolean =>
+  relations.includes(figure.relation ?? '');
+
+/** What rises or shines from something, and can have a form of its own. */
+const SHAPELESS = /^(?:smoke|fire|cloud|beam|light|steam|shadow|chimney|teapot|kettle|cup)$/;
+const LIQUID = /^(?:tea|coffee|milk|water|wine|juice|beer|honey|oil|cream|cocoa)$/;
+const SERVED_ON = /^(?:tray|plate|basket|bowl|dish|bag)$/;
+
+/** The rules in the order in which they are tried; the first that applies is the one. */
+const RULES: readonly Rule[] = [
+  // A heart of steam rises where the steam would.
+  ([first, second, third, ...rest]) =>
+    third?.relation === 'made of' && third.to === 1 && third.drawn === 'smoke' && second.to === 0
+      ? [first, { ...second, relation: 'over', turned: true }, ...rest]
+      : null,
+  // Of tea that is poured into a cup, the cup.
+  ([first, second, third, ...rest]) =>
+    third && LIQUID.test(second.word) && /^pour/.test(second.said ?? '')
+      ? [first, { ...third, relation: 'over', turned: false, to: 0, said: 'pouring' }, ...rest]
+      : null,
+  // A surfer has a board.
+  ([first, second]) => {
+    const ridden = first && !second && isCreature(first.drawn) ? RIDDEN.find(([does]) => does.test(first.pose ?? ''))?.[1] : undefined; // prettier-ignore
+    return ridden
+      ? [{ ...first, pose: 'standing' }, { ...first, word: ridden, drawn: ridden, via: 'name', relation: 'riding', turned: false, to: 0, place: null, said: null, count: 1, modifiers: [], pose: null, expression: null }] // prettier-ignore
+      : null;
+  },
+  // Of what is on a tray, that is held.
+  ([first, second, third, ...rest]) =>
+    third?.relation === 'inside' && third.turned && third.to === 1 && second.to === 0 && SERVED_ON.test(second.drawn)
+      ? [first, { ...third, relation: second.relation, turned: false, to: 0, count: 1 }, ...rest]
+      : null,
+  // The bird that steam forms is where the steam would be; the book that a beam forms beside its lamp.
+  ([first, second, third, ...rest]) => {
+    if (third?.relation !== 'as' || third.to !== 1) return null;
+    if (third.turned && !/^(?:smoke|steam|flames?|fire)$/.test(third.place ?? '')) return null;
+    if (!SHAPELESS.test(second.via === 'none' ? second.word : second.drawn)) return null;
+    const isBeam = second.drawn === 'beam';
+    return [first, { ...third, relation: isBeam ? 'beside' : 'over', turned: !isBeam, to: 0 }, ...rest];
+  },
+  // A balloon shaped as the moon is the moon, held.
+  ([first, second, third, ...rest]) => {
+    if (third?.relation !== 'as' || third.to !== 1 || third.turned || second.relation === null) return null;
+    const { relation, turned, said, place } = second;
+    return [first, { ...third, relation, turned, to: 0, said, place }, ...rest];
+  },
+  // A nest has its eggs, a weathervane its rooster.
+  ([first, second, ...rest]) =>
+    second && has(first, second) && stands(second, 'holding', 'with', 'inside', 'on') ? [first, ...rest] : null,
+  ([first, second, third]) =>
+    second && !third && !second.turned && has(second, first) ? [{ ...second, relation: null, to: null }] : null,
+];
+
+const isForm = (name: string): name is keyof typeof FORMS => Object.hasOwn(FORMS, name) && name !== 'banner';
+
+/** One figure of a prompt by itself: three mountains are a range, a pile of books is one drawing, leaves are more than one. */
+function aloneAs(figure: PromptFigure, at: number): PromptFigure {
+  const { drawn, count } = figure;
+  if (drawn === 'mountains' && count === 3) return { ...figure, count: 1 };
+  if (/^books?$/.test(drawn) && standingOf(figure.modifiers) === 'stacked') return { ...figure, drawn: 'stack of books', count: 1 }; // prettier-ignore
+  const isSome = at > 0 && count === 1 && figure.relation !== 'made of' && SMALL.test(drawn) && isPlural(figure.word);
+  return isSome ? { ...figure, count: 3 } : figure;
+}
+
+/** Needle and thread, named beside one another, as one figure. */
+function joinedTwo(figures: Figures): Figures {
+  const [first, second, ...rest] = figures;
+  if (!second || second.to !== 0 || !stands(second, 'beside', 'with')) return figures;
+  const one = TOGETHER.find(([p, q]) => first.drawn === p && second.drawn === q)?.[2];
+  return one ? [{ ...first, drawn: one }, ...rest.map((f) => ({ ...f, to: f.to === 1 ? 0 : f.to }))] : figures;
+}
+
+/** The stage with its prompt's figures as they are drawn. A shield, or another form, with a lion and a sword has them on it. */
+export function asDrawn(stage: Stage): Stage {
+  const { given, parts } = stage;
+  const alone = parts.figures.map(aloneAs);
+  const asked = given ? alone : joinedTwo(alone);
+  const [first, ...others] = asked;
+  const isHolder = first && others.length > 0 && !parts.shape && !given && isForm(first.drawn) && others.every((f) => f.to === 0 && (f.relation === 'with' || (f.relation === 'inside' && f.turned))); // prettier-ignore
+  if (isHolder && isForm(first.drawn)) {
+    const [lead, ...rest] = others;
+    const within = [{ ...lead, relation: null, to: null, turned: false }, ...rest.map((f) => ({ ...f, relation: 'beside' as const, turned: false }))]; // prettier-ignore
+    return { ...stage, parts: { ...parts, shape: first.drawn, figures: within } };
+  }
+  for (const rule of RULES) {
+    const figures = rule(asked);
+    if (figures) return { ...stage, parts: { ...parts, figures: [...figures] } };
+  }
+  return { ...stage, parts: { ...parts, figures: [...asked] } };
+}

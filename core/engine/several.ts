@@ -1,0 +1,86 @@
+/** Several of one figure: in rows, as a pair, linked, or going round a middle. */
+import { boundsOf, box } from './area';
+import { bent, grown, intersect, subtract, type Area } from '../path';
+import { mapFigure, movedFigure, outlineOf, placed, seenParts, silhouetteOf, turnedAt, type Figure } from './figure';
+import { fitLayers, type Layer } from './layer';
+import { severalAsOne, swapped } from './pairings';
+import { startingAt } from './single';
+import { clear, finished, form, standingOf, type Stage } from './stage';
+import { symmetryOf } from './symmetry';
+
+/** A number of one figure: in a row, or in rows. */
+export function several(stage: Stage, figure: Figure, count: number, oneRow: boolean): Layer[] {
+  const wide = 100 * Math.max(1, stage.aspect);
+  const columns = oneRow ? count : Math.ceil(Math.sqrt(count * Math.max(1, stage.aspect * 0.9)));
+  const rows = Math.ceil(count / columns);
+  const cell = Math.min((wide * 0.92) / columns, 92 / Math.min(1, stage.aspect) / rows);
+  const { inks, named, strict, groundHex } = stage.palette;
+  // Where the prompt asks for colours and each figure has one, they take them in turn.
+  const turns = (named || strict) && new Set(seenParts(figure).map((p) => p.tone)).size === 1;
+  const out: Layer[] = [];
+  for (let i = 0; i < count; i++) {
+    const row = Math.floor(i / columns);
+    const inRow = Math.min(columns, count - row * columns);
+    const cx = 50 + cell * ((i % columns) - (inRow - 1) / 2);
+    const cy = 50 + cell * (row - (rows - 1) / 2);
+    const side = cell * 0.86;
+    // The middle one a little larger, so that three are a group and not a pattern.
+    const lift = count === 3 && i === 1 && stage.leeway > 30 ? 1.14 : 1;
+    const one = placed(figure, { cx, cy, side: side * lift, fill: 0.9 });
+    out.push(...finished(stage, one, groundHex, turns ? startingAt(inks, i % inks.length) : inks));
+  }
+  return out;
+}
+
+/** Two of a figure as one would stand them: turned to one another or away, or one behind the other; what looks at us stands shoulder to shoulder. */
+export function twoAlike(stage: Stage, figure: Figure, said: readonly string[]): Layer[] {
+  const { inks, groundHex } = stage.palette;
+  const one = placed(figure, { cx: 50, cy: 50, side: 60, fill: 0.9 });
+  const ways = symmetryOf(one) > 0.87 ? (['toward', 'behind'] as const) : (['toward', 'behind', 'away', 'behind'] as const); // prettier-ignore
+  const way = standingOf(said) ?? ways[stage.idea % ways.length];
+  if (way !== 'behind') return fitLayers(finished(stage, severalAsOne(one, 2, way)), 88);
+  const b = boundsOf(outlineOf(one));
+  const back = movedFigure(one, [0.9, 0, 0, 0.9, 0.1 * (b.x + b.width / 2) + 0.44 * b.width, 0.1 * b.y]);
+  return fitLayers([...finished(stage, back, groundHex, swapped(stage)), ...clear(stage, one, groundHex, inks, 2)], 86);
+}
+
+/** Going round, of which several go round one another. */
+export const GOING_ROUND = /^(?:swimming|chasing|running|flying|circling|dancing|diving|racing|spinning)$/;
+
+/** How two go through one another. */
+export const LINKED =
+  /\b(?:linked|interlinked|interlocked|interlocking|interlaced|intertwined|entwined|overlapping|joined)\b/;
+
+/** Two outlines of a figure as two links of a chain: each over the other once. */
+export function interlinked(stage: Stage, figure: Figure): Layer[] {
+  const one = placed(figure, { cx: 50, cy: 50, side: 54, fill: 0.9 });
+  const b = boundsOf(outlineOf(one));
+  const step = 0.26 * b.width;
+  const linkAt = (dx: number): Area => {
+    const hull = silhouetteOf(movedFigure(one, [1, 0, 0, 1, dx, 0]));
+    return subtract(hull, grown(hull, -6));
+  };
+  const [left, right] = [linkAt(-step), linkAt(step)];
+  const middle = b.y + b.height / 2;
+  const [upper, lower] = [box(0, -50, 100, 50 + middle), box(0, middle, 100, 150)];
+  const [first, second = first] = stage.palette.inks;
+  const under = (below: Area, top: Area, where: Area): Area => subtract(below, intersect(grown(top, 1.6), where));
+  const links = [...form(stage, under(left, right, upper), first), ...form(stage, under(right, left, lower), second)];
+  return fitLayers(links.map((l) => ({ ...l, isFigure: true })), 86); // prettier-ignore
+}
+
+/** Several of one figure going round a middle, each bent to the circle where it is long; what is tall is turned and not bent. */
+export function goingRound(figure: Figure, count: number): Figure {
+  const n = Math.max(2, Math.min(8, count));
+  const b = boundsOf(outlineOf(figure));
+  const share = (2 * Math.PI * 0.86) / n;
+  const isBent = b.height < 0.72 * b.width;
+  const r = 30;
+  const k = Math.min((share * r) / b.width, 27 / b.height);
+  const one = isBent ? mapFigure(figure, (area) => bent(area, (x, y) => {
+    const [t, d] = [((x - b.x) / b.width - 0.5) * ((b.width * k) / r) - Math.PI / 2, r + (b.y + b.height / 2 - y) * k];
+    return [50 + d * Math.cos(t), 50 + d * Math.sin(t)];
+  })) : placed(figure, { cx: 50, cy: 50 - (n === 2 ? 19 : r - 4), side: n === 2 ? 56 : 38, fill: 0.9 });
+  const copies = Array.from({ length: n }, (_, i) => turnedAt(one, (2 * Math.PI * i) / n));
+  return { ...figure, parts: copies.flatMap((c) => c.parts) };
+} // prettier-ignore

@@ -1,0 +1,53 @@
+/** A third figure in a picture of two. */
+import type { PromptFigure } from '../prompt';
+import { boundsOf, box } from './area';
+import { grown, intersect, sizeOf, union, type Area } from '../path';
+import { movedFigure, outlineOf, placed, type Figure } from './figure';
+import { fitLayers, layerOf, type Layer } from './layer';
+import { swapped } from './pairings';
+import { clear, finished, type Stage } from './stage';
+
+/** What lies at the foot of what it goes with. */
+const LOW = /^(?:wave|water|sea|river|grass|field|hills?|beach|snow|sand|desert|road|bridge|flowers?)$/;
+
+/** How much of a corner's box is covered. */
+const inkAt = (area: Area, corner: Area): number => sizeOf(intersect(area, corner)) / Math.max(1, sizeOf(corner));
+
+/** A third figure with two that are arranged: over, under or behind them where it is said to be, low things along their foot; else where they leave a corner, or beside them on their line. */
+export function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, figure: Figure): Layer[] {
+  const all = union(...layers.filter((l) => l.isFigure).map((l) => l.area));
+  const b = boundsOf(all.length ? all : layers.flatMap((l) => l.area));
+  const { groundHex } = stage.palette;
+  const inks = swapped(stage);
+  const mid = b.x + b.width / 2;
+  const put = (f: Figure, gap = 1.8): Layer[] => fitLayers([...layers, ...clear(stage, f, groundHex, inks, gap)], 88);
+  if (LOW.test(asked.drawn))
+    return put(placed(figure, { cx: 50, cy: b.y + b.height - 2, side: Math.max(54, b.width * 1.1), fill: 1 }), 1.4);
+  if (asked.relation === 'around' && /wreath|laurel|ring|hoop|circle/.test(asked.drawn)) {
+    const wreath = placed(figure, {
+      cx: mid,
+      cy: b.y + b.height / 2,
+      side: 1.7 * Math.max(b.width, b.height),
+      fill: 1,
+    });
+    return fitLayers([...finished(stage, wreath, groundHex, inks), ...layers], 90);
+  }
+  if (asked.relation === 'behind' && !asked.turned) {
+    const back = placed(figure, { cx: mid, cy: b.y + b.height * 0.42, side: 1.12 * Math.max(b.width, b.height), fill: 1 }); // prettier-ignore
+    return fitLayers([...finished(stage, back, groundHex, inks), layerOf(grown(all, 2), groundHex), ...layers], 88);
+  }
+  const side = 0.4 * Math.max(b.width, b.height);
+  const isUp = (asked.relation === 'over' && asked.turned) || (asked.relation === 'under' && !asked.turned) || /^(?:sun|moon|star|stars|cloud|crown|halo|rainbow|lightning|umbrella|parachute)$/.test(asked.drawn); // prettier-ignore
+  const isDown = (asked.relation === 'over' && !asked.turned) || (asked.relation === 'under' && asked.turned) || (['on', 'riding'].includes(asked.relation ?? '') && !asked.turned); // prettier-ignore
+  const third = placed(figure, { cx: mid, cy: 50, side: isDown ? 1.5 * side : side, fill: 0.9 });
+  const t = boundsOf(outlineOf(third));
+  const at = (x: number, y: number): Figure => movedFigure(third, [1, 0, 0, 1, x - t.x, y - t.y]);
+  if (isDown) return put(at(mid - t.width / 2, b.y + b.height - 1.5));
+  // The emptiest corner it has room in, the lower ones first unless it belongs above.
+  const spots = [true, false].flatMap((low) => [1, -1].map((s) => ({ low, s, x: s > 0 ? b.x + b.width - t.width : b.x, y: low ? b.y + b.height - t.height : b.y }))); // prettier-ignore
+  const free = spots.map((q) => ({ ...q, ink: inkAt(all, box(q.x, q.y, t.width, t.height)) + (q.low === isUp ? 0.12 : 0) })).sort((p, q) => p.ink - q.ink)[0]; // prettier-ignore
+  if (free.ink < 0.2) return put(at(free.x + free.s * 0.2 * t.width, free.y - (free.low ? 0 : 0.1 * t.height)));
+  if (isUp) return put(at(mid - t.width / 2, b.y - t.height * 0.92));
+  const first = finished(stage, at(free.s > 0 ? b.x + b.width - 0.12 * t.width : b.x - 0.88 * t.width, b.y + b.height - t.height), groundHex, inks); // prettier-ignore
+  return fitLayers([...layers, ...first], 90);
+}

@@ -1,0 +1,216 @@
+/** Arrangements that tell what goes on between two figures, each by what a stranger would look for in it. */
+import { describe, expect, it } from 'vitest';
+import { boundsOf, massOf } from './area';
+import { buildFigure } from './build';
+import { compose, stageFor, type SceneRequest } from './compose';
+import { knobsFrom } from './knobs';
+import type { Layer } from './layer';
+import { waysFor } from './pairs';
+import { understand } from './request';
+import { intersect, sizeOf, union } from '../path';
+
+const requestOf = (prompt: string, position = 0, leeway = 0): SceneRequest => ({ prompt, parts: understand(prompt).parts, kind: null, finish: null, colours: null, detail: null, leeway, position, aspect: 1, flaws: 0, descent: [{ seed: 7, drift: 1 }] }); // prettier-ignore
+const stageOf = (prompt: string) => stageFor(requestOf(prompt));
+const build = (name: string, seed = 3) => buildFigure(name, { knobs: knobsFrom([{ seed, drift: 1 }]), leeway: 0, detail: 45 }); // prettier-ignore
+/** The layers of the best arrangement for a prompt of two figures, with what is drawn for them. */
+function arranged(prompt: string, a: string, b: string, way = 0): { layers: Layer[]; ground: string } {
+  const stage = stageOf(prompt);
+  const [first, second] = stage.parts.figures;
+  return { layers: waysFor(first, second)[way](stage, build(a), build(b)), ground: stage.palette.groundHex };
+}
+const around = (layers: readonly Layer[]) => boundsOf(union(...layers.map((l) => l.area)));
+/** What is drawn after the last gap: the figure in front. */
+const front = ({ layers, ground }: { layers: Layer[]; ground: string }): Layer[] => layers.slice(layers.findLastIndex((l) => l.fill === ground) + 1); // prettier-ignore
+const back = ({ layers, ground }: { layers: Layer[]; ground: string }): Layer[] => layers.slice(0, layers.findIndex((l) => l.fill === ground)); // prettier-ignore
+const seen = ({ layers, ground }: { layers: Layer[]; ground: string }): Layer[] =>
+  layers.filter((l) => l.fill !== ground);
+
+describe('what one sees in an arrangement', () => {
+  it('turns upside down what still water reflects, under what it is of', () => {
+    const { layers } = arranged('a mountain reflected in a lake', 'mountain', 'lake');
+    const all = around(layers);
+    const [top, bottom] = [all.y, all.y + all.height];
+    // The peak is narrow at the top and, reflected, at the bottom; the shores are broad in the middle.
+    const widthAt = (y: number): number => {
+      const cut = layers.flatMap((l) =>
+        intersect(l.area, [[-50, y - 1, 150, y - 1, 150, y + 1, -50, y + 1]]).map((r) => [r]),
+      );
+      return cut.length ? boundsOf(union(...cut)).width : 0;
+    };
+    const middle = Math.max(...[-4, -2, 0, 2, 4].map((d) => widthAt((top + bottom) / 2 + d)));
+    expect(widthAt(top + 2)).toBeLessThan(0.5 * middle);
+    expect(widthAt(bottom - 2)).toBeLessThan(0.5 * middle);
+    expect(understand('a mountain reflected in a lake').parts.figures.map((f) => f.drawn)).toEqual([
+      'mountain',
+      'lake',
+    ]);
+  });
+
+  it('winds what climbs round a pole from its foot to its top, over it and under it by turns', () => {
+    for (const prompt of ['an anchor entwined with a rose', 'a rose wrapped around an anchor']) {
+      const stage = stageOf(prompt);
+      const [first, second] = stage.parts.figures;
+      const figures = [build(first.drawn), build(second.drawn)] as const;
+      const layers = waysFor(first, second)[0](stage, ...figures);
+      const all = around(layers);
+      // The stem is drawn behind the pole and again before it.
+      expect(layers.length).toBeGreaterThan(4);
+      const [behind, inFront] = [layers[0], layers.at(-3)!].map((l) => boundsOf(l.area));
+      expect(behind.height).toBeGreaterThan(0.5 * all.height);
+      expect(inFront.y).toBeLessThan(all.y + 0.75 * all.height);
+    }
+    const snake = arranged('a snake wrapped around a staff', 'snake', 'staff');
+    expect(around(seen(snake)).height).toBeGreaterThan(2 * around(seen(snake)).width);
+  });
+
+  it('waters what grows from a can that is over it', () => {
+    const pair = arranged('a robot watering a flower', 'robot', 'flower');
+    const drops = boundsOf(pair.layers.at(-1)!.area);
+    const all = around(pair.layers);
+    // Water falls on the right of who waters.
+    expect(drops.x).toBeGreaterThan(all.x + 0.5 * all.width);
+    expect(drops.width).toBeLessThan(0.2 * all.width);
+    expect(understand('a robot watering a flower').parts.figures).toHaveLength(2);
+  });
+
+  it('casts a shadow that is larger than who casts it, and another', () => {
+    const { layers } = arranged('a cat whose shadow is a tiger', 'cat', 'tiger');
+    const [shade, cat] = [boundsOf(layers[0].area), around(layers.slice(1))];
+    expect(shade.height).toBeGreaterThan(1.3 * cat.height);
+    // Both stand on one line.
+    expect(Math.abs(shade.y + shade.height - (cat.y + cat.height))).toBeLessThan(5);
+  });
+
+  it('crosses two behind a head so that they reach out on all sides', () => {
+    const layers = compose(requestOf("a bull's head and two crossed forks")).layers;
+    const all = around(layers);
+    const head = boundsOf(layers.at(-1)!.area);
+    expect(all.width).toBeGreaterThan(1.2 * head.width);
+    expect(Math.abs(massOf(layers.at(-1)!.area)[0] - (all.x + all.width / 2))).toBeLessThan(0.25 * all.width);
+  });
+
+  it('hugs before the chest, with both arms', () => {
+    const { layers } = arranged('a raccoon hugging a jar of honey', 'raccoon', 'honey pot');
+    const all = around(layers);
+    expect(all.height).toBeGreaterThan(all.width);
+    expect(arranged('a raccoon holding a key', 'raccoon', 'key').layers).not.toHaveLength(0);
+  });
+
+  it('goes round a middle, each the other turned by half', () => {
+    const layers = compose(requestOf('two koi fish swimming in a circle')).layers;
+    const figure = union(...layers.map((l) => l.area));
+    const [x, y] = massOf(figure);
+    // Turned about its middle it is the same.
+    const turned = figure.map((ring) => ring.map((v, i) => 2 * (i % 2 ? y : x) - v));
+    expect(sizeOf(intersect(figure, turned))).toBeGreaterThan(0.93 * sizeOf(figure));
+  });
+
+  it('links two outlines, each over the other once', () => {
+    const [left, right] = compose(requestOf('two hearts linked like a chain')).layers;
+    expect(sizeOf(intersect(left.area, right.area))).toBeLessThan(0.01 * sizeOf(left.area));
+    // They reach into one another, and each is cut through where it goes under.
+    const [l, r] = [boundsOf(left.area), boundsOf(right.area)];
+    expect(l.x + l.width).toBeGreaterThan(r.x + 0.2 * r.width);
+    expect(compose(requestOf('two hearts')).layers.length).toBeGreaterThan(0);
+  });
+
+  it('puts what runs in a wheel into its open middle', () => {
+    const pair = arranged('a hamster in a wheel', 'hamster', 'wheel');
+    const [wheel, hamster] = [around(back(pair)), around(front(pair))];
+    expect(hamster.x).toBeGreaterThan(wheel.x + 0.1 * wheel.width);
+    expect(hamster.x + hamster.width).toBeLessThan(wheel.x + 0.9 * wheel.width);
+  });
+
+  it('holds a shaft in a fist and what is small on the open hand', () => {
+    const stage = stageOf('a hand holding a sword');
+    const [first, second] = stage.parts.figures;
+    const layers = waysFor(first, second)[0](stage, build('hand'), build('sword'));
+    const fist = { layers, ground: stage.palette.groundHex };
+    expect(around(back(fist)).y).toBeLessThan(around(front(fist)).y - 15);
+    const open = arranged('a hand holding a lemon', 'hand', 'lemon');
+    expect(around(back(open)).y).toBeLessThan(around(front(open)).y);
+  });
+
+  it('pours from above into what is below, from the side where the spout is', () => {
+    for (const seed of [3, 4, 5, 6]) {
+      const stage = stageOf('a teapot pouring tea into a cup');
+      const [first, , third] = stage.parts.figures;
+      const cup = { ...third, relation: 'over' as const, turned: false, to: 0, said: 'pouring' };
+      const pot = build('teapot', seed);
+      const layers = waysFor(first, cup)[0](stage, pot, build('cup'));
+      const [stream, all] = [boundsOf(layers[0].area), around(layers)];
+      const isRight = stream.x + stream.width / 2 > all.x + all.width / 2;
+      expect(isRight).toBe((pot.facing ?? 1) > 0);
+      expect(stream.height).toBeGreaterThan(stream.width);
+    }
+  });
+
+  it('lays what is long flat on a roof', () => {
+    const { layers } = arranged('a car with a surfboard on the roof', 'car', 'surfboard');
+    const all = around(layers);
+    const board = around(layers.filter((l) => massOf(l.area)[1] < all.y + 0.25 * all.height));
+    expect(board.width).toBeGreaterThan(2 * board.height);
+  });
+
+  it('hangs below what it hangs from', () => {
+    const pair = arranged('a lantern hanging from a branch', 'lantern', 'twig');
+    const [branch, lantern] = [around(back(pair)), around(front(pair))];
+    expect(lantern.y + lantern.height).toBeGreaterThan(branch.y + branch.height + 15);
+  });
+
+  it('comes out of a mouth at its foot, and out of a cup over its rim', () => {
+    const foot = (prompt: string, a: string, b: string): number => {
+      const pair = arranged(prompt, a, b);
+      const [p, q] = [around(back(pair)), around(front(pair))];
+      return Math.abs(p.y + p.height - (q.y + q.height));
+    };
+    expect(foot('a train coming out of a tunnel', 'train', 'tunnel')).toBeLessThan(10);
+    const cup = arranged('a bear coming out of a cup', 'bear', 'cup');
+    expect(around(cup.layers).height).toBeGreaterThan(50);
+  });
+});
+
+describe('what is drawn of what is said', () => {
+  const drawn = (prompt: string) => understand(prompt).parts.figures.map((f) => f.drawn);
+  const inkOf = (prompt: string): number => sizeOf(union(...compose(requestOf(prompt)).layers.map((l) => l.area)));
+
+  it('takes one drawing for what has the other already', () => {
+    const layersOf = (prompt: string): number => compose(requestOf(prompt)).layers.length;
+    expect(layersOf('a nest holding three eggs')).toBe(layersOf('a nest'));
+    expect(layersOf('a squirrel with an acorn')).toBe(layersOf('a squirrel'));
+    expect(drawn('a nest holding three eggs')).toEqual(['nest with eggs', 'egg']);
+  });
+
+  it('sets what a shield is with upon it', () => {
+    const layers = compose(requestOf('a shield with a lion and a sword')).layers;
+    const shield = boundsOf(layers[0].area);
+    const rest = around(layers.slice(1));
+    expect(rest.x).toBeGreaterThan(shield.x);
+    expect(rest.x + rest.width).toBeLessThan(shield.x + shield.width);
+  });
+
+  it('gives a third figure a place of its own, clear of the two', () => {
+    for (const prompt of ['a cat and a dog with an umbrella', 'a fork and a plate with a leaf', 'an owl on a book with a laurel wreath around']) {
+      const layers = compose(requestOf(prompt)).layers.filter((l) => l.isFigure);
+      const all = around(layers);
+      expect(all.x).toBeGreaterThan(0);
+      expect(all.x + all.width).toBeLessThan(100);
+      expect(all.y).toBeGreaterThan(0);
+      expect(all.y + all.height).toBeLessThan(100);
+    } // prettier-ignore
+  });
+
+  it('draws several small things where several are named', () => {
+    expect(inkOf('a plug with leaves growing from it')).not.toBe(inkOf('a plug with a leaf growing from it'));
+  });
+
+  it('turns to its profile who is asked for in it', () => {
+    const [front, side] = ['a hare', 'a hare in profile'].map((prompt) => around(compose(requestOf(prompt)).layers));
+    expect(front).not.toEqual(side);
+  });
+
+  it('makes a fish that leaps a fish with its head up', () => {
+    const [lying, leaping] = ['a fish', 'a leaping fish'].map((prompt) => around(compose(requestOf(prompt)).layers));
+    expect(leaping.height / leaping.width).toBeGreaterThan(1.3 * (lying.height / lying.width));
+  });
+});
