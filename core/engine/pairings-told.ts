@@ -221,6 +221,23 @@ export const poured: Pair = (s, a, b) => {
   ];
 };
 
+/** A between two B that spread to both sides from behind it. */
+export const winged: Pair = (s, a, b) => {
+  const middle = placed(a, { cx: 50, cy: 54, side: 50, fill: 0.9 });
+  const m = boundsOf(outlineOf(middle));
+  const one = placed(b, { cx: 50, cy: 50, side: 52, fill: 0.9 });
+  // Its root is to the left where it looks to the right.
+  const right = (one.facing ?? 1) > 0 ? one : movedFigure(one, [-1, 0, 0, 1, 100, 0]);
+  const r = boundsOf(outlineOf(right));
+  const out = movedFigure(right, [1, 0, 0, 1, m.x + 0.8 * m.width - r.x, m.y + 0.5 * m.height - (r.y + 0.62 * r.height)]); // prettier-ignore
+  const axis = m.x + m.width / 2;
+  const left = movedFigure(out, [-1, 0, 0, 1, 2 * axis, 0]);
+  return [
+    ...finished(s, { ...out, parts: [...left.parts, ...out.parts] }, s.palette.groundHex, swapped(s)),
+    ...clear(s, middle, s.palette.groundHex, s.palette.inks, 1.8),
+  ];
+};
+
 /** A hangs under B, which lies across. */
 export const hanging: Pair = (s, b, a) => {
   const bar = placed(b, { cx: 50, cy: 22, side: 76, fill: 0.6 });

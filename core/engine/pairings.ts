@@ -246,14 +246,18 @@ export const onHead: Pair = (s, a, b) => {
   // The head is as broad as what the top quarter of the figure covers.
   const head = boundsOf(intersect(outlineOf(big), box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.26)));
   const cx = head.x + head.width / 2;
-  const size = Math.max(20, Math.min(44, head.width * (glasses ? 0.95 : 1.05)));
+  // Headphones go over the top of it and down to its middle.
+  const over = /headphones|earmuffs/.test(b.name);
+  const size = over ? Math.max(head.width, 0.8 * bb.width) * 1.16 : Math.max(20, Math.min(44, head.width * (glasses ? 0.95 : 1.05))); // prettier-ignore
   const thing = placed(b, { cx, cy: 50, side: size, fill: 1 });
   const tb = boundsOf(outlineOf(thing));
-  const y = low
-    ? bb.y + bb.height * 0.5 - tb.height / 2
-    : glasses
-      ? bb.y + bb.height * 0.28 - tb.height / 2
-      : bb.y - tb.height * 0.74;
+  const y = over
+    ? bb.y - tb.height * 0.16
+    : low
+      ? bb.y + bb.height * 0.5 - tb.height / 2
+      : glasses
+        ? bb.y + bb.height * 0.28 - tb.height / 2
+        : bb.y - tb.height * 0.74;
   return [
     ...finished(s, big),
     ...clear(s, movedFigure(thing, [1, 0, 0, 1, 0, y - tb.y]), s.palette.groundHex, swapped(s), 1.2),

@@ -47,6 +47,7 @@ import {
   poured,
   outOfMouth,
   reflected,
+  winged,
   shadowed,
   TWINING,
   watered,
@@ -94,7 +95,7 @@ const canBeHeld = (name: string): boolean => !isCreature(name) && !CELESTIAL.has
 
 /** What one looks out of, or stands in. */
 const OPEN =
-  /\b(?:cup|mug|teacup|bowl|basket|pot|boat|canoe|ship|hat|bag|nest|bathtub|box|sink|cart|bucket|vase|pocket|backpack|pool|glass|grass|reeds?|plant|wave|water|sea|field|forest|trees?|bush|shrub|car|train|bus|chair|sofa|bed|armchair|wheat|flowers?|tulip|sunflower|log|tent|barrel|wheelbarrow|suitcase|envelope|shoe|boot|sock)\b/;
+  /\b(?:cup|mug|teacup|bowl|basket|pot|boat|canoe|ship|hat|bag|nest|bathtub|box|sink|cart|bucket|vase|pocket|backpack|pool|glass|grass|reeds?|plant|wave|water|sea|field|forest|trees?|bush|shrub|car|train|bus|chair|sofa|bed|armchair|wheat|flowers?|tulip|sunflower|log|tent|barrel|wheelbarrow|suitcase|envelope|shoe|boot|sock|matchbox|drawer|crate|jug|kettle|teapot|pan|flowerpot|helmet|shell|eggshell|gift|kayak|hammock|mailbox|postbox)\b/;
 
 /** What is wide for one who is in it. */
 const WIDE = /^(?:bathtub|boat|canoe|ship|sailboat|car|train|bus|sofa|bed|sled|cart|wheelbarrow|airplane|gondola|truck|couch|tractor)$/; // prettier-ignore
@@ -103,7 +104,7 @@ const WIDE = /^(?:bathtub|boat|canoe|ship|sailboat|car|train|bus|sofa|bed|sled|c
 const FRAMES = /^(?:wheel|hoop|ring|ring of fire|wreath|tire|tyre|porthole|frame|picture frame|mirror|lifebuoy)$/;
 
 /** What one stands on that glides or rolls. */
-const BOARDS = /^(?:surfboard|skateboard|snowboard|ski|sled)$/;
+const BOARDS = /^(?:surfboard|skateboard|snowboard|ski|sled|broom|paddleboard|witch broom)$/;
 
 /** Ways to put two figures together by how the first stands to the second, the best first. */
 function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[] {
@@ -118,6 +119,7 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
       if (WIDE.test(b)) return [emerging(54, 86), emerging(60, 80), emerging(48, 90)];
       return OPEN.test(b) ? [emerging(), emerging(74, 40), emerging(46, 70)] : [insideOf];
     case 'on':
+      if (BOARDS.test(b) && isCreature(a)) return [aboard];
       return CELESTIAL.has(b) ? [behind, above] : [above];
     case 'riding':
       return BOARDS.test(b) ? [aboard] : [above];
@@ -233,7 +235,11 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   if (second.count === 2 && first.count === 1 && !turned && ['beside', 'with'].includes(relation ?? '') && !isCreature(first.drawn)) return [flanked]; // prettier-ignore
   // What one carries on its back stands there.
   if (!turned && place !== null && ON_TOP.test(place) && ['holding', 'toward', 'with'].includes(relation ?? '')) return [turnedPair(stacked(42, 66))]; // prettier-ignore
-  if (!turned && MOUTH.test(place ?? '') && isCreature(first.drawn) && ['holding', 'with'].includes(relation ?? '')) return [atMouth]; // prettier-ignore
+  if (!turned && MOUTH.test(place ?? '') && isCreature(first.drawn) && ['holding', 'with'].includes(relation ?? ''))
+    return [atMouth];
+  if (turned && relation === 'inside' && MOUTH.test(place ?? '') && isCreature(first.drawn)) return [atMouth];
+  if (!turned && second.drawn === 'wing' && !isCreature(first.drawn) && ['with', 'wearing', null].includes(relation))
+    return [winged]; // prettier-ignore // prettier-ignore
   if (!turned && BILLED.test(first.drawn) && FEEDING.test(first.pose ?? second.said ?? '')) return [sipping];
   if (relation === 'with' && !turned && OPENINGS.test(second.drawn) && !isCreature(first.drawn)) return [builtIn];
   if (turned && relation === 'as') return [isPaired(place) ? atParts(place!) : atPart(place, true)];

@@ -3,7 +3,7 @@ import type { PromptFigure, PromptParts } from '../prompt';
 import { boundsOf, disc, regular, tile } from './area';
 import { grown, union, type Area } from '../path';
 import { buildFigure } from './build';
-import { outlineOf, type Figure } from './figure';
+import { outlineOf, without, type Figure } from './figure';
 import { FINISHES, type Finish } from './finish';
 import type { Knobs } from './knobs';
 import { layerOf, type Layer } from './layer';
@@ -85,6 +85,14 @@ export function standingOf(modifiers: readonly string[]): Standing | null {
   return has(/^(?:face|nose|beak|head|cheek) to |^facing each other/) ? 'toward' : null;
 }
 
+/** A figure with a bite taken out of its right side, as three teeth leave it. */
+function bitten(figure: Figure): Figure {
+  const b = boundsOf(outlineOf(figure));
+  const r = 0.13 * Math.min(b.width, b.height);
+  const marks = [-0.85, 0, 0.85].map((k) => disc(b.x + b.width - (k ? 0.1 : 0.5) * r, b.y + 0.42 * b.height + 1.3 * k * r, 1.15 * r, 40)); // prettier-ignore
+  return without(figure, union(...marks));
+}
+
 /** Builds the figure of a prompt's word; of an animal or somebody its head alone, where that is wanted. */
 export function figureFor(stage: Stage, figure: PromptFigure, index: number, isHead = false): Figure {
   if (index === 0 && stage.given) return stage.given.figure;
@@ -103,7 +111,8 @@ export function figureFor(stage: Stage, figure: PromptFigure, index: number, isH
     if (upright) return upright;
   }
   const head = isHead || modifiers.some((m) => /^(?:head|face|portrait|bust)$/.test(m));
-  return buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, isHead: head }); // prettier-ignore
+  const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, isHead: head }); // prettier-ignore
+  return modifiers.some((m) => /^(?:bite|bitten|bite mark)$/.test(m)) ? bitten(built) : built;
 }
 
 const unitOf = (area: Area): number => {

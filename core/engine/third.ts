@@ -32,12 +32,13 @@ export function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, fi
     });
     return fitLayers([...finished(stage, wreath, groundHex, inks), ...layers], 90);
   }
-  if (asked.relation === 'behind' && !asked.turned) {
+  const isSky = /^(?:sun|moon|planet|full moon|sunrise|sunset)$/.test(asked.drawn) && asked.relation !== 'as';
+  if ((asked.relation === 'behind' && !asked.turned) || isSky) {
     const back = placed(figure, { cx: mid, cy: b.y + b.height * 0.42, side: 1.12 * Math.max(b.width, b.height), fill: 1 }); // prettier-ignore
     return fitLayers([...finished(stage, back, groundHex, inks), layerOf(grown(all, 2), groundHex), ...layers], 88);
   }
   const side = 0.4 * Math.max(b.width, b.height);
-  const isUp = (asked.relation === 'over' && asked.turned) || (asked.relation === 'under' && !asked.turned) || /^(?:sun|moon|star|stars|cloud|crown|halo|rainbow|lightning|umbrella|parachute)$/.test(asked.drawn); // prettier-ignore
+  const isUp = (asked.relation === 'over' && asked.turned) || (asked.relation === 'under' && !asked.turned) || /^(?:star|stars|cloud|crown|halo|rainbow|lightning|umbrella|parachute)$/.test(asked.drawn); // prettier-ignore
   const isDown = (asked.relation === 'over' && !asked.turned) || (asked.relation === 'under' && asked.turned) || (['on', 'riding'].includes(asked.relation ?? '') && !asked.turned); // prettier-ignore
   const third = placed(figure, { cx: mid, cy: 50, side: isDown ? 1.5 * side : side, fill: 0.9 });
   const t = boundsOf(outlineOf(third));

@@ -465,8 +465,8 @@ export class Sentence extends Cursor {
       }
       return true;
     } // prettier-ignore
-    // A mane that nothing draws is how its owner looks.
-    if (owner && !found.found && BODY_PARTS.test(head) && (this.pending?.relation ?? null) === 'with') {
+    // A mane that nothing draws is how its owner looks, and so is a bite.
+    if (owner && !found.found && (BODY_PARTS.test(head) || head === 'bite') && (this.pending?.relation ?? null) === 'with') {
       owner.modifiers.push(this.told(found));
       return asWhole('modifier');
     }
