@@ -91,8 +91,8 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
 
 /** Whether a word said of a thing is of a face, and not of its manner. */
 const isFacial = (name: string, word: string): boolean =>
-  /smil|laugh|grin|wink|happ|cheer|sad|angr|grump|sleep|surpris|cry|frown|jolly|joy|friendly|cute/.test(word) &&
-  !/^(?:circle|square|ring|triangle|line|dot|wave|water|river|lake|mountains?|hill|road|field)$/.test(name);
+  /smil|laugh|grin|wink|sad|angr|grump|surpris|cry|frown/.test(word) ||
+  (/happ|cheer|sleep|jolly|joy|friendly|cute/.test(word) && !/^(?:circle|square|ring|triangle|line|dot|wave|water|river|lake|mountains?|hill|road|field)$/.test(name)); // prettier-ignore
 
 function faced(thing: Figure, expression: Expression): Figure {
   const found = faceOn(thing, expression);

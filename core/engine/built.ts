@@ -27,6 +27,7 @@ import {
 } from './creature';
 import { movedFigure, outlineOf, type Figure, type Part } from './figure';
 import type { Knobs } from './knobs';
+import { sizeOf } from '../path';
 
 /** What is said of a figure that is built. */
 export interface Said {
@@ -206,16 +207,25 @@ export interface FigureSaid {
   readonly crop: 'whole' | 'bust' | 'head';
 }
 
+/** A thing whose largest part is as light as the fur it is held before, made lighter or darker all over so that it is seen. */
+function apartFrom(fur: number, thing: Figure): Figure {
+  const main = thing.parts.reduce((p, q) => (sizeOf(q.area) > sizeOf(p.area) ? q : p));
+  if (Math.abs(thing.tones[main.tone] - fur) > 0.16) return thing;
+  const by = fur < 0.55 ? 0.32 : -0.32;
+  return { ...thing, tones: thing.tones.map((L) => Math.max(0.05, Math.min(1, L + by))) };
+}
+
 /** An animal or somebody upright, dressed, with a thing in the hand; null for a name that is neither. */
 export function uprightFigure(name: string, asked: FigureSaid): Figure | null {
   const kind = kindOf(name, asked.knobs, asked.modifiers);
   if (!kind) return null;
   const own = tonesOf(kind);
-  const held = asked.held ? heldAs(asked.held, own, asked.isClasped === true) : null;
+  const thing = asked.held ? apartFrom(own[0], asked.held) : null;
+  const held = thing ? heldAs(thing, own, asked.isClasped === true) : null;
   const dress = kind.muzzle === 'human' && !asked.dress.top ? { ...asked.dress, top: 'shirt' as const } : asked.dress;
   const expression = expressionOf(asked.expression) ?? 'happy';
   const parts = figureParts(kind, { ...asked, dress, expression, held, age: ageOf(asked.modifiers) }, spreadOf(name, asked.knobs)); // prettier-ignore
-  return fewerTones({ name, tones: [...own, ...(asked.held?.tones ?? [])], parts, isBuilt: true });
+  return fewerTones({ name, tones: [...own, ...(thing?.tones ?? [])], parts, isBuilt: true });
 }
 
 /** Tones of nearly one lightness made one, once there are four, so that few colours go round. */

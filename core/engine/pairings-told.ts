@@ -238,6 +238,23 @@ export const winged: Pair = (s, a, b) => {
   ];
 };
 
+/** A goes round B, which is in the middle: a broken line shows where it came from. */
+export const orbiting: Pair = (s, a, b) => {
+  const middle = placed(b, { cx: 50, cy: 52, side: 50, fill: 0.85 });
+  const small = placed(a, { cx: 50 + 38 * Math.cos(-0.7), cy: 50 + 38 * Math.sin(-0.7), side: 30, fill: 0.9 });
+  // Five sixths of the way round, in dashes that end where it is.
+  const dashes = Array.from({ length: 12 }, (_, i) => {
+    const from = -0.1 + (i * 5.1) / 12;
+    return Array.from({ length: 5 }, (_, k) => from + 0.26 * (k / 4)).flatMap((u) => [50 + 38 * Math.cos(u), 50 + 38 * Math.sin(u)]); // prettier-ignore
+  });
+  const inks = swapped(s);
+  return [
+    ...form(s, stroked(dashes, 1.8, false), inks[0]),
+    ...clear(s, middle, s.palette.groundHex, s.palette.inks, 1.6),
+    ...clear(s, small, s.palette.groundHex, inks, 2),
+  ];
+};
+
 /** A hangs under B, which lies across. */
 export const hanging: Pair = (s, b, a) => {
   const bar = placed(b, { cx: 50, cy: 22, side: 76, fill: 0.6 });

@@ -5,7 +5,7 @@ import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, turnedAt
 import { grown, intersect, moved, roomIn, sizeOf, type Area } from '../path';
 import { builtDrawings, uprightFigure } from './built';
 import { dressFrom, type Stance } from './creature';
-import { type Layer } from './layer';
+import { layerOf, type Layer } from './layer';
 import { clear, finished, form, type Stage, type Standing } from './stage';
 
 export type Pair = (stage: Stage, a: Figure, b: Figure) => Layer[];
@@ -361,7 +361,9 @@ export const passing: Pair = (s, a, b) => {
     : [
         ...finished(s, gate, s.palette.groundHex, swapped(s)),
         ...clear(s, through, s.palette.groundHex, s.palette.inks, 1.4),
-        ...clear(s, front, s.palette.groundHex, swapped(s), 1.4),
+        // A gap where it goes in, and none through the rest of the other.
+        layerOf(intersect(grown(seen, 1.4), outlineOf(through)), s.palette.groundHex),
+        ...finished(s, front, s.palette.groundHex, swapped(s)),
       ];
 };
 

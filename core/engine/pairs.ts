@@ -44,6 +44,7 @@ import {
   inFist,
   joined,
   onRoof,
+  orbiting,
   poured,
   outOfMouth,
   reflected,
@@ -196,7 +197,7 @@ const VESSELS =
 /** How what climbs is said to go round another. */
 const WINDING = /^(?:entwin|intertwin|twin|twist|wrap|wound|wind|coil|climb|grow|spiral|curl)/;
 /** What one sees into from the side. */
-const SEEN_INTO = /^(?:jar|honey pot|bottles?|light bulb|glass|hourglass|heart|bag|snow globe)$/;
+const SEEN_INTO = /^(?:jar|honey pot|bottles?|light bulb|glass|hourglass|heart|bag|snow globe|fishbowl)$/;
 const OPENINGS = /\b(?:door|window|keyhole|fireplace|clock)\b/;
 
 /** Ways to put a figure of a prompt together with the one that it stands to, which comes first. */
@@ -238,6 +239,10 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
   if (!turned && MOUTH.test(place ?? '') && isCreature(first.drawn) && ['holding', 'with'].includes(relation ?? ''))
     return [atMouth];
   if (turned && relation === 'inside' && MOUTH.test(place ?? '') && isCreature(first.drawn)) return [atMouth];
+  if (!turned && relation === 'around' && /^(?:circl|orbit|fly|buzz|swim|sail|flutter|driv|rac|run)/.test(`${second.said ?? ''}`) && !TWINING.test(first.drawn)) return [orbiting]; // prettier-ignore
+  // A bowl with a fish has it inside.
+  if (relation === 'with' && !turned && SEEN_INTO.test(first.drawn) && isCreature(second.drawn))
+    return [turnedPair(insideOf)];
   if (!turned && second.drawn === 'wing' && !isCreature(first.drawn) && ['with', 'wearing', null].includes(relation))
     return [winged]; // prettier-ignore // prettier-ignore
   if (!turned && BILLED.test(first.drawn) && FEEDING.test(first.pose ?? second.said ?? '')) return [sipping];

@@ -466,7 +466,14 @@ export class Sentence extends Cursor {
       return true;
     } // prettier-ignore
     // A mane that nothing draws is how its owner looks, and so is a bite.
-    if (owner && !found.found && (BODY_PARTS.test(head) || head === 'bite') && (this.pending?.relation ?? null) === 'with') {
+    if (
+      owner &&
+      !found.found &&
+      !found.attributive.length &&
+      !found.owner &&
+      (BODY_PARTS.test(head) || head === 'bite') &&
+      (this.pending?.relation ?? null) === 'with'
+    ) {
       owner.modifiers.push(this.told(found));
       return asWhole('modifier');
     }
