@@ -423,7 +423,7 @@ const POOR = new Set(
     'ph:mountains-fill tabler:toothbrush mdi:toothbrush ph:lighthouse-fill maki:lighthouse ph:cat-fill ph:dog-fill mdi:owl fluent-emoji-flat:eagle mdi:bee ph:mouse-fill mdi:pig tabler:windmill-filled fluent-emoji-flat:anatomical-heart mdi:pan mdi:violin ' +
     'temaki:clock ph:clock-fill temaki:compass fluent-emoji-flat:door ph:door-fill mdi:bowl mdi:cup temaki:dice noto:gorilla ph:seal-fill noto:worm mdi:vine fluent-emoji-flat:olive noto:olive noto:shower noto-v1:sushi mdi:needle mdi:donkey mdi:bench mdi:panda ph:shrimp-fill ph:boat-fill tabler:clock-filled mdi:turtle ph:fish-fill mdi:mouse ' +
     'temaki:beach temaki:cushion temaki:chimney temaki:tower temaki:saddle temaki:cloth temaki:elevator temaki:hedge mdi:pump mdi:satellite mdi:sprinkler mdi:sprinkler-variant mdi:brush ph:table-fill tabler:table-filled mdi:table icon-park-solid:table mdi:elevator maki:elevator mdi:doorbell maki:cricket fluent-emoji-flat:nest-with-eggs noto:nest-with-eggs ' +
-    'mdi:waterfall maki:waterfall maki:fence tabler:fence-filled mdi:wave tabler:melon-filled ph:handbag-fill tabler:satellite-filled healthicons:drone icon-park-solid:tower icon-park-solid:gate temaki:wheel mdi:magazine-rifle mdi:seal mdi:beam ph:feather-fill mdi:feather ph:compass-fill tabler:feather-filled'
+    'mdi:waterfall maki:waterfall maki:fence tabler:fence-filled mdi:wave tabler:melon-filled ph:handbag-fill tabler:satellite-filled healthicons:drone icon-park-solid:tower icon-park-solid:gate temaki:wheel mdi:magazine-rifle mdi:seal mdi:beam ph:feather-fill mdi:feather ph:compass-fill ph:tooth-fill tabler:feather-filled'
   ).split(' '),
 );
 

@@ -26,7 +26,7 @@ function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
   const figure = figureFor({ ...stage, idea: 0 }, asked, 0);
   const b = boundsOf(outlineOf(figure));
   // A form that holds it already leaves no room for these, and of lines or something slim too little is seen.
-  const isPlain = stage.isHeld || stage.finishName === 'single line' || b.height > 1.7 * b.width;
+  const isPlain = stage.isHeld || /line|outline|two weights/.test(stage.finishName) || b.height > 1.7 * b.width;
   const ideas = ideasFor(figure).filter((idea) => !(isPlain && (idea === peeking || idea === counterchanged)));
   return (ideas[(at - drawings) % Math.max(1, ideas.length)] ?? plain)(stage, figure);
 }

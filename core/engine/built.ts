@@ -132,7 +132,7 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     const stance = stanceOf(said.pose ?? null);
     const isFourFooted = curledParts(kind, t) !== null;
     const swims = kind.body?.build === 'fish' || kind.body?.build === 'whale';
-    const more = swims
+    const more = swims || isSeenAside(name)
       ? []
       : pose === 'curled'
         ? [front('sitting', 'whole', 'sleepy')]

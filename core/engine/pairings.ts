@@ -337,7 +337,9 @@ export const embraced: Pair = (s, a, b) => {
 };
 
 /** Many B in a ring round A. */
-export const wreathed: Pair = (s, a, b) => {
+export const wreathed: Pair = (s, whole, b) => {
+  // Round an animal it is about its head.
+  const a = uprightFigure(whole.name, { knobs: s.knobs, stance: 'standing', expression: null, modifiers: [], dress: {}, held: null, crop: 'head' }) ?? whole; // prettier-ignore
   const n = 9 + Math.floor(5 * s.knobs('wreath'));
   const small = placed(b, { cx: 0, cy: 0, side: 230 / n, fill: 0.9 });
   const out: Layer[] = [];

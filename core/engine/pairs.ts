@@ -115,6 +115,7 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
       if (/^(?:circle|square|ring|triangle|diamond|hexagon|heart|shield|star|speech bubble)$/.test(b))
         return [insideOf];
       if (GROWING.test(b)) return [emerging(), turnedPair(behind)];
+      if (/^(?:ripples|lake)$/.test(b)) return [stacked(66, 70)];
       if (SEEN_INTO.test(b)) return [insideOf];
       if (FRAMES.test(b)) return [framed];
       if (WIDE.test(b)) return [emerging(54, 86), emerging(60, 80), emerging(48, 90)];
@@ -247,6 +248,8 @@ export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pai
     return [winged]; // prettier-ignore // prettier-ignore
   if (!turned && BILLED.test(first.drawn) && FEEDING.test(first.pose ?? second.said ?? '')) return [sipping];
   if (relation === 'with' && !turned && OPENINGS.test(second.drawn) && !isCreature(first.drawn)) return [builtIn];
+  // A mane is all round a head.
+  if (turned && relation === 'as' && /^(?:mane|ruff|petals|rays|spikes|halo)$/.test(place ?? '')) return [wreathed];
   if (turned && relation === 'as') return [isPaired(place) ? atParts(place!) : atPart(place, true)];
   if (second.modifiers.includes('out') && /^(?:fly|jump|leap|com|grow|peek|look|climb|rising|spill|pour)/.test(second.pose ?? second.modifiers.join(' '))) return [turnedPair(emerging(44, 62)), turnedPair(emerging())]; // prettier-ignore
   if (turned && relation === 'around') return [wreathed];

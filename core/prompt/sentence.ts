@@ -475,7 +475,13 @@ export class Sentence extends Cursor {
       (this.pending?.relation ?? null) === 'with'
     ) {
       owner.modifiers.push(this.told(found));
-      return asWhole('modifier');
+      asWhole('modifier');
+      // "A mane of flames": what it is of stands for it.
+      if (this.word(this.i) === 'of' && BODY_PARTS.test(head)) {
+        this.step('filler');
+        this.pending = pendingOf({ relation: 'as', turned: true }, `with ${head} of`, governor, head);
+      }
+      return true;
     }
     if (found.role) this.role ??= found.role;
     if (this.kind === 'mascot' && this.lexicon.isRole(head) && !found.hasAnimal && (this.cast.figures.length > 0 || this.animalAhead())) {
