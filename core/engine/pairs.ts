@@ -107,6 +107,9 @@ const FRAMES = /^(?:wheel|hoop|ring|ring of fire|wreath|tire|tyre|porthole|frame
 /** What one stands on that glides or rolls. */
 const BOARDS = /^(?:surfboard|skateboard|snowboard|ski|sled|broom|paddleboard|witch broom)$/;
 
+/** What one sees into from the side. */
+const SEEN_INTO = /^(?:jar|honey pot|bottles?|light bulb|glass|hourglass|heart|bag|snow globe|fishbowl)$/;
+
 /** Ways to put two figures together by how the first stands to the second, the best first. */
 function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[] {
   switch (relation) {
@@ -186,8 +189,7 @@ const FEEDING = /^(?:drinking|sipping|feeding|eating|pecking|nibbling|sniffing|s
 const MOUTHS = /^(?:tunnel|cave|arch|gate|door|garage|portal|window)$/;
 /** What has no hands: on its back it carries what it has, or in its mouth. */
 const RAPTORS = /^(?:eagle|hawk|falcon|owl|vulture|osprey|kestrel)$/;
-const HANDLESS =
-  /^(?:crab|lobster|scorpion|snail|slug|caterpillar|worm|turtle|tortoise|ladybug|beetle|camel|donkey|elephant)$/;
+const HANDLESS = /^(?:crab|lobster|scorpion|snail|slug|caterpillar|worm|turtle|tortoise|ladybug|beetle|camel|donkey)$/;
 const SWIMMING = /^(?:fish|whale|dolphin|shark|orca|salmon|goldfish|swordfish|piranha|tadpole|snake|cobra)$/;
 const HUGGING = /^(?:hugging|cuddling|embracing|clutching|snuggling|squeezing|clasping)/;
 /** What a fist holds by its shaft. */
@@ -197,74 +199,114 @@ const VESSELS =
   /^(?:teapot|kettle|jug|bottle|coffee pot|moka pot|milk can|watering can|milk|pitcher|oil lamp|pan|beer|wine)$/;
 /** How what climbs is said to go round another. */
 const WINDING = /^(?:entwin|intertwin|twin|twist|wrap|wound|wind|coil|climb|grow|spiral|curl)/;
-/** What one sees into from the side. */
-const SEEN_INTO = /^(?:jar|honey pot|bottles?|light bulb|glass|hourglass|heart|bag|snow globe|fishbowl)$/;
 const OPENINGS = /\b(?:door|window|keyhole|fireplace|clock)\b/;
+const HAND = /\bhand$/;
+/** What goes round something without touching it. */
+const GOING = /^(?:circl|orbit|fly|buzz|swim|sail|flutter|driv|rac|run)/;
+const COMING = /^(?:fly|jump|leap|com|grow|peek|look|climb|rising|spill|pour)/;
+
+/** What is said of the second figure of a pair, with the first. */
+class Told {
+  readonly a: string;
+  readonly b: string;
+  readonly place: string;
+  /** The words that say how they stand to one another, after what the first does. */
+  readonly said: string;
+
+  constructor(
+    readonly first: PromptFigure,
+    readonly second: PromptFigure,
+  ) {
+    this.a = first.drawn;
+    this.b = second.drawn;
+    this.place = second.place ?? '';
+    this.said = second.said ?? '';
+  }
+
+  /** The first stands so to the second. */
+  is(...relations: readonly (Relation | null)[]): boolean {
+    return !this.second.turned && relations.includes(this.second.relation);
+  }
+  /** The second stands so to the first. */
+  isTurned(...relations: readonly Relation[]): boolean {
+    return this.second.turned && relations.includes(this.second.relation!);
+  }
+  either(...relations: readonly (Relation | null)[]): boolean {
+    return relations.includes(this.second.relation);
+  }
+}
+
+const isCrossed = (figure: PromptFigure): boolean => figure.count === 2 && figure.modifiers.includes('crossed');
+const isMany = (figure: PromptFigure): boolean => figure.count > 1 || isPlural(figure.word);
+
+/** What a phrase asks for beyond how two stand to one another; the first rule that has an answer gives it. */
+const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
+  // Whatever is said of sun and land, the one is seen over the other.
+  (t) => CELESTIAL.has(t.b) && LANDSCAPE.has(t.a) && t.is(null, 'with', 'beside', 'on', 'under', 'in front of') && [risen, risen, behind],
+  (t) => LANDSCAPE.has(t.b) && CELESTIAL.has(t.a) && t.is(null, 'with', 'beside', 'over', 'behind') && [risen, risen, behind].map(turnedPair),
+  // A head before crossed forks.
+  (t) => isCrossed(t.second) && t.either('beside', 'with', 'behind', 'over', null) && [crossedBehind],
+  (t) => isCrossed(t.first) && t.either('beside', 'with', 'over', 'behind', 'under', null) && [turnedPair(crossedBehind)],
+  (t) => t.either('beside') && [t.first, t.second].some((f) => f.modifiers.includes('crossed')) && [crossing],
+  // What water does.
+  (t) => (/^(?:reflect|mirror)/.test(t.said) || (t.either('inside') && t.first.modifiers.some((m) => /^(?:reflected|mirrored)$/.test(m)))) && [reflected],
+  (t) => !t.second.turned && t.first.pose === 'watering' && [watered],
+  (t) => !t.second.turned && VESSELS.test(t.a) && (/^pour/.test(t.said) || t.first.modifiers.includes('pouring')) && [poured],
+  (t) => t.isTurned('as') && /^(?:shadow|silhouette)$/.test(t.place) && [shadowed],
+  // Hands and arms.
+  (t) => HAND.test(t.a) && t.is(null, 'holding', 'toward', 'with') && [LONG.test(t.b) ? inFist : onHand],
+  (t) => HAND.test(t.a) && t.isTurned('over') && [onHand],
+  (t) => HAND.test(t.b) && t.is('inside', 'on') && [turnedPair(onHand)],
+  (t) => isCreature(t.a) && t.is('around') && HUGGING.test(t.said) && [hugged('standing'), hugged('sitting'), hugged('standing')],
+  // What climbs goes round the other, whichever is named first; what flies goes round it at a distance.
+  (t) => t.either('around') && WINDING.test(t.said) && [t.a, t.b].some((n) => TWINING.test(n)) && [TWINING.test(t.b) ? entwined : turnedPair(entwined)],
+  (t) => /^(?:snake|cobra|serpent)$/.test(t.a) && !isCreature(t.b) && t.is('around') && [turnedPair(entwined)],
+  (t) => t.is('around') && GOING.test(t.said) && !TWINING.test(t.a) && [orbiting],
+  (t) => /^(?:hang|dangl|swing|suspend)/.test(t.first.pose ?? t.said) && t.is('coming out of', 'on', 'under', 'with') && [turnedPair(hanging)],
+  (t) => MOUTHS.test(t.b) && t.is('coming out of') && [outOfMouth],
+  // Two that make one thing stand face to face; two at something have it between them.
+  (t) => t.second.count === 2 && t.is('made of') && [joined],
+  (t) => t.first.count === 2 && t.is('toward', 'holding') && [turnedPair(flanked)],
+  // Who has no hands, or none that one sees.
+  (t) => isSeenAside(t.a) && t.is('wearing') && [onHead],
+  (t) => RAPTORS.test(t.a) && !t.place && t.is('holding') && [inClaws],
+  (t) => /^(?:claws?|talons?)$/.test(t.place) && t.is('holding') && [inClaws],
+  (t) => (isSeenAside(t.a) || SWIMMING.test(t.a)) && !t.place && t.is('holding') && [atMouth],
+  (t) => HANDLESS.test(t.a) && !t.place && t.is('holding') && [turnedPair(stacked(44, 66))],
+  // What one carries on its back stands there, what it has in its mouth hangs there.
+  (t) => /^shoulders?$/.test(t.place) && t.is('on') && [onShoulder],
+  (t) => ON_TOP.test(t.place) && t.is('on') && [stacked(42, 66)],
+  (t) => ON_TOP.test(t.place) && t.is('holding', 'toward', 'with') && [turnedPair(stacked(42, 66))],
+  (t) => MOUTH.test(t.place) && isCreature(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],
+  (t) => BILLED.test(t.a) && !t.second.turned && FEEDING.test(t.first.pose ?? t.said) && [sipping],
+  // A mountain and two beans: it stands between them. A bowl with a fish has it inside, an envelope its wings at both sides.
+  (t) => t.second.count === 2 && t.first.count === 1 && !isCreature(t.a) && t.is('beside', 'with') && [flanked],
+  (t) => SEEN_INTO.test(t.a) && isCreature(t.b) && t.is('with') && [turnedPair(insideOf)],
+  (t) => t.b === 'wing' && !isCreature(t.a) && t.is('with', 'wearing', null) && [winged],
+  (t) => OPENINGS.test(t.b) && !isCreature(t.a) && t.is('with') && [builtIn],
+  (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [sideBySide, turnedPair(sideBySide)],
+  // What stands for a part: a mane is all round a head.
+  (t) => /^(?:mane|ruff|petals|rays|spikes|halo)$/.test(t.place) && t.isTurned('as') && [wreathed],
+  (t) => t.isTurned('as') && [isPaired(t.second.place) ? atParts(t.place) : atPart(t.second.place, true)],
+  // With a butterfly flying out.
+  (t) => t.second.modifiers.includes('out') && COMING.test(t.second.pose ?? t.second.modifiers.join(' ')) && [emerging(44, 62), emerging()].map(turnedPair),
+  (t) => t.isTurned('around') && [wreathed],
+  (t) => t.first.count === 2 && t.either('around') && [turnedPair(flanked)],
+  // What is full of many shows them through.
+  (t) => SEEN_INTO.test(t.a) && t.isTurned('inside') && [isMany(t.second) ? madeOf : turnedPair(insideOf)],
+  // What lies on a roof lies flat.
+  (t) => /^(?:roof|top)$/.test(t.place) && t.isTurned('on') && [onRoof],
+  (t) => t.place !== '' && t.second.turned && !t.either('coming out of') && [atPart(t.place, false)],
+]; // prettier-ignore
 
 /** Ways to put a figure of a prompt together with the one that it stands to, which comes first. */
 export function waysFor(first: PromptFigure, second: PromptFigure): readonly Pair[] {
-  const { relation, turned, place } = second;
-  // Whatever is said of sun and land, the one is seen over the other.
-  if (!turned && CELESTIAL.has(second.drawn) && LANDSCAPE.has(first.drawn) && [null, 'with', 'beside', 'on', 'under', 'in front of'].includes(relation)) return [risen, risen, behind]; // prettier-ignore
-  if (!turned && LANDSCAPE.has(second.drawn) && CELESTIAL.has(first.drawn) && [null, 'with', 'beside', 'over', 'behind'].includes(relation)) return [turnedPair(risen), turnedPair(risen), turnedPair(behind)]; // prettier-ignore
-  // A head before crossed forks.
-  if (second.count === 2 && second.modifiers.includes('crossed') && ['beside', 'with', 'behind', 'over', null].includes(relation)) return [crossedBehind]; // prettier-ignore
-  if (first.count === 2 && first.modifiers.includes('crossed') && ['beside', 'with', 'over', 'behind', 'under', null].includes(relation)) return [turnedPair(crossedBehind)]; // prettier-ignore
-  if (relation === 'beside' && [first, second].some((f) => f.modifiers.includes('crossed'))) return [crossing];
-  if (/^(?:reflect|mirror)/.test(second.said ?? '') || (relation === 'inside' && first.modifiers.some((m) => /^(?:reflected|mirrored)$/.test(m)))) return [reflected]; // prettier-ignore
-  if (turned && relation === 'as' && /^(?:shadow|silhouette)$/.test(place ?? '')) return [shadowed];
-  if (!turned && first.pose === 'watering') return [watered];
-  if (!turned && /\bhand$/.test(first.drawn) && (relation === null || ['holding', 'toward', 'with'].includes(relation))) return [LONG.test(second.drawn) ? inFist : onHand]; // prettier-ignore
-  if (!turned && relation === 'around' && HUGGING.test(second.said ?? first.pose ?? '') && isCreature(first.drawn)) return [hugged('standing'), hugged('sitting'), hugged('standing')]; // prettier-ignore
-  // What climbs goes round the other, whichever is named first.
-  if (relation === 'around' && WINDING.test(second.said ?? '') && [first, second].some((f) => TWINING.test(f.drawn))) return [TWINING.test(second.drawn) ? entwined : turnedPair(entwined)]; // prettier-ignore
-  if (!turned && relation === 'around' && /^(?:snake|cobra|serpent)$/.test(first.drawn) && !isCreature(second.drawn)) return [turnedPair(entwined)]; // prettier-ignore
-  if (/^(?:hang|dangl|swing|suspend)/.test(`${first.pose ?? ''} ${second.said ?? ''}`.trim()) && !turned && ['coming out of', 'on', 'under', 'with'].includes(relation ?? '')) return [turnedPair(hanging)]; // prettier-ignore
-  if (!turned && relation === 'coming out of' && MOUTHS.test(second.drawn)) return [outOfMouth];
-  // Two that make one thing stand face to face.
-  if (!turned && relation === 'made of' && second.count === 2) return [joined];
-  if (!turned && ['toward', 'holding'].includes(relation ?? '') && first.count === 2) return [turnedPair(flanked)];
-  if (!turned && relation === 'wearing' && isSeenAside(first.drawn)) return [onHead];
-  if (!turned && place === null && relation === 'holding' && isSeenAside(first.drawn)) return [atMouth];
-  if (!turned && place === null && relation === 'holding' && HANDLESS.test(first.drawn))
-    return [turnedPair(stacked(44, 66))];
-  if (!turned && place === null && relation === 'holding' && SWIMMING.test(first.drawn)) return [atMouth];
-  if (!turned && relation === 'on' && /^shoulders?$/.test(place ?? '')) return [onShoulder];
-  if (!turned && relation === 'on' && place !== null && ON_TOP.test(place)) return [stacked(42, 66)];
-  // What a bird of prey has is in its claws.
-  if (!turned && relation === 'holding' && (/^(?:claws?|talons?)$/.test(place ?? '') || (place === null && RAPTORS.test(first.drawn)))) return [inClaws]; // prettier-ignore
-  // A mountain and two beans: it stands between them.
-  if (second.count === 2 && first.count === 1 && !turned && ['beside', 'with'].includes(relation ?? '') && !isCreature(first.drawn)) return [flanked]; // prettier-ignore
-  // What one carries on its back stands there.
-  if (!turned && place !== null && ON_TOP.test(place) && ['holding', 'toward', 'with'].includes(relation ?? '')) return [turnedPair(stacked(42, 66))]; // prettier-ignore
-  if (!turned && MOUTH.test(place ?? '') && isCreature(first.drawn) && ['holding', 'with'].includes(relation ?? ''))
-    return [atMouth];
-  if (turned && relation === 'inside' && MOUTH.test(place ?? '') && isCreature(first.drawn)) return [atMouth];
-  if (!turned && relation === 'around' && /^(?:circl|orbit|fly|buzz|swim|sail|flutter|driv|rac|run)/.test(`${second.said ?? ''}`) && !TWINING.test(first.drawn)) return [orbiting]; // prettier-ignore
-  // A bowl with a fish has it inside.
-  if (relation === 'with' && !turned && SEEN_INTO.test(first.drawn) && isCreature(second.drawn))
-    return [turnedPair(insideOf)];
-  if (!turned && second.drawn === 'wing' && !isCreature(first.drawn) && ['with', 'wearing', null].includes(relation))
-    return [winged]; // prettier-ignore // prettier-ignore
-  if (!turned && BILLED.test(first.drawn) && FEEDING.test(first.pose ?? second.said ?? '')) return [sipping];
-  if (relation === 'with' && !turned && OPENINGS.test(second.drawn) && !isCreature(first.drawn)) return [builtIn];
-  // A mane is all round a head.
-  if (turned && relation === 'as' && /^(?:mane|ruff|petals|rays|spikes|halo)$/.test(place ?? '')) return [wreathed];
-  if (turned && relation === 'as') return [isPaired(place) ? atParts(place!) : atPart(place, true)];
-  if (second.modifiers.includes('out') && /^(?:fly|jump|leap|com|grow|peek|look|climb|rising|spill|pour)/.test(second.pose ?? second.modifiers.join(' '))) return [turnedPair(emerging(44, 62)), turnedPair(emerging())]; // prettier-ignore
-  if (turned && relation === 'around') return [wreathed];
-  if (relation === 'around' && first.count === 2) return [turnedPair(flanked)];
-  // What is full of many shows them through.
-  if (!turned && ['inside', 'on'].includes(relation ?? '') && /\bhand$/.test(second.drawn)) return [turnedPair(onHand)];
-  if (['beside', 'with'].includes(relation ?? '') && !turned && isCreature(first.drawn) && isCreature(second.drawn)) return [sideBySide, turnedPair(sideBySide)]; // prettier-ignore
-  if (turned && relation === 'over' && /\bhand$/.test(first.drawn)) return [onHand];
-  // What lies on a roof lies flat.
-  if (turned && relation === 'on' && /^(?:roof|top)$/.test(place ?? '')) return [onRoof];
-  if (!turned && VESSELS.test(first.drawn) && (/^pour/.test(second.said ?? '') || first.modifiers.includes('pouring')))
-    return [poured];
-  if (turned && relation === 'inside' && SEEN_INTO.test(first.drawn) && (second.count > 1 || isPlural(second.word))) return [madeOf]; // prettier-ignore
-  if (turned && relation === 'inside' && SEEN_INTO.test(first.drawn)) return [turnedPair(insideOf)];
-  if (turned && place !== null && relation !== 'coming out of') return [atPart(place, false)];
+  const told = new Told(first, second);
+  for (const rule of RULES) {
+    const ways = rule(told);
+    if (ways) return ways;
+  }
+  const { relation, turned } = second;
   return turned
     ? waysOf(relation, second.drawn, first.drawn).map(turnedPair)
     : waysOf(relation, first.drawn, second.drawn);
