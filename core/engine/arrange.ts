@@ -75,7 +75,7 @@ export function together(asked: Stage): Layer[] {
     [alone.pose ?? '', ...alone.modifiers].some((m) => GOING_ROUND.test(m) && (shape !== null || m === 'circling'))
   )
     // prettier-ignore
-    return fitLayers(finished(stage, goingRound(figureFor(stage, alone, 0), alone.count)), 88);
+    return fitLayers(finished(stage, goingRound(figureFor({ ...stage, idea: 0 }, alone, 0), alone.count)), 88);
   if (!shape || shape === 'banner' || figures.length < 2 || stage.given) return figuresOf(stage);
   const [field] = stage.palette.inks;
   const hull = FORMS[shape](45);

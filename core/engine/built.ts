@@ -132,13 +132,14 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     const stance = stanceOf(said.pose ?? null);
     const isFourFooted = curledParts(kind, t) !== null;
     const swims = kind.body?.build === 'fish' || kind.body?.build === 'whale';
-    const more = swims || isSeenAside(name)
-      ? []
-      : pose === 'curled'
-        ? [front('sitting', 'whole', 'sleepy')]
-        : stance
-          ? [front(stance, 'whole')]
-          : [];
+    const more =
+      swims || isSeenAside(name)
+        ? []
+        : pose === 'curled'
+          ? [front('sitting', 'whole', 'sleepy')]
+          : stance
+            ? [front(stance, 'whole')]
+            : [];
     const both = [...side(pose), ...(isFourFooted && pose !== 'sitting' && pose !== 'curled' ? side(pose, true) : [])];
     return both.length || pose === 'curled' ? [...both, ...more] : [];
   }

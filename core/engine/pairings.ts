@@ -242,7 +242,9 @@ export const onHead: Pair = (s, a, b) => {
   const big = placed(a, { cx: 50, cy: 57, side: 70 });
   const bb = boundsOf(outlineOf(big));
   const low = /scarf|tie|necklace|collar|bow|medal|ribbon|apron/.test(b.name);
-  const glasses = /glass|goggle|mask|monocle/.test(b.name);
+  const glasses = /glass|goggle|mask|monocle|moustache/.test(b.name);
+  // It is under where the nose would be.
+  const drop = b.name === 'moustache' ? 0.3 : 0;
   // The head is as broad as what the top quarter of the figure covers.
   const head = boundsOf(intersect(outlineOf(big), box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.26)));
   const cx = head.x + head.width / 2;
@@ -256,7 +258,7 @@ export const onHead: Pair = (s, a, b) => {
     : low
       ? bb.y + bb.height * 0.5 - tb.height / 2
       : glasses
-        ? bb.y + bb.height * 0.28 - tb.height / 2
+        ? bb.y + bb.height * (0.28 + drop) - tb.height / 2
         : bb.y - tb.height * 0.74;
   return [
     ...finished(s, big),

@@ -189,6 +189,10 @@ const FEEDING = /^(?:drinking|sipping|feeding|eating|pecking|nibbling|sniffing|s
 const MOUTHS = /^(?:tunnel|cave|arch|gate|door|garage|portal|window)$/;
 /** What has no hands: on its back it carries what it has, or in its mouth. */
 const RAPTORS = /^(?:eagle|hawk|falcon|owl|vulture|osprey|kestrel)$/;
+/** What flies with what it has in its beak. */
+const BIRDS = /^(?:bird|dove|pigeon|swallow|crow|raven|gull|sparrow|kingfisher|hummingbird|parrot|toucan|magpie|pelican|robin)$/; // prettier-ignore
+/** What somebody wears on the face or the head, and a thing too that has it. */
+const WORN = /^(?:moustache|monocle|sunglasses|glasses|goggles|headphones|crown|top hat|cowboy hat|chef hat|witch hat|bow tie)$/; // prettier-ignore
 const HANDLESS = /^(?:crab|lobster|scorpion|snail|slug|caterpillar|worm|turtle|tortoise|ladybug|beetle|camel|donkey)$/;
 const SWIMMING = /^(?:fish|whale|dolphin|shark|orca|salmon|goldfish|swordfish|piranha|tadpole|snake|cobra)$/;
 const HUGGING = /^(?:hugging|cuddling|embracing|clutching|snuggling|squeezing|clasping)/;
@@ -272,6 +276,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => RAPTORS.test(t.a) && !t.place && t.is('holding') && [inClaws],
   (t) => /^(?:claws?|talons?)$/.test(t.place) && t.is('holding') && [inClaws],
   (t) => (isSeenAside(t.a) || SWIMMING.test(t.a)) && !t.place && t.is('holding') && [atMouth],
+  (t) => BIRDS.test(t.a) && !t.place && t.is('holding') && [atMouth],
   (t) => HANDLESS.test(t.a) && !t.place && t.is('holding') && [turnedPair(stacked(44, 66))],
   // What one carries on its back stands there, what it has in its mouth hangs there.
   (t) => /^shoulders?$/.test(t.place) && t.is('on') && [onShoulder],
@@ -282,11 +287,14 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // A mountain and two beans: it stands between them. A bowl with a fish has it inside, an envelope its wings at both sides.
   (t) => t.second.count === 2 && t.first.count === 1 && !isCreature(t.a) && t.is('beside', 'with') && [flanked],
   (t) => SEEN_INTO.test(t.a) && isCreature(t.b) && t.is('with') && [turnedPair(insideOf)],
+  // A mug with a moustache wears it.
+  (t) => WORN.test(t.b) && !isCreature(t.a) && t.is('with') && [onHead],
   (t) => t.b === 'wing' && !isCreature(t.a) && t.is('with', 'wearing', null) && [winged],
   (t) => OPENINGS.test(t.b) && !isCreature(t.a) && t.is('with') && [builtIn],
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [sideBySide, turnedPair(sideBySide)],
   // What stands for a part: a mane is all round a head.
   (t) => /^(?:mane|ruff|petals|rays|spikes|halo)$/.test(t.place) && t.isTurned('as') && [wreathed],
+  (t) => /^(?:leaves|leaf|petals|fruit|fruits|scales|feathers|spots|bricks)$/.test(t.place) && t.isTurned('as') && [madeOf],
   (t) => t.isTurned('as') && [isPaired(t.second.place) ? atParts(t.place) : atPart(t.second.place, true)],
   // With a butterfly flying out.
   (t) => t.second.modifiers.includes('out') && COMING.test(t.second.pose ?? t.second.modifiers.join(' ')) && [emerging(44, 62), emerging()].map(turnedPair),

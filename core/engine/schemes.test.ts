@@ -22,9 +22,23 @@ describe('colour schemes', () => {
       expect(SCHEMES).toContain(schemeFor(null, knobs));
     }
     expect(naturalHues('fox')).not.toBeNull();
+    expect(naturalHues('peach')).toEqual(naturalHues('fox'));
     expect(naturalHues('teapot')).toBeNull();
     // The last word says what it is; what lives on ice is as cool.
     expect(naturalHues('clown fish')).toEqual(naturalHues('fish'));
     expect(naturalHues('polar bear')).not.toEqual(naturalHues('bear'));
+  });
+  it('are never green on skin or fur, and neutral for what is black and white', () => {
+    const isGreen = (hex: string): boolean => {
+      const { a, b } = hexToOklab(hex);
+      return a < -0.03 && b > -0.02;
+    };
+    for (let seed = 1; seed < 40; seed++) {
+      const knobs = knobsFrom([{ seed, drift: 1 }]);
+      for (const name of ['baker', 'girl']) expect(isGreen(schemeFor(name, knobs)[1])).toBe(false);
+      expect(isGreen(schemeFor('lynx', knobs)[0])).toBe(false);
+      const { a, b } = hexToOklab(schemeFor('panda', knobs)[0]);
+      expect(Math.hypot(a, b)).toBeLessThan(0.03);
+    }
   });
 });

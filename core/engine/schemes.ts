@@ -1,5 +1,6 @@
 /** Colour schemes that one would sign: one dominant ink, one that supports it, and a spark; and the hues that things have by nature. */
 import { hexToOklab, oklabToOklch } from '../colour';
+import { isCreature } from './built';
 import { isRole } from './creature';
 import type { Knobs } from './knobs';
 
@@ -87,7 +88,9 @@ export function schemeFor(name: string | null, k: Knobs): readonly [string, stri
   const hues = name === null ? null : NIGHT.test(name) ? ([235, 300] as const) : naturalHues(name);
   const fits = (hex: string): boolean => {
     const { C, hDeg } = oklabToOklch(hexToOklab(hex));
-    return hues !== null && C > 0.045 && hDeg >= hues[0] - 12 && hDeg <= hues[1] + 12;
+    // Of what lives and has no hue of its own, none is green.
+    if (hues === null) return isCreature(name ?? '') && (C < 0.03 || hDeg < 95 || hDeg > 185);
+    return C > 0.045 && hDeg >= hues[0] - 12 && hDeg <= hues[1] + 12;
   };
   if (name !== null && BLACK.test(name)) return NEUTRAL[Math.floor(k.steady('palette/scheme') * NEUTRAL.length)];
   // Nobody's skin is green: of people the lighter ink is warm.

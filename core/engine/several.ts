@@ -74,13 +74,17 @@ export function goingRound(figure: Figure, count: number): Figure {
   const n = Math.max(2, Math.min(8, count));
   const b = boundsOf(outlineOf(figure));
   const share = (2 * Math.PI * 0.86) / n;
+  // As near the middle as its length and its height let it be.
+  const r = Math.max(b.width / share, b.height / 2 + 12);
   const isBent = b.height < 0.72 * b.width;
-  const r = 30;
-  const k = Math.min((share * r) / b.width, 27 / b.height);
-  const one = isBent ? mapFigure(figure, (area) => bent(area, (x, y) => {
-    const [t, d] = [((x - b.x) / b.width - 0.5) * ((b.width * k) / r) - Math.PI / 2, r + (b.y + b.height / 2 - y) * k];
-    return [50 + d * Math.cos(t), 50 + d * Math.sin(t)];
-  })) : placed(figure, { cx: 50, cy: 50 - (n === 2 ? 19 : r - 4), side: n === 2 ? 56 : 38, fill: 0.9 });
+  const one = isBent
+    ? mapFigure(figure, (area) =>
+        bent(area, (x, y) => {
+          const [t, d] = [(x - b.x - b.width / 2) / r - Math.PI / 2, r + b.y + b.height / 2 - y];
+          return [50 + d * Math.cos(t), 50 + d * Math.sin(t)];
+        }),
+      )
+    : placed(figure, { cx: 50, cy: 50 - (n === 2 ? 19 : 26), side: n === 2 ? 56 : 38, fill: 0.9 });
   const copies = Array.from({ length: n }, (_, i) => turnedAt(one, (2 * Math.PI * i) / n));
   return { ...figure, parts: copies.flatMap((c) => c.parts) };
 } // prettier-ignore

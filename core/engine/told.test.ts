@@ -114,6 +114,19 @@ describe('what one sees in an arrangement', () => {
     expect(compose(requestOf('two hearts')).layers.length).toBeGreaterThan(0);
   });
 
+  it('puts a moustache on the mug that has it, and an olive branch before the beak of a dove', () => {
+    const mug = arranged('a mug with a moustache', 'cup', 'moustache');
+    const [cup, whiskers] = [around(back(mug)), around(front(mug))];
+    expect(whiskers.x).toBeGreaterThan(cup.x);
+    expect(whiskers.x + whiskers.width).toBeLessThan(cup.x + cup.width);
+    const dove = arranged('a dove carrying an olive branch', 'dove', 'olive');
+    expect(around(front(dove)).x).toBeGreaterThan(around(dove.layers).x + 0.4 * around(dove.layers).width);
+  });
+
+  it('makes a tree of books of them from its crown to its foot', () => {
+    expect(arranged('a tree with books as leaves', 'tree', 'book').layers.length).toBeGreaterThan(20);
+  });
+
   it('puts what runs in a wheel into its open middle', () => {
     const pair = arranged('a hamster in a wheel', 'hamster', 'wheel');
     const [wheel, hamster] = [around(back(pair)), around(front(pair))];

@@ -293,7 +293,9 @@ export class Sentence extends Cursor {
       return true;
     }
     if (figure && link.relation === 'as' && isLater && figure.relation === 'with') {
-      const part = this.placeAt(after);
+      // "With books as leaves".
+      const isBarePart = isPlural(next) && !this.word(after + 1) && ['plant', 'body'].includes(nounKind(next) ?? '');
+      const part = this.placeAt(after) ?? (isBarePart ? { to: after + 1, word: next } : null);
       if (part && !this.word(part.to)) return this.standsFor(after, part);
     }
     if (figure && /^(?:both|either|each|all)$/.test(next) && PLACES.has(this.word(after + 1))) {
