@@ -89,7 +89,7 @@ export function schemeFor(name: string | null, k: Knobs): readonly [string, stri
   const fits = (hex: string): boolean => {
     const { C, hDeg } = oklabToOklch(hexToOklab(hex));
     // Of what lives and has no hue of its own, none is green.
-    if (hues === null) return isCreature(name ?? '') && (C < 0.03 || hDeg < 95 || hDeg > 185);
+    if (hues === null) return isCreature(name ?? '') && (C < 0.03 || hDeg < 95 || hDeg > 215);
     return C > 0.045 && hDeg >= hues[0] - 12 && hDeg <= hues[1] + 12;
   };
   if (name !== null && BLACK.test(name)) return NEUTRAL[Math.floor(k.steady('palette/scheme') * NEUTRAL.length)];
