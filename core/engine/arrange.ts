@@ -11,7 +11,7 @@ import { fitLayers, scaled, type Layer } from './layer';
 import { inHand, isPaired, severalAsOne, swapped } from './pairings';
 import { waysFor } from './pairs';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
-import { counterchanged, IDEAS, ideasFor, peeking, plain, single, WHOLE } from './single';
+import { counterchanged, IDEAS, ideasFor, peeking, plain, single, WHOLE, type Single } from './single';
 import { arrangement, clear, figureFor, finished, form, FORMS, standingOf, type Stage } from './stage';
 import { isThing } from './things';
 import { withThird } from './third';
@@ -25,9 +25,12 @@ function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
     return single(stage, groupFor({ ...stage, idea: at }, asked, 0));
   const figure = figureFor({ ...stage, idea: 0 }, asked, 0);
   const b = boundsOf(outlineOf(figure));
-  // A form that holds it already leaves no room for these, and of lines or something slim too little is seen.
-  const isPlain = stage.isHeld || /line|outline|two weights/.test(stage.finishName) || b.height > 1.7 * b.width;
-  const ideas = ideasFor(figure).filter((idea) => !(isPlain && (idea === peeking || idea === counterchanged)));
+  // What a form holds already is not seen through another; a ring leaves no room for two halves, and of lines or something slim too little is seen in them.
+  const isLines = /line|outline|two weights/.test(stage.finishName);
+  const isOut = (idea: Single): boolean =>
+    (idea === peeking && (stage.isHeld !== undefined || isLines)) ||
+    (idea === counterchanged && (stage.isHeld === 'ring' || isLines || b.height > 1.7 * b.width));
+  const ideas = ideasFor(figure).filter((idea) => !isOut(idea));
   return (ideas[(at - drawings) % Math.max(1, ideas.length)] ?? plain)(stage, figure);
 }
 

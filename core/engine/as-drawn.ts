@@ -1,6 +1,6 @@
 /** A prompt's figures as they are drawn: where a phrase names more things than one picture has of them, or fewer. */
 import { isPlural, type PromptFigure } from '../prompt';
-import { isCreature } from './built';
+import { isCreature, isShown } from './built';
 import { FORMS, standingOf, type Stage } from './stage';
 
 type Figures = readonly PromptFigure[];
@@ -28,16 +28,16 @@ const TOGETHER: readonly (readonly [string, string, string])[] = [
   ['bow', 'arrow', 'bow and arrow'],
 ];
 
-/** What is drawn with what it is said to have. */
+/** What every drawing has that it is said to have. */
 const HAS: readonly (readonly [RegExp, RegExp])[] = [
   [/^nest with eggs$/, /^egg$/],
-  [/^(?:sloth|koala)$/, /^(?:twig|branch)$/],
-  [/^fishing pole$/, /^fish$/],
-  [/^coffee$/, /^smoke$/],
   [/^weathervane$/, /^(?:rooster|chicken)$/],
   [/^squirrel$/, /^acorn$/],
 ];
+// In a pose, or with a face, another figure is built, which has it not.
 const has = (whole: PromptFigure, part: PromptFigure): boolean =>
+  !(whole.pose && isShown(whole.pose)) &&
+  !whole.expression &&
   HAS.some(([w, p]) => w.test(whole.drawn) && p.test(part.drawn));
 const stands = (figure: PromptFigure, ...relations: readonly string[]): boolean =>
   relations.includes(figure.relation ?? '');

@@ -17,6 +17,7 @@ import {
   stanceOf,
   TONES,
   type Age,
+  type Build,
   type CreatureKind,
   type Dress,
   type Expression,
@@ -151,8 +152,14 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
 /** What is known by something that a body built from the side does not have: a long neck bent, a tail over the back, two eyes in front, wings of skin. */
 const NOT_ASIDE = new Set(['dragon', 'squirrel', 'owl', 'swan', 'flamingo']);
 
+/** How the body of a name is built; null for what has none, and for what is no creature. */
+export const buildOf = (name: string): Build | null => CREATURES.get(creatureOf(name) ?? '')?.body?.build ?? null;
+
+/** What crawls or swims and is built as no creature here. */
+const LIMBLESS = /^(?:snake|cobra|worm|seahorse|swordfish|piranha|tadpole)$/;
 /** What is known from the side alone: neck and legs, or no limbs at all; its head from the front is nobody's. */
-export const isSeenAside = (name: string): boolean => /^(?:flamingo|heron|stork|swan|ostrich|snake|cobra|whale|dolphin|shark|fish|worm|seahorse)$/.test(name); // prettier-ignore
+export const isSeenAside = (name: string): boolean =>
+  LIMBLESS.test(name) || name === 'swan' || ['wader', 'runner', 'whale', 'fish'].includes(buildOf(name) ?? '');
 
 /** How a body is best seen from the side where nothing is said: what has hooves does not sit, and what is heavy does not leap. */
 const SIDES: Readonly<Record<string, readonly Pose[]>> = {

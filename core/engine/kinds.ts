@@ -18,8 +18,8 @@ import { wordsAs } from './words';
 const HEART_RADIUS = 48;
 
 /** The figures alone, plainly, for the middle of an emblem: within a circle. */
-function heart(stage: Stage): Layer[] {
-  const layers = together({ ...stage, isHeld: true, leeway: 0, position: 0, parts: { ...stage.parts, shape: null } });
+function heart(stage: Stage, isHeld: 'ring' | 'tile' = 'ring'): Layer[] {
+  const layers = together({ ...stage, isHeld, leeway: 0, position: 0, parts: { ...stage.parts, shape: null } });
   let far = HEART_RADIUS;
   for (const ring of layers.flatMap((l) => l.area))
     for (let i = 0; i < ring.length; i += 2) far = Math.max(far, Math.hypot(ring[i] - 50, ring[i + 1] - 50));
@@ -226,12 +226,15 @@ export function appIcon(stage: Stage): Layer[] {
   return [
     ...base,
     ...(isNear ? [] : motif),
-    ...scaled(heart(isNear ? { ...inner, ideas: IDEAS - 1 } : inner), size, isNear ? side : 0, isNear ? 13 : 0).map(
-      (l) => ({
-        ...l,
-        clip: l.clip ? intersect(l.clip, shape) : shape,
-      }),
-    ),
+    ...scaled(
+      heart(isNear ? { ...inner, ideas: IDEAS - 1 } : inner, 'tile'),
+      size,
+      isNear ? side : 0,
+      isNear ? 13 : 0,
+    ).map((l) => ({
+      ...l,
+      clip: l.clip ? intersect(l.clip, shape) : shape,
+    })),
   ];
 }
 

@@ -6,11 +6,12 @@ import { outlineOf, placed, silhouetteOf, type Figure } from './figure';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { dressFrom, EXPRESSION_NAMES, STANCE_NAMES, stanceOf, type Stance } from './creature';
 import { mascotFigure } from './mascot';
+import { isHeadgear } from './pairings';
 import { waysFor } from './pairs';
 import { isThing } from './things';
 
-/** Things that one wears and does not carry. */
-const WORN = /hat|cap|scarf|apron|glasses|cape|crown|tie\b|helmet|coat|monocle|goggles|bandana|headphones|backpack/;
+/** Whether one wears a thing, and does not carry it. */
+const isWorn = (name: string): boolean => isHeadgear(name) || /\b(?:scarf|apron|cape|tie|coat|backpack)$/.test(name);
 
 /** How a mascot stands to what it is not holding: on it, in it, by it. */
 const SCENES = new Set(['beside', 'behind', 'in front of', 'on', 'riding', 'inside', 'under', 'over', 'coming out of']);
@@ -23,7 +24,7 @@ const VIEWS: readonly (readonly [Stance, 'whole' | 'bust'])[] = [['standing', 'w
 /** The mascot of a prompt, standing as asked or in one of the views. */
 function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole' | 'bust']): Figure {
   const [a, ...others] = stage.parts.figures;
-  const carried = others.find((f) => !WORN.test(f.drawn) && f.via !== 'none' && (f.to === 0 || f.to === null) && !SCENES.has(f.relation ?? '')); // prettier-ignore
+  const carried = others.find((f) => !isWorn(f.drawn) && f.via !== 'none' && (f.to === 0 || f.to === null) && !SCENES.has(f.relation ?? '')); // prettier-ignore
   const isHead = /\b(?:head|face|portrait|bust)\b/.test(prompt.toLowerCase());
   const said = stanceOf(a.pose);
   const [stance, crop] = view ?? VIEWS[stage.idea % Math.max(1, Math.min(stage.ideas, VIEWS.length))];

@@ -2,8 +2,8 @@
 import { areaFrom, intersect, moved, parsePath, stroked, subtract, union, type Area } from '../path';
 import { boundsOf, box, disc } from './area';
 import { buildFigure } from './build';
-import { builtDrawings, uprightFigure } from './built';
-import { dressFrom, type Stance } from './creature';
+import { builtDrawings } from './built';
+import { type Stance } from './creature';
 import {
   isLong,
   movedFigure,
@@ -16,7 +16,7 @@ import {
   type Figure,
 } from './figure';
 import { leafArea } from './marks';
-import { severalAsOne, swapped, type Pair } from './pairings';
+import { severalAsOne, swapped, uprightOf, type Pair } from './pairings';
 import { clear, finished, form } from './stage';
 
 /** A over a line, and under it upside down, broken by strips as still water breaks it: what B is, a lake or a mirror. */
@@ -39,6 +39,7 @@ export const reflected: Pair = (s, a) => {
 /** What climbs round another, and has leaves. */
 export const TWINING = /^(?:rose|ivy|vine|flower|lily|leaf|leaves|branch|twig|hops|jasmine|thistle|olive|wheat|grapes|fern|herb|sprout|plant|tulip|daisy|sunflower|lotus|poppy|clover|oak leaf|maple leaf|holly|cherry blossom|grapevine|rope|ribbon)$/; // prettier-ignore
 const LEAFLESS = /^(?:rope|ribbon)$/;
+export const SERPENTS = /^(?:snake|cobra|serpent)$/;
 
 /** A snake's head from above, its tongue out, looking to the right. */
 function snakeHead(x: number, y: number): Figure {
@@ -70,13 +71,12 @@ export const entwined: Pair = (s, a, b) => {
   const amp = Math.max(10, Math.min(17, narrow.width / 2 + 7));
   const turns = 2.5;
   const at = (u: number): [number, number] => [cx + amp * Math.cos(2 * Math.PI * turns * u), p.y + p.height * (0.94 - 0.82 * u)]; // prettier-ignore
-  const steps = 100;
-  const isSnake = /^(?:snake|cobra|serpent)$/.test(b.name);
+  const isSnake = SERPENTS.test(b.name);
   const isRope = isSnake || LEAFLESS.test(b.name);
   const weight = isSnake ? 7 : isRope ? 4.4 : 3;
   // Between one turning point and the next it goes over, then under.
   const pieces = Array.from({ length: 2 * turns }, (_, k) => {
-    const run = Array.from({ length: steps / 5 + 1 }, (_, i) => at((k + (5 * i) / steps) / (2 * turns)));
+    const run = Array.from({ length: 21 }, (_, i) => at((k + i / 20) / (2 * turns)));
     return { isFront: k % 2 === 0, area: stroked([run.flat()], weight, false) };
   });
   const leaves = isRope ? [] : Array.from({ length: 2 * turns - 1 }, (_, k) => {
@@ -100,10 +100,7 @@ export const entwined: Pair = (s, a, b) => {
 
 /** A pours from a watering can over B, which grows at its foot. */
 export const watered: Pair = (s, a, b) => {
-  const asked = s.parts.figures.find((f) => f.drawn === a.name);
-  const dress = dressFrom(`${s.parts.role ?? ''} ${a.name}`);
-  const body = uprightFigure(a.name, { knobs: s.knobs, stance: 'standing', expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress, held: null, crop: 'whole' }); // prettier-ignore
-  const who = placed(body ?? a, { cx: 30, cy: 50, side: 74, fill: 0.8 });
+  const who = placed(uprightOf(s, a, 'standing') ?? a, { cx: 30, cy: 50, side: 74, fill: 0.8 });
   const w = boundsOf(outlineOf(who));
   const foot = w.y + w.height;
   const can = placed(turnedAt(buildFigure('watering can', { ...s, idea: 0, leeway: 20, pose: null, expression: null, modifiers: [] }), 0.42), { cx: w.x + w.width + 4, cy: w.y + w.height * 0.52, side: 31, fill: 0.9 }); // prettier-ignore
@@ -295,8 +292,5 @@ export const joined: Pair = (s, a, b) => {
 /** B before A's chest, both arms about it. */
 export const hugged =
   (stance: Stance): Pair =>
-  (s, a, b) => {
-    const asked = s.parts.figures.find((f) => f.drawn === a.name);
-    const figure = uprightFigure(a.name, { knobs: s.knobs, stance, expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress: dressFrom(`${s.parts.role ?? ''} ${a.name}`), held: b, isClasped: true, crop: 'whole' }); // prettier-ignore
-    return finished(s, placed(figure ?? a, { cx: 50, cy: 50, side: 88, fill: 0.9 }));
-  };
+  (s, a, b) =>
+    finished(s, placed(uprightOf(s, a, stance, b, true) ?? a, { cx: 50, cy: 50, side: 88, fill: 0.9 }));

@@ -133,13 +133,19 @@ export const held: Pair = (s, a, b) => {
   return [...finished(s, big), ...clear(s, small, s.palette.groundHex, swapped(s), 1.8)];
 };
 
+/** A upright as the prompt has it: with its face, in its dress, a thing in its hand or clasped in both arms; null where it is no creature. */
+export function uprightOf(s: Stage, a: Figure, stance: Stance, held: Figure | null = null, isClasped = false): Figure | null {
+  const asked = s.parts.figures.find((f) => f.drawn === a.name);
+  const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
+  const dress = dressFrom([s.parts.role ?? '', a.name, ...worn].join(' '));
+  return uprightFigure(a.name, { knobs: s.knobs, stance, expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress, held, isClasped, crop: 'whole' }); // prettier-ignore
+} // prettier-ignore
+
 /** A upright, B in its hands. */
 export const inHand =
   (stance: Stance): Pair =>
   (s, a, b) => {
-    const asked = s.parts.figures.find((f) => f.drawn === a.name);
-    const prompt = [s.parts.role ?? '', a.name, ...s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word)].join(' '); // prettier-ignore
-    const figure = uprightFigure(a.name, { knobs: s.knobs, stance, expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress: dressFrom(prompt), held: b, crop: 'whole' }); // prettier-ignore
+    const figure = uprightOf(s, a, stance, b);
     return figure ? finished(s, placed(figure, { cx: 50, cy: 50, side: 88, fill: 0.9 })) : held(s, a, b);
   };
 
@@ -236,6 +242,9 @@ export const onHand: Pair = (s, a, b) => {
     ...clear(s, hand, s.palette.groundHex, s.palette.inks, 1.2),
   ];
 };
+
+/** Whether a thing is worn on the head or the face, by whoever has one and by things. */
+export const isHeadgear = (name: string): boolean => /\b(?:hat|cap|crown|helmet|glasses|sunglasses|goggles|monocle|moustache|bandana|headphones|mask)$/.test(name); // prettier-ignore
 
 /** B on A's head, or round its neck when it is something for the neck. */
 export const onHead: Pair = (s, a, b) => {

@@ -1,6 +1,6 @@
 /** Two figures in one picture, by how they stand to one another. */
 import { isPlural, type PromptFigure, type Relation } from '../prompt';
-import { isCreature, isSeenAside } from './built';
+import { buildOf, isCreature, isSeenAside } from './built';
 import {
   aboard,
   above,
@@ -20,6 +20,7 @@ import {
   held,
   inHand,
   insideOf,
+  isHeadgear,
   isPaired,
   onHand,
   onHead,
@@ -48,6 +49,7 @@ import {
   poured,
   outOfMouth,
   reflected,
+  SERPENTS,
   winged,
   shadowed,
   TWINING,
@@ -151,7 +153,6 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
       if (CELESTIAL.has(a)) return [turnedPair(behind), above, turnedPair(beside)];
       return LANDSCAPE.has(b) ? [behind, beside] : [sideBySide, beside, held, behind];
     case 'holding':
-      if (a === 'hand') return [onHand];
       return isCreature(a) ? [inHand('standing'), inHand('running'), inHand('sitting')] : [held, held, beside];
     case 'wearing':
       return isCreature(a) ? [dressed('bust'), dressed('whole'), dressed('whole', 'running')] : [onHead];
@@ -187,17 +188,16 @@ const BILLED =
 const FEEDING = /^(?:drinking|sipping|feeding|eating|pecking|nibbling|sniffing|smelling)/;
 /** What one comes out of at its foot, and not over its rim. */
 const MOUTHS = /^(?:tunnel|cave|arch|gate|door|garage|portal|window)$/;
-/** What has no hands: on its back it carries what it has, or in its mouth. */
-const RAPTORS = /^(?:eagle|hawk|falcon|owl|vulture|osprey|kestrel)$/;
-/** What flies with what it has in its beak. */
-const BIRDS = /^(?:bird|dove|pigeon|swallow|crow|raven|gull|sparrow|kingfisher|hummingbird|parrot|toucan|magpie|pelican|robin)$/; // prettier-ignore
-/** What somebody wears on the face or the head, and a thing too that has it. */
-const WORN = /^(?:moustache|monocle|sunglasses|glasses|goggles|headphones|crown|top hat|cowboy hat|chef hat|witch hat|bow tie)$/; // prettier-ignore
-const HANDLESS = /^(?:crab|lobster|scorpion|snail|slug|caterpillar|worm|turtle|tortoise|ladybug|beetle|camel|donkey)$/;
-const SWIMMING = /^(?:fish|whale|dolphin|shark|orca|salmon|goldfish|swordfish|piranha|tadpole|snake|cobra)$/;
+/** What has no hands: it carries on its back what it has. */
+const HANDLESS = /^(?:crab|lobster|scorpion|snail|slug|caterpillar|turtle|tortoise|ladybug|beetle|camel|donkey)$/;
+/** Built as birds of prey are, though they are none. */
+const PARROTS = /^(?:parrot|cockatoo|macaw)$/;
+const isRaptor = (name: string): boolean => buildOf(name) === 'raptor' && !PARROTS.test(name);
+/** What has in its beak or its mouth what it holds. */
+const isHeldInMouth = (name: string): boolean => isSeenAside(name) || buildOf(name) === 'songbird' || PARROTS.test(name) || name === 'pelican'; // prettier-ignore
 const HUGGING = /^(?:hugging|cuddling|embracing|clutching|snuggling|squeezing|clasping)/;
 /** What a fist holds by its shaft. */
-const LONG = /^(?:paint brush|paintbrush|brush|pen|pencil|quill|feather|sword|dagger|hammer|axe|torch|wrench|spanner|key|fork|silverware fork|spoon|knife|carrot|flower|rose|tulip|wand|spear|microphone|umbrella|broom|candle|wheat|lightning|whisk|spatula|ladle|racquet|baseball bat|flag|arrow|chisel|screwdriver|shovel|spade|trowel|leek|ice cream|lollipop|fishing rod|trident|honey dipper|match|chisel|comb|toothbrush|scissors)$/; // prettier-ignore
+const LONG = /^(?:paint brush|paintbrush|brush|pen|pencil|quill|feather|sword|dagger|hammer|axe|torch|wrench|spanner|key|fork|silverware fork|spoon|knife|carrot|flower|rose|tulip|wand|spear|microphone|umbrella|broom|candle|wheat|lightning|whisk|spatula|ladle|racquet|baseball bat|flag|arrow|chisel|screwdriver|shovel|spade|trowel|leek|ice cream|lollipop|fishing rod|trident|honey dipper|match|comb|toothbrush|scissors)$/; // prettier-ignore
 /** What one pours from. */
 const VESSELS =
   /^(?:teapot|kettle|jug|bottle|coffee pot|moka pot|milk can|watering can|milk|pitcher|oil lamp|pan|beer|wine)$/;
@@ -205,8 +205,10 @@ const VESSELS =
 const WINDING = /^(?:entwin|intertwin|twin|twist|wrap|wound|wind|coil|climb|grow|spiral|curl)/;
 const OPENINGS = /\b(?:door|window|keyhole|fireplace|clock)\b/;
 const HAND = /\bhand$/;
+const inHandOf = (thing: string): Pair => (LONG.test(thing) ? inFist : onHand);
 /** What goes round something without touching it. */
 const GOING = /^(?:circl|orbit|fly|buzz|swim|sail|flutter|driv|rac|run)/;
+const CARRYING = /^(?:carry|hold|grasp|grip|clutch|grab|catch|snatch|bring|deliver|lift|bear|steal)/;
 const COMING = /^(?:fly|jump|leap|com|grow|peek|look|climb|rising|spill|pour)/;
 
 /** What is said of the second figure of a pair, with the first. */
@@ -235,6 +237,10 @@ class Told {
   isTurned(...relations: readonly Relation[]): boolean {
     return this.second.turned && relations.includes(this.second.relation!);
   }
+  /** The first has the second with it, and it is not said where: a book that is read is held otherwise. */
+  isCarried(): boolean {
+    return this.is('holding') && this.place === '' && CARRYING.test(this.said);
+  }
   either(...relations: readonly (Relation | null)[]): boolean {
     return relations.includes(this.second.relation);
   }
@@ -258,13 +264,14 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => !t.second.turned && VESSELS.test(t.a) && (/^pour/.test(t.said) || t.first.modifiers.includes('pouring')) && [poured],
   (t) => t.isTurned('as') && /^(?:shadow|silhouette)$/.test(t.place) && [shadowed],
   // Hands and arms.
-  (t) => HAND.test(t.a) && t.is(null, 'holding', 'toward', 'with') && [LONG.test(t.b) ? inFist : onHand],
+  (t) => HAND.test(t.a) && t.is(null, 'holding', 'toward', 'with') && [inHandOf(t.b)],
+  (t) => HAND.test(t.b) && t.isTurned('holding') && [turnedPair(inHandOf(t.a))],
   (t) => HAND.test(t.a) && t.isTurned('over') && [onHand],
   (t) => HAND.test(t.b) && t.is('inside', 'on') && [turnedPair(onHand)],
   (t) => isCreature(t.a) && t.is('around') && HUGGING.test(t.said) && [hugged('standing'), hugged('sitting'), hugged('standing')],
   // What climbs goes round the other, whichever is named first; what flies goes round it at a distance.
   (t) => t.either('around') && WINDING.test(t.said) && [t.a, t.b].some((n) => TWINING.test(n)) && [TWINING.test(t.b) ? entwined : turnedPair(entwined)],
-  (t) => /^(?:snake|cobra|serpent)$/.test(t.a) && !isCreature(t.b) && t.is('around') && [turnedPair(entwined)],
+  (t) => SERPENTS.test(t.a) && !isCreature(t.b) && t.is('around') && [turnedPair(entwined)],
   (t) => t.is('around') && GOING.test(t.said) && !TWINING.test(t.a) && [orbiting],
   (t) => /^(?:hang|dangl|swing|suspend)/.test(t.first.pose ?? t.said) && t.is('coming out of', 'on', 'under', 'with') && [turnedPair(hanging)],
   (t) => MOUTHS.test(t.b) && t.is('coming out of') && [outOfMouth],
@@ -273,11 +280,10 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.first.count === 2 && t.is('toward', 'holding') && [turnedPair(flanked)],
   // Who has no hands, or none that one sees.
   (t) => isSeenAside(t.a) && t.is('wearing') && [onHead],
-  (t) => RAPTORS.test(t.a) && !t.place && t.is('holding') && [inClaws],
+  (t) => isRaptor(t.a) && t.isCarried() && [inClaws, atMouth],
   (t) => /^(?:claws?|talons?)$/.test(t.place) && t.is('holding') && [inClaws],
-  (t) => (isSeenAside(t.a) || SWIMMING.test(t.a)) && !t.place && t.is('holding') && [atMouth],
-  (t) => BIRDS.test(t.a) && !t.place && t.is('holding') && [atMouth],
-  (t) => HANDLESS.test(t.a) && !t.place && t.is('holding') && [turnedPair(stacked(44, 66))],
+  (t) => isHeldInMouth(t.a) && t.isCarried() && [atMouth],
+  (t) => HANDLESS.test(t.a) && t.isCarried() && [turnedPair(stacked(44, 66))],
   // What one carries on its back stands there, what it has in its mouth hangs there.
   (t) => /^shoulders?$/.test(t.place) && t.is('on') && [onShoulder],
   (t) => ON_TOP.test(t.place) && t.is('on') && [stacked(42, 66)],
@@ -288,7 +294,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.second.count === 2 && t.first.count === 1 && !isCreature(t.a) && t.is('beside', 'with') && [flanked],
   (t) => SEEN_INTO.test(t.a) && isCreature(t.b) && t.is('with') && [turnedPair(insideOf)],
   // A mug with a moustache wears it.
-  (t) => WORN.test(t.b) && !isCreature(t.a) && t.is('with') && [onHead],
+  (t) => isHeadgear(t.b) && !isCreature(t.a) && t.is('with') && [onHead],
   (t) => t.b === 'wing' && !isCreature(t.a) && t.is('with', 'wearing', null) && [winged],
   (t) => OPENINGS.test(t.b) && !isCreature(t.a) && t.is('with') && [builtIn],
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [sideBySide, turnedPair(sideBySide)],

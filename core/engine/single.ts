@@ -9,7 +9,7 @@ import { arrangement, banned, clear, finished, form, FORMS, type Stage } from '.
 /** The largest share of its field that a figure alone takes. */
 export const WHOLE: Place = { cx: 50, cy: 50, side: 84 };
 
-type Single = (stage: Stage, figure: Figure) => Layer[];
+export type Single = (stage: Stage, figure: Figure) => Layer[];
 
 export const plain: Single = (s, f) => finished(s, placed(f, WHOLE));
 

@@ -31,7 +31,7 @@ export interface Stage {
   readonly idea: number;
   readonly ideas: number;
   /** A form of the kind of mark holds the figures already. */
-  readonly isHeld?: boolean;
+  readonly isHeld?: 'ring' | 'tile';
   /** Width over height. */
   readonly aspect: number;
   /** Share 0..1 of the letters of words that come out wrong. */

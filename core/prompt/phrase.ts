@@ -153,9 +153,9 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
   const last = units[headAt];
   // "A penguin couple": two of it.
   const isSeveral =
-    /^(?:couple|pair|duo|trio|twins|family)$/.test(word(last.to)) && word(last.to + 1) !== 'of' && count === null;
+    /^(?:couple|pair|duo|trio|twins)$/.test(word(last.to)) && word(last.to + 1) !== 'of' && count === null;
   if (isSeveral) {
-    count = { trio: 3, family: 4 }[word(last.to)] ?? 2;
+    count = word(last.to) === 'trio' ? 3 : 2;
     marks.push([last.to, 'count']);
   }
   for (let k = i; k < last.from; k++)

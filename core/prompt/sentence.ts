@@ -29,7 +29,7 @@ const FEEDS = /^(?:drinking|sipping|eating|feeding|pecking|grazing|nibbling|pick
 /** Where a trade is at home, after what it deals in: a tea house. */
 const PREMISES = /^(?:house|inn|room|works|shed|yard|mill|kitchen|corner)$/;
 /** What is printed: named by itself after what is on it, it says what for and not what. */
-const PRINTED = /^(?:poster|postcard|sticker|flyer|leaflet|banknote|print|stamp|cover|matchbox)$/;
+const PRINTED = /^(?:poster|postcard|sticker|flyer|leaflet|print|cover)$/;
 /** Who makes or sells what stands before. */
 const MAKERS =
   /^(?:makers?|sellers?|growers?|merchants?|dealers?|suppl(?:y|ies|iers?)|importers?|producers?|repairs?|rentals?)$/;
@@ -474,7 +474,7 @@ export class Sentence extends Cursor {
       !found.attributive.length &&
       !found.owner &&
       (BODY_PARTS.test(head) || head === 'bite') &&
-      (this.pending?.relation ?? null) === 'with'
+      this.pending?.relation === 'with'
     ) {
       owner.modifiers.push(this.told(found));
       asWhole('modifier');

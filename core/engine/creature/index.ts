@@ -1,4 +1,4 @@
-export { creatureOf, KINDS as CREATURES, PEOPLE, type Kind as CreatureKind } from './kinds';
+export { creatureOf, KINDS as CREATURES, PEOPLE, type Build, type Kind as CreatureKind } from './kinds';
 export { EXPRESSION_NAMES, expressionOf, faceParts, type Expression, type FacePlace } from './face';
 export { headParts } from './head';
 export { curledParts, POSES, sideParts, type Pose } from './side';
