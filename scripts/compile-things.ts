@@ -14,13 +14,14 @@ import { ANIMALS } from '../core/engine/figures-animals';
 import { NATURE } from '../core/engine/figures-nature';
 import { FINDS } from '../core/engine/figures-finds';
 import { PLACES } from '../core/engine/figures-places';
+import { PEOPLE } from '../core/engine/figures-people';
 import { SHOP } from '../core/engine/figures-shop';
 import { THINGS } from '../core/engine/figures-things';
 import { ANIMALS_FIRST, readNouns, type Nouns } from './wordnet';
 
 const require = createRequire(import.meta.url);
 const GRID = 2000;
-const BY_HAND = { ...ANIMALS, ...NATURE, ...THINGS, ...PLACES, ...FINDS, ...SHOP };
+const BY_HAND = { ...ANIMALS, ...NATURE, ...THINGS, ...PLACES, ...FINDS, ...SHOP, ...PEOPLE };
 
 interface Pack {
   readonly width?: number;

@@ -9,7 +9,9 @@ import { onField, recoloured } from './field';
 import { outlineOf, placed, type Figure } from './figure';
 import { fitLayers, scaled, type Layer } from './layer';
 import { inHand, isPaired, severalAsOne, swapped } from './pairings';
-import { waysFor } from './pairs';
+import { GROWS, isSprinkled, waysFor } from './pairs';
+import { isScene } from './grounds';
+import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
 import { counterchanged, IDEAS, ideasFor, peeking, plain, single, WHOLE, type Single } from './single';
 import { arrangement, clear, figureFor, finished, form, FORMS, standingOf, type Stage } from './stage';
@@ -47,11 +49,11 @@ function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
 function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean {
   const relation = figure.relation ?? '';
   if (relation === 'made of' || relation === 'between') return true;
-  if (figure.count !== 2) return false;
   const [first, second] = stage.parts.figures;
+  if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && GROWS.test(figure.drawn)) || isSprinkled(first, figure))) return true; // prettier-ignore
+  if (figure.count !== 2) return false;
   if (index === 0) return ['around', 'toward', 'holding'].includes(second?.relation ?? '') && !second.turned;
   if (index > 1) return false;
-  if (relation === 'as') return isPaired(figure.place);
   return ['beside', 'with'].includes(relation) && !figure.modifiers.includes('crossed') && !isCreature(first.drawn);
 }
 
@@ -110,6 +112,7 @@ function figuresOf(stage: Stage): Layer[] {
           : several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
       : oneFigure(stage, head);
   // Who wears one thing and holds another is dressed, and has it in the hand.
+  if (!stage.given && isScene(figures)) return fitLayers(scene(stage), 88);
   const worn = figures.find((f) => f.to === 0 && f.relation === 'wearing');
   const had = figures.findIndex((f, i) => i > 0 && f !== worn && f.to === 0 && ['holding', 'with'].includes(f.relation ?? '')); // prettier-ignore
   if (worn && had > 0 && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn))

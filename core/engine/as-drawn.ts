@@ -32,7 +32,6 @@ const TOGETHER: readonly (readonly [string, string, string])[] = [
 const HAS: readonly (readonly [RegExp, RegExp])[] = [
   [/^nest with eggs$/, /^egg$/],
   [/^weathervane$/, /^(?:rooster|chicken)$/],
-  [/^squirrel$/, /^acorn$/],
 ];
 // In a pose, or with a face, another figure is built, which has it not.
 const has = (whole: PromptFigure, part: PromptFigure): boolean =>
@@ -45,6 +44,8 @@ const stands = (figure: PromptFigure, ...relations: readonly string[]): boolean 
 /** What rises or shines from something, and can have a form of its own. */
 const SHAPELESS = /^(?:smoke|fire|cloud|beam|light|steam|shadow|chimney|teapot|kettle|cup)$/;
 const LIQUID = /^(?:tea|coffee|milk|water|wine|juice|beer|honey|oil|cream|cocoa)$/;
+const SCALED = /^(?:fish|goldfish|tropical fish)$/;
+const SEEN_THROUGH = /^(?:bowl|jar|fishbowl|aquarium|tank|glass|bag)$/;
 const SERVED_ON = /^(?:tray|plate|basket|bowl|dish|bag)$/;
 
 /** The rules in the order in which they are tried; the first that applies is the one. */
@@ -53,6 +54,16 @@ const RULES: readonly Rule[] = [
   ([first, second, third, ...rest]) =>
     third?.relation === 'made of' && third.to === 1 && third.drawn === 'smoke' && second.to === 0
       ? [first, { ...second, relation: 'over', turned: true }, ...rest]
+      : null,
+  // A fish in a bowl is one thing to look at.
+  ([first, second, third, ...rest]) =>
+    third &&
+    third.to === 1 &&
+    third.relation === 'inside' &&
+    !third.turned &&
+    SCALED.test(second.drawn) &&
+    SEEN_THROUGH.test(third.drawn)
+      ? [first, { ...second, drawn: 'fishbowl' }, ...rest]
       : null,
   // Of tea that is poured into a cup, the cup.
   ([first, second, third, ...rest]) =>

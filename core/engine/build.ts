@@ -1,10 +1,11 @@
 /** Figures built anew for each candidate: from a drawing of ours, one of the library's, or from measures. */
 import { areaFrom, bent, intersect, moved, roundedOff, sizeOf, sparse, withoutSpecks } from '../path';
 import { boundsOf, box, massOf } from './area';
-import { builtDrawings, isCreature, isShown, joinedFigures, type Said } from './built';
-import { expressionOf, type Expression } from './creature';
+import { buildOf, builtDrawings, isCreature, isShown, joinedFigures, type Said } from './built';
+import { expressionOf, isRole, type Expression } from './creature';
 import { faceOn } from './faced';
 import { figureOf, mapFigure, outlineOf, turnedAt, type Figure } from './figure';
+import { PEOPLE } from './figures-people';
 import type { Knobs } from './knobs';
 import { madeSymmetrical, symmetryOf } from './symmetry';
 import { BY_HAND, drawingsOf } from './things';
@@ -52,6 +53,9 @@ function headUp(figure: Figure): Figure {
   return turnedAt(figure, right > left ? -0.75 : 0.75);
 }
 
+/** Bodies that are known from the side. */
+const FOUR_FOOTED: ReadonlySet<string> = new Set(['cat', 'dog', 'bear', 'hoofed', 'heavy', 'hopper']);
+
 /** As many drawings as a round of four has use for. */
 const ENOUGH = 4;
 
@@ -63,8 +67,10 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
   const isAsked = !isFish && (said.isHead === true || (Boolean(said.pose) && isShown(said.pose!)) || Boolean(said.expression)); // prettier-ignore
   if (isAsked && built.length) return built;
   const hand = Object.hasOwn(BY_HAND, name) ? [(): Figure => ({ ...figureOf(name, BY_HAND[name]((part) => knobs.spread(`${name}/${part}`))), ...facingOf(name) })] : []; // prettier-ignore
+  // A sign of a sport says it better than somebody dressed for it.
+  if (Object.hasOwn(PEOPLE, name)) return hand;
   // A face that looks at us is another view of the same animal.
-  const drawn = [...drawingsOf(name), ...(isCreature(name) ? drawingsOf(`${name} face`) : [])].map(
+  const drawn = [...drawingsOf(name), ...(isCreature(name) && !said.isWhole ? drawingsOf(`${name} face`) : [])].map(
     (d): Drawn =>
       () => ({
         name,
@@ -75,9 +81,15 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
       }),
   );
   if (isFish) return [...hand, ...drawn].map((draw): Drawn => () => (LEAPING.test(said.pose!) ? headUp(draw()) : draw())); // prettier-ignore
+  // Whole, somebody is built as that; and of what has four feet a drawing that is the same on both sides is its face.
+  if (said.isWhole && isRole(name) && built.length) return [...hand, ...built];
+  const isFace = (draw: Drawn): boolean => FOUR_FOOTED.has(buildOf(name) ?? '') && symmetryOf(draw()) > 0.87;
   // What is drawn already is not built once more.
-  const own = [...hand, ...drawn];
+  const seen = [...hand, ...drawn];
+  const own = said.isWhole && built.length ? seen.filter((draw) => !isFace(draw)) : seen;
   const all = [...own, ...built.slice(0, Math.max(own.length ? 1 : 0, ENOUGH - own.length))];
+  // What is known by its face alone has that, or stands up to us.
+  if (!all.length) return builtDrawings(name, { ...said, pose: null, expression: 'happy' }, knobs);
   const expression = expressionOf(said.expression ?? null);
   // A thing that makes a face has one; one that is only calm, as the sea is, has none.
   if (expression && !isCreature(name) && isFacial(name, said.expression ?? ''))

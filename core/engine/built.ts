@@ -37,6 +37,8 @@ export interface Said {
   readonly modifiers?: readonly string[];
   /** The head alone is wanted. */
   readonly isHead?: boolean;
+  /** The whole of it is wanted, standing or sitting somewhere, and no head by itself. */
+  readonly isWhole?: boolean;
 }
 
 const FISTS: readonly (readonly [RegExp, Gesture])[] = [
@@ -118,7 +120,7 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     const stance = stanceOf(said.pose ?? null);
     if (said.isHead) return [figure(tones, () => figureParts(kind, { stance: 'standing', expression: expression ?? 'happy', age, dress: { ...dress, top: undefined, neck: undefined }, held: null, crop: 'head' }, t))]; // prettier-ignore
     if (stance) return [front(stance, 'whole')];
-    return [front('standing', 'bust'), front('standing', 'whole'), front('waving', 'whole')];
+    return [...(said.isWhole ? [] : [front('standing', 'bust')]), front('standing', 'whole'), front('waving', 'whole')];
   }
   if (said.isHead) return [head(expression ?? 'calm')];
   // What is only built like another has drawings of its own, which show it better.
@@ -141,12 +143,13 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
           : stance
             ? [front(stance, 'whole')]
             : [];
+    const isLying = pose === 'curled' && said.isWhole === true;
     const both = [...side(pose), ...(isFourFooted && pose !== 'sitting' && pose !== 'curled' ? side(pose, true) : [])];
-    return both.length || pose === 'curled' ? [...both, ...more] : [];
+    return both.length || pose === 'curled' ? [...both, ...(isLying && both.length ? [] : more)] : [];
   }
-  if (expression) return [head(expression), front('standing', 'bust')];
+  if (expression) return said.isWhole ? [front('standing', 'whole')] : [head(expression), front('standing', 'bust')];
   if (!isItself) return [];
-  return [...(looksAtUs(name, kind) ? [head('calm')] : []), ...(NOT_ASIDE.has(name) ? [] : (SIDES[kind.body?.build ?? 'none'] ?? [])).flatMap((p) => side(p))]; // prettier-ignore
+  return [...(looksAtUs(name, kind) && !said.isWhole ? [head('calm')] : []), ...(NOT_ASIDE.has(name) ? [] : (SIDES[kind.body?.build ?? 'none'] ?? [])).flatMap((p) => side(p))]; // prettier-ignore
 }
 
 /** What is known by something that a body built from the side does not have: a long neck bent, a tail over the back, two eyes in front, wings of skin. */

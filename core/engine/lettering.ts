@@ -1,7 +1,7 @@
 import { boundsOf, box, ringOf, tile, turnedBy } from './area';
 import { intersect, grown, subtract, moved, union, type Area } from '../path';
 import { together } from './arrange';
-import { onField } from './field';
+import { onField, recoloured } from './field';
 import { movedFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { filledWith } from './packed';
@@ -39,23 +39,21 @@ export function lettermark(stage: Stage): Layer[] {
   const figureIn = parts.figures.length ? figureFor(stage, parts.figures[0], 0) : null;
   const set = (width: number, height: number, cy = 50): Area[] =>
     lineIn(text, { face, tracking: text.length > 1 ? -18 : 0 }, 50, cy, width, height);
-  const plainLetters = (): Layer[] => finished(stage, lettersFigure('letters', set(84, 74)));
-  const onForm = (): Layer[] => {
-    const shape =
-      parts.shape && parts.shape !== 'banner'
-        ? FORMS[parts.shape]
-        : knobs.pick('form', [FORMS.circle, FORMS.square, FORMS.hexagon, FORMS.shield]);
+  type Draw = (s: Stage) => Layer[];
+  const plainLetters: Draw = (s) => finished(s, lettersFigure('letters', set(84, 74)));
+  const onForm: Draw = () => {
+    const shape = knobs.pick('form', [FORMS.circle, FORMS.square, FORMS.hexagon, FORMS.shield]);
     return [
       ...form(stage, shape(43), first),
       ...finished(stage, lettersFigure('letters', set(56, 44)), first, onField(stage, first)),
     ];
   };
   /** A slice moved along a slanting cut. */
-  const sliced = (): Layer[] => {
+  const sliced: Draw = (s) => {
     const letters = union(...set(84, 74));
     const cut = turnedBy(box(-60, 50, 220, 120), -0.42);
     const [upper, lower] = [subtract(letters, cut), intersect(letters, cut)];
-    return finished(stage, {
+    return finished(s, {
       name: 'letters',
       tones: [0.3, 0.6],
       parts: [
@@ -65,8 +63,8 @@ export function lettermark(stage: Stage): Layer[] {
     });
   };
   /** Overlapping letters, each its own colour. */
-  const linked = (): Layer[] => {
-    if ([...text].length < 2) return sliced();
+  const linked: Draw = (s) => {
+    if ([...text].length < 2) return sliced(s);
     const letters = set(90, 70);
     const n = letters.length;
     const tight = letters.map((a, i) => moved(a, [1, 0, 0, 1, -(i - (n - 1) / 2) * 7, 0]));
@@ -74,13 +72,23 @@ export function lettermark(stage: Stage): Layer[] {
       tone: i % 2,
       area: i < n - 1 ? subtract(area, grown(tight[i + 1], 1.6)) : area,
     }));
-    return finished(stage, { name: 'letters', tones: [0.3, 0.65], parts: cut.filter((p) => p.area.length) });
+    return finished(s, { name: 'letters', tones: [0.3, 0.65], parts: cut.filter((p) => p.area.length) });
   };
-  const inRing = (): Layer[] => [
+  const inRing: Draw = () => [
     ...form(stage, ringOf(50, 50, 45, 41), first),
     ...finished(stage, lettersFigure('letters', set(58, 44))),
   ];
-  if (!figureIn) return arrangement(stage, [plainLetters, onForm, sliced, inRing, linked])();
+  // In a form that is asked for they always are: light on it, or within its line.
+  const { shape } = parts;
+  if (!figureIn && shape && shape !== 'banner') {
+    const hull = FORMS[shape](45);
+    const down = shape === 'triangle' ? 9 : shape === 'shield' ? -3 : 0;
+    const k = shape === 'triangle' ? 0.42 : shape === 'diamond' ? 0.48 : 0.6;
+    const on = (draw: Draw): Layer[] => [...form(stage, hull, first), ...scaled(draw(recoloured(stage, first, onField(stage, first))), k, 0, down)]; // prettier-ignore
+    const within = (draw: Draw): Layer[] => [...form(stage, subtract(hull, grown(hull, -3.4)), first), ...scaled(draw(stage), 0.94 * k, 0, down)]; // prettier-ignore
+    return arrangement(stage, [() => on(plainLetters), () => within(linked), () => on(sliced), () => within(plainLetters), () => on(linked)])(); // prettier-ignore
+  }
+  if (!figureIn) return arrangement(stage, [plainLetters, onForm, sliced, inRing, linked])(stage);
 
   /** The figure cut out of the letter's foot. */
   const cutIn = (): Layer[] => {
@@ -140,7 +148,9 @@ export function wordmark(stage: Stage): Layer[] {
   const { palette, knobs } = stage;
   const text = titled(wordOr(stage));
   const face = knobs.pick('face', FACE_NAMES);
-  const upper = knobs.odds('capitals', 0.4) ? text.toUpperCase() : text;
+  const { letterAt } = stage.parts;
+  // Only small letters have dots.
+  const upper = letterAt?.isDot ? text.toLowerCase() : knobs.odds('capitals', 0.4) ? text.toUpperCase() : text;
   const [first, second = first] = palette.inks;
   const wide = 92 * Math.max(1, stage.aspect);
   const letters = lineIn(upper, { face, tracking: upper === text ? -8 : 70 }, 50, 50, wide, 30);
@@ -174,6 +184,10 @@ export function wordmark(stage: Stage): Layer[] {
   const nameOf = (areas: readonly Area[]): Layer[] => finished(stage, lettersFigure('word', [union(...areas)]));
   const sized = (cx: number, cy: number, side: number): Figure => placed(figure!, { cx, cy, side, fill: 1 });
   const other = (f: Figure): Layer[] => finished(stage, f, palette.groundHex, [second, first]);
+  const drawn = [...upper].filter((c) => c !== ' ');
+  /** The first of the letters that is a letter, or one of a kind where none is named; -1 where none is. */
+  const indexOf = (letter: string | null, kind: RegExp): number =>
+    letters.length !== drawn.length ? -1 : drawn.findIndex((c) => (letter ? c.toLowerCase() === letter.toLowerCase() : kind.test(c))); // prettier-ignore
   /** Before the name, a little higher than it. */
   const before = (): Layer[] => {
     const side = b.height * 1.5;
@@ -181,20 +195,36 @@ export function wordmark(stage: Stage): Layer[] {
     const fb = boundsOf(outlineOf(f));
     return fitLayers([...plain(), ...other(movedFigure(f, [1, 0, 0, 1, b.x - b.height * 0.24 - (fb.x + fb.width), 0]))], wide); // prettier-ignore
   };
-  /** A round letter becomes the figure; where there is none, it stands before the name. */
+  /** A letter becomes the figure: the one that is named, else a round one; where there is none, it stands before the name. */
   const asLetter = (): Layer[] => {
-    const at = [...upper].findIndex((c) => /[oO0]/.test(c));
-    const drawn = [...upper].filter((c) => c !== ' ');
-    const index = at < 0 ? -1 : [...upper].slice(0, at).filter((c) => c !== ' ').length;
-    if (index < 0 || letters.length !== drawn.length) return before();
+    const index = indexOf(letterAt?.letter ?? null, /[oO0]/);
+    if (index < 0) return before();
     const lb = boundsOf(letters[index]);
+    const isRound = /[oO0]/.test(drawn[index]);
     const f = sized(lb.x + lb.width / 2, lb.y + lb.height / 2, Math.max(lb.width, lb.height) * 1.12);
-    return [...nameOf(letters.filter((_, i) => i !== index)), ...other(f)];
+    const fb = boundsOf(outlineOf(f));
+    // On the line as the letter was; the letters after it make room.
+    const room = isRound ? 0 : Math.max(0, fb.width - lb.width * 0.94);
+    const x = isRound ? 0 : lb.x + lb.width / 2 + room / 2 - (fb.x + fb.width / 2);
+    const y = isRound ? 0 : lb.y + lb.height - (fb.y + fb.height);
+    const rest = letters.flatMap((area, i) => (i === index ? [] : [i > index ? moved(area, [1, 0, 0, 1, room, 0]) : area])); // prettier-ignore
+    return fitLayers([...nameOf(rest), ...other(movedFigure(f, [1, 0, 0, 1, x, y]))], wide);
+  };
+  /** The dot of a letter becomes the figure, a good deal larger than it was. */
+  const dotted = (): Layer[] => {
+    const index = indexOf(letterAt?.letter ?? null, /[ij]/);
+    const rings = index < 0 ? [] : letters[index].map((ring) => ({ ring, at: boundsOf([ring]) })).sort((p, q) => p.at.y - q.at.y); // prettier-ignore
+    const [dot, stem] = rings;
+    if (!dot || !stem || dot.at.y + dot.at.height > stem.at.y + 0.1) return index < 0 ? perched() : asLetter();
+    const f = sized(dot.at.x + dot.at.width / 2, 0, Math.max(2.6 * dot.at.width, 0.5 * b.height));
+    const fb = boundsOf(outlineOf(f));
+    const rest = letters.map((area, i) => (i === index ? area.filter((ring) => ring !== dot.ring) : area));
+    return fitLayers([...nameOf(rest), ...other(movedFigure(f, [1, 0, 0, 1, 0, dot.at.y + dot.at.height - (fb.y + fb.height)]))], wide); // prettier-ignore
   };
   /** In the gap between two words, which is made wide enough for it. */
   const between = (): Layer[] => {
     const gap = upper.indexOf(' ');
-    if (gap < 0 || letters.length !== [...upper].filter((c) => c !== ' ').length) return perched();
+    if (gap < 0 || letters.length !== drawn.length) return perched();
     const [head, tail] = [letters.slice(0, gap), letters.slice(gap)];
     const [hb, tb] = [boundsOf(head.flat()), boundsOf(tail.flat())];
     const f = sized(0, b.y + b.height / 2, b.height * 1.1);
@@ -211,6 +241,7 @@ export function wordmark(stage: Stage): Layer[] {
     const fb = boundsOf(outlineOf(f));
     return fitLayers([...plain(), ...other(movedFigure(f, [1, 0, 0, 1, 0, last.y - b.height * 0.04 - (fb.y + fb.height)]))], wide); // prettier-ignore
   };
+  if (figure && letterAt) return letterAt.isDot ? dotted() : asLetter();
   // Whoever asks for a figure gets it in every one.
   return arrangement(stage, figure ? [asLetter, between, before, perched] : [plain, ruled, twoInks, striped, plated])();
 }

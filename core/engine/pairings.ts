@@ -279,7 +279,9 @@ export const onHead: Pair = (s, a, b) => {
 export const emerging =
   (sideA = 58, sideB = 60): Pair =>
   (s, a, b) => {
-    const front = placed(b, { cx: 50, cy: 72, side: sideB, fill: 0.85 });
+    // A hat that something comes out of lies on its crown.
+    const open = /\b(?:hat|cap|helmet)$/.test(b.name) ? turnedAt(b, Math.PI) : b;
+    const front = placed(open, { cx: 50, cy: 72, side: sideB, fill: 0.85 });
     const fb = boundsOf(outlineOf(front));
     const back = placed(a, { cx: 50, cy: 40, side: sideA, fill: 0.9 });
     const ab = boundsOf(outlineOf(back));

@@ -56,8 +56,12 @@ describe('two figures together', () => {
     const stage = stageFor(request('a turtle carrying a house on its back'));
     const [first, second] = stage.parts.figures;
     const layers = waysFor(first, second)[0](stage, build('turtle'), build('house'));
-    const [low, high] = [layers.slice(0, 1), layers.slice(-1)].map((l) => boundsOf(union(...l.map((k) => k.area))));
+    const gap = layers.findLastIndex((l) => l.fill === stage.palette.groundHex && !l.isFigure);
+    const [high, low] = [layers.slice(1, gap), layers.slice(gap + 1)].map((l) =>
+      boundsOf(union(...l.map((k) => k.area))),
+    );
     expect(high.y).toBeLessThan(low.y);
+    expect(high.width).toBeLessThan(low.width);
     const all = boundsOf(union(...layers.map((l) => l.area)));
     expect(all.height).toBeGreaterThan(60);
   });

@@ -36,6 +36,19 @@ import {
 } from './pairings';
 import { madeOf } from './packed';
 import {
+  arched,
+  asBody,
+  asMoon,
+  asSun,
+  growing,
+  juggled,
+  onBack,
+  rising,
+  sheltered,
+  tipped,
+  tunnelled,
+} from './pairings-shelter';
+import {
   crossedBehind,
   entwined,
   framed,
@@ -126,6 +139,7 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
       if (WIDE.test(b)) return [emerging(54, 86), emerging(60, 80), emerging(48, 90)];
       return OPEN.test(b) ? [emerging(), emerging(74, 40), emerging(46, 70)] : [insideOf];
     case 'on':
+      if (b === 'crescent moon') return [cradled];
       if (BOARDS.test(b) && isCreature(a)) return [aboard];
       return CELESTIAL.has(b) ? [behind, above] : [above];
     case 'riding':
@@ -195,6 +209,14 @@ const PARROTS = /^(?:parrot|cockatoo|macaw)$/;
 const isRaptor = (name: string): boolean => buildOf(name) === 'raptor' && !PARROTS.test(name);
 /** What has in its beak or its mouth what it holds. */
 const isHeldInMouth = (name: string): boolean => isSeenAside(name) || buildOf(name) === 'songbird' || PARROTS.test(name) || name === 'pelican'; // prettier-ignore
+/** What spreads over one who is under it. */
+const SHELTERS =
+  /^(?:umbrella|parasol|tree|palm tree|palm|oak|mushroom|arch|bridge|tent|roof|toadstool|willow|apple tree)$/;
+/** What stands on stems. */
+export const GROWS = /^(?:flower|tulip|daisy|rose|leaf|leaves|plant|sprout|herb|sunflower|poppy|fern|mushroom|lily|lotus|tree|clover|cherry blossom|lavender|wheat)$/; // prettier-ignore
+/** What is small, and stands in a row as in heraldry. */
+const SPRINKLED = /^(?:star|heart|leaf|snowflake|drop|flower|diamond|acorn|clover|sparkle|sparkles|crown|bee|rose|coin|maple leaf)$/; // prettier-ignore
+const ON_BACK = /^(?:back|shell|saddle|hump)$/;
 const HUGGING = /^(?:hugging|cuddling|embracing|clutching|snuggling|squeezing|clasping)/;
 /** What a fist holds by its shaft. */
 const LONG = /^(?:paint brush|paintbrush|brush|pen|pencil|quill|feather|sword|dagger|hammer|axe|torch|wrench|spanner|key|fork|silverware fork|spoon|knife|carrot|flower|rose|tulip|wand|spear|microphone|umbrella|broom|candle|wheat|lightning|whisk|spatula|ladle|racquet|baseball bat|flag|arrow|chisel|screwdriver|shovel|spade|trowel|leek|ice cream|lollipop|fishing rod|trident|honey dipper|match|comb|toothbrush|scissors)$/; // prettier-ignore
@@ -249,6 +271,10 @@ class Told {
 const isCrossed = (figure: PromptFigure): boolean => figure.count === 2 && figure.modifiers.includes('crossed');
 const isMany = (figure: PromptFigure): boolean => figure.count > 1 || isPlural(figure.word);
 
+/** Whether some of a small thing stand in an arc over what they are with, as in heraldry. */
+export const isSprinkled = (first: PromptFigure, second: PromptFigure): boolean =>
+  SPRINKLED.test(second.drawn) && second.count > 1 && first.count === 1 && (second.turned ? second.relation === 'over' : [null, 'with', 'beside', 'under'].includes(second.relation)); // prettier-ignore
+
 /** What a phrase asks for beyond how two stand to one another; the first rule that has an answer gives it. */
 const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // Whatever is said of sun and land, the one is seen over the other.
@@ -268,6 +294,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => HAND.test(t.b) && t.isTurned('holding') && [turnedPair(inHandOf(t.a))],
   (t) => HAND.test(t.a) && t.isTurned('over') && [onHand],
   (t) => HAND.test(t.b) && t.is('inside', 'on') && [turnedPair(onHand)],
+  (t) => /^juggl/.test(`${t.said} ${t.first.pose ?? ''}`.trim()) && t.is('holding', 'with') && [juggled],
   (t) => isCreature(t.a) && t.is('around') && HUGGING.test(t.said) && [hugged('standing'), hugged('sitting'), hugged('standing')],
   // What climbs goes round the other, whichever is named first; what flies goes round it at a distance.
   (t) => t.either('around') && WINDING.test(t.said) && [t.a, t.b].some((n) => TWINING.test(n)) && [TWINING.test(t.b) ? entwined : turnedPair(entwined)],
@@ -275,6 +302,15 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.is('around') && GOING.test(t.said) && !TWINING.test(t.a) && [orbiting],
   (t) => /^(?:hang|dangl|swing|suspend)/.test(t.first.pose ?? t.said) && t.is('coming out of', 'on', 'under', 'with') && [turnedPair(hanging)],
   (t) => MOUTHS.test(t.b) && t.is('coming out of') && [outOfMouth],
+  (t) => /^(?:mountain|hill|cliff|rock|mountains)$/.test(t.b) && t.is('coming out of') && [tunnelled],
+  // What gives shelter is over the other, and large; what grows out of something stands up from it.
+  (t) => SHELTERS.test(t.b) && t.is('under', 'beside') && !CELESTIAL.has(t.a) && t.second.relation === 'under' && [sheltered],
+  (t) => GROWS.test(t.b) && t.isTurned('coming out of') && [turnedPair(growing)],
+  (t) => GROWS.test(t.a) && t.is('coming out of') && [growing],
+  // Small things of which there are some stand in an arc over what they are with.
+  (t) => isSprinkled(t.first, t.second) && [arched(t.second.count)],
+  (t) => /^(?:moon|full moon|crescent moon)$/.test(t.b) && t.is('as') && [asMoon],
+  (t) => t.b === 'sun' && t.is('as') && [asSun],
   // Two that make one thing stand face to face; two at something have it between them.
   (t) => t.second.count === 2 && t.is('made of') && [joined],
   (t) => t.first.count === 2 && t.is('toward', 'holding') && [turnedPair(flanked)],
@@ -286,6 +322,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => HANDLESS.test(t.a) && t.isCarried() && [turnedPair(stacked(44, 66))],
   // What one carries on its back stands there, what it has in its mouth hangs there.
   (t) => /^shoulders?$/.test(t.place) && t.is('on') && [onShoulder],
+  (t) => ON_BACK.test(t.place) && isCreature(t.a) && (t.isTurned('on') || t.is('holding', 'with')) && [onBack],
   (t) => ON_TOP.test(t.place) && t.is('on') && [stacked(42, 66)],
   (t) => ON_TOP.test(t.place) && t.is('holding', 'toward', 'with') && [turnedPair(stacked(42, 66))],
   (t) => MOUTH.test(t.place) && isCreature(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],
@@ -301,6 +338,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // What stands for a part: a mane is all round a head.
   (t) => /^(?:mane|ruff|petals|rays|spikes|halo)$/.test(t.place) && t.isTurned('as') && [wreathed],
   (t) => /^(?:leaves|leaf|petals|fruit|fruits|scales|feathers|spots|bricks)$/.test(t.place) && t.isTurned('as') && [madeOf],
+  (t) => /^(?:tip|bristles|point|nib|flame)$/.test(t.place) && t.isTurned('as') && [tipped],
+  (t) => /^(?:body|belly)$/.test(t.place) && !isCreature(t.a) && t.isTurned('as') && [asBody],
+  (t) => /^(?:steam|foam|froth|smoke)$/.test(t.place) && t.isTurned('as') && [rising],
   (t) => t.isTurned('as') && [isPaired(t.second.place) ? atParts(t.place) : atPart(t.second.place, true)],
   // With a butterfly flying out.
   (t) => t.second.modifiers.includes('out') && COMING.test(t.second.pose ?? t.second.modifiers.join(' ')) && [emerging(44, 62), emerging()].map(turnedPair),

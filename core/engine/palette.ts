@@ -1,5 +1,6 @@
 import { contrastRatio, hexToOklab, oklabDistance, oklabToHex, oklabToOklch, oklchToOklab } from '../colour';
 import type { PromptParts } from '../prompt';
+import { landIn } from './grounds';
 import type { Knobs } from './knobs';
 import { schemeFor } from './schemes';
 
@@ -25,6 +26,10 @@ export function lch(L: number, C: number, hDeg: number): string {
   }
   return oklabToHex({ L, a: 0, b: 0 });
 }
+
+/** What the colours go by: the first figure, or in a landscape what shines over it at night. */
+const leadOf = ({ figures }: PromptParts): string | null =>
+  (landIn(figures) && figures.find((f) => /moon|^stars?$/.test(f.drawn))?.drawn) || (figures[0]?.drawn ?? null);
 
 /** Hues of the second and third ink from the first, as the harmonies of colour have them. */
 const HARMONIES: readonly (readonly [number, number])[] = [
@@ -87,7 +92,10 @@ export function paletteFor(
   const inks = asked.slice(0, wanted);
   const named = asked.length > 0;
   if (!inks.length && !mood) {
-    const scheme = schemeFor(parts.figures[0]?.drawn ?? null, k);
+    const scheme = schemeFor(leadOf(parts), k, {
+      land: landIn(parts.figures),
+      second: parts.figures[1]?.drawn ?? null,
+    });
     // On a dark ground what is light leads.
     const lifted = (hex: string, least: number): string => {
       const { L, C, hDeg } = oklabToOklch(hexToOklab(hex));

@@ -19,7 +19,7 @@ describe('colour schemes', () => {
       // Green: neither red nor blue.
       expect(a).toBeLessThan(0);
       expect(Math.abs(b)).toBeLessThan(0.2);
-      expect(SCHEMES).toContain(schemeFor(null, knobs));
+      expect(SCHEMES).toContainEqual(schemeFor(null, knobs));
     }
     expect(naturalHues('fox')).not.toBeNull();
     expect(naturalHues('peach')).toEqual(naturalHues('fox'));

@@ -2,6 +2,7 @@
 import { hexToOklab, oklabToOklch } from '../colour';
 import { isCreature } from './built';
 import { isRole } from './creature';
+import type { Land } from './grounds';
 import type { Knobs } from './knobs';
 
 /** Dominant, support, spark. Made for this engine: any two are at least 0.08 apart in lightness. */
@@ -59,6 +60,37 @@ const NATURAL: readonly (readonly [names: string, from: number, to: number])[] =
   ['grape blueberry blueberries grapes plum lavender octopus squid eggplant orchid crocus blackberry butterfly jellyfish amethyst thistle iris fig', 285, 345],
 ]; // prettier-ignore
 
+/** Schemes of landscapes: what stands in them, the ground or the water, and what shines or is behind. */
+const LANDS: Readonly<Record<Land, readonly (readonly [string, string, string])[]>> = {
+  wet: [
+    ['#1B3557', '#8FB8D8', '#E8A23C'],
+    ['#5B3A29', '#8FB4C9', '#E8B24A'],
+    ['#7A3B22', '#86AFC0', '#F0C24B'],
+    ['#14424F', '#8CC0BE', '#E8743B'],
+    ['#25282C', '#8FB0C4', '#F0B53A'],
+  ],
+  stream: [
+    ['#1E4D3A', '#C5CE96', '#5F9DBF'],
+    ['#5B3A29', '#DCC79A', '#5F9DBF'],
+    ['#8A4420', '#D9CF9C', '#4F8FB0'],
+    ['#1B3557', '#CFC48E', '#5C9CC0'],
+    ['#25282C', '#CFC8A8', '#5F9DBF'],
+  ],
+  green: [
+    ['#22304F', '#8CA886', '#F2C14E'],
+    ['#2F5233', '#A9C07A', '#F0C24B'],
+    ['#5B3A29', '#A8B878', '#E9A93C'],
+    ['#8A4420', '#A9B684', '#F2C14E'],
+    ['#1E4D3A', '#9DB98A', '#E8943A'],
+    ['#25282C', '#9DAF84', '#F0B53A'],
+  ],
+  dry: [
+    ['#6B3A22', '#E3BF86', '#E76F2C'],
+    ['#33415C', '#DDB98A', '#D9692C'],
+    ['#25282C', '#D8C3A0', '#D9512C'],
+  ],
+};
+
 const HUES = new Map(NATURAL.flatMap(([names, from, to]) => names.split(' ').map((n) => [n, [from, to] as const] as const))); // prettier-ignore
 
 /** What lives on the ice, and is as cool as that. */
@@ -82,16 +114,38 @@ export function naturalHues(name: string): readonly [number, number] | null {
   return null;
 }
 
-/** A scheme for what a prompt is of: among those that its own colour leads, or at least supports, where it has one. */
-export function schemeFor(name: string | null, k: Knobs): readonly [string, string, string] {
+/** What a scheme is for, besides what the prompt is of. */
+export interface SchemeFor {
+  /** The land that the figures are in. */
+  readonly land?: Land | null;
+  /** The second figure. */
+  readonly second?: string | null;
+}
+
+/** A scheme for what a prompt is of: among those that its own colour leads, or at least supports, where it has one; then among those that have the second figure's. In a landscape the ground has its colour too. */
+export function schemeFor(
+  name: string | null,
+  k: Knobs,
+  { land = null, second = null }: SchemeFor = {},
+): readonly [string, string, string] {
   // What shines at night is set off by a dark blue.
   const hues = name === null ? null : NIGHT.test(name) ? ([235, 300] as const) : naturalHues(name);
+  const isOf = (hex: string, from: number, to: number): boolean => {
+    const { C, hDeg } = oklabToOklch(hexToOklab(hex));
+    return C > 0.045 && hDeg >= from - 12 && hDeg <= to + 12;
+  };
   const fits = (hex: string): boolean => {
     const { C, hDeg } = oklabToOklch(hexToOklab(hex));
     // Of what lives and has no hue of its own, none is green.
     if (hues === null) return isCreature(name ?? '') && (C < 0.03 || hDeg < 95 || hDeg > 215);
-    return C > 0.045 && hDeg >= hues[0] - 12 && hDeg <= hues[1] + 12;
+    return isOf(hex, ...hues);
   };
+  if (land) {
+    const all = LANDS[land];
+    const own = name !== null && BLACK.test(name) ? all.filter(([hex]) => hex === '#25282C') : all.filter(([hex]) => fits(hex));
+    const from = own.length ? own : all;
+    return from[Math.floor(k.steady('palette/scheme') * from.length)];
+  } // prettier-ignore
   if (name !== null && BLACK.test(name)) return NEUTRAL[Math.floor(k.steady('palette/scheme') * NEUTRAL.length)];
   // Nobody's skin is green: of people the lighter ink is warm.
   if (name !== null && (isRole(name) || PEOPLE.test(name))) {
@@ -104,5 +158,10 @@ export function schemeFor(name: string | null, k: Knobs): readonly [string, stri
   const leading = SCHEMES.filter(([dominant]) => fits(dominant));
   const having = SCHEMES.filter(([dominant, support]) => fits(dominant) || fits(support));
   const from = leading.length > 2 ? leading : having.length > 2 ? having : SCHEMES;
-  return from[Math.floor(k.steady('palette/scheme') * from.length)];
+  // What goes with it has its own colour too, where a scheme is of both.
+  const other = second === null || hues === null || isCreature(second) ? null : naturalHues(second);
+  const both = other ? from.filter(([, support, spark]) => [support, spark].some((hex) => isOf(hex, ...other))) : [];
+  const of = both.length ? both : from;
+  const [dominant, support, spark] = of[Math.floor(k.steady('palette/scheme') * of.length)];
+  return both.length && !isOf(support, ...other!) ? [dominant, spark, support] : [dominant, support, spark];
 }

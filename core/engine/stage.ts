@@ -4,13 +4,14 @@ import { boundsOf, disc, regular, tile } from './area';
 import { grown, union, type Area } from '../path';
 import { buildFigure } from './build';
 import { outlineOf, without, type Figure } from './figure';
+import { isScene } from './grounds';
 import { FINISHES, type Finish } from './finish';
 import type { Knobs } from './knobs';
 import { layerOf, type Layer } from './layer';
 import type { Palette } from './palette';
 import { naturalHues } from './schemes';
 import { isCreature, uprightFigure } from './built';
-import { dressFrom } from './creature';
+import { dressFrom, isRole } from './creature';
 import { tintFor } from './tint';
 import { isThing } from './things';
 
@@ -93,14 +94,37 @@ function bitten(figure: Figure): Figure {
   return without(figure, union(...marks));
 }
 
+/** How one stands to another with the whole body. */
+const BODILY: readonly (string | null)[] = [
+  'on',
+  'riding',
+  'under',
+  'over',
+  'toward',
+  'around',
+  'through',
+  'in front of',
+  'holding',
+];
+
+/** Whether a figure is seen whole: it stands on something, or is in a landscape. */
+function isSeenWhole({ parts: { figures } }: Stage, index: number): boolean {
+  if (isScene(figures)) return true;
+  const asked = figures[index];
+  if (index > 0 && asked.turned && BODILY.includes(asked.relation)) return true;
+  return figures.some((f) => f.to === index && ((!f.turned && f.place === null && BODILY.includes(f.relation)) || /^(?:back|shell|saddle|hump)$/.test(f.place ?? ''))); // prettier-ignore
+}
+
 /** Builds the figure of a prompt's word; of an animal or somebody its head alone, where that is wanted. */
 export function figureFor(stage: Stage, figure: PromptFigure, index: number, isHead = false): Figure {
   if (index === 0 && stage.given) return stage.given.figure;
-  const { expression, modifiers } = figure;
+  const { modifiers } = figure;
+  const isDozing = modifiers.some((m) => /^(?:closed eyes|eyes closed|eyes shut|shut eyes)$/.test(m));
+  const expression = figure.expression ?? (isDozing ? 'sleepy' : null);
   // How two turn to one another is seen from the side.
   const isTurned = ['toward', 'away'].includes(standingOf(modifiers) ?? '') && isCreature(figure.drawn);
   // In profile one is seen from the side.
-  const isAside = index === 0 && isCreature(figure.drawn) && stage.parts.manner.some((m) => /\b(?:profile|side view|side-on)\b/.test(m)); // prettier-ignore
+  const isAside = index === 0 && isCreature(figure.drawn) && !isRole(figure.drawn) && stage.parts.manner.some((m) => /\b(?:profile|side view|side-on|from the side)\b/.test(m)); // prettier-ignore
   const pose = figure.pose ?? (isTurned || isAside ? ['sitting', 'standing'][stage.idea % 2] : null);
   const tool = pose ? TOOLS.find(([does]) => does.test(pose))?.[1] : undefined;
   const isBusy = tool && isCreature(figure.drawn) && !stage.parts.figures.some((f) => f.to === index);
@@ -111,7 +135,7 @@ export function figureFor(stage: Stage, figure: PromptFigure, index: number, isH
     if (upright) return upright;
   }
   const head = isHead || modifiers.some((m) => /^(?:head|face|portrait|bust)$/.test(m));
-  const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, isHead: head }); // prettier-ignore
+  const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, isHead: head, isWhole: !head && isSeenWhole(stage, index) }); // prettier-ignore
   return modifiers.some((m) => /^(?:bite|bitten|bite mark)$/.test(m)) ? bitten(built) : built;
 }
 

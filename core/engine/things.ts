@@ -5,6 +5,7 @@ import { BUILT_NAMES, isBuilt } from './creature';
 import { ANIMALS } from './figures-animals';
 import { FINDS } from './figures-finds';
 import { NATURE } from './figures-nature';
+import { PEOPLE } from './figures-people';
 import { SHOP } from './figures-shop';
 import { THINGS } from './figures-things';
 import { HOME } from './figures-home';
@@ -31,6 +32,7 @@ export const BY_HAND: Readonly<Record<string, (t: Proportion) => Drawing>> = {
   ...PLACES,
   ...FINDS,
   ...SHOP,
+  ...PEOPLE,
 };
 
 const library = new Map((thingsData as unknown as readonly Encoded[]).map(([name, drawings]) => [name, drawings]));

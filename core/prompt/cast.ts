@@ -1,7 +1,7 @@
 /** The figures of a prompt while it is being read, and who of them the next one belongs to. */
 import { gerundOf, nounKind } from './classes';
 import { BODY_PARTS, PLACES } from './manner';
-import { type Phrase } from './phrase';
+import { isContainer, type Phrase } from './phrase';
 import { isAnimate } from './units';
 import { type Link } from './relations';
 import type { Kind, PromptFigure } from './words';
@@ -60,6 +60,9 @@ export const draftOf = (found: Phrase): Draft => {
   };
 };
 
+/** How one is to what one only looks at. */
+const LOOKING = /^(?:looking|watching|eyeing|staring|gazing|peering|guarding|reaching|sniffing)\b/;
+
 export class Cast {
   readonly figures: Draft[] = [];
   /** The figure that the sentence is about, and the one that was named last. */
@@ -89,6 +92,8 @@ export class Cast {
     const doing = gerundOf((said ?? '').split(' ')[0]) !== null;
     // "Pouring water from a jug": the water comes from it.
     if (/^(?:into|onto|out of|from|in)$/.test(link.said) && doing && (link.said !== 'in' || !isRootLive)) return last;
+    // What one looks at is in the bowl, not who looks.
+    if (link.said === 'in' && LOOKING.test(said ?? '') && next !== null && isContainer(next.head)) return last;
     if (['holding', 'wearing', 'riding'].includes(link.relation)) return isRootLive || !isLastLive ? root : last;
     if (link.relation === 'with') {
       const isPart = next !== null && !isLastLive && PLACES.has(next.head) && !BODY_PARTS.test(next.head);

@@ -83,6 +83,7 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
     noShading: noShading || flat,
     shape,
     lettering: wantsLetters(out) ? reading.lettering : [],
+    letterAt: reading.letterAt,
     leaveOut: out,
     ...grid,
     manner: [...manner, ...found.manner],

@@ -30,6 +30,12 @@ export const WORD_PARTS = [
 ] as const;
 export type WordPart = (typeof WORD_PARTS)[number];
 
+/** A letter that a figure takes the place of; with `isDot` its dot alone, of whichever letter has one where none is named. */
+export interface LetterAt {
+  readonly letter: string | null;
+  readonly isDot: boolean;
+}
+
 /** A word of the prompt, and its place in the prompt as it was typed. */
 export interface Token {
   readonly text: string;
@@ -47,6 +53,8 @@ export class Reading {
   readonly settled: Settled[] = [];
   /** A letter is asked for as the mark itself. */
   readonly single: boolean;
+  /** The letter of the lettering that a figure stands for, or whose dot it is; null where none is named. */
+  letterAt: LetterAt | null = null;
   /** The whole text, blanks and quotation marks made one kind. */
   readonly text: string;
   /** What is left of it in lower case, as long as the text: what was taken is bars. */
@@ -91,6 +99,14 @@ export class Reading {
         single = true;
       },
     );
+    // "A lantern as the L", "a kite as the dot of the i", "the O is an owl".
+    if (this.lettering.length) {
+      const letter = /(?:the (?:letters? )?([A-Za-z])|letter ([A-Za-z])|([B-HJ-Z]))(?![\w'])/.source;
+      const at = (m: RegExpExecArray, isDot: boolean): void => void (this.letterAt ??= { letter: m[1] ?? m[2] ?? m[3] ?? null, isDot }); // prettier-ignore
+      this.take(new RegExp(`\\b(?:as|for|instead of|in place of|replacing|forming|becoming) (?:the |its |a )?(?:dot|tittle)(?: (?:of|on|over|above|in) ${letter}| (?:of|on|over) the letter)?`), 'lettering', (m) => at(m, true)); // prettier-ignore
+      this.take(new RegExp(`\\b(?:as|for|instead of|in place of|replacing|forming|becoming) ${letter}`), 'lettering', (m) => at(m, false)); // prettier-ignore
+      this.take(/\b(?:where )?the (?:letter )?([A-Z]) (?:is|as|being|becomes)\b/, 'lettering', (m) => at(m, false));
+    }
     // "Beside the S": of what is set.
     if (this.lettering.length)
       this.take(/\b(?:the )?(?:letters? )?[B-HJ-Z](?= |$|[,.;])/, 'lettering', () => undefined);

@@ -26,6 +26,12 @@ const STANDING: Readonly<Record<string, Link>> = {
 /** What one does at something, and takes from it. */
 const FEEDS = /^(?:drinking|sipping|eating|feeding|pecking|grazing|nibbling|picking)\b/;
 
+/** What belongs to what it rises from. */
+const RISING = /^(?:steam|smoke|foam|froth|flames?|fire|exhaust|light)$/;
+
+/** From where something is seen. */
+const SEEN_FROM = /^(?:side|front|back|behind|above|below|top|afar|rear)$/;
+
 /** Where a trade is at home, after what it deals in: a tea house. */
 const PREMISES = /^(?:house|inn|room|works|shed|yard|mill|kitchen|corner)$/;
 /** What is printed: named by itself after what is on it, it says what for and not what. */
@@ -239,6 +245,17 @@ export class Sentence extends Cursor {
       return true;
     }
     this.inTrade = false;
+    // "From the side": how it is seen.
+    const view = this.word(after) === 'the' ? after + 1 : after;
+    if (
+      said === 'from' &&
+      SEEN_FROM.test(this.word(view)) &&
+      this.word(view + 1) !== 'of' &&
+      !this.nounFollows(view + 1)
+    ) {
+      this.manner.push(['from', ...this.openWords(after).slice(0, view + 1 - after)].join(' '));
+      return this.step('manner', view + 1 - this.i);
+    }
     if (this.where(after, link, said)) return true;
     // "On the handle of a spade": it is the spade that is drawn.
     const at = /^(?:an?|the)$/.test(this.word(after)) ? after + 1 : after;
@@ -294,7 +311,7 @@ export class Sentence extends Cursor {
     }
     if (figure && link.relation === 'as' && isLater && figure.relation === 'with') {
       // "With books as leaves".
-      const isBarePart = isPlural(next) && !this.word(after + 1) && ['plant', 'body'].includes(nounKind(next) ?? '');
+      const isBarePart = !this.word(after + 1) && (RISING.test(next) || (isPlural(next) && ['plant', 'body'].includes(nounKind(next) ?? ''))); // prettier-ignore
       const part = this.placeAt(after) ?? (isBarePart ? { to: after + 1, word: next } : null);
       if (part && !this.word(part.to)) return this.standsFor(after, part);
     }

@@ -1,5 +1,5 @@
 import { COLOUR_PHRASES, COLOUR_WORDS, readHex } from '../colour';
-import type { WordPart } from './reading';
+import type { LetterAt, WordPart } from './reading';
 import type { Relation } from './relations';
 
 /** A figure that a prompt asks for, what is drawn for it, and how that was found. */
@@ -91,6 +91,8 @@ export interface PromptParts {
   readonly shape: Shape | null;
   /** Words to be set, as they were written. */
   readonly lettering: readonly string[];
+  /** The letter of it that a figure takes the place of. */
+  readonly letterAt: LetterAt | null;
   readonly leaveOut: readonly string[];
   readonly rows: number | null;
   readonly columns: number | null;

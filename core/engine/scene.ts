@@ -1,0 +1,180 @@
+/** Figures in a landscape: the ground or the water that they are in, what shines over it, and land behind, in a window that holds them. */
+import type { PromptFigure } from '../prompt';
+import { boundsOf, box, disc, tile } from './area';
+import { grown, intersect, rim, stroked, subtract, union, type Area } from '../path';
+import { isCreature } from './built';
+import { onField, recoloured } from './field';
+import { BOATS, castOf, type Ground } from './grounds';
+import { clipped, movedFigure, outlineOf, placed, type Figure } from './figure';
+import { layerOf, type Layer } from './layer';
+import { severalAsOne } from './pairings';
+import { clear, figureFor, finished, form, type Stage } from './stage';
+
+/** The height at which land meets the sky. */
+const HORIZON = 62;
+
+interface Land {
+  /** What is behind the figures, and what is before them. */
+  readonly far: Area;
+  readonly near: Area;
+  /** What runs through the near part: a river, a road, furrows, waves. */
+  readonly band: Area;
+}
+
+const curved = (cx: number, top: number, r: number): Area => disc(cx, top + r, r, 240);
+const wedge = (x: number, half: number, tip: number): Area => [
+  [50 - 0.5, tip, 50 + 0.5, tip, x + half, 104, x - half, 104],
+];
+
+/** A winding band that comes nearer as it comes down, `near` units wide at the foot and `far` at the horizon. */
+function winding(near: number, far: number): Area {
+  const edges: [number[], number[]] = [[], []];
+  for (let i = 0; i <= 40; i++) {
+    const t = i / 40;
+    const x = 52 + 15 * Math.sin(1.9 * Math.PI * t ** 0.8) * (0.3 + 0.9 * t);
+    const y = HORIZON - 0.5 + 44 * t ** 1.25;
+    const half = (far + (near - far) * t ** 1.4) / 2;
+    edges[0].push(x - half, y);
+    edges[1].unshift(x + half, y);
+  }
+  return [edges.flat()];
+}
+
+const wave = (y: number, from: number, to: number): number[] =>
+  Array.from({ length: 25 }, (_, i) => [from + ((to - from) * i) / 24, y + 0.9 * Math.sin((i / 24) * Math.PI * ((to - from) / 7))]).flat(); // prettier-ignore
+
+/** A pine of three tiers on its foot. */
+const pine = (x: number, foot: number, high: number): Area =>
+  union(...[0, 1, 2].map((i): Area => {
+    const top = foot - high * (1 - 0.24 * i);
+    const half = high * (0.15 + 0.06 * i);
+    return [[x, top, x + half, top + high * 0.44, x - half, top + high * 0.44]];
+  }), box(x - 0.04 * high, foot - 0.12 * high, 0.08 * high, 0.16 * high)); // prettier-ignore
+
+function landOf(ground: Ground): Land {
+  const hills = union(curved(86, HORIZON - 1, 74));
+  switch (ground) {
+    case 'water':
+      return {
+        far: [],
+        near: box(-10, HORIZON + 1, 120, 60),
+        band: stroked([wave(HORIZON + 9, 16, 44), wave(HORIZON + 9, 62, 82), wave(HORIZON + 17, 30, 70), wave(HORIZON + 25, 40, 60)], 1.9, false), // prettier-ignore
+      };
+    case 'field':
+      return {
+        far: [],
+        near: curved(50, HORIZON, 190),
+        band: union(...[-70, -40, -14, 14, 40, 70].map((x) => wedge(50 + x, 2.1, HORIZON - 9))),
+      };
+    case 'river':
+      return { far: hills, near: curved(30, HORIZON, 160), band: winding(23, 2.4) };
+    case 'road':
+      return { far: hills, near: curved(40, HORIZON, 170), band: winding(20, 2.2) };
+    case 'dunes':
+      return { far: curved(82, HORIZON - 2, 60), near: curved(26, HORIZON + 4, 74), band: [] };
+    case 'woods':
+      return {
+        far: union(...[[8, 26], [19, 33], [30, 27], [70, 28], [81, 34], [92, 25]].map(([x, high]) => pine(x, HORIZON + 3, high))), // prettier-ignore
+        near: curved(50, HORIZON, 170),
+        band: [],
+      };
+    default:
+      return { far: curved(84, HORIZON - 5, 70), near: curved(26, HORIZON + 1, 80), band: [] };
+  }
+}
+
+/** The windows that hold a landscape, in turn. */
+const WINDOWS: readonly (() => Area)[] = [
+  () => disc(50, 50, 44, 200),
+  () => grown(union(disc(50, 44, 33, 160), box(17, 44, 66, 45)), 3),
+  () => tile(50, 50, 43, 15),
+];
+
+/** A figure set down with its foot at a height, its middle at another. */
+function stood(figure: Figure, cx: number, foot: number, side: number, fill = 0.9): Figure {
+  const f = placed(figure, { cx, cy: 50, side, fill });
+  const b = boundsOf(outlineOf(f));
+  return movedFigure(f, [1, 0, 0, 1, cx - (b.x + b.width / 2), foot - (b.y + b.height)]);
+}
+
+/** The figures of a prompt in one landscape. */
+export function scene(asked: Stage): Layer[] {
+  const { figures } = asked.parts;
+  const cast = castOf(figures)!;
+  const isLines = /line|outline|two weights/.test(asked.finishName);
+  const window = WINDOWS[asked.isHeld ? 0 : asked.idea % WINDOWS.length]();
+  const shone = [...asked.parts.settings, ...asked.parts.manner].join(' ');
+  const isNight = !isLines && (asked.idea % 4 === 3 || figures.some((f) => /moon|^stars?$/.test(f.drawn)) || /night|midnight|moonlight|starlight/.test(shone)); // prettier-ignore
+  const [field] = asked.palette.inks;
+  const stage = isNight ? recoloured(asked, field, onField(asked, field)) : asked;
+  const { groundHex, inks } = stage.palette;
+  const [lead, support = lead, spark = support] = inks;
+  const land = landOf(cast.ground);
+  const isWet = cast.ground === 'water';
+  const inside = (area: Area): Area => intersect(area, window);
+  const paint = (area: Area, hex: string): Layer[] =>
+    !area.length ? [] : isLines ? [layerOf(intersect(rim(area, 2), window), hex, { isFigure: true })] : form(stage, area, hex).map((l) => ({ ...l, isFigure: true })); // prettier-ignore
+  const within = (layers: readonly Layer[]): Layer[] => layers.map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, window) : window })); // prettier-ignore
+
+  const drawn = (i: number): Figure => {
+    const one = figureFor(stage, figures[i], i);
+    return figures[i].count > 1 && figures[i].drawn !== 'star'
+      ? severalAsOne(one, Math.min(3, figures[i].count), null)
+      : one;
+  };
+  const bright = [spark, support, lead].filter((hex) => hex !== groundHex);
+  const isLow = /sunrise|sunset|dawn|dusk|daybreak/.test(shone) && !cast.sky.length;
+  const sky = cast.sky.flatMap((i) => {
+    const { drawn: name } = figures[i];
+    // Stars are all over the sky, where nothing hides them.
+    if (/^stars?$/.test(name)) {
+      const star = { ...drawn(i), name };
+      const spots = [[24, 27, 9], [72, 22, 11], [37, 15, 7], [78, 42, 7], [22, 46, 6], [58, 14, 6]]; // prettier-ignore
+      return spots.flatMap(([cx, cy, side]) => finished(stage, placed(star, { cx, cy, side, fill: 1 }), groundHex, bright)); // prettier-ignore
+    }
+    const isArch = name === 'rainbow';
+    const cx = isArch || !cast.actors.length ? 50 : 66;
+    const f = isArch ? stood(drawn(i), 50, HORIZON + 2, 74, 1) : placed(drawn(i), { cx, cy: /sun|moon|planet/.test(name) ? 34 : 26, side: /sun|moon|planet/.test(name) ? 32 : 26, fill: 0.9 }); // prettier-ignore
+    return finished(stage, f, groundHex, bright);
+  });
+  if (isLow) sky.push(...form(stage, disc(50, HORIZON, 24, 140), spark));
+  const back = cast.back.flatMap((i) => clear(stage, stood(drawn(i), cast.actors.length ? 40 : 50, HORIZON + 3, cast.actors.length ? 62 : 76, 1), groundHex, [support, ...inks], 1.4)); // prettier-ignore
+  const near = inside(land.near);
+  const band = intersect(land.band, near);
+  // In water one is seen to where it reaches.
+  const isOver = (f: PromptFigure): boolean => (f.relation === null ? figures[cast.at].relation === 'over' && !figures[cast.at].turned : f.relation === 'over' && f.turned); // prettier-ignore
+  let shore: Area = [];
+  const actors = cast.actors.map((i, n) => {
+    const f = figures[i];
+    const isBridge = /bridge|dam|viaduct/.test(f.drawn);
+    const isAloft = !isBridge && (isOver(f) || /^(?:fly|soar|glid|hover)/.test(f.pose ?? ''));
+    const isIn = isWet && !isAloft && !isBridge && (BOATS.test(f.drawn) || isCreature(f.drawn));
+    const two = cast.actors.length > 1;
+    const side = isBridge ? 82 : isAloft ? 40 : two ? 36 : f.count > 1 ? 78 : cast.back.length ? 42 : 50;
+    const cx = isBridge ? 50 : two ? (n ? 67 : 35) : cast.back.length ? 60 : cast.sky.length ? 44 : cast.ground === 'road' || cast.ground === 'river' ? 40 : 50; // prettier-ignore
+    const foot = isAloft ? 50 : isIn ? HORIZON + 9 : cast.ground === 'field' || cast.ground === 'woods' ? HORIZON + 6 : HORIZON + 5; // prettier-ignore
+    const figure = stood(drawn(i), cx, foot, side);
+    // What is built by the water stands on its shore.
+    if (isWet && !isIn && !isAloft && !isBridge) shore = union(shore, subtract(curved(cx, HORIZON + 1.5, 46), box(-100, HORIZON + 14, 300, 200))); // prettier-ignore
+    return { isIn, figure: isIn ? clipped(figure, box(-100, -200, 300, 200 + HORIZON + 3)) : figure };
+  });
+  // The ground's own ink is not taken for what stands on it.
+  const own = inks.length > 2 ? inks.filter((hex) => hex !== support || hex === lead) : inks;
+  const put = (figure: Figure): Layer[] => clear(stage, figure, groundHex, own, 1.6);
+  return [
+    ...(isNight ? form(asked, window, field) : [layerOf(rim(window, 2.2), lead)]),
+    ...within([
+      ...sky,
+      ...back,
+      ...paint(inside(land.far), spark),
+      ...actors.filter((a) => a.isIn).flatMap((a) => put(a.figure)),
+      ...(isLines ? [] : [layerOf(subtract(inside(grown(land.near, 1.4)), near), groundHex)]),
+      ...paint(subtract(near, band), support),
+      ...(cast.ground === 'road' || cast.ground === 'river' ? paint(band, isLines || spark === support ? groundHex : spark) : []),
+      ...(shore.length && !isLines ? [layerOf(inside(grown(shore, 1.4)), groundHex)] : []),
+      ...paint(inside(shore), spark),
+      ...actors.filter((a) => !a.isIn).flatMap((a) => put(a.figure)),
+    ]),
+    ...(isNight ? [] : [layerOf(rim(window, 2.2), lead)]),
+  ]; // prettier-ignore
+}
