@@ -38,7 +38,9 @@ function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
 
 /** A figure as often as it is asked for; made of many, one drawing of it is enough. */
 function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
-  const one = figureFor(stage, figure, index);
+  // What one is in, or comes out of, is as its first drawing has it: open at the top.
+  const isOpen = index === 1 && !figure.turned && ['inside', 'coming out of'].includes(figure.relation ?? '');
+  const one = figureFor(isOpen ? { ...stage, idea: 0 } : stage, figure, index);
   const isFixed = index === 0 && stage.given !== undefined;
   return figure.count < 2 || isFixed || figure.drawn.startsWith('crossed ') || isPutTwice(stage, figure, index)
     ? one
@@ -52,6 +54,8 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   const [first, second] = stage.parts.figures;
   if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && GROWS.test(figure.drawn)) || isSprinkled(first, figure))) return true; // prettier-ignore
   if (figure.count !== 2) return false;
+  if (index === 0 && second?.drawn === 'heart' && isCreature(first.drawn) && ['as', 'made of', 'with', 'beside'].includes(second.relation ?? '')) return true; // prettier-ignore
+  if (index === 0 && first.drawn === 'hand') return true;
   if (index === 0) return ['around', 'toward', 'holding'].includes(second?.relation ?? '') && !second.turned;
   if (index > 1) return false;
   return ['beside', 'with'].includes(relation) && !figure.modifiers.includes('crossed') && !isCreature(first.drawn);

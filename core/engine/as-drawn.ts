@@ -1,6 +1,7 @@
 /** A prompt's figures as they are drawn: where a phrase names more things than one picture has of them, or fewer. */
 import { isPlural, type PromptFigure } from '../prompt';
 import { isCreature, isShown } from './built';
+import { isPaired } from './pairings';
 import { FORMS, standingOf, type Stage } from './stage';
 
 type Figures = readonly PromptFigure[];
@@ -54,6 +55,23 @@ const RULES: readonly Rule[] = [
   ([first, second, third, ...rest]) =>
     third?.relation === 'made of' && third.to === 1 && third.drawn === 'smoke' && second.to === 0
       ? [first, { ...second, relation: 'over', turned: true }, ...rest]
+      : null,
+  // A crown of leaves is a wreath; antlers made of twigs are twigs where antlers are.
+  ([first, second, third, ...rest]) =>
+    third?.relation === 'made of' &&
+    third.to === 1 &&
+    second.to === 0 &&
+    second.drawn === 'crown' &&
+    /^(?:leaf|flower|laurel|ivy|olive|rose|daisy)$/.test(third.drawn)
+      ? [first, { ...second, word: 'wreath', drawn: 'wreath' }, ...rest]
+      : null,
+  ([first, second, third, ...rest]) =>
+    third?.relation === 'made of' &&
+    third.to === 1 &&
+    second.to === 0 &&
+    second.relation === 'with' &&
+    isPaired(second.word)
+      ? [first, { ...third, relation: 'as', turned: true, place: second.word, to: 0, count: 1 }, ...rest]
       : null,
   // A fish in a bowl is one thing to look at.
   ([first, second, third, ...rest]) =>

@@ -5,6 +5,8 @@ import { buildOf, builtDrawings, isCreature, isShown, joinedFigures, type Said }
 import { expressionOf, isRole, type Expression } from './creature';
 import { faceOn } from './faced';
 import { figureOf, mapFigure, outlineOf, turnedAt, type Figure } from './figure';
+import type { Drawing } from './drawing';
+import { MORE } from './figures-more';
 import { PEOPLE } from './figures-people';
 import type { Knobs } from './knobs';
 import { madeSymmetrical, symmetryOf } from './symmetry';
@@ -66,7 +68,9 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
   const isFish = Boolean(said.pose) && SCALED.test(name);
   const isAsked = !isFish && (said.isHead === true || (Boolean(said.pose) && isShown(said.pose!)) || Boolean(said.expression)); // prettier-ignore
   if (isAsked && built.length) return built;
-  const hand = Object.hasOwn(BY_HAND, name) ? [(): Figure => ({ ...figureOf(name, BY_HAND[name]((part) => knobs.spread(`${name}/${part}`))), ...facingOf(name) })] : []; // prettier-ignore
+  const byHand = (draw: (t: (part: string) => number) => Drawing): Drawn => () => ({ ...figureOf(name, draw((part) => knobs.spread(`${name}/${part}`))), ...facingOf(name) }); // prettier-ignore
+  const hand = Object.hasOwn(BY_HAND, name) ? [byHand(BY_HAND[name])] : [];
+  const more = Object.hasOwn(MORE, name) ? MORE[name].map(byHand) : [];
   // A sign of a sport says it better than somebody dressed for it.
   if (Object.hasOwn(PEOPLE, name)) return hand;
   // A face that looks at us is another view of the same animal.
@@ -85,7 +89,8 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
   if (said.isWhole && isRole(name) && built.length) return [...hand, ...built];
   const isFace = (draw: Drawn): boolean => FOUR_FOOTED.has(buildOf(name) ?? '') && symmetryOf(draw()) > 0.87;
   // What is drawn already is not built once more.
-  const seen = [...hand, ...drawn];
+  const [first, ...rest] = [...hand, ...drawn];
+  const seen = first ? [first, ...more, ...rest] : more;
   const own = said.isWhole && built.length ? seen.filter((draw) => !isFace(draw)) : seen;
   const all = [...own, ...built.slice(0, Math.max(own.length ? 1 : 0, ENOUGH - own.length))];
   // What is known by its face alone has that, or stands up to us.

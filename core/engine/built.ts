@@ -26,7 +26,7 @@ import {
   type Pose,
   type Stance,
 } from './creature';
-import { movedFigure, outlineOf, type Figure, type Part } from './figure';
+import { movedFigure, outlineOf, turnedAt, type Figure, type Part } from './figure';
 import type { Knobs } from './knobs';
 import { sizeOf } from '../path';
 
@@ -134,18 +134,22 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     if (NOT_ASIDE.has(name) && !expression && (pose === 'sitting' || pose === 'standing')) return [];
     const stance = stanceOf(said.pose ?? null);
     const isFourFooted = curledParts(kind, t) !== null;
+    // A bird that sits or flies is no figure with arms.
+    const isBird = ['songbird', 'raptor', 'fowl', 'wader', 'runner'].includes(kind.body?.build ?? '');
     const swims = kind.body?.build === 'fish' || kind.body?.build === 'whale';
     const more =
-      swims || isSeenAside(name)
+      swims || isBird || isSeenAside(name)
         ? []
         : pose === 'curled'
           ? [front('sitting', 'whole', 'sleepy')]
           : stance
             ? [front(stance, 'whole')]
             : [];
-    const isLying = pose === 'curled' && said.isWhole === true;
+    // Head first, wings up: a bird that dives.
+    const isDive = isBird && /^(?:div|swoop|plung|stoop|plummet)/.test(said.pose ?? '');
+    if (isDive) return side('flying').map((draw) => () => turnedAt(draw(), 0.85));
     const both = [...side(pose), ...(isFourFooted && pose !== 'sitting' && pose !== 'curled' ? side(pose, true) : [])];
-    return both.length || pose === 'curled' ? [...both, ...(isLying && both.length ? [] : more)] : [];
+    return both.length || pose === 'curled' ? [...both, ...(said.isWhole && both.length ? [] : more)] : [];
   }
   if (expression) return said.isWhole ? [front('standing', 'whole')] : [head(expression), front('standing', 'bust')];
   if (!isItself) return [];

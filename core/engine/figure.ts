@@ -13,7 +13,7 @@ import {
   union,
   type Area,
 } from '../path';
-import { boundsOf, massOf } from './area';
+import { boundsOf, box, massOf } from './area';
 import type { Drawing, Role } from './drawing';
 
 /** One part of a figure and the tone that it has. */
@@ -158,6 +158,14 @@ export const clipped = (figure: Figure, to: Area): Figure => mapFigure(figure, (
 
 /** The figure with an area taken out of it. */
 export const without = (figure: Figure, area: Area): Figure => mapFigure(figure, (a) => subtract(a, area));
+
+/** A figure without what is drawn over its largest piece and does not touch it, as steam is. */
+export function withoutSteam(figure: Figure): Figure {
+  const rings = outlineOf(figure).map((ring) => ({ at: boundsOf([ring]), size: Math.abs(sizeOf([ring])) }));
+  if (!rings.length) return figure;
+  const { at } = rings.reduce((p, q) => (q.size > p.size ? q : p));
+  return without(figure, box(-150, -150, 400, 150 + at.y - 0.2));
+}
 
 /** Whether a figure is half as long again as it is wide, however it lies. */
 export const isLong = (figure: Figure): boolean => (axisOf(silhouetteOf(figure))?.longer ?? 1) > 1.5;

@@ -137,10 +137,28 @@ export function lettermark(stage: Stage): Layer[] {
       ),
     ];
   };
+  /** The figure hanging by a thread from the arm of the letter. */
+  const hung = (): Layer[] => {
+    const letters = set(84, 70, 42);
+    const b = boundsOf(letters.flat());
+    const x = b.x + 0.86 * b.width;
+    const arm = boundsOf(intersect(union(...letters), box(x - 1, b.y - 1, 2, 0.5 * b.height)));
+    const from = arm.height > 0 ? arm.y + arm.height - 1 : b.y + 2;
+    const f = placed(figureIn, { cx: x, cy: 50, side: 26, fill: 0.9 });
+    const fb = boundsOf(outlineOf(f));
+    const down = movedFigure(f, [1, 0, 0, 1, x - (fb.x + fb.width / 2), b.y + 0.62 * b.height - fb.y]);
+    const inks = [palette.inks[1] ?? first, first];
+    return [
+      ...finished(stage, lettersFigure('letters', letters)),
+      ...form(stage, box(x - 0.6, from, 1.2, b.y + 0.64 * b.height - from), inks[0]),
+      ...clear(stage, down, ground, inks, 1.2),
+    ];
+  };
   /** The letters filled with many of the figure. */
   const made = (): Layer[] => filledWith(stage, union(...set(90, 84)), figureIn) ?? cutIn();
   const relation = parts.figures[0].relation;
-  return arrangement(stage, relation === 'made of' ? [made] : [cutIn, perched])();
+  const isHung = /^(?:hang|dangl|swing)/.test(parts.figures[0].pose ?? '');
+  return arrangement(stage, relation === 'made of' ? [made] : isHung ? [hung] : [cutIn, perched])();
 }
 
 /** A name set as a mark, with one thing done to it. */

@@ -1,13 +1,15 @@
 /** Arrangements of two of which one is over, under or out of the other: shelters, tunnels, what grows, what is thrown up. */
 import { boundsOf, box, disc, starArea } from './area';
-import { grown, intersect, sizeOf, stroked, union, type Area } from '../path';
+import { grown, intersect, sizeOf, stroked, subtract, union, type Area } from '../path';
 import { buildFigure } from './build';
-import { uprightFigure } from './built';
+import { builtDrawings, uprightFigure } from './built';
+import { dressFrom } from './creature';
 import { onField } from './field';
-import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
-import { layerOf } from './layer';
-import { swapped, type Pair } from './pairings';
+import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
+import { fitLayers, layerOf } from './layer';
+import { severalAsOne, swapped, type Pair } from './pairings';
 import { clear, finished, form } from './stage';
+import { symmetryOf } from './symmetry';
 
 /** A figure moved so that its foot is at a height and its middle at another. */
 function standing(figure: Figure, cx: number, foot: number): Figure {
@@ -197,12 +199,129 @@ export const asBody: Pair = (s, a, b) => {
 /** B rises from A in place of what is drawn rising there. */
 export const rising: Pair = (s, a, b) => {
   const cup = placed(a, { cx: 50, cy: 66, side: 66, fill: 0.85 });
-  // What is drawn over the largest piece of it, and does not touch it, is steam.
-  const rings = outlineOf(cup).map((ring) => ({ at: boundsOf([ring]), size: Math.abs(sizeOf([ring])) }));
-  const { at } = rings.reduce((p, q) => (q.size > p.size ? q : p));
-  const rest = without(cup, box(-50, -50, 200, 50 + at.y - 0.2));
+  const rest = withoutSteam(cup);
   const r = boundsOf(outlineOf(rest));
   const one = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 50, side: 36, fill: 0.9 });
-  const cx = at.x + at.width / 2;
-  return [...finished(s, rest), ...clear(s, standing(one, cx, r.y - 3), s.palette.groundHex, swapped(s), 0)];
+  return [
+    ...finished(s, rest),
+    ...clear(s, standing(one, r.x + r.width / 2, r.y - 3), s.palette.groundHex, swapped(s), 0),
+  ];
+};
+
+/** A, and B, which shines, smaller over it: over its middle where it is the same on both sides, else over where it looks. */
+export const underSky: Pair = (s, a, b) => {
+  const one = placed(a, { cx: 50, cy: 62, side: 72, fill: 0.8 });
+  const o = boundsOf(outlineOf(one));
+  const side = symmetryOf(one) > 0.87 ? 0 : (one.facing ?? 1);
+  const body = placed(b, { cx: 50 + 0.3 * side * o.width, cy: 20, side: 28, fill: 0.95 });
+  const q = boundsOf(outlineOf(body));
+  const top = topAt(one, Math.max(0, (q.x - o.x) / o.width), Math.min(1, (q.x + q.width - o.x) / o.width));
+  return [
+    ...finished(s, movedFigure(body, [1, 0, 0, 1, 0, Math.min(0, top - 4 - (q.y + q.height))]), s.palette.groundHex, swapped(s)),
+    ...finished(s, one),
+  ];
+}; // prettier-ignore
+
+/** A by night: light on a dark disc, B small and bright over it. */
+export const byNight: Pair = (s, a, b) => {
+  const [field] = s.palette.inks;
+  const inks = onField(s, field);
+  const night = disc(50, 50, 46, 200);
+  const layers = underSky({ ...s, palette: { ...s.palette, groundHex: field, inks } }, a, b);
+  return [...form(s, night, field), ...fitLayers(layers, 62)];
+};
+
+/** A on B, a twig that lies across under its feet. */
+export const perchedOn: Pair = (s, a, b) => {
+  const flat = isLong(b) ? turnedAt(upright(b), Math.PI / 2 - 0.08) : b;
+  const twig = placed(flat, { cx: 50, cy: 74, side: 88, fill: 1 });
+  const w = boundsOf(outlineOf(twig));
+  const bird = placed(a, { cx: 50, cy: 40, side: 60, fill: 0.85 });
+  const o = boundsOf(outlineOf(bird));
+  const column = boundsOf(intersect(outlineOf(twig), box(o.x + 0.4 * o.width, w.y - 1, 0.2 * o.width, w.height + 2)));
+  const top = column.height > 0 ? column.y : w.y + 0.4 * w.height;
+  return [
+    ...finished(s, twig, s.palette.groundHex, swapped(s)),
+    ...clear(s, standing(bird, o.x + o.width / 2, top + 3), s.palette.groundHex, s.palette.inks, 1.4),
+  ];
+};
+
+/** A in B, a window: on its sill, before its panes. */
+export const atWindow: Pair = (s, a) => {
+  const [first, second = first] = s.palette.inks;
+  const outer = union(disc(50, 36, 30, 120), box(20, 36, 60, 52));
+  const inner = grown(outer, -5);
+  const bars = union(box(48.6, 0, 2.8, 100), box(16, 44, 68, 2.8));
+  const one = standing(placed(a, { cx: 50, cy: 60, side: 44, fill: 0.85 }), 50, 86);
+  return [
+    ...form(s, union(subtract(outer, inner), intersect(bars, inner)), first).map((l) => ({ ...l, isFigure: true })),
+    ...clear(s, one, s.palette.groundHex, [second, first], 2.2),
+    ...form(s, box(13, 86, 74, 6), first).map((l) => ({ ...l, isFigure: true })),
+  ];
+};
+
+/** Two A face to face, B small between and over them. */
+export const pairWith: Pair = (s, a, b) => {
+  const two = placed(severalAsOne(a, 2, 'toward'), { cx: 50, cy: 58, side: 88, fill: 1 });
+  const t = boundsOf(outlineOf(two));
+  const small = placed(b, { cx: 50, cy: 50, side: 24, fill: 0.95 });
+  const q = boundsOf(outlineOf(small));
+  // Between their heads where it has room, else over them.
+  const gap = boundsOf(intersect(outlineOf(two), box(44, t.y - 1, 12, t.height + 2)));
+  const foot = Math.min(t.y + q.height * 0.55, gap.y - 3);
+  return [...finished(s, two), ...clear(s, standing(small, 50, foot), s.palette.groundHex, swapped(s), 1.6)];
+};
+
+/** A lies curled before the foot of B. */
+export const curledAbout: Pair = (s, a, b) => {
+  const low = builtDrawings(a.name, { pose: 'sleeping' }, s.knobs)[0]?.() ?? a;
+  const one = placed({ ...low, name: a.name }, { cx: 50, cy: 70, side: 84, fill: 1 });
+  const o = boundsOf(outlineOf(one));
+  const thing = placed(b, { cx: 50, cy: 40, side: 54, fill: 0.9 });
+  const top = topAt(one, 0.4, 0.6);
+  return [
+    ...finished(s, standing(thing, o.x + 0.5 * o.width, top + 0.3 * o.height), s.palette.groundHex, swapped(s)),
+    ...clear(s, one, s.palette.groundHex, s.palette.inks, 1.8),
+  ];
+};
+
+/** A boat of which nothing is left but the hull and a mast, B its sail. */
+export const asSail: Pair = (s, a, b) => {
+  const boat = placed(a, { cx: 50, cy: 62, side: 84, fill: 1 });
+  const w = boundsOf(outlineOf(boat));
+  const hull = clipped(boat, box(w.x - 1, w.y + 0.68 * w.height, w.width + 2, w.height));
+  const h = boundsOf(outlineOf(hull));
+  const cx = h.x + 0.5 * h.width;
+  const sail = placed(b, { cx, cy: 50, side: 56, fill: 1 });
+  const q = boundsOf(outlineOf(sail));
+  const inks = swapped(s);
+  return [
+    ...form(s, box(cx - 1.4, h.y - q.height - 9, 2.8, q.height + 12), s.palette.inks[0]),
+    ...clear(s, standing(sail, cx, h.y - 4), s.palette.groundHex, inks, 1.4),
+    ...clear(s, hull, s.palette.groundHex, s.palette.inks, 1.2),
+  ];
+};
+
+/** A throws B up, and looks to catch it. */
+export const tossed: Pair = (s, a, b) => {
+  const asked = s.parts.figures.find((f) => f.drawn === a.name);
+  const dress = dressFrom(`${s.parts.role ?? ''} ${a.name}`);
+  const who = uprightFigure(a.name, { knobs: s.knobs, stance: 'jumping', expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress, held: null, crop: 'whole' }); // prettier-ignore
+  const one = placed(who ?? a, { cx: 50, cy: 66, side: 66, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const thing = placed(b, { cx: 50, cy: 50, side: 30, fill: 0.9 });
+  return [...finished(s, one), ...clear(s, standing(thing, o.x + o.width / 2, o.y - 3), s.palette.groundHex, swapped(s), 1)]; // prettier-ignore
+};
+
+/** Two of A, open hands, with B between and over them. */
+export const twoHands: Pair = (s, a, b) => {
+  const hand = placed({ ...builtDrawings('holding hand', {}, s.knobs)[0](), name: a.name }, { cx: 66, cy: 74, side: 50, fill: 0.9 }); // prettier-ignore
+  const h = boundsOf(outlineOf(hand));
+  const right = movedFigure(hand, [1, 0, 0, 1, 50 - h.x - 1, 0]);
+  const both = { ...right, parts: [...movedFigure(right, [-1, 0, 0, 1, 100, 0]).parts, ...right.parts] };
+  const thing = placed(b, { cx: 50, cy: 40, side: 46, fill: 0.85 });
+  return [
+    ...finished(s, standing(thing, 50, h.y + 0.3 * h.height), s.palette.groundHex, swapped(s)),
+    ...clear(s, both, s.palette.groundHex, s.palette.inks, 1.2),
+  ];
 };

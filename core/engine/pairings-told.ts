@@ -2,7 +2,7 @@
 import { areaFrom, intersect, moved, parsePath, stroked, subtract, union, type Area } from '../path';
 import { boundsOf, box, disc } from './area';
 import { buildFigure } from './build';
-import { builtDrawings } from './built';
+import { builtDrawings, buildOf } from './built';
 import { type Stance } from './creature';
 import {
   isLong,
@@ -252,9 +252,14 @@ export const orbiting: Pair = (s, a, b) => {
   ];
 };
 
+const HANDED: ReadonlySet<string> = new Set(['ape', 'bear', 'cat', 'dog', 'rodent']);
+
 /** A hangs under B, which lies across. */
-export const hanging: Pair = (s, b, a) => {
-  const bar = placed(b, { cx: 50, cy: 22, side: 76, fill: 0.6 });
+export const hanging: Pair = (s, b, hung) => {
+  // Who has hands hangs by them; a bat hangs by its feet.
+  const hands = HANDED.has(buildOf(hung.name) ?? '') && hung.name !== 'sloth' ? uprightOf(s, hung, 'jumping') : null;
+  const a = hung.name === 'bat' ? turnedAt(hung, Math.PI) : (hands ?? hung);
+  const bar = placed(isLong(b) ? turnedAt(upright(b), Math.PI / 2 - 0.1) : b, { cx: 50, cy: 22, side: 80, fill: 0.9 });
   const beam = boundsOf(outlineOf(bar));
   const one = placed(a, { cx: 50, cy: 60, side: 58, fill: 0.9 });
   const o = boundsOf(outlineOf(one));

@@ -1,7 +1,7 @@
 /** Arrangements of two figures in one picture. */
 import { boundsOf, box } from './area';
 import { onField } from './field';
-import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
+import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, type Area } from '../path';
 import { builtDrawings, uprightFigure } from './built';
 import { dressFrom, type Stance } from './creature';
@@ -281,7 +281,12 @@ export const emerging =
   (s, a, b) => {
     // A hat that something comes out of lies on its crown.
     const open = /\b(?:hat|cap|helmet)$/.test(b.name) ? turnedAt(b, Math.PI) : b;
-    const front = placed(open, { cx: 50, cy: 72, side: sideB, fill: 0.85 });
+    const front = placed(/(?:cup|bowl|mug|pot)$/.test(b.name) ? withoutSteam(open) : open, {
+      cx: 50,
+      cy: 72,
+      side: sideB,
+      fill: 0.85,
+    });
     const fb = boundsOf(outlineOf(front));
     const back = placed(a, { cx: 50, cy: 40, side: sideA, fill: 0.9 });
     const ab = boundsOf(outlineOf(back));
@@ -390,6 +395,7 @@ const PARTS_AT: readonly [RegExp, number, number, number][] = [
   [/^(?:feet|foot|legs?|roots?|wheels?|base|bottom|stem|stand)$/, 0.5, 0.92, 0.4],
   [/^(?:back|shell|saddle|shoulders?)$/, 0.48, 0.3, 0.56],
   [/^neck$/, 0.5, 0.26, 0.46],
+  [/^(?:beam|light|ray)$/, 0.96, 0.2, 0.5],
   [/^(?:hands?|paws?|claws?|talons?|arms?|fingers?|wings?)$/, 0.86, 0.56, 0.36],
 ];
 
@@ -398,6 +404,7 @@ const PAIRS_AT: readonly [RegExp, readonly (readonly [number, number])[], number
   [/^wheels$/, [[0.21, 0.72], [0.79, 0.72]], 0.46],
   [/^(?:eyes|lenses|headlights)$/, [[0.3, 0.46], [0.7, 0.46]], 0.34],
   [/^(?:ears|horns|antlers)$/, [[0.2, 0.12], [0.8, 0.12]], 0.36],
+  [/^(?:claws|pincers)$/, [[0.14, 0.24], [0.86, 0.24]], 0.42],
   [/^(?:wings|sails|arms)$/, [[0.14, 0.4], [0.86, 0.4]], 0.5],
 ]; // prettier-ignore
 export const isPaired = (place: string | null): boolean => PAIRS_AT.some(([names]) => names.test(place ?? ''));

@@ -1,5 +1,5 @@
 /** Two figures in one picture, by how they stand to one another. */
-import { isPlural, type PromptFigure, type Relation } from '../prompt';
+import { isPlural, nounKind, type PromptFigure, type Relation } from '../prompt';
 import { buildOf, isCreature, isSeenAside } from './built';
 import {
   aboard,
@@ -42,11 +42,20 @@ import {
   asSun,
   growing,
   juggled,
+  atWindow,
+  curledAbout,
+  asSail,
   onBack,
+  tossed,
+  twoHands,
+  pairWith,
+  perchedOn,
   rising,
   sheltered,
   tipped,
   tunnelled,
+  underSky,
+  byNight,
 } from './pairings-shelter';
 import {
   crossedBehind,
@@ -136,10 +145,17 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
       if (/^(?:ripples|lake)$/.test(b)) return [stacked(66, 70)];
       if (SEEN_INTO.test(b)) return [insideOf];
       if (FRAMES.test(b)) return [framed];
+      if (b === 'window') return [atWindow];
       if (WIDE.test(b)) return [emerging(54, 86), emerging(60, 80), emerging(48, 90)];
-      return OPEN.test(b) ? [emerging(), emerging(74, 40), emerging(46, 70)] : [insideOf];
+      return OPEN.test(b) ? [emerging(), emerging(64, 54), emerging(46, 70)] : [insideOf];
     case 'on':
       if (b === 'crescent moon') return [cradled];
+      if (b === 'cloud') return [stacked(58, 76)];
+      if (
+        /^(?:twig|branch|perch|log)$/.test(b) ||
+        (LONG.test(b) && !/^(?:candle|flower|rose|tulip|ice cream|wheat|lightning)$/.test(b))
+      )
+        return [perchedOn];
       if (BOARDS.test(b) && isCreature(a)) return [aboard];
       return CELESTIAL.has(b) ? [behind, above] : [above];
     case 'riding':
@@ -165,12 +181,14 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
     case 'beside':
       if (CELESTIAL.has(b)) return [behind, beside, turnedPair(above)];
       if (CELESTIAL.has(a)) return [turnedPair(behind), above, turnedPair(beside)];
+      if (nounKind(b) === 'animal') return [sideBySide, turnedPair(sideBySide)];
       return LANDSCAPE.has(b) ? [behind, beside] : [sideBySide, beside, held, behind];
     case 'holding':
       return isCreature(a) ? [inHand('standing'), inHand('running'), inHand('sitting')] : [held, held, beside];
     case 'wearing':
       return isCreature(a) ? [dressed('bust'), dressed('whole'), dressed('whole', 'running')] : [onHead];
     case 'coming out of':
+      if (/^(?:open )?(?:book|books|page|map|letter|phone|smartphone|laptop)$/.test(b)) return [stacked(56, 58)];
       return [emerging(), emerging(72, 44)];
     case 'made of':
       return [madeOf];
@@ -216,7 +234,10 @@ const SHELTERS =
 export const GROWS = /^(?:flower|tulip|daisy|rose|leaf|leaves|plant|sprout|herb|sunflower|poppy|fern|mushroom|lily|lotus|tree|clover|cherry blossom|lavender|wheat)$/; // prettier-ignore
 /** What is small, and stands in a row as in heraldry. */
 const SPRINKLED = /^(?:star|heart|leaf|snowflake|drop|flower|diamond|acorn|clover|sparkle|sparkles|crown|bee|rose|coin|maple leaf)$/; // prettier-ignore
+const SHINING = /^(?:moon|sun|crescent moon|full moon|planet|rainbow|cloud|lightning)$/;
 const ON_BACK = /^(?:back|shell|saddle|hump)$/;
+const isFurred = (name: string): boolean =>
+  name !== 'dragon' && ['cat', 'dog', 'bear', 'rodent', 'hopper'].includes(buildOf(name) ?? '');
 const HUGGING = /^(?:hugging|cuddling|embracing|clutching|snuggling|squeezing|clasping)/;
 /** What a fist holds by its shaft. */
 const LONG = /^(?:paint brush|paintbrush|brush|pen|pencil|quill|feather|sword|dagger|hammer|axe|torch|wrench|spanner|key|fork|silverware fork|spoon|knife|carrot|flower|rose|tulip|wand|spear|microphone|umbrella|broom|candle|wheat|lightning|whisk|spatula|ladle|racquet|baseball bat|flag|arrow|chisel|screwdriver|shovel|spade|trowel|leek|ice cream|lollipop|fishing rod|trident|honey dipper|match|comb|toothbrush|scissors)$/; // prettier-ignore
@@ -278,7 +299,7 @@ export const isSprinkled = (first: PromptFigure, second: PromptFigure): boolean 
 /** What a phrase asks for beyond how two stand to one another; the first rule that has an answer gives it. */
 const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // Whatever is said of sun and land, the one is seen over the other.
-  (t) => CELESTIAL.has(t.b) && LANDSCAPE.has(t.a) && t.is(null, 'with', 'beside', 'on', 'under', 'in front of') && [risen, risen, behind],
+  (t) => CELESTIAL.has(t.b) && !(t.b === 'cloud' && t.is('on')) && LANDSCAPE.has(t.a) && t.is(null, 'with', 'beside', 'on', 'under', 'in front of') && [risen, risen, behind],
   (t) => LANDSCAPE.has(t.b) && CELESTIAL.has(t.a) && t.is(null, 'with', 'beside', 'over', 'behind') && [risen, risen, behind].map(turnedPair),
   // A head before crossed forks.
   (t) => isCrossed(t.second) && t.either('beside', 'with', 'behind', 'over', null) && [crossedBehind],
@@ -290,12 +311,15 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => !t.second.turned && VESSELS.test(t.a) && (/^pour/.test(t.said) || t.first.modifiers.includes('pouring')) && [poured],
   (t) => t.isTurned('as') && /^(?:shadow|silhouette)$/.test(t.place) && [shadowed],
   // Hands and arms.
-  (t) => HAND.test(t.a) && t.is(null, 'holding', 'toward', 'with') && [inHandOf(t.b)],
+  (t) => HAND.test(t.a) && t.first.count === 1 && t.is(null, 'holding', 'toward', 'with') && [inHandOf(t.b)],
   (t) => HAND.test(t.b) && t.isTurned('holding') && [turnedPair(inHandOf(t.a))],
   (t) => HAND.test(t.a) && t.isTurned('over') && [onHand],
   (t) => HAND.test(t.b) && t.is('inside', 'on') && [turnedPair(onHand)],
   (t) => /^juggl/.test(`${t.said} ${t.first.pose ?? ''}`.trim()) && t.is('holding', 'with') && [juggled],
+  (t) => isCreature(t.a) && /^(?:toss|flip|throw)/.test(`${t.said} ${t.first.pose ?? ''}`.trim()) && t.is('holding', 'with') && [tossed],
+  (t) => HAND.test(t.a) && t.first.count === 2 && t.is('holding', 'with', 'toward', 'around') && [twoHands],
   (t) => isCreature(t.a) && t.is('around') && HUGGING.test(t.said) && [hugged('standing'), hugged('sitting'), hugged('standing')],
+  (t) => isCreature(t.a) && t.is('around') && isFurred(t.a) && /^(?:curl|sleep|lying|asleep|snuggl)/.test(`${t.first.pose ?? ''} ${t.said}`.trim()) && [curledAbout],
   // What climbs goes round the other, whichever is named first; what flies goes round it at a distance.
   (t) => t.either('around') && WINDING.test(t.said) && [t.a, t.b].some((n) => TWINING.test(n)) && [TWINING.test(t.b) ? entwined : turnedPair(entwined)],
   (t) => SERPENTS.test(t.a) && !isCreature(t.b) && t.is('around') && [turnedPair(entwined)],
@@ -303,6 +327,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:hang|dangl|swing|suspend)/.test(t.first.pose ?? t.said) && t.is('coming out of', 'on', 'under', 'with') && [turnedPair(hanging)],
   (t) => MOUTHS.test(t.b) && t.is('coming out of') && [outOfMouth],
   (t) => /^(?:mountain|hill|cliff|rock|mountains)$/.test(t.b) && t.is('coming out of') && [tunnelled],
+  // What shines is over who is under it, and behind.
+  (t) => SHINING.test(t.b) && !CELESTIAL.has(t.a) && !LANDSCAPE.has(t.a) && (t.is('under', 'with', 'beside') || t.isTurned('over')) && [behind, underSky, byNight, underSky],
   // What gives shelter is over the other, and large; what grows out of something stands up from it.
   (t) => SHELTERS.test(t.b) && t.is('under', 'beside') && !CELESTIAL.has(t.a) && t.second.relation === 'under' && [sheltered],
   (t) => GROWS.test(t.b) && t.isTurned('coming out of') && [turnedPair(growing)],
@@ -314,6 +340,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // Two that make one thing stand face to face; two at something have it between them.
   (t) => t.second.count === 2 && t.is('made of') && [joined],
   (t) => t.first.count === 2 && t.is('toward', 'holding') && [turnedPair(flanked)],
+  (t) => t.first.count === 2 && isCreature(t.a) && t.b === 'heart' && t.is('as', 'made of', 'with', 'beside') && [pairWith],
   // Who has no hands, or none that one sees.
   (t) => isSeenAside(t.a) && t.is('wearing') && [onHead],
   (t) => isRaptor(t.a) && t.isCarried() && [inClaws, atMouth],
@@ -338,6 +365,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // What stands for a part: a mane is all round a head.
   (t) => /^(?:mane|ruff|petals|rays|spikes|halo)$/.test(t.place) && t.isTurned('as') && [wreathed],
   (t) => /^(?:leaves|leaf|petals|fruit|fruits|scales|feathers|spots|bricks)$/.test(t.place) && t.isTurned('as') && [madeOf],
+  (t) => /^sails?$/.test(t.place) && /boat|ship/.test(t.a) && t.isTurned('as') && [asSail],
   (t) => /^(?:tip|bristles|point|nib|flame)$/.test(t.place) && t.isTurned('as') && [tipped],
   (t) => /^(?:body|belly)$/.test(t.place) && !isCreature(t.a) && t.isTurned('as') && [asBody],
   (t) => /^(?:steam|foam|froth|smoke)$/.test(t.place) && t.isTurned('as') && [rising],

@@ -5,13 +5,16 @@ import { boundsOf, box, disc } from './area';
 import { buildFigure, drawingCount } from './build';
 import { BUILT_NAMES } from './creature';
 import { compose, stageFor, type SceneRequest } from './compose';
-import { outlineOf, placed } from './figure';
+import { builtDrawings } from './built';
+import { figureOf, outlineOf, placed } from './figure';
+import { MORE } from './figures-more';
 import { PEOPLE } from './figures-people';
 import { castOf, isScene, landIn } from './grounds';
 import { knobsFrom } from './knobs';
 import type { Layer } from './layer';
 import { waysFor } from './pairs';
 import { understand } from './request';
+import { isThing } from './things';
 import { scene } from './scene';
 import { schemeFor } from './schemes';
 import { intersect, sizeOf, subtract, union } from '../path';
@@ -207,6 +210,112 @@ describe('what is over, under and out of another', () => {
     const layers = arranged('a paintbrush whose tip is a flame', 'paintbrush', 'flame');
     const all = around(layers);
     expect(all.height).toBeGreaterThan(2 * all.width);
+  });
+});
+
+describe('more of what two do', () => {
+  const gapsOf = (layers: readonly Layer[], prompt: string): number[] => layers.flatMap((l, i) => (l.fill === stageOf(prompt).palette.groundHex && !l.isFigure ? [i] : [])); // prettier-ignore
+  const parted = (prompt: string, a: string, b: string) => {
+    const layers = arranged(prompt, a, b);
+    const at = gapsOf(layers, prompt).at(-1)!;
+    return { back: around(layers.slice(0, at)), front: around(layers.slice(at + 1)), all: around(layers), layers };
+  };
+
+  it('lies a twig across under the feet of who is on it', () => {
+    const { back, front } = parted('an owl perched on a branch', 'owl', 'twig');
+    expect(back.width).toBeGreaterThan(1.3 * back.height);
+    expect(front.y + front.height).toBeGreaterThan(back.y);
+    expect(front.y + front.height).toBeLessThan(back.y + back.height);
+  });
+
+  it('stands a candle on the sill of a window, within its frame', () => {
+    const prompt = 'a candle in a window';
+    const { layers } = parted(prompt, 'candle', 'window');
+    const frame = boundsOf(layers[0].area);
+    const candle = around(layers.slice(2, -1));
+    expect(candle.x).toBeGreaterThan(frame.x);
+    expect(candle.x + candle.width).toBeLessThan(frame.x + frame.width);
+    expect(Math.abs(candle.y + candle.height - boundsOf(layers.at(-1)!.area).y)).toBeLessThan(2);
+  });
+
+  it('sets a castle on a cloud, and a moon over a bear', () => {
+    const castle = parted('a castle on a cloud', 'castle', 'cloud');
+    expect(castle.front.y).toBeLessThan(castle.back.y);
+    const stage = stageOf('a bear under the moon', 1);
+    const [first, second] = stage.parts.figures;
+    const ways = waysFor(first, second);
+    const over = ways[1](stage, build('bear'), build('moon'));
+    const moon = boundsOf(over.filter((l) => l.isFigure)[0].area);
+    expect(moon.y + moon.height / 2).toBeLessThan(around(over).y + 0.3 * around(over).height);
+    const [night] = ways[2](stage, build('bear'), build('moon'));
+    expect(boundsOf(night.area).width).toBeGreaterThan(88);
+  });
+
+  it('makes a sail of a book over the hull alone', () => {
+    const { back, all, layers } = parted('a boat whose sail is a book', 'sailboat', 'book');
+    expect(back.y).toBeLessThan(all.y + 1);
+    const hull = around(layers.slice(-2));
+    expect(hull.height).toBeLessThan(0.5 * all.height);
+  });
+
+  it('holds with both hands what two hands hold, mirrored', () => {
+    const prompt = 'two hands holding a seedling';
+    const { front, all } = parted(prompt, 'hand', 'sprout');
+    expect(Math.abs(front.x + front.width / 2 - 50)).toBeLessThan(1);
+    expect(front.width).toBeGreaterThan(0.9 * all.width);
+  });
+
+  it('lets two swans that form a heart have it between them, two and no more', () => {
+    const layers = compose(requestOf('two swans forming a heart', 0, 0)).layers.filter((l) => l.isFigure);
+    const b = around(layers);
+    expect(b.width / b.height).toBeLessThan(3);
+  });
+
+  it('gives a crab scissors at both sides for claws', () => {
+    const prompt = 'a crab with scissors for claws';
+    const layers = compose(requestOf(prompt, 0, 0)).layers;
+    const gaps = gapsOf(layers, prompt).map((i) => boundsOf(layers[i].area));
+    expect(gaps).toHaveLength(2);
+    expect(Math.abs(gaps[0].y - gaps[1].y)).toBeLessThan(2);
+    expect(Math.abs(gaps[0].x - gaps[1].x)).toBeGreaterThan(25);
+  });
+
+  it('puts the twigs that antlers are made of where antlers are', () => {
+    const layers = compose(requestOf('a deer with antlers made of branches', 0, 0)).layers;
+    const gaps = gapsOf(layers, 'a deer with antlers made of branches').map((i) => boundsOf(layers[i].area));
+    expect(gaps).toHaveLength(2);
+    expect(Math.max(...gaps.map((g) => g.y))).toBeLessThan(around(layers).y + 0.4 * around(layers).height);
+  });
+
+  it('turns a bird that dives head down', () => {
+    const knobs = knobsFrom([{ seed: 3, drift: 1 }]);
+    const [flying, diving] = ['flying', 'diving'].map((pose) => outlineOf(builtDrawings('hawk', { pose }, knobs)[0]()));
+    const [f, d] = [boundsOf(flying), boundsOf(diving)];
+    expect(d.height / d.width).not.toBeCloseTo(f.height / f.width, 1);
+    expect(builtDrawings('hawk', { pose: 'flying' }, knobs)).toHaveLength(1);
+  });
+});
+
+describe('more drawings', () => {
+  it('are of things there are, each with an outline of its own', () => {
+    for (const [name, draws] of Object.entries(MORE)) {
+      expect(isThing(name), name).toBe(true);
+      const knobs = knobsFrom([{ seed: 3, drift: 1 }]);
+      expect(drawingCount(name, {}, knobs), name).toBeGreaterThan(draws.length);
+      for (const draw of draws) {
+        const b = boundsOf(
+          outlineOf(
+            figureOf(
+              name,
+              draw(() => 0),
+            ),
+          ),
+        );
+        expect(b.x, name).toBeGreaterThan(-5);
+        expect(b.x + b.width, name).toBeLessThan(105);
+        expect(Math.max(b.width, b.height), name).toBeGreaterThan(84);
+      }
+    }
   });
 });
 

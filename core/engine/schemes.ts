@@ -101,6 +101,8 @@ const BLACK =
 const PEOPLE =
   /^(?:man|woman|girl|boy|child|baby|person|mermaid|angel|elf|fairy|genie|grandmother|grandfather|mother|father|lady|hand|face)$/;
 const NEUTRAL = SCHEMES.slice(-3);
+/** For what is white: the lightest of each is nearly that. */
+const WHITE: readonly (readonly [string, string, string])[] = [['#1B3557', '#B9CFE0', '#6C9AC9'], ['#22404F', '#BFD6D8', '#5F9DA8'], ['#2D2A4A', '#C3C6DE', '#8A8FC0']]; // prettier-ignore
 const NIGHT = /moon|star|night|planet|comet|telescope/;
 
 /** The hues that a thing has by nature, in degrees from and to; null where it can be of any. */
@@ -146,6 +148,7 @@ export function schemeFor(
     const from = own.length ? own : all;
     return from[Math.floor(k.steady('palette/scheme') * from.length)];
   } // prettier-ignore
+  if (name !== null && PALE.test(name)) return WHITE[Math.floor(k.steady('palette/scheme') * WHITE.length)];
   if (name !== null && BLACK.test(name)) return NEUTRAL[Math.floor(k.steady('palette/scheme') * NEUTRAL.length)];
   // Nobody's skin is green: of people the lighter ink is warm.
   if (name !== null && (isRole(name) || PEOPLE.test(name))) {

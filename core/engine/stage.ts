@@ -112,7 +112,7 @@ function isSeenWhole({ parts: { figures } }: Stage, index: number): boolean {
   if (isScene(figures)) return true;
   const asked = figures[index];
   if (index > 0 && asked.turned && BODILY.includes(asked.relation)) return true;
-  return figures.some((f) => f.to === index && ((!f.turned && f.place === null && BODILY.includes(f.relation)) || /^(?:back|shell|saddle|hump)$/.test(f.place ?? ''))); // prettier-ignore
+  return figures.some((f) => f.to === index && ((!f.turned && f.place === null && (BODILY.includes(f.relation) || /^(?:hang|swing|dangl|climb)/.test(f.said ?? ''))) || /^(?:back|shell|saddle|hump)$/.test(f.place ?? ''))); // prettier-ignore
 }
 
 /** Builds the figure of a prompt's word; of an animal or somebody its head alone, where that is wanted. */

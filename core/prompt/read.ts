@@ -48,6 +48,13 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   const counted = readColourCount(reading);
   const grid = readGrid(reading);
   const shape = readShape(reading);
+  // "Line icon": before the kind takes its word.
+  let isLine = false;
+  reading.take(
+    /\bline(?:[- ]art)?(?= (?:icon|logo|mark|symbol|emblem|style|drawing)s?\b)/,
+    'finish',
+    () => (isLine = true),
+  );
   const named = readKind(reading);
   const { finish: finishNamed, flat, thing } = readFinish(reading, lexicon);
   let finish = finishNamed;
@@ -73,7 +80,7 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
     figures,
     kind,
     role: found.role,
-    finish: finish ?? LINES.find(([m]) => manner.includes(m))?.[1] ?? null,
+    finish: finish ?? (isLine ? 'outline' : null) ?? LINES.find(([m]) => manner.includes(m))?.[1] ?? null,
     detail: detail.value,
     colours,
     colourCount,

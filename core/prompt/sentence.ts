@@ -29,6 +29,9 @@ const FEEDS = /^(?:drinking|sipping|eating|feeding|pecking|grazing|nibbling|pick
 /** What belongs to what it rises from. */
 const RISING = /^(?:steam|smoke|foam|froth|flames?|fire|exhaust|light)$/;
 
+/** What one is in, or at, while doing it. */
+const ACTIONS: Readonly<Record<string, string>> = { flight: 'flying', motion: 'running', gallop: 'galloping', stride: 'running' }; // prettier-ignore
+
 /** From where something is seen. */
 const SEEN_FROM = /^(?:side|front|back|behind|above|below|top|afar|rear)$/;
 
@@ -245,6 +248,13 @@ export class Sentence extends Cursor {
       return true;
     }
     this.inTrade = false;
+    // "In flight", "at full gallop": what one does.
+    const doing = this.word(after) === 'full' || this.word(after) === 'mid' ? after + 1 : after;
+    const action = /^(?:in|at)$/.test(said) ? ACTIONS[this.word(doing)] : undefined;
+    if (action && this.cast.latest && this.cast.isLive(this.cast.last!)) {
+      this.cast.latest.pose ??= action;
+      return this.step('pose', doing + 1 - this.i);
+    }
     // "From the side": how it is seen.
     const view = this.word(after) === 'the' ? after + 1 : after;
     if (

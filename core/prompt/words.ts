@@ -144,7 +144,7 @@ export const KIND_WORDS: readonly [RegExp, Kind][] = [
   [/\b(?:wordmark|word mark|logotype)\b/, 'wordmark'],
   [/\b(?:combination(?: mark| logo)?|lockup|logo and name|mark and name)\b/, 'combination'],
   [
-    /\b(?:emblem|(?<!(?:wearing|with|holding|sheriff|police|star) (?:an? )?)badge|roundel|seal of|crest(?= (?:of|for|with)\b|\s*(?:[,;.|]|$))|coat of arms)\b|(?<=[,|]\s*)shield(?=\s*(?:[,|.]|$))|(?<=(?:^|[,|])\s*(?:an? )?)(?:round |wax )?(?:seal|stamp)(?=\s*(?:[,|.]|$)|(?: for| reading| saying| with the words?)\b)|(?<=^(?:an? )?)stamp(?= (?:of|with)\b)/,
+    /\b(?:emblem|(?<!(?:wearing|with|holding|sheriff|police|star) (?:an? )?)badge|roundel|seal of|crest(?= (?:of|for|with)\b|\s*(?:[,;.|]|$))|coat of arms)\b|(?<=[,|]\s*)shield(?=\s*(?:[,|.]|$))|(?<=(?:^|[,|])\s*(?:an? )?)(?:round |wax )?(?:seal|stamp)(?=\s*(?:[,|.:]|$)|(?: for| reading| saying| with the words?)\b)|(?<=^(?:an? )?)stamp(?= (?:of|with)\b)/,
     'emblem',
   ],
   [/\babstract(?: mark| logo)?\b/, 'abstract'],
@@ -176,7 +176,7 @@ export const SHAPE_WORDS: readonly [RegExp, Shape][] = [
 
 /** Words for colours that are words for things as well. */
 export const ALSO_THINGS = new Set(
-  'coffee chestnut chocolate olive salmon peach apricot coral lemon lime tangerine orange plum rose lavender moss mint sage juniper spruce brick sky sand lilac paper wine ash rust mustard cream forest copper gold silver slate amber jade emerald blush midnight charcoal'.split(
+  'coffee chestnut chocolate olive salmon peach apricot coral violet lemon lime tangerine orange plum rose lavender moss mint sage juniper spruce brick sky sand lilac paper wine ash rust mustard cream forest copper gold silver slate amber jade emerald blush midnight charcoal'.split(
     ' ',
   ),
 );

@@ -203,6 +203,7 @@ const LIKE: Readonly<Record<string, string>> = Object.fromEntries(
       ['bison', 'yak musk_ox'],
       ['goat', 'ibex chamois mountain_goat billy_goat'],
       ['sheep', 'lamb'],
+      ['mouse', 'mole vole shrew'],
       ['deer', 'fawn doe roe gazelle antelope'],
       ['stag', 'reindeer elk buck caribou'],
       ['horse', 'pony foal stallion mare'],

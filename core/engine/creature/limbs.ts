@@ -1,5 +1,5 @@
 /** Tails, ears, horns and wings as seen from the side. */
-import { grown, intersect, moved, turnAbout, union, type Area } from '../../path';
+import { areaFrom, grown, intersect, moved, parsePath, turnAbout, union, type Area } from '../../path';
 import { box, disc } from '../area';
 import type { Ears, Horns, Tail } from './kinds';
 import { blob, filleted, oval, taper, type Joint, type Spread } from './pieces'; // prettier-ignore
@@ -121,6 +121,17 @@ export function hornArea(form: Horns, [x, y]: readonly number[], r: number): { a
       return { isLight: true, area: run([0, -6, 2.1], [5, -11, 1.8], [4, -18, 0.7]) };
   }
 } // prettier-ignore
+
+/** A bird's wing, its root at (0, 0), spread up and back: one sweep in front, round feathers along what trails, and the coverts on it. */
+export function featheredWing(size: number, deg: number): { area: Area; inner: Area } {
+  const [area, inner] = [
+    'M-1 2C8 -10 9 -30 -4 -49C-10 -47 -15 -42 -16 -36C-21 -35 -25 -30 -25 -24C-29 -22 -31 -17 -30 -12C-33 -8 -32 -2 -28 2C-18 7 -7 6 -1 2Z',
+    'M0 -1C6 -11 6 -24 0 -35C-6 -28 -11 -17 -13 -7C-9 -2 -4 0 0 -1Z',
+  ].map((data) => areaFrom(parsePath(data)));
+  const turn = turnAbout([0, 0], (deg * Math.PI) / 180);
+  const scale = [size, 0, 0, size, 0, 0] as const;
+  return { area: moved(moved(area, scale), turn), inner: moved(moved(inner, scale), turn) };
+}
 
 /** A wing, its root at (0, 0), spread up and back: a leading edge that bends, and feathers along what trails. */
 export function wingArea(size: number, deg: number): { area: Area; inner: Area } {

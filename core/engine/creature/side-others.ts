@@ -4,7 +4,7 @@ import { disc } from '../area';
 import type { Part } from '../figure';
 import type { Kind } from './kinds';
 import { ACCENT, blob, bone, COAT, DARK, downFrom, filleted, FUR, LIGHT, limb, line, oval, piece, taper, type Joint, type Spread } from './pieces'; // prettier-ignore
-import { at, wingArea } from './limbs';
+import { at, featheredWing } from './limbs';
 import type { Pose } from './side';
 
 type P = readonly [number, number];
@@ -31,7 +31,9 @@ export function fowlParts(kind: Kind, pose: Pose, t: Spread): Part[] {
   const tailTip: P = [vent[0] - tailLength * Math.cos(a - (tail === 'bushy' || tail === 'brush' ? 0.9 : 0)), vent[1] + tailLength * Math.sin(a - (tail === 'bushy' || tail === 'brush' ? 0.9 : 0))];
   const tailed = tail === 'bushy'
     ? union(...[-0.5, 0, 0.5].map((d) => taper(at(vent, 5), at([vent[0] - 10 * Math.cos(a - 1 + d), vent[1] + 10 * Math.sin(a - 1 + d)], 4.6), at([vent[0] - 19 * Math.cos(a - 1.1 + d * 1.5), vent[1] + 19 * Math.sin(a - 1.1 + d * 1.5)], 1.6))))
-    : bone(at(vent, bodyR * 0.5), at(tailTip, build === 'penguin' ? 1.4 : 3));
+    : flies && build !== 'penguin'
+      ? union(...[-0.2, 0, 0.2].map((d) => taper(at(vent, bodyR * 0.42), at([vent[0] - 0.6 * tailLength * Math.cos(a + d), vent[1] + 0.6 * tailLength * Math.sin(a + d)], 3.6), at([vent[0] - 1.15 * tailLength * Math.cos(a + d), vent[1] + 1.15 * tailLength * Math.sin(a + d)], 2.4))))
+      : bone(at(vent, bodyR * 0.5), at(tailTip, build === 'penguin' ? 1.4 : 3));
   const barrel = union(bone(at(breast, bodyR), at(vent, bodyR * 0.62)));
   const neckArea = taper(at(breast, bodyR * 0.8), at(bend, neckR), at(head, headR * 0.9));
   const body = filleted(union(barrel, neckArea, disc(head[0], head[1], headR, 56), tailed), 2.6);
@@ -59,7 +61,7 @@ export function fowlParts(kind: Kind, pose: Pose, t: Spread): Part[] {
   else if (pose === 'standing') soles.push(piece(ACCENT, union(footed(hip[0] - 3, hip[1], tall ? 6 : 0, tall ? -5 : 0), footed(hip[0] + 4, hip[1] + 0.6, tall ? 8 : 4, tall ? -2 : 4))));
   else if (flies) soles.push(piece(ACCENT, tall ? union(limb(at(vent, 1.4), at(downFrom(vent, legLength * 0.8, -84 - tilt), 1.3))) : []));
   // Wings.
-  const wing = wingArea(flies ? 1 + 0.1 * t('wings') : 1, pose === 'leaping' ? -26 : 10);
+  const wing = featheredWing(0.94 + 0.1 * t('wings'), pose === 'leaping' ? -26 : 10);
   const folded = build === 'penguin'
     ? moved(taper(at([0, -3], 5), at([-2, 9], 4.4), at([-6, 19], 1.6)), [1, 0, 0, 1, breast[0] - 3, breast[1] + 1])
     : moved(blob([7, -4], [-4, -8], [-16, -3], [-25, 7], [-12, 7], [1, 6]), turnAbout([0, 0], -a)).map((ring) => ring.map((v, i) => v * (bodyR / 14) + (i % 2 ? breast[1] + 1 : breast[0] - 2)));
