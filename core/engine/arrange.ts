@@ -8,7 +8,7 @@ import { isCreature, isSeenAside } from './built';
 import { onField, recoloured } from './field';
 import { outlineOf, placed, type Figure } from './figure';
 import { fitLayers, scaled, type Layer } from './layer';
-import { inHand, isPaired, severalAsOne, swapped } from './pairings';
+import { inHand, isPaired, severalAsOne, sideBySide, swapped } from './pairings';
 import { GROWS, isSprinkled, waysFor } from './pairs';
 import { isScene } from './grounds';
 import { scene } from './scene';
@@ -135,7 +135,9 @@ function figuresOf(stage: Stage): Layer[] {
       ),
     ];
   }
-  const ways = waysFor(first, second);
+  // What stands on a tray with another stands beside it.
+  const isServed = third?.relation === 'on' && !third.turned && ['beside', 'with'].includes(second.relation ?? '');
+  const ways = isServed ? [sideBySide] : waysFor(first, second);
   // With leeway enough, all of them, one after the other.
   const way = stage.ideas >= IDEAS ? ways[stage.idea % ways.length] : arrangement(stage, ways);
   const layers = fitLayers(way(stage, a, b), third ? 80 : 86);

@@ -97,9 +97,20 @@ const RULES: readonly Rule[] = [
   },
   // Of what is on a tray, that is held.
   ([first, second, third, ...rest]) =>
-    third?.relation === 'inside' && third.turned && third.to === 1 && second.to === 0 && SERVED_ON.test(second.drawn)
-      ? [first, { ...third, relation: second.relation, turned: false, to: 0, count: 1 }, ...rest]
-      : null,
+    third?.relation === 'inside' &&
+    third.turned &&
+    third.to === 1 &&
+    second.to === 0 &&
+    second.drawn === 'basket' &&
+    /^(?:bicycle|hot air balloon|scooter|moped)$/.test(first.drawn)
+      ? [first, { ...third, relation: 'as', turned: true, place: 'basket', to: 0 }, ...rest]
+      : third?.relation === 'inside' &&
+          third.turned &&
+          third.to === 1 &&
+          second.to === 0 &&
+          SERVED_ON.test(second.drawn)
+        ? [first, { ...third, relation: second.relation, turned: false, to: 0, count: 1 }, ...rest]
+        : null,
   // The bird that steam forms is where the steam would be; the book that a beam forms beside its lamp.
   ([first, second, third, ...rest]) => {
     if (third?.relation !== 'as' || third.to !== 1) return null;

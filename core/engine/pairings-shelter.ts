@@ -68,7 +68,7 @@ export const tunnelled: Pair = (s, a, b) => {
 
 /** Three of A grow out of the top of B, on stems, the middle one highest. */
 export const growing: Pair = (s, a, b) => {
-  const pot = placed(b, { cx: 50, cy: 72, side: 58, fill: 0.85 });
+  const pot = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 72, side: 58, fill: 0.85 });
   const p = boundsOf(outlineOf(pot));
   const cx = p.x + p.width / 2;
   const one = placed(upright(a), { cx: 50, cy: 50, side: 30, fill: 0.9 });
@@ -323,5 +323,33 @@ export const twoHands: Pair = (s, a, b) => {
   return [
     ...finished(s, standing(thing, 50, h.y + 0.3 * h.height), s.palette.groundHex, swapped(s)),
     ...clear(s, both, s.palette.groundHex, s.palette.inks, 1.2),
+  ];
+};
+
+/** A leans, and B falls from its spout, three of it, the lower the larger. */
+export const pouringOut: Pair = (s, a, b) => {
+  const side = a.facing ?? 1;
+  const pot = placed(turnedAt(withoutSteam(a), side * 0.5), { cx: 50 - side * 14, cy: 34, side: 62, fill: 0.9 });
+  const p = boundsOf(outlineOf(pot));
+  const x = side > 0 ? p.x + p.width : p.x;
+  const end = boundsOf(intersect(outlineOf(pot), box(side > 0 ? x - 4 : x - 1, p.y, 5, p.height)));
+  const drops = [10, 13, 17].map((size, i) => placed(b, { cx: x + side * (2 + 2.5 * i), cy: end.y + 12 + 17 * i, side: size, fill: 0.95 })); // prettier-ignore
+  return [...finished(s, pot), ...drops.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))];
+};
+
+/** A behind B, half of it seen at its side. */
+export const peeksFrom: Pair = (s, a, b) => {
+  const trunk = placed(b, { cx: 40, cy: 46, side: 78, fill: 0.8 });
+  const t = boundsOf(outlineOf(trunk));
+  // It looks out on the side where it is seen.
+  const out = a.facing === -1 ? movedFigure(a, [-1, 0, 0, 1, 100, 0]) : a;
+  const one = placed(out, { cx: 50, cy: 50, side: 56, fill: 0.85 });
+  const o = boundsOf(outlineOf(one));
+  // Where the other is narrow at its foot, so much of it is hidden, and no more.
+  const low = boundsOf(intersect(outlineOf(trunk), box(t.x - 1, t.y + 0.7 * t.height, t.width + 2, 0.3 * t.height)));
+  const edge = low.width > 0 ? low.x + low.width : t.x + t.width;
+  return [
+    ...finished(s, standing(one, edge + 0.16 * o.width, t.y + t.height), s.palette.groundHex, s.palette.inks),
+    ...clear(s, trunk, s.palette.groundHex, swapped(s), 1.8),
   ];
 };

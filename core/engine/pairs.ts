@@ -49,7 +49,9 @@ import {
   tossed,
   twoHands,
   pairWith,
+  peeksFrom,
   perchedOn,
+  pouringOut,
   rising,
   sheltered,
   tipped,
@@ -308,6 +310,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // What water does.
   (t) => (/^(?:reflect|mirror)/.test(t.said) || (t.either('inside') && t.first.modifiers.some((m) => /^(?:reflected|mirrored)$/.test(m)))) && [reflected],
   (t) => !t.second.turned && t.first.pose === 'watering' && [watered],
+  (t) => /^(?:smoke|steam)$/.test(t.b) && /^(?:teapot|kettle|cup|mug|bowl|pot|coffee pot|moka pot|coffee cup|pan)$/.test(t.a) && t.is('with', 'beside', null) && [rising],
+  (t) => VESSELS.test(t.a) && /^pour/.test(t.said) && (t.is('holding', 'toward') || t.isTurned('coming out of')) && !VESSELS.test(t.b) && !OPEN.test(t.b) && [pouringOut],
   (t) => !t.second.turned && VESSELS.test(t.a) && (/^pour/.test(t.said) || t.first.modifiers.includes('pouring')) && [poured],
   (t) => t.isTurned('as') && /^(?:shadow|silhouette)$/.test(t.place) && [shadowed],
   // Hands and arms.
@@ -331,7 +335,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => SHINING.test(t.b) && !CELESTIAL.has(t.a) && !LANDSCAPE.has(t.a) && (t.is('under', 'with', 'beside') || t.isTurned('over')) && [behind, underSky, byNight, underSky],
   // What gives shelter is over the other, and large; what grows out of something stands up from it.
   (t) => SHELTERS.test(t.b) && t.is('under', 'beside') && !CELESTIAL.has(t.a) && t.second.relation === 'under' && [sheltered],
-  (t) => GROWS.test(t.b) && t.isTurned('coming out of') && [turnedPair(growing)],
+  (t) => GROWS.test(t.b) && (t.isTurned('coming out of') || (/^(?:grow|sprout|bloom)/.test(`${t.said} ${t.first.pose ?? ''}`.trim()) && t.is('holding', 'with', 'toward', 'coming out of', 'made of'))) && [turnedPair(growing)],
   (t) => GROWS.test(t.a) && t.is('coming out of') && [growing],
   // Small things of which there are some stand in an arc over what they are with.
   (t) => isSprinkled(t.first, t.second) && [arched(t.second.count)],
@@ -341,6 +345,10 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.second.count === 2 && t.is('made of') && [joined],
   (t) => t.first.count === 2 && t.is('toward', 'holding') && [turnedPair(flanked)],
   (t) => t.first.count === 2 && isCreature(t.a) && t.b === 'heart' && t.is('as', 'made of', 'with', 'beside') && [pairWith],
+  // A crown over a head is on it.
+  (t) => isHeadgear(t.a) && isCreature(t.b) && t.is('over', 'on') && [turnedPair(onHead)],
+  // What is too large for a hand or a mouth is on a back.
+  (t) => isCreature(t.a) && t.isCarried() && (LANDSCAPE.has(t.b) || /^(?:house|village|tree|boat|ship|cabin|barn|lighthouse|church|tower)$/.test(t.b)) && [onBack],
   // Who has no hands, or none that one sees.
   (t) => isSeenAside(t.a) && t.is('wearing') && [onHead],
   (t) => isRaptor(t.a) && t.isCarried() && [inClaws, atMouth],
@@ -375,6 +383,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.isTurned('around') && [wreathed],
   (t) => t.first.count === 2 && t.either('around') && [turnedPair(flanked)],
   // What is full of many shows them through.
+  (t) => /^(?:lantern|cage|birdcage|bird cage|window)$/.test(t.a) && t.isTurned('inside') && [embraced],
+  (t) => /^(?:lantern|cage|birdcage|bird cage)$/.test(t.b) && t.is('inside') && [turnedPair(embraced)],
+  (t) => isCreature(t.a) && t.is('behind') && !LANDSCAPE.has(t.b) && [peeksFrom],
   (t) => SEEN_INTO.test(t.a) && t.isTurned('inside') && [isMany(t.second) ? madeOf : turnedPair(insideOf)],
   // What lies on a roof lies flat.
   (t) => /^(?:roof|top)$/.test(t.place) && t.isTurned('on') && [onRoof],

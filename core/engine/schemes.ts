@@ -97,7 +97,7 @@ const HUES = new Map(NATURAL.flatMap(([names, from, to]) => names.split(' ').map
 const PALE = /^(?:polar|arctic|snowy|snow|ice)\b/i;
 /** What is black and white by nature. */
 const BLACK =
-  /^(?:panda|zebra|penguin|badger|skunk|orca|magpie|puffin|crow|raven|stork|piano|football|dice|chess\b.*)$/;
+  /^(?:panda|zebra|penguin|badger|skunk|orca|panther|magpie|puffin|crow|raven|stork|piano|football|dice|chess\b.*)$/;
 const PEOPLE =
   /^(?:man|woman|girl|boy|child|baby|person|mermaid|angel|elf|fairy|genie|grandmother|grandfather|mother|father|lady|hand|face)$/;
 const NEUTRAL = SCHEMES.slice(-3);

@@ -10,6 +10,9 @@ import { clear, finished, type Stage } from './stage';
 /** What lies at the foot of what it goes with. */
 const LOW = /^(?:wave|water|sea|river|grass|field|hills?|beach|snow|sand|desert|road|bridge|flowers?)$/;
 
+/** What is as broad as all that stands on it. */
+const FLAT = /^(?:tray|table|shelf|board|cutting board|plate|raft|boat|book|cloud|cart|bench)$/;
+
 /** How much of a corner's box is covered. */
 const inkAt = (area: Area, corner: Area): number => sizeOf(intersect(area, corner)) / Math.max(1, sizeOf(corner));
 
@@ -40,7 +43,12 @@ export function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, fi
   const side = 0.4 * Math.max(b.width, b.height);
   const isUp = (asked.relation === 'over' && asked.turned) || (asked.relation === 'under' && !asked.turned) || /^(?:star|stars|cloud|crown|halo|rainbow|lightning|umbrella|parachute)$/.test(asked.drawn); // prettier-ignore
   const isDown = (asked.relation === 'over' && !asked.turned) || (asked.relation === 'under' && asked.turned) || (['on', 'riding'].includes(asked.relation ?? '') && !asked.turned); // prettier-ignore
-  const third = placed(figure, { cx: mid, cy: 50, side: isDown ? 1.5 * side : side, fill: 0.9 });
+  const third = placed(figure, {
+    cx: mid,
+    cy: 50,
+    side: isDown ? (FLAT.test(asked.drawn) ? 1.15 * b.width : 1.5 * side) : side,
+    fill: 0.9,
+  });
   const t = boundsOf(outlineOf(third));
   const at = (x: number, y: number): Figure => movedFigure(third, [1, 0, 0, 1, x - t.x, y - t.y]);
   if (isDown) return put(at(mid - t.width / 2, b.y + b.height - 1.5));
