@@ -182,3 +182,17 @@ export function upright(figure: Figure): Figure {
   if (!axis || axis.longer <= 1.5) return figure;
   return turnedAt(figure, (axis.angleRad > 0 ? Math.PI / 2 : -Math.PI / 2) - axis.angleRad);
 }
+
+/** A figure moved so that its foot is at a height and its middle at another. */
+export function standing(figure: Figure, cx: number, foot: number): Figure {
+  const b = boundsOf(outlineOf(figure));
+  return movedFigure(figure, [1, 0, 0, 1, cx - (b.x + b.width / 2), foot - (b.y + b.height)]);
+}
+
+/** How high the outline of a figure reaches between two shares of its width; its top where nothing is there. */
+export function topAt(figure: Figure, from: number, to: number): number {
+  const all = outlineOf(figure);
+  const b = boundsOf(all);
+  const column = boundsOf(intersect(all, box(b.x + from * b.width, b.y - 1, (to - from) * b.width, b.height + 2)));
+  return column.height > 0 ? column.y : b.y;
+}

@@ -35,30 +35,9 @@ import {
   type Pair,
 } from './pairings';
 import { madeOf } from './packed';
-import {
-  arched,
-  asBody,
-  asMoon,
-  asSun,
-  growing,
-  juggled,
-  atWindow,
-  curledAbout,
-  asSail,
-  onBack,
-  tossed,
-  twoHands,
-  pairWith,
-  peeksFrom,
-  perchedOn,
-  pouringOut,
-  rising,
-  sheltered,
-  tipped,
-  tunnelled,
-  underSky,
-  byNight,
-} from './pairings-shelter';
+import { growing, atWindow, curledAbout, onBack, peeksFrom, perchedOn, sheltered, tunnelled } from './pairings-places';
+import { asBody, asMoon, asSun, asSail, rising, tipped } from './pairings-parts';
+import { arched, juggled, tossed, twoHands, pairWith, pouringOut, underSky, byNight } from './pairings-aloft';
 import {
   crossedBehind,
   entwined,

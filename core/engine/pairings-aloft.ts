@@ -1,0 +1,109 @@
+/** Arrangements in which something is over the other, thrown up, shining, held up by two, or falls from it. */
+import { boundsOf, box, disc } from './area';
+import { intersect } from '../path';
+import { builtDrawings, uprightFigure } from './built';
+import { dressFrom } from './creature';
+import { onField } from './field';
+import { movedFigure, outlineOf, placed, standing, topAt, turnedAt, withoutSteam } from './figure';
+import { fitLayers } from './layer';
+import { severalAsOne, swapped, type Pair } from './pairings';
+import { clear, finished, form } from './stage';
+import { symmetryOf } from './symmetry';
+
+/** A throws B up: several of it in an arc over its raised arms. */
+export const juggled: Pair = (s, a, b) => {
+  const asked = s.parts.figures.find((f) => f.drawn === a.name);
+  const who = uprightFigure(a.name, { knobs: s.knobs, stance: 'jumping', expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress: {}, held: null, crop: 'whole' }); // prettier-ignore
+  const one = placed(who ?? a, { cx: 50, cy: 64, side: 62, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const [cx, cy] = [o.x + o.width / 2, o.y + 0.42 * o.height];
+  const r = Math.max(o.width * 0.62, 0.42 * o.height + 13);
+  const balls = [-1.05, -0.36, 0.36, 1.05].map((t) => placed(b, { cx: cx + r * Math.sin(t), cy: cy - r * Math.cos(t), side: 17, fill: 0.95 })); // prettier-ignore
+  return [...finished(s, one), ...balls.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1.2))];
+};
+
+/** A throws B up, and looks to catch it. */
+export const tossed: Pair = (s, a, b) => {
+  const asked = s.parts.figures.find((f) => f.drawn === a.name);
+  const dress = dressFrom(`${s.parts.role ?? ''} ${a.name}`);
+  const who = uprightFigure(a.name, { knobs: s.knobs, stance: 'jumping', expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress, held: null, crop: 'whole' }); // prettier-ignore
+  const one = placed(who ?? a, { cx: 50, cy: 66, side: 66, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const thing = placed(b, { cx: 50, cy: 50, side: 30, fill: 0.9 });
+  return [...finished(s, one), ...clear(s, standing(thing, o.x + o.width / 2, o.y - 3), s.palette.groundHex, swapped(s), 1)]; // prettier-ignore
+};
+
+/** Several B in an arc over A. */
+export const arched =
+  (count: number): Pair =>
+  (s, a, b) => {
+    const one = placed(a, { cx: 50, cy: 58, side: 66, fill: 0.85 });
+    const o = boundsOf(outlineOf(one));
+    const [cx, r] = [o.x + o.width / 2, Math.max(0.5 * o.width, 20) + 12];
+    const n = Math.max(2, Math.min(7, count));
+    const step = Math.min(0.5, 1.9 / n);
+    const spots = Array.from({ length: n }, (_, i) => (i - (n - 1) / 2) * step);
+    // As low as it can be without touching.
+    const cy = o.y - 9 + r;
+    const small = spots.map((t) => placed(b, { cx: cx + r * Math.sin(t), cy: cy - r * Math.cos(t), side: n > 4 ? 12 : 15, fill: 1 })); // prettier-ignore
+    return [...finished(s, one), ...small.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))];
+  };
+
+/** A, and B, which shines, smaller over it: over its middle where it is the same on both sides, else over where it looks. */
+export const underSky: Pair = (s, a, b) => {
+  const one = placed(a, { cx: 50, cy: 62, side: 72, fill: 0.8 });
+  const o = boundsOf(outlineOf(one));
+  const side = symmetryOf(one) > 0.87 ? 0 : (one.facing ?? 1);
+  const body = placed(b, { cx: 50 + 0.3 * side * o.width, cy: 20, side: 28, fill: 0.95 });
+  const q = boundsOf(outlineOf(body));
+  const top = topAt(one, Math.max(0, (q.x - o.x) / o.width), Math.min(1, (q.x + q.width - o.x) / o.width));
+  return [
+    ...finished(s, movedFigure(body, [1, 0, 0, 1, 0, Math.min(0, top - 4 - (q.y + q.height))]), s.palette.groundHex, swapped(s)),
+    ...finished(s, one),
+  ];
+}; // prettier-ignore
+
+/** A by night: light on a dark disc, B small and bright over it. */
+export const byNight: Pair = (s, a, b) => {
+  const [field] = s.palette.inks;
+  const inks = onField(s, field);
+  const night = disc(50, 50, 46, 200);
+  const layers = underSky({ ...s, palette: { ...s.palette, groundHex: field, inks } }, a, b);
+  return [...form(s, night, field), ...fitLayers(layers, 62)];
+};
+
+/** Two A face to face, B small between and over them. */
+export const pairWith: Pair = (s, a, b) => {
+  const two = placed(severalAsOne(a, 2, 'toward'), { cx: 50, cy: 58, side: 88, fill: 1 });
+  const t = boundsOf(outlineOf(two));
+  const small = placed(b, { cx: 50, cy: 50, side: 24, fill: 0.95 });
+  const q = boundsOf(outlineOf(small));
+  // Between their heads where it has room, else over them.
+  const gap = boundsOf(intersect(outlineOf(two), box(44, t.y - 1, 12, t.height + 2)));
+  const foot = Math.min(t.y + q.height * 0.55, gap.y - 3);
+  return [...finished(s, two), ...clear(s, standing(small, 50, foot), s.palette.groundHex, swapped(s), 1.6)];
+};
+
+/** Two of A, open hands, with B between and over them. */
+export const twoHands: Pair = (s, a, b) => {
+  const hand = placed({ ...builtDrawings('holding hand', {}, s.knobs)[0](), name: a.name }, { cx: 66, cy: 74, side: 50, fill: 0.9 }); // prettier-ignore
+  const h = boundsOf(outlineOf(hand));
+  const right = movedFigure(hand, [1, 0, 0, 1, 50 - h.x - 1, 0]);
+  const both = { ...right, parts: [...movedFigure(right, [-1, 0, 0, 1, 100, 0]).parts, ...right.parts] };
+  const thing = placed(b, { cx: 50, cy: 40, side: 46, fill: 0.85 });
+  return [
+    ...finished(s, standing(thing, 50, h.y + 0.3 * h.height), s.palette.groundHex, swapped(s)),
+    ...clear(s, both, s.palette.groundHex, s.palette.inks, 1.2),
+  ];
+};
+
+/** A leans, and B falls from its spout, three of it, the lower the larger. */
+export const pouringOut: Pair = (s, a, b) => {
+  const side = a.facing ?? 1;
+  const pot = placed(turnedAt(withoutSteam(a), side * 0.5), { cx: 50 - side * 14, cy: 34, side: 62, fill: 0.9 });
+  const p = boundsOf(outlineOf(pot));
+  const x = side > 0 ? p.x + p.width : p.x;
+  const end = boundsOf(intersect(outlineOf(pot), box(side > 0 ? x - 4 : x - 1, p.y, 5, p.height)));
+  const drops = [10, 13, 17].map((size, i) => placed(b, { cx: x + side * (2 + 2.5 * i), cy: end.y + 12 + 17 * i, side: size, fill: 0.95 })); // prettier-ignore
+  return [...finished(s, pot), ...drops.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))];
+};

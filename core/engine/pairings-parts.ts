@@ -1,0 +1,104 @@
+/** Arrangements in which one stands for a part of the other, or for something else altogether: a tip, a body, a sail, steam, the moon. */
+import { boundsOf, box, disc, starArea } from './area';
+import { grown, intersect, sizeOf, stroked, union } from '../path';
+import { onField } from './field';
+import {
+  clipped,
+  isLong,
+  outlineOf,
+  placed,
+  silhouetteOf,
+  standing,
+  turnedAt,
+  upright,
+  without,
+  withoutSteam,
+} from './figure';
+import { layerOf } from './layer';
+import { swapped, type Pair } from './pairings';
+import { clear, finished, form } from './stage';
+
+/** What a brush or a pen does its work with is drawn at its foot. */
+const DOWNWARD = /brush|pen|pencil|quill|broom|crayon|marker/;
+
+/** B in place of the tip of A, which stands up. */
+export const tipped: Pair = (s, a, b) => {
+  const up = isLong(a) ? upright(a) : a;
+  const tool = placed(DOWNWARD.test(a.name) ? turnedAt(up, Math.PI) : up, { cx: 50, cy: 60, side: 78, fill: 1 });
+  const t = boundsOf(outlineOf(tool));
+  const cut = clipped(tool, box(t.x - 1, t.y + 0.2 * t.height, t.width + 2, t.height));
+  const neck = boundsOf(intersect(outlineOf(cut), box(t.x - 1, t.y + 0.2 * t.height, t.width + 2, 3)));
+  const cx = neck.width > 0 ? neck.x + neck.width / 2 : t.x + t.width / 2;
+  const one = placed(upright(b), { cx, cy: 50, side: 40, fill: 0.9 });
+  return [
+    ...finished(s, cut),
+    ...clear(s, standing(one, cx, t.y + 0.25 * t.height), s.palette.groundHex, swapped(s), 1.4),
+  ];
+};
+
+/** B over the middle of A, large, following how A lies: its body is B. */
+export const asBody: Pair = (s, a, b) => {
+  const whole = placed(a, { cx: 50, cy: 50, side: 92, fill: 1 });
+  const hull = silhouetteOf(whole);
+  const w = boundsOf(hull);
+  // The body is the half of it that weighs more.
+  const halves = [box(w.x, w.y, w.width / 2, w.height), box(w.x + w.width / 2, w.y, w.width / 2, w.height), box(w.x, w.y, w.width, w.height / 2), box(w.x, w.y + w.height / 2, w.width, w.height / 2)]; // prettier-ignore
+  const tall = w.height > 0.8 * w.width;
+  const body = (tall ? halves.slice(2) : halves.slice(0, 2)).map((h) => intersect(hull, h)).sort((p, q) => sizeOf(q) - sizeOf(p))[0]; // prettier-ignore
+  const c = boundsOf(body);
+  const one = placed(b, { cx: c.x + c.width / 2, cy: c.y + c.height / 2, side: 1.08 * Math.max(c.width, c.height), fill: 1 });
+  return [
+    ...finished(s, without(whole, grown(union(silhouetteOf(one), intersect(hull, box(c.x - 2, c.y + (tall ? 0.2 * c.height : 0), c.width + 4, c.height))), 1.4))),
+    ...clear(s, one, s.palette.groundHex, swapped(s), 0),
+  ];
+}; // prettier-ignore
+
+/** A boat of which nothing is left but the hull and a mast, B its sail. */
+export const asSail: Pair = (s, a, b) => {
+  const boat = placed(a, { cx: 50, cy: 62, side: 84, fill: 1 });
+  const w = boundsOf(outlineOf(boat));
+  const hull = clipped(boat, box(w.x - 1, w.y + 0.68 * w.height, w.width + 2, w.height));
+  const h = boundsOf(outlineOf(hull));
+  const cx = h.x + 0.5 * h.width;
+  const sail = placed(b, { cx, cy: 50, side: 56, fill: 1 });
+  const q = boundsOf(outlineOf(sail));
+  const inks = swapped(s);
+  return [
+    ...form(s, box(cx - 1.4, h.y - q.height - 9, 2.8, q.height + 12), s.palette.inks[0]),
+    ...clear(s, standing(sail, cx, h.y - 4), s.palette.groundHex, inks, 1.4),
+    ...clear(s, hull, s.palette.groundHex, s.palette.inks, 1.2),
+  ];
+};
+
+/** B rises from A in place of what is drawn rising there. */
+export const rising: Pair = (s, a, b) => {
+  const cup = placed(a, { cx: 50, cy: 66, side: 66, fill: 0.85 });
+  const rest = withoutSteam(cup);
+  const r = boundsOf(outlineOf(rest));
+  const one = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 50, side: 36, fill: 0.9 });
+  return [
+    ...finished(s, rest),
+    ...clear(s, standing(one, r.x + r.width / 2, r.y - 3), s.palette.groundHex, swapped(s), 0),
+  ];
+};
+
+/** A in the place of the moon, in a night of its own; of the sun, with rays about it. */
+export const asMoon: Pair = (s, a) => {
+  const [field] = s.palette.inks;
+  const inks = onField(s, field);
+  const night = disc(50, 50, 45, 200);
+  const stars = [[22, 34, 4.4], [74, 24, 3.4], [80, 60, 2.8], [30, 74, 2.8]] as const; // prettier-ignore
+  return [
+    ...form(s, night, field),
+    ...finished(s, placed(a, { cx: 50, cy: 51, side: 58, fill: 0.95 }), field, inks),
+    layerOf(union(...stars.map(([x, y, r]) => starArea(x, y, 4, r, 0.36 * r))), inks[0]),
+  ];
+};
+export const asSun: Pair = (s, a) => {
+  const one = placed(a, { cx: 50, cy: 50, side: 52, fill: 0.95 });
+  const rays = Array.from({ length: 12 }, (_, i) => {
+    const t = (2 * Math.PI * i) / 12;
+    return [50 + 35 * Math.cos(t), 50 + 35 * Math.sin(t), 50 + (i % 2 ? 40 : 45) * Math.cos(t), 50 + (i % 2 ? 40 : 45) * Math.sin(t)]; // prettier-ignore
+  });
+  return [...form(s, stroked(rays, 3.4, false), swapped(s)[0]), ...finished(s, one)];
+};

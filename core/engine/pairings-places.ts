@@ -1,0 +1,154 @@
+/** Arrangements in which one has its place in, on, under or behind the other: shelters, tunnels, windows, branches, backs. */
+import { boundsOf, box, disc } from './area';
+import { grown, intersect, stroked, subtract, union, type Area } from '../path';
+import { buildFigure } from './build';
+import { builtDrawings } from './built';
+import { clipped, isLong, movedFigure, outlineOf, placed, standing, topAt, turnedAt, upright, without } from './figure';
+import { swapped, type Pair } from './pairings';
+import { clear, finished, form } from './stage';
+
+/** A stands under B, which spreads over it: beside its stem, where it has one. */
+export const sheltered: Pair = (s, a, b) => {
+  // An umbrella is open, as its first drawings are.
+  const open = b.name === 'umbrella' ? buildFigure(b.name, { ...s, idea: s.idea % 2 ? 2 : 0, pose: null, expression: null, modifiers: [] }) : b; // prettier-ignore
+  const roof = placed(upright(open), { cx: 50, cy: 46, side: 90, fill: 1 });
+  const r = boundsOf(outlineOf(roof));
+  // Where the roof is as slim as a stem there is room beside it.
+  const low = boundsOf(intersect(outlineOf(roof), box(r.x - 1, r.y + 0.62 * r.height, r.width + 2, 0.2 * r.height)));
+  const isStem = low.width < 0.45 * r.width;
+  const one = placed(a, { cx: 50, cy: 50, side: isStem ? 50 : 46, fill: 0.85 });
+  const at = isStem ? r.x + 0.72 * r.width : 50;
+  return [
+    ...finished(s, roof, s.palette.groundHex, swapped(s)),
+    ...clear(s, standing(one, at, r.y + r.height + (isStem ? 1 : 3)), s.palette.groundHex, s.palette.inks, 2),
+  ];
+};
+
+/** A comes forward out of a tunnel in B, an arch as high as what is in it. */
+export const tunnelled: Pair = (s, a, b) => {
+  const land = placed(b, { cx: 50, cy: 48, side: 92, fill: 1 });
+  const l = boundsOf(outlineOf(land));
+  const foot = l.y + l.height;
+  const cx = l.x + l.width / 2;
+  const high = 0.46 * l.height;
+  const half = Math.min(0.26 * l.width, 0.62 * high);
+  const arch = union(disc(cx, foot - high + half, half, 80), box(cx - half, foot - high + half, 2 * half, high - half));
+  const one = placed(a, { cx, cy: 50, side: 2.5 * half, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  // What is seen from the side comes out to its side, half of it still within.
+  const isLow = o.width > 1.25 * o.height;
+  const out = standing(isLow ? placed(a, { cx, cy: 50, side: 3.6 * half, fill: 1 }) : one, isLow ? cx + (a.facing ?? 1) * half : cx, foot + (isLow ? -1 : 5)); // prettier-ignore
+  const cut = isLow ? clipped(out, union(arch, box((a.facing ?? 1) > 0 ? cx : cx - 200, -100, 200, 300))) : out;
+  const [dark] = s.palette.inks;
+  const inner = grown(arch, -1.2);
+  return [
+    ...finished(s, without(land, arch), s.palette.groundHex, swapped(s)),
+    ...form(s, inner, dark).map((x) => ({ ...x, isFigure: true })),
+    ...clear(s, cut, s.palette.groundHex, s.palette.inks, 1.6),
+  ];
+};
+
+/** Three of A grow out of the top of B, on stems, the middle one highest. */
+export const growing: Pair = (s, a, b) => {
+  const pot = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 72, side: 58, fill: 0.85 });
+  const p = boundsOf(outlineOf(pot));
+  const cx = p.x + p.width / 2;
+  const one = placed(upright(a), { cx: 50, cy: 50, side: 30, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const hasStem = o.height > 1.3 * o.width;
+  const spots = [[-0.3, 0.9, -0.34], [0.3, 0.9, 0.34], [0, 1.25, 0]] as const; // prettier-ignore
+  const stems: Area[] = [];
+  const heads = spots.map(([dx, k, lean]) => {
+    const x = cx + dx * Math.min(p.width, 54);
+    const foot = topAt(pot, 0.5 + 0.6 * dx - 0.06, 0.5 + 0.6 * dx + 0.06) + 3;
+    const [tipX, tipY] = [x + 26 * Math.sin(lean) * k, foot - (hasStem ? 6 : 21 * k)];
+    stems.push(stroked([[cx + 0.6 * dx * p.width, foot + 3, x, foot - 6, tipX, tipY]], 2.4, false));
+    return standing(turnedAt(one, lean), tipX, tipY + (hasStem ? 6 : 0.3 * o.height));
+  });
+  const inks = swapped(s);
+  const [green] = s.palette.inks;
+  return [
+    ...form(s, union(...stems), green).map((l) => ({ ...l, isFigure: true })),
+    ...heads.flatMap((h) => clear(s, h, s.palette.groundHex, inks, 1.2)),
+    ...clear(s, pot, s.palette.groundHex, s.palette.inks, 1.6),
+  ];
+};
+
+/** B set down on the back of A: where it is flattest in the middle, as low as that is. */
+export const onBack: Pair = (s, a, b) => {
+  const low = placed(a, { cx: 50, cy: 66, side: 82, fill: 0.95 });
+  const all = outlineOf(low);
+  const l = boundsOf(all);
+  const one = placed(b, { cx: 50, cy: 50, side: 40, fill: 0.85 });
+  const o = boundsOf(outlineOf(one));
+  const half = 0.3 * o.width;
+  // The span of the back that is nearest to level under its foot, and near the middle.
+  const spans = Array.from({ length: 13 }, (_, i) => l.x + l.width * (0.26 + 0.04 * i)).map((x) => {
+    const tops = [-1, 0, 1].map((k) => boundsOf(intersect(all, box(x + k * half - 1, l.y - 1, 2, l.height + 2)))).map((c) => (c.height > 0 ? c.y : l.y + l.height)); // prettier-ignore
+    return { x, top: Math.max(...tops), cost: Math.max(...tops) - Math.min(...tops) + 0.1 * Math.abs(x - (l.x + l.width / 2)) + 0.3 * (Math.max(...tops) - l.y) }; // prettier-ignore
+  });
+  const best = spans.reduce((p, q) => (q.cost < p.cost ? q : p));
+  return [
+    ...clear(s, standing(one, best.x, best.top + 2), s.palette.groundHex, swapped(s), 0),
+    ...clear(s, low, s.palette.groundHex, s.palette.inks, 1.6),
+  ];
+};
+
+/** A on B, a twig that lies across under its feet. */
+export const perchedOn: Pair = (s, a, b) => {
+  const flat = isLong(b) ? turnedAt(upright(b), Math.PI / 2 - 0.08) : b;
+  const twig = placed(flat, { cx: 50, cy: 74, side: 88, fill: 1 });
+  const w = boundsOf(outlineOf(twig));
+  const bird = placed(a, { cx: 50, cy: 40, side: 60, fill: 0.85 });
+  const o = boundsOf(outlineOf(bird));
+  const column = boundsOf(intersect(outlineOf(twig), box(o.x + 0.4 * o.width, w.y - 1, 0.2 * o.width, w.height + 2)));
+  const top = column.height > 0 ? column.y : w.y + 0.4 * w.height;
+  return [
+    ...finished(s, twig, s.palette.groundHex, swapped(s)),
+    ...clear(s, standing(bird, o.x + o.width / 2, top + 3), s.palette.groundHex, s.palette.inks, 1.4),
+  ];
+};
+
+/** A in B, a window: on its sill, before its panes. */
+export const atWindow: Pair = (s, a) => {
+  const [first, second = first] = s.palette.inks;
+  const outer = union(disc(50, 36, 30, 120), box(20, 36, 60, 52));
+  const inner = grown(outer, -5);
+  const bars = union(box(48.6, 0, 2.8, 100), box(16, 44, 68, 2.8));
+  const one = standing(placed(a, { cx: 50, cy: 60, side: 44, fill: 0.85 }), 50, 86);
+  return [
+    ...form(s, union(subtract(outer, inner), intersect(bars, inner)), first).map((l) => ({ ...l, isFigure: true })),
+    ...clear(s, one, s.palette.groundHex, [second, first], 2.2),
+    ...form(s, box(13, 86, 74, 6), first).map((l) => ({ ...l, isFigure: true })),
+  ];
+};
+
+/** A lies curled before the foot of B. */
+export const curledAbout: Pair = (s, a, b) => {
+  const low = builtDrawings(a.name, { pose: 'sleeping' }, s.knobs)[0]?.() ?? a;
+  const one = placed({ ...low, name: a.name }, { cx: 50, cy: 70, side: 84, fill: 1 });
+  const o = boundsOf(outlineOf(one));
+  const thing = placed(b, { cx: 50, cy: 40, side: 54, fill: 0.9 });
+  const top = topAt(one, 0.4, 0.6);
+  return [
+    ...finished(s, standing(thing, o.x + 0.5 * o.width, top + 0.3 * o.height), s.palette.groundHex, swapped(s)),
+    ...clear(s, one, s.palette.groundHex, s.palette.inks, 1.8),
+  ];
+};
+
+/** A behind B, half of it seen at its side. */
+export const peeksFrom: Pair = (s, a, b) => {
+  const trunk = placed(b, { cx: 40, cy: 46, side: 78, fill: 0.8 });
+  const t = boundsOf(outlineOf(trunk));
+  // It looks out on the side where it is seen.
+  const out = a.facing === -1 ? movedFigure(a, [-1, 0, 0, 1, 100, 0]) : a;
+  const one = placed(out, { cx: 50, cy: 50, side: 56, fill: 0.85 });
+  const o = boundsOf(outlineOf(one));
+  // Where the other is narrow at its foot, so much of it is hidden, and no more.
+  const low = boundsOf(intersect(outlineOf(trunk), box(t.x - 1, t.y + 0.7 * t.height, t.width + 2, 0.3 * t.height)));
+  const edge = low.width > 0 ? low.x + low.width : t.x + t.width;
+  return [
+    ...finished(s, standing(one, edge + 0.16 * o.width, t.y + t.height), s.palette.groundHex, s.palette.inks),
+    ...clear(s, trunk, s.palette.groundHex, swapped(s), 1.8),
+  ];
+};
