@@ -9,6 +9,7 @@ import { onField, recoloured } from './field';
 import { outlineOf, placed, type Figure } from './figure';
 import { fitLayers, scaled, type Layer } from './layer';
 import { inHand, isPaired, severalAsOne, sideBySide, swapped } from './pairings';
+import { asMoon } from './pairings-parts';
 import { GROWS, isSprinkled, waysFor } from './pairs';
 import { isScene } from './grounds';
 import { scene } from './scene';
@@ -52,7 +53,7 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   const relation = figure.relation ?? '';
   if (relation === 'made of' || relation === 'between') return true;
   const [first, second] = stage.parts.figures;
-  if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && GROWS.test(figure.drawn)) || isSprinkled(first, figure))) return true; // prettier-ignore
+  if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && (figure.turned || GROWS.test(figure.drawn))) || isSprinkled(first, figure))) return true; // prettier-ignore
   if (figure.count !== 2) return false;
   if (index === 0 && second?.drawn === 'heart' && isCreature(first.drawn) && ['as', 'made of', 'with', 'beside'].includes(second.relation ?? '')) return true; // prettier-ignore
   if (index === 0 && first.drawn === 'hand') return true;
@@ -103,6 +104,10 @@ function figuresOf(stage: Stage): Layer[] {
     second?.relation === 'wearing' && stage.idea % 2 === 0 && !isCreature(first.drawn) && isThing(`${first.drawn} face`)
       ? { ...first, drawn: `${first.drawn} face` }
       : first;
+  // By night it stands in a night of its own.
+  const isNight = /night|midnight|moonlight|starlight/.test(stage.parts.settings.join(' '));
+  if (!second && isNight && first.count === 1 && !stage.given && !stage.parts.shape && !stage.isHeld)
+    return asMoon(stage, figureFor(stage, head, 0), figureFor(stage, head, 0));
   if (!second)
     return first.count > 1 &&
       !first.drawn.startsWith('crossed ') &&
@@ -112,7 +117,7 @@ function figuresOf(stage: Stage): Layer[] {
       ? standingOf(first.modifiers) === 'stacked' && rows === null
         ? fitLayers(finished(stage, severalAsOne(placed(figureFor(stage, head, 0), WHOLE), first.count, 'stacked')), 88)
         : first.count === 2 && rows === null
-          ? twoAlike(stage, figureFor(stage, head, 0), first.modifiers)
+          ? twoAlike(stage, figureFor(stage, head, 0), [...first.modifiers, first.pose ?? ''])
           : several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
       : oneFigure(stage, head);
   // Who wears one thing and holds another is dressed, and has it in the hand.

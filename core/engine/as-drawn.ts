@@ -32,6 +32,7 @@ const TOGETHER: readonly (readonly [string, string, string])[] = [
 /** What every drawing has that it is said to have. */
 const HAS: readonly (readonly [RegExp, RegExp])[] = [
   [/^nest with eggs$/, /^egg$/],
+  [/^pancakes$/, /^(?:butter|syrup|maple syrup)$/],
   [/^weathervane$/, /^(?:rooster|chicken)$/],
 ];
 // In a pose, or with a face, another figure is built, which has it not.
@@ -138,6 +139,7 @@ const isForm = (name: string): name is keyof typeof FORMS => Object.hasOwn(FORMS
 function aloneAs(figure: PromptFigure, at: number): PromptFigure {
   const { drawn, count } = figure;
   if (drawn === 'mountains' && count === 3) return { ...figure, count: 1 };
+  if (drawn === 'pancakes') return { ...figure, count: 1 };
   if (/^books?$/.test(drawn) && standingOf(figure.modifiers) === 'stacked') return { ...figure, drawn: 'stack of books', count: 1 }; // prettier-ignore
   const isSome = at > 0 && count === 1 && figure.relation !== 'made of' && SMALL.test(drawn) && isPlural(figure.word);
   return isSome ? { ...figure, count: 3 } : figure;

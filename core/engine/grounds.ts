@@ -7,7 +7,7 @@ export type Ground = 'field' | 'hills' | 'water' | 'river' | 'road' | 'dunes' | 
 const GROUNDS: readonly (readonly [RegExp, Ground])[] = [
   [/^(?:fields?|farmland|farm|vineyard|cornfield|wheat field|rice field|lavender field)$/, 'field'],
   [/^(?:hills?|meadow|pasture|prairie|lawn|moor|savanna|tundra|valley|grassland|park)$/, 'hills'],
-  [/^(?:lake|pond|sea|ocean|lagoon|bay|fjord|harbou?r|water|waters)$/, 'water'],
+  [/^(?:lake|pond|sea|ocean|lagoon|bay|fjord|harbou?r|water|waters|waves)$/, 'water'],
   [/^(?:river|stream|creek|brook)$/, 'river'],
   [/^(?:road|path|trail|highway|track)$/, 'road'],
   [/^(?:desert|dunes?|beach|sand)$/, 'dunes'],
@@ -36,6 +36,8 @@ export function castOf(figures: readonly PromptFigure[]): { ground: Ground; at: 
   if (ground.turned && ['inside', 'around'].includes(ground.relation ?? '')) return null;
   if (figures.some((f) => /^(?:reflect|mirror|pour|drip|splash|spray|spout)/.test([f.said ?? '', ...f.modifiers].join(' ')))) return null;
   if (/^waters?$/.test(ground.word) && !['inside', 'on', 'over', 'under'].includes(ground.relation ?? '')) return null;
+  // Waves are one where something swims on them; by themselves, or under the sun, they are what is drawn.
+  if (ground.word === 'waves' && !rest.some((i) => BOATS.test(figures[i].drawn))) return null;
   const is = (kind: RegExp) => (i: number): boolean => kind.test(figures[i].drawn);
   const sky = rest.filter(is(SKY));
   const back = rest.filter(is(BACKDROP));

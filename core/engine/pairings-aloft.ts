@@ -1,10 +1,10 @@
 /** Arrangements in which something is over the other, thrown up, shining, held up by two, or falls from it. */
 import { boundsOf, box, disc } from './area';
-import { intersect } from '../path';
+import { intersect, stroked } from '../path';
 import { builtDrawings, uprightFigure } from './built';
 import { dressFrom } from './creature';
 import { onField } from './field';
-import { movedFigure, outlineOf, placed, standing, topAt, turnedAt, withoutSteam } from './figure';
+import { movedFigure, outlineOf, placed, standing, topAt, turnedAt, upright, withoutSteam } from './figure';
 import { fitLayers } from './layer';
 import { severalAsOne, swapped, type Pair } from './pairings';
 import { clear, finished, form } from './stage';
@@ -106,4 +106,44 @@ export const pouringOut: Pair = (s, a, b) => {
   const end = boundsOf(intersect(outlineOf(pot), box(side > 0 ? x - 4 : x - 1, p.y, 5, p.height)));
   const drops = [10, 13, 17].map((size, i) => placed(b, { cx: x + side * (2 + 2.5 * i), cy: end.y + 12 + 17 * i, side: size, fill: 0.95 })); // prettier-ignore
   return [...finished(s, pot), ...drops.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))];
+};
+
+/** B falls from A, a cloud: five of it in two rows. */
+export const rainingDown: Pair = (s, a, b) => {
+  const cloud = placed(a, { cx: 50, cy: 28, side: 66, fill: 0.9 });
+  const c = boundsOf(outlineOf(cloud));
+  const foot = c.y + c.height;
+  const spots = [[-0.3, 10], [0, 14], [0.3, 10], [-0.15, 27], [0.15, 27]] as const; // prettier-ignore
+  const drops = spots.map(([dx, dy]) =>
+    placed(b, { cx: c.x + c.width * (0.5 + dx), cy: foot + dy, side: 13, fill: 1 }),
+  );
+  return [...finished(s, cloud), ...drops.flatMap((f) => finished(s, f, s.palette.groundHex, swapped(s)))];
+};
+
+/** A over B, tied to it by a thread. */
+export const tethered: Pair = (s, a, b) => {
+  const low = placed(b, { cx: 50, cy: 78, side: 40, fill: 0.9 });
+  const high = placed(upright(a), { cx: 50, cy: 28, side: 48, fill: 0.9 });
+  const [l, h] = [low, high].map((f) => boundsOf(outlineOf(f)));
+  const [first] = s.palette.inks;
+  const thread = stroked([[h.x + h.width / 2, h.y + h.height - 2, 48, (h.y + h.height + l.y) / 2, l.x + l.width / 2, l.y + 3]], 1.5, false); // prettier-ignore
+  return [
+    ...form(s, thread, first).map((x) => ({ ...x, isFigure: true })),
+    ...finished(s, low, s.palette.groundHex, swapped(s)),
+    ...finished(s, high),
+  ];
+};
+
+/** A runs from B, which comes behind it on one line, both to the right. */
+export const chased: Pair = (s, a, b) => {
+  const [front, back] = [a, b].map((f) => {
+    const run = builtDrawings(f.name, { pose: 'running' }, s.knobs)[0]?.() ?? f;
+    return { ...run, name: f.name };
+  });
+  const ahead = placed(front, { cx: 74, cy: 50, side: 42, fill: 0.8 });
+  const after = placed(back, { cx: 26, cy: 50, side: 50, fill: 0.8 });
+  const foot = boundsOf(outlineOf(after));
+  const p = boundsOf(outlineOf(ahead));
+  const level = movedFigure(ahead, [1, 0, 0, 1, foot.x + foot.width + 4 - p.x, foot.y + foot.height - p.y - p.height]);
+  return [...finished(s, after, s.palette.groundHex, swapped(s)), ...finished(s, level)];
 };

@@ -37,7 +37,19 @@ import {
 import { madeOf } from './packed';
 import { growing, atWindow, curledAbout, onBack, peeksFrom, perchedOn, sheltered, tunnelled } from './pairings-places';
 import { asBody, asMoon, asSun, asSail, rising, tipped } from './pairings-parts';
-import { arched, juggled, tossed, twoHands, pairWith, pouringOut, underSky, byNight } from './pairings-aloft';
+import {
+  arched,
+  byNight,
+  chased,
+  juggled,
+  pairWith,
+  pouringOut,
+  rainingDown,
+  tethered,
+  tossed,
+  twoHands,
+  underSky,
+} from './pairings-aloft';
 import {
   crossedBehind,
   entwined,
@@ -312,6 +324,10 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:mountain|hill|cliff|rock|mountains)$/.test(t.b) && t.is('coming out of') && [tunnelled],
   // What shines is over who is under it, and behind.
   (t) => SHINING.test(t.b) && !CELESTIAL.has(t.a) && !LANDSCAPE.has(t.a) && (t.is('under', 'with', 'beside') || t.isTurned('over')) && [behind, underSky, byNight, underSky],
+  // What rains, is tied, or runs away.
+  (t) => t.a === 'cloud' && /^(?:rain|snow|drip|shower|pour|drop)/.test(t.said) && [rainingDown],
+  (t) => /^(?:tied|tethered|attached|anchored)/.test(t.said) && /balloon|kite|cloud|moon|star/.test(t.a) && [tethered],
+  (t) => isCreature(t.a) && isCreature(t.b) && /^(?:run|flee|escap|hid)\w* (?:away )?from/.test(t.said) && [chased],
   // What gives shelter is over the other, and large; what grows out of something stands up from it.
   (t) => SHELTERS.test(t.b) && t.is('under', 'beside') && !CELESTIAL.has(t.a) && t.second.relation === 'under' && [sheltered],
   (t) => GROWS.test(t.b) && (t.isTurned('coming out of') || (/^(?:grow|sprout|bloom)/.test(`${t.said} ${t.first.pose ?? ''}`.trim()) && t.is('holding', 'with', 'toward', 'coming out of', 'made of'))) && [turnedPair(growing)],
@@ -359,6 +375,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.isTurned('as') && [isPaired(t.second.place) ? atParts(t.place) : atPart(t.second.place, true)],
   // With a butterfly flying out.
   (t) => t.second.modifiers.includes('out') && COMING.test(t.second.pose ?? t.second.modifiers.join(' ')) && [emerging(44, 62), emerging()].map(turnedPair),
+  // Of many small ones a wreath; one animal holds the other in its arms, one thing sits about a neck.
+  (t) => t.isTurned('around') && t.place === 'neck' && t.second.count === 1 && [onHead],
+  (t) => t.isTurned('around') && nounKind(t.b) === 'animal' && t.second.count === 1 && /^(?:wrap|curl|coil|twist|climb|hug)/.test(`${t.second.pose ?? ''}`) && [turnedPair(embraced)],
   (t) => t.isTurned('around') && [wreathed],
   (t) => t.first.count === 2 && t.either('around') && [turnedPair(flanked)],
   // What is full of many shows them through.

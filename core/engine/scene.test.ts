@@ -325,6 +325,32 @@ describe('more of what two do', () => {
     expect(tray.y).toBeGreaterThan(served.y + 0.5 * served.height);
   });
 
+  it('rains what a cloud rains, ties what is tied, and lets the hare run first', () => {
+    const rain = compose(requestOf('a cloud raining hearts', 0, 0)).layers.filter((l) => l.isFigure);
+    const hearts = rain.slice(-5).map((l) => boundsOf(l.area));
+    expect(Math.min(...hearts.map((h) => h.y))).toBeGreaterThan(around(rain).y + 0.4 * around(rain).height);
+    const tied = compose(requestOf('a balloon tied to a house', 0, 0)).layers.filter((l) => l.isFigure);
+    const [thread] = tied.map((l) => boundsOf(l.area));
+    expect(thread.height).toBeGreaterThan(2 * thread.width);
+    const { parts } = stageOf('a hare running from a fox');
+    const [way] = waysFor(parts.figures[0], parts.figures[1]);
+    const layers = way(stageOf('a hare running from a fox'), build('hare'), build('fox')).map((l) => boundsOf(l.area));
+    expect(Math.max(...layers.slice(-2).map((b) => b.x))).toBeGreaterThan(layers[0].x + 20);
+  });
+
+  it('stands by night in a night of its own, with stars', () => {
+    const [night, ...rest] = compose(requestOf('a barn at night', 0, 0)).layers;
+    expect(boundsOf(night.area).width).toBeGreaterThan(86);
+    expect(rest.at(-1)!.area).toHaveLength(4);
+    expect(compose(requestOf('a barn', 0, 0)).layers.length).toBeLessThan(rest.length + 1);
+  });
+
+  it('rides waves in a landscape where something swims, and not where the sun rises over them', () => {
+    expect(isScene(understand('a feather on waves').parts.figures)).toBe(false);
+    expect(isScene(understand('a ship on waves').parts.figures)).toBe(true);
+    expect(isScene(understand('sun rising over waves').parts.figures)).toBe(false);
+  });
+
   it('turns a bird that dives head down', () => {
     const knobs = knobsFrom([{ seed: 3, drift: 1 }]);
     const [flying, diving] = ['flying', 'diving'].map((pose) => outlineOf(builtDrawings('hawk', { pose }, knobs)[0]()));

@@ -83,7 +83,9 @@ export function standingOf(modifiers: readonly string[]): Standing | null {
   if (modifiers.includes('crossed')) return 'crossed';
   if (has(/^(?:stack|stacked|pile|piled)$/)) return 'stacked';
   if (has(/^(?:back|tail) to /)) return 'away';
-  return has(/^(?:face|nose|beak|head|cheek) to |^facing each other/) ? 'toward' : null;
+  return has(/^(?:face|nose|beak|head|cheek) to |^facing each other|^(?:fight|duel|spar|wrestl|box|butt|kiss|danc)/)
+    ? 'toward'
+    : null;
 }
 
 /** A figure with a bite taken out of its right side, as three teeth leave it. */
