@@ -15,7 +15,7 @@ import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
 import { counterchanged, IDEAS, ideasFor, peeking, plain, single, WHOLE, type Single } from './single';
-import { arrangement, clear, figureFor, finished, form, FORMS, standingOf, type Stage } from './stage';
+import { arrangement, banned, clear, figureFor, finished, form, FORMS, standingOf, type Stage } from './stage';
 import { isThing } from './things';
 import { withThird } from './third';
 
@@ -121,7 +121,8 @@ function figuresOf(stage: Stage): Layer[] {
           : several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
       : oneFigure(stage, head);
   // Who wears one thing and holds another is dressed, and has it in the hand.
-  if (!stage.given && isScene(figures)) return fitLayers(scene(stage), 88);
+  if (!stage.given && isScene(figures) && !banned(stage, 'background', 'ground', 'circle', 'disc', 'shape'))
+    return fitLayers(scene(stage), 88);
   const worn = figures.find((f) => f.to === 0 && f.relation === 'wearing');
   const had = figures.findIndex((f, i) => i > 0 && f !== worn && f.to === 0 && ['holding', 'with'].includes(f.relation ?? '')); // prettier-ignore
   if (worn && had > 0 && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn))

@@ -1,6 +1,7 @@
 /** A prompt's figures as they are drawn: where a phrase names more things than one picture has of them, or fewer. */
 import { isPlural, type PromptFigure } from '../prompt';
 import { isCreature, isShown } from './built';
+import { isScene } from './grounds';
 import { isPaired } from './pairings';
 import { FORMS, standingOf, type Stage } from './stage';
 
@@ -156,7 +157,9 @@ function joinedTwo(figures: Figures): Figures {
 /** The stage with its prompt's figures as they are drawn. A shield, or another form, with a lion and a sword has them on it. */
 export function asDrawn(stage: Stage): Stage {
   const { given, parts } = stage;
-  const alone = parts.figures.map(aloneAs);
+  // In a landscape stars are all over the sky.
+  const inScene = isScene(parts.figures);
+  const alone = parts.figures.map((f, i) => (inScene && f.drawn === 'star' ? f : aloneAs(f, i)));
   const asked = given ? alone : joinedTwo(alone);
   const [first, ...others] = asked;
   const isHolder = first && others.length > 0 && !parts.shape && !given && isForm(first.drawn) && others.every((f) => f.to === 0 && (f.relation === 'with' || (f.relation === 'inside' && f.turned))); // prettier-ignore

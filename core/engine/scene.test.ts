@@ -98,6 +98,15 @@ describe('a landscape', () => {
     expect(Math.max(...xs) - Math.min(...xs)).toBeGreaterThan(30);
   });
 
+  it('has as many stars as are counted, no rim where none is wanted, and no window without a ground', () => {
+    const starsIn = (prompt: string): number => compose(requestOf(prompt, 0, 0)).layers.filter((l) => l.isFigure && boundsOf(l.area).width < 12 && boundsOf(l.area).y < 45).length; // prettier-ignore
+    expect(starsIn('a cabin by a lake under two stars')).toBe(starsIn('a cabin by a lake under the stars') - 4);
+    const rims = (prompt: string): number => compose(requestOf(prompt, 0, 0)).layers.filter((l) => l.area.length === 2 && boundsOf(l.area).width > 80).length; // prettier-ignore
+    expect(rims('a barn in a meadow')).toBeGreaterThan(0);
+    expect(rims('a barn in a meadow, no border')).toBe(0);
+    expect(compose(requestOf('a barn in a meadow, no background', 0, 0)).layers.some((l) => l.clip)).toBe(false);
+  });
+
   it('has water that is blue and grass that is green, whoever is in it', () => {
     for (let seed = 1; seed < 30; seed++) {
       const knobs = knobsFrom([{ seed, drift: 1 }]);

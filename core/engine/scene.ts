@@ -1,14 +1,14 @@
 /** Figures in a landscape: the ground or the water that they are in, what shines over it, and land behind, in a window that holds them. */
 import type { PromptFigure } from '../prompt';
-import { boundsOf, box, disc, tile } from './area';
+import { box, disc, tile } from './area';
 import { grown, intersect, rim, stroked, subtract, union, type Area } from '../path';
 import { isCreature } from './built';
 import { onField, recoloured } from './field';
 import { BOATS, castOf, type Ground } from './grounds';
-import { clipped, movedFigure, outlineOf, placed, type Figure } from './figure';
+import { clipped, placed, standing, type Figure } from './figure';
 import { layerOf, type Layer } from './layer';
 import { severalAsOne } from './pairings';
-import { clear, figureFor, finished, form, type Stage } from './stage';
+import { banned, clear, figureFor, finished, form, type Stage } from './stage';
 
 /** The height at which land meets the sky. */
 const HORIZON = 62;
@@ -91,11 +91,7 @@ const WINDOWS: readonly (() => Area)[] = [
 ];
 
 /** A figure set down with its foot at a height, its middle at another. */
-function stood(figure: Figure, cx: number, foot: number, side: number, fill = 0.9): Figure {
-  const f = placed(figure, { cx, cy: 50, side, fill });
-  const b = boundsOf(outlineOf(f));
-  return movedFigure(f, [1, 0, 0, 1, cx - (b.x + b.width / 2), foot - (b.y + b.height)]);
-}
+const stood = (figure: Figure, cx: number, foot: number, side: number, fill = 0.9): Figure => standing(placed(figure, { cx, cy: 50, side, fill }), cx, foot); // prettier-ignore
 
 /** The figures of a prompt in one landscape. */
 export function scene(asked: Stage): Layer[] {
@@ -129,8 +125,9 @@ export function scene(asked: Stage): Layer[] {
     // Stars are all over the sky, where nothing hides them.
     if (/^stars?$/.test(name)) {
       const star = { ...drawn(i), name };
+      const { count } = figures[i];
       const spots = [[24, 27, 9], [72, 22, 11], [37, 15, 7], [78, 42, 7], [22, 46, 6], [58, 14, 6]]; // prettier-ignore
-      return spots.flatMap(([cx, cy, side]) => finished(stage, placed(star, { cx, cy, side, fill: 1 }), groundHex, bright)); // prettier-ignore
+      return spots.slice(0, count > 1 ? count : 6).flatMap(([cx, cy, side]) => finished(stage, placed(star, { cx, cy, side, fill: 1 }), groundHex, bright)); // prettier-ignore
     }
     const isArch = name === 'rainbow';
     const cx = isArch || !cast.actors.length ? 50 : 66;
@@ -160,9 +157,10 @@ export function scene(asked: Stage): Layer[] {
   });
   // The ground's own ink is not taken for what stands on it.
   const own = inks.length > 2 ? inks.filter((hex) => hex !== support || hex === lead) : inks;
+  const frame = banned(asked, 'ring', 'border', 'frame', 'outline') ? [] : [layerOf(rim(window, 2.2), lead)];
   const put = (figure: Figure): Layer[] => clear(stage, figure, groundHex, own, 1.6);
   return [
-    ...(isNight ? form(asked, window, field) : [layerOf(rim(window, 2.2), lead)]),
+    ...(isNight ? form(asked, window, field) : frame),
     ...within([
       ...sky,
       ...back,
@@ -175,6 +173,6 @@ export function scene(asked: Stage): Layer[] {
       ...paint(inside(shore), spark),
       ...actors.filter((a) => !a.isIn).flatMap((a) => put(a.figure)),
     ]),
-    ...(isNight ? [] : [layerOf(rim(window, 2.2), lead)]),
+    ...(isNight ? [] : frame),
   ]; // prettier-ignore
 }
