@@ -9,6 +9,7 @@ import { onField, recoloured } from './field';
 import { outlineOf, placed, type Figure } from './figure';
 import { fitLayers, scaled, type Layer } from './layer';
 import { inHand, isPaired, severalAsOne, sideBySide, swapped } from './pairings';
+import { byDusk } from './pairings-aloft';
 import { asMoon } from './pairings-parts';
 import { GROWS, isSprinkled, waysFor } from './pairs';
 import { isScene } from './grounds';
@@ -106,6 +107,9 @@ function figuresOf(stage: Stage): Layer[] {
       : first;
   // By night it stands in a night of its own.
   const isNight = /night|midnight|moonlight|starlight/.test(stage.parts.settings.join(' '));
+  const isDusk = /sunset|sunrise|dawn|dusk|daybreak/.test(stage.parts.settings.join(' '));
+  if (!second && isDusk && first.count === 1 && !stage.given && !stage.parts.shape && !stage.isHeld)
+    return byDusk(stage, figureFor(stage, head, 0), figureFor(stage, head, 0));
   if (!second && isNight && first.count === 1 && !stage.given && !stage.parts.shape && !stage.isHeld)
     return asMoon(stage, figureFor(stage, head, 0), figureFor(stage, head, 0));
   if (!second)

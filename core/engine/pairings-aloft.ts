@@ -147,3 +147,21 @@ export const chased: Pair = (s, a, b) => {
   const level = movedFigure(ahead, [1, 0, 0, 1, foot.x + foot.width + 4 - p.x, foot.y + foot.height - p.y - p.height]);
   return [...finished(s, after, s.palette.groundHex, swapped(s)), ...finished(s, level)];
 };
+
+/** A before a low sun, which is half under the line that it stands on; the lines below are of water or of land. */
+export const byDusk: Pair = (s, a) => {
+  const line = 72;
+  const [first] = s.palette.inks;
+  const sun = intersect(disc(50, line - 6, 36, 160), box(-50, -100, 200, 100 + line));
+  const one = placed(a, { cx: 50, cy: 50, side: 52, fill: 0.9 });
+  const low = [
+    [10, 90, line + 2],
+    [20, 80, line + 9],
+    [32, 68, line + 16],
+  ].map(([from, to, y]) => [from, y, to, y]);
+  return [
+    ...form(s, sun, swapped(s)[0]),
+    ...clear(s, standing(one, 50, line + 1), s.palette.groundHex, s.palette.inks, 1.6),
+    ...form(s, stroked(low, 2.4, false), first),
+  ];
+};

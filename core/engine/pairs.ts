@@ -340,6 +340,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.second.count === 2 && t.is('made of') && [joined],
   (t) => t.first.count === 2 && t.is('toward', 'holding') && [turnedPair(flanked)],
   (t) => t.first.count === 2 && isCreature(t.a) && t.b === 'heart' && t.is('as', 'made of', 'with', 'beside') && [pairWith],
+  // Antlers, or a halo, that somebody has besides are on the head.
+  (t) => isCreature(t.a) && /^(?:antlers|horns?|halo)$/.test(t.b) && t.is('with', 'wearing') && [onHead],
   // A crown over a head is on it.
   (t) => isHeadgear(t.a) && isCreature(t.b) && t.is('over', 'on') && [turnedPair(onHead)],
   // What is too large for a hand or a mouth is on a back.

@@ -360,6 +360,36 @@ describe('more of what two do', () => {
     expect(isScene(understand('sun rising over waves').parts.figures)).toBe(false);
   });
 
+  it('stands before a low sun at sunset, on the line that cuts it', () => {
+    const [sun, , ...rest] = compose(requestOf('a sailboat at sunset', 0, 0)).layers;
+    const disc = boundsOf(sun.area);
+    const boat = around(rest.filter((l) => l.isFigure));
+    expect(disc.width).toBeGreaterThan(1.3 * disc.height);
+    expect(Math.abs(boat.y + boat.height - (disc.y + disc.height))).toBeLessThan(3);
+    expect(compose(requestOf('a sailboat', 0, 0)).layers.length).toBeLessThan(rest.length + 2);
+  });
+
+  it('reads hands that are held as how two stand, and sets antlers on a bear', () => {
+    expect(understand('two otters holding hands').parts.figures).toMatchObject([{ word: 'otters', count: 2, modifiers: ['holding hands'] }]); // prettier-ignore
+    expect(understand('two cats paw in paw').parts.figures).toMatchObject([{ word: 'cats', modifiers: ['paw in paw'] }]); // prettier-ignore
+    const layers = arranged('a bear head with antlers', 'bear', 'antlers');
+    const prompt = 'a bear head with antlers';
+    const gap = gapsOf(layers, prompt).at(-1)!;
+    const [head, antlers] = [around(layers.slice(0, gap)), around(layers.slice(gap + 1))];
+    expect(antlers.y).toBeLessThan(head.y);
+    expect(Math.abs(antlers.x + antlers.width / 2 - head.x - head.width / 2)).toBeLessThan(6);
+  });
+
+  it('takes for a thing what is one by another name, after its article', () => {
+    expect(understand('a scissor and a comb crossed').parts.figures.map((f) => f.drawn)).toEqual(['scissors', 'comb']);
+  });
+
+  it('keeps what is black and white so', () => {
+    for (let seed = 1; seed < 12; seed++)
+      for (const hex of schemeFor('panda', knobsFrom([{ seed, drift: 1 }])))
+        expect(oklabToOklch(hexToOklab(hex)).C).toBeLessThan(0.03);
+  });
+
   it('turns a bird that dives head down', () => {
     const knobs = knobsFrom([{ seed: 3, drift: 1 }]);
     const [flying, diving] = ['flying', 'diving'].map((pose) => outlineOf(builtDrawings('hawk', { pose }, knobs)[0]()));

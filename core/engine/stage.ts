@@ -83,7 +83,9 @@ export function standingOf(modifiers: readonly string[]): Standing | null {
   if (modifiers.includes('crossed')) return 'crossed';
   if (has(/^(?:stack|stacked|pile|piled)$/)) return 'stacked';
   if (has(/^(?:back|tail) to /)) return 'away';
-  return has(/^(?:face|nose|beak|head|cheek) to |^facing each other|^(?:fight|duel|spar|wrestl|box|butt|kiss|danc)/)
+  return has(
+    /^(?:face|nose|beak|head|cheek) to |^(?:hand|arm|paw|wing) in |^holding (?:hands|paws)|^facing each other|^(?:fight|duel|spar|wrestl|box|butt|kiss|danc)/,
+  )
     ? 'toward'
     : null;
 }
@@ -242,7 +244,7 @@ export const FORMS = {
   square: (r: number, cx = 50, cy = 50): Area => tile(cx, cy, r * 0.93, r * 0.36),
   shield: (r: number, cx = 50, cy = 50): Area => shieldArea(r, cx, cy),
   hexagon: (r: number, cx = 50, cy = 50): Area => grown(regular(cx, cy, r * 1.02, 6), r * 0.05),
-  diamond: (r: number, cx = 50, cy = 50): Area => grown(regular(cx, cy, r * 1.1, 4), r * 0.06),
+  diamond: (r: number, cx = 50, cy = 50): Area => grown(regular(cx, cy, r * 1.03, 4), r * 0.06),
   triangle: (r: number, cx = 50, cy = 50): Area => grown(regular(cx, cy + r * 0.18, r * 1.12, 3), r * 0.1),
   banner: (r: number, cx = 50, cy = 50): Area => disc(cx, cy, r, 180),
 } as const;

@@ -93,23 +93,26 @@ export class Sentence extends Cursor {
     }
   }
 
-  /** "Back to back", "side by side": how two stand to one another, which is no name and no relation. */
-  private isPosture(at: number): boolean {
+  /** "Back to back", "side by side", "holding hands": how two stand to one another, which is no name and no relation; its words, or 0. */
+  private postureAt(at: number): number {
     const [what, by, again] = [0, 1, 2].map((k) => this.tokens[at + k]?.text ?? '');
-    return again === what && /^(?:to|by)$/.test(by) && /^(?:back|face|side|head|nose|beak|cheek|tail)$/.test(what);
+    if (what === 'holding' && /^(?:hands|paws)$/.test(by)) return 2;
+    const isOne = again === what && /^(?:to|by|in)$/.test(by) && /^(?:back|face|side|head|nose|beak|cheek|tail|hand|arm|paw|wing)$/.test(what); // prettier-ignore
+    return isOne ? 3 : 0;
   }
 
   /** Postures are found before the names that they stand after, which would take their first word in. */
   private markPostures(): void {
     this.tokens.forEach((token, at) => {
-      if (token.part === null && this.isPosture(at)) this.mark(at, at + 3, 'modifier');
+      if (token.part === null) this.mark(at, at + this.postureAt(at), 'modifier');
     });
   }
 
   private posture(): boolean {
-    if (this.tokens[this.i].part !== 'modifier' || !this.isPosture(this.i)) return false;
-    this.cast.latest?.modifiers.push(this.tokens.slice(this.i, this.i + 3).map((t) => t.text).join(' ')); // prettier-ignore
-    this.i += 3;
+    const length = this.tokens[this.i].part === 'modifier' ? this.postureAt(this.i) : 0;
+    if (!length) return false;
+    this.cast.latest?.modifiers.push(this.tokens.slice(this.i, this.i + length).map((t) => t.text).join(' ')); // prettier-ignore
+    this.i += length;
     return true;
   }
 

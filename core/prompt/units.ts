@@ -142,7 +142,9 @@ function classOf(word: Words, k: number, hasNoun: boolean, isLed: boolean, lexic
     isThing ||
     (kind !== null && !isSeldomNoun(w)) ||
     (kind !== null && (isConcrete || !isAdjective(w)) && isLed && !follows && !hasNoun) ||
-    (isConcrete && next === '' && !hasNoun && !isAdjective(w));
+    (isConcrete && next === '' && !hasNoun && !isAdjective(w)) ||
+    // "A scissor": a name of ours that the lists of nouns have not.
+    (kind === null && isLed && !hasNoun && !follows && lexicon.findFigure(w)?.via === 'synonym');
   // "Where a heron stands beside it".
   if (
     hasNoun &&

@@ -107,7 +107,7 @@ export const isRole = (word: string): boolean => dressOf(word) !== undefined;
 const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\bscarf\b|\bwinter\b|\bcosy\b/, { neck: 'scarf' }],
   [/\bapron\b/, { top: 'apron' }],
-  [/\bcape\b|\bcloak\b/, { hasCape: true }],
+  [/\bcape\b|\bcloak\b|\bponcho\b|\bshawl\b/, { hasCape: true }],
   [/\b(?:backpack|rucksack|knapsack|haversack)\b/, { hasPack: true }],
   [/\b(?:glasses|spectacles)\b/, { eyes: 'glasses' }],
   [/\bmonocle\b/, { eyes: 'monocle' }],
