@@ -16,7 +16,20 @@ import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
 import { counterchanged, IDEAS, ideasFor, peeking, plain, single, WHOLE, type Single } from './single';
-import { arrangement, banned, clear, figureFor, finished, form, FORMS, standingOf, type Stage } from './stage';
+import {
+  arrangement,
+  banned,
+  clear,
+  figureFor,
+  finished,
+  form,
+  FORMS,
+  isAtDusk,
+  isAtNight,
+  isOfLines,
+  standingOf,
+  type Stage,
+} from './stage';
 import { isThing } from './things';
 import { withThird } from './third';
 
@@ -30,7 +43,7 @@ function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
   const figure = figureFor({ ...stage, idea: 0 }, asked, 0);
   const b = boundsOf(outlineOf(figure));
   // What a form holds already is not seen through another; a ring leaves no room for two halves, and of lines or something slim too little is seen in them.
-  const isLines = /line|outline|two weights/.test(stage.finishName);
+  const isLines = isOfLines(stage);
   const isOut = (idea: Single): boolean =>
     (idea === peeking && (stage.isHeld !== undefined || isLines)) ||
     (idea === counterchanged && (stage.isHeld === 'ring' || isLines || b.height > 1.7 * b.width));
@@ -49,7 +62,7 @@ function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
     : severalAsOne(one, figure.count, standingOf(figure.modifiers));
 }
 
-/** Whether an arrangement itself puts a figure where its several are. */
+/** Whether an arrangement itself puts a figure where its several are, or as often as it has room for. */
 function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean {
   const relation = figure.relation ?? '';
   if (relation === 'made of' || relation === 'between') return true;
@@ -105,13 +118,10 @@ function figuresOf(stage: Stage): Layer[] {
     second?.relation === 'wearing' && stage.idea % 2 === 0 && !isCreature(first.drawn) && isThing(`${first.drawn} face`)
       ? { ...first, drawn: `${first.drawn} face` }
       : first;
-  // By night it stands in a night of its own.
-  const isNight = /night|midnight|moonlight|starlight/.test(stage.parts.settings.join(' '));
-  const isDusk = /sunset|sunrise|dawn|dusk|daybreak/.test(stage.parts.settings.join(' '));
-  if (!second && isDusk && first.count === 1 && !stage.given && !stage.parts.shape && !stage.isHeld)
-    return byDusk(stage, figureFor(stage, head, 0), figureFor(stage, head, 0));
-  if (!second && isNight && first.count === 1 && !stage.given && !stage.parts.shape && !stage.isHeld)
-    return asMoon(stage, figureFor(stage, head, 0), figureFor(stage, head, 0));
+  // By night, or where the sun is low, one figure stands in that.
+  const setting = isAtDusk(stage.parts) ? byDusk : isAtNight(stage.parts) ? asMoon : null;
+  if (!second && setting && first.count === 1 && !stage.given && !stage.parts.shape && !stage.isHeld)
+    return setting(stage, figureFor(stage, head, 0));
   if (!second)
     return first.count > 1 &&
       !first.drawn.startsWith('crossed ') &&

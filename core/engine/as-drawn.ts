@@ -1,5 +1,5 @@
 /** A prompt's figures as they are drawn: where a phrase names more things than one picture has of them, or fewer. */
-import { isPlural, type PromptFigure } from '../prompt';
+import { isPlural, type PromptFigure, type Relation } from '../prompt';
 import { isCreature, isShown } from './built';
 import { isScene } from './grounds';
 import { isPaired } from './pairings';
@@ -44,6 +44,16 @@ const has = (whole: PromptFigure, part: PromptFigure): boolean =>
 const stands = (figure: PromptFigure, ...relations: readonly string[]): boolean =>
   relations.includes(figure.relation ?? '');
 
+/** Whether a third figure stands so to the second, and that to the first. */
+const isChained = (
+  second: PromptFigure | undefined,
+  third: PromptFigure | undefined,
+  relation: Relation,
+  turned = false,
+): third is PromptFigure =>
+  // prettier-ignore
+  third?.relation === relation && third.turned === turned && third.to === 1 && second?.to === 0;
+
 /** What rises or shines from something, and can have a form of its own. */
 const SHAPELESS = /^(?:smoke|fire|cloud|beam|light|steam|shadow|chimney|teapot|kettle|cup)$/;
 const LIQUID = /^(?:tea|coffee|milk|water|wine|juice|beer|honey|oil|cream|cocoa)$/;
@@ -60,29 +70,18 @@ const RULES: readonly Rule[] = [
       : null,
   // A crown of leaves is a wreath; antlers made of twigs are twigs where antlers are.
   ([first, second, third, ...rest]) =>
-    third?.relation === 'made of' &&
-    third.to === 1 &&
-    second.to === 0 &&
+    isChained(second, third, 'made of') &&
     second.drawn === 'crown' &&
     /^(?:leaf|flower|laurel|ivy|olive|rose|daisy)$/.test(third.drawn)
       ? [first, { ...second, word: 'wreath', drawn: 'wreath' }, ...rest]
       : null,
   ([first, second, third, ...rest]) =>
-    third?.relation === 'made of' &&
-    third.to === 1 &&
-    second.to === 0 &&
-    second.relation === 'with' &&
-    isPaired(second.word)
+    isChained(second, third, 'made of') && second.relation === 'with' && isPaired(second.word)
       ? [first, { ...third, relation: 'as', turned: true, place: second.word, to: 0, count: 1 }, ...rest]
       : null,
   // A fish in a bowl is one thing to look at.
   ([first, second, third, ...rest]) =>
-    third &&
-    third.to === 1 &&
-    third.relation === 'inside' &&
-    !third.turned &&
-    SCALED.test(second.drawn) &&
-    SEEN_THROUGH.test(third.drawn)
+    isChained(second, third, 'inside') && SCALED.test(second.drawn) && SEEN_THROUGH.test(third.drawn)
       ? [first, { ...second, drawn: 'fishbowl' }, ...rest]
       : null,
   // Of tea that is poured into a cup, the cup.
@@ -97,22 +96,17 @@ const RULES: readonly Rule[] = [
       ? [{ ...first, pose: 'standing' }, { ...first, word: ridden, drawn: ridden, via: 'name', relation: 'riding', turned: false, to: 0, place: null, said: null, count: 1, modifiers: [], pose: null, expression: null }] // prettier-ignore
       : null;
   },
-  // Of what is on a tray, that is held.
+  // A bicycle's basket of flowers is the flowers, where its basket is; of what is on a tray, that is held.
   ([first, second, third, ...rest]) =>
-    third?.relation === 'inside' &&
-    third.turned &&
-    third.to === 1 &&
-    second.to === 0 &&
+    isChained(second, third, 'inside', true) &&
     second.drawn === 'basket' &&
     /^(?:bicycle|hot air balloon|scooter|moped)$/.test(first.drawn)
       ? [first, { ...third, relation: 'as', turned: true, place: 'basket', to: 0 }, ...rest]
-      : third?.relation === 'inside' &&
-          third.turned &&
-          third.to === 1 &&
-          second.to === 0 &&
-          SERVED_ON.test(second.drawn)
-        ? [first, { ...third, relation: second.relation, turned: false, to: 0, count: 1 }, ...rest]
-        : null,
+      : null,
+  ([first, second, third, ...rest]) =>
+    isChained(second, third, 'inside', true) && SERVED_ON.test(second.drawn)
+      ? [first, { ...third, relation: second.relation, turned: false, to: 0, count: 1 }, ...rest]
+      : null,
   // The bird that steam forms is where the steam would be; the book that a beam forms beside its lamp.
   ([first, second, third, ...rest]) => {
     if (third?.relation !== 'as' || third.to !== 1) return null;

@@ -189,10 +189,10 @@ export function standing(figure: Figure, cx: number, foot: number): Figure {
   return movedFigure(figure, [1, 0, 0, 1, cx - (b.x + b.width / 2), foot - (b.y + b.height)]);
 }
 
-/** How high the outline of a figure reaches between two shares of its width; its top where nothing is there. */
-export function topAt(figure: Figure, from: number, to: number): number {
+/** How high the outline of a figure reaches between two places across, in units; null where nothing is there. */
+export function topAt(figure: Figure, from: number, to: number): number | null {
   const all = outlineOf(figure);
   const b = boundsOf(all);
-  const column = boundsOf(intersect(all, box(b.x + from * b.width, b.y - 1, (to - from) * b.width, b.height + 2)));
-  return column.height > 0 ? column.y : b.y;
+  const column = boundsOf(intersect(all, box(from, b.y - 1, to - from, b.height + 2)));
+  return column.height > 0 ? column.y : null;
 }

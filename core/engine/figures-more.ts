@@ -1,6 +1,8 @@
 /** Second and third drawings of what marks are mostly of: built or seen otherwise than the first, so that four candidates can be four ideas. */
 import { accent, body, circle, ellipse, light, lines, path, rectangle, second, symmetric, turned, type Drawing, type Proportion } from './drawing'; // prettier-ignore
 
+import { SHOP } from './figures-shop';
+
 type Draw = (t: Proportion) => Drawing;
 
 const NATURE: Readonly<Record<string, readonly Draw[]>> = {
@@ -50,7 +52,7 @@ const KITCHEN: Readonly<Record<string, readonly Draw[]>> = {
   cake: [(t) => [second(rectangle(8, 88, 84, 7, 3)), body(rectangle(16, 58, 68, 30), rectangle(26, 32, 48, 26)), light(path('M16 58L84 58L84 64C80 72 74 64 68 66C62 74 56 64 50 66C44 74 38 64 32 66C26 74 18 72 16 64Z'), path('M26 32L74 32L74 37C70 44 66 38 62 40C56 46 52 38 48 40C42 46 38 38 34 40C30 44 26 42 26 37Z')), accent(rectangle(47.6, 16, 4.8, 16), path(`M50 ${3 - t('flame')}C55 8 55 14 50 15C45 14 45 8 50 3Z`))]],
   croissant: [(t) => [body(path(`M4 70C2 60 10 52 20 52L30 58L24 74C16 82 6 80 4 70Z`), path('M24 46C28 36 36 30 44 30L48 60L30 68Z'), path(`M49 28C56 ${26 - t('arch')} 62 ${28 - t('arch')} 66 32L62 62L52 62Z`), path('M70 34C78 38 84 46 84 54L68 66L64 62Z'), path(`M86 56C94 58 98 66 95 74C92 82 82 80 76 74L72 68Z`))]],
   apple: [(t) => [body(path(`M50 28C58 18 ${82 + t('shoulder')} 16 90 34C98 58 78 96 62 96C56 96 54 93 50 93C46 93 44 96 38 96C22 96 2 58 10 34C18 16 42 18 50 28Z`)), light(path('M50 34C56 30 70 28 76 40C80 56 68 84 58 86C54 86 54 84 50 84C46 84 46 86 42 86C32 84 20 56 24 40C30 28 44 30 50 34Z')), accent(ellipse(45, 62, 3.4, 6), ellipse(55, 62, 3.4, 6)), lines('second', 4, 'M50 28C50 18 54 10 60 6')]],
-  orange: [(t) => [body(circle(50, 50, 46)), light(circle(50, 50, 39)), second(...Array.from({ length: 8 }, (_, i) => turned(path(`M50 46L41 19C44 ${15 - 0.4 * t('segment')} 56 15 59 19Z`), (i * Math.PI) / 4, 50, 50)))]],
+  orange: [SHOP['citrus slice']],
   tomato: [(t) => [body(path(`M50 22C76 12 98 30 96 56C94 82 74 96 50 96C26 96 6 82 4 56C2 30 24 12 50 22Z`)), second(path(`M50 26L64 34L60 24L76 20L58 16L${56 + t('leaf')} 4L48 14L34 8L40 18L26 24L40 26L38 36Z`)), light(path('M16 52C16 44 20 38 26 36C22 44 20 52 20 60C17 58 16 56 16 52Z'))]],
 }; // prettier-ignore
 

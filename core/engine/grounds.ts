@@ -19,7 +19,8 @@ const groundOf = ({ word }: PromptFigure): Ground | null => GROUNDS.find(([words
 const SKY = /^(?:sun|moon|crescent moon|full moon|star|stars|cloud|rainbow|planet|lightning|snowflake)$/;
 /** What stands far off, as broad as the window. */
 const BACKDROP = /^(?:mountains?|mountain range|volcano|city|pyramids?|island)$/;
-export const BOATS =
+/** What is on water, or in it. */
+export const SWIMS =
   /^(?:boat|canoe|ship|sailboat|viking ship|raft|kayak|ferry|duck|swan|goose|loon|otter|beaver|whale|dolphin|fish)$/;
 /** How figures may stand to one another that are in a landscape. */
 const OUTDOORS: readonly (Relation | null)[] = [null, 'inside', 'on', 'beside', 'with', 'over', 'under', 'behind', 'in front of', 'through', 'toward', 'around', 'between']; // prettier-ignore
@@ -37,7 +38,7 @@ export function castOf(figures: readonly PromptFigure[]): { ground: Ground; at: 
   if (figures.some((f) => /^(?:reflect|mirror|pour|drip|splash|spray|spout)/.test([f.said ?? '', ...f.modifiers].join(' ')))) return null;
   if (/^waters?$/.test(ground.word) && !['inside', 'on', 'over', 'under'].includes(ground.relation ?? '')) return null;
   // Waves are one where something swims on them; by themselves, or under the sun, they are what is drawn.
-  if (ground.word === 'waves' && !rest.some((i) => BOATS.test(figures[i].drawn))) return null;
+  if (ground.word === 'waves' && !rest.some((i) => SWIMS.test(figures[i].drawn))) return null;
   const is = (kind: RegExp) => (i: number): boolean => kind.test(figures[i].drawn);
   const sky = rest.filter(is(SKY));
   const back = rest.filter(is(BACKDROP));

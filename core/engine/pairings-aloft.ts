@@ -1,20 +1,18 @@
 /** Arrangements in which something is over the other, thrown up, shining, held up by two, or falls from it. */
 import { boundsOf, box, disc } from './area';
 import { intersect, stroked } from '../path';
-import { builtDrawings, uprightFigure } from './built';
-import { dressFrom } from './creature';
-import { onField } from './field';
+import { builtDrawings } from './built';
+import { onField, recoloured } from './field';
 import { movedFigure, outlineOf, placed, standing, topAt, turnedAt, upright, withoutSteam } from './figure';
 import { fitLayers } from './layer';
-import { severalAsOne, swapped, type Pair } from './pairings';
+import { severalAsOne, swapped, uprightOf, type Pair } from './pairings';
+import type { Single } from './single';
 import { clear, finished, form } from './stage';
 import { symmetryOf } from './symmetry';
 
 /** A throws B up: several of it in an arc over its raised arms. */
 export const juggled: Pair = (s, a, b) => {
-  const asked = s.parts.figures.find((f) => f.drawn === a.name);
-  const who = uprightFigure(a.name, { knobs: s.knobs, stance: 'jumping', expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress: {}, held: null, crop: 'whole' }); // prettier-ignore
-  const one = placed(who ?? a, { cx: 50, cy: 64, side: 62, fill: 0.9 });
+  const one = placed(uprightOf(s, a, 'jumping') ?? a, { cx: 50, cy: 64, side: 62, fill: 0.9 });
   const o = boundsOf(outlineOf(one));
   const [cx, cy] = [o.x + o.width / 2, o.y + 0.42 * o.height];
   const r = Math.max(o.width * 0.62, 0.42 * o.height + 13);
@@ -24,10 +22,7 @@ export const juggled: Pair = (s, a, b) => {
 
 /** A throws B up, and looks to catch it. */
 export const tossed: Pair = (s, a, b) => {
-  const asked = s.parts.figures.find((f) => f.drawn === a.name);
-  const dress = dressFrom(`${s.parts.role ?? ''} ${a.name}`);
-  const who = uprightFigure(a.name, { knobs: s.knobs, stance: 'jumping', expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress, held: null, crop: 'whole' }); // prettier-ignore
-  const one = placed(who ?? a, { cx: 50, cy: 66, side: 66, fill: 0.9 });
+  const one = placed(uprightOf(s, a, 'jumping') ?? a, { cx: 50, cy: 66, side: 66, fill: 0.9 });
   const o = boundsOf(outlineOf(one));
   const thing = placed(b, { cx: 50, cy: 50, side: 30, fill: 0.9 });
   return [...finished(s, one), ...clear(s, standing(thing, o.x + o.width / 2, o.y - 3), s.palette.groundHex, swapped(s), 1)]; // prettier-ignore
@@ -56,7 +51,7 @@ export const underSky: Pair = (s, a, b) => {
   const side = symmetryOf(one) > 0.87 ? 0 : (one.facing ?? 1);
   const body = placed(b, { cx: 50 + 0.3 * side * o.width, cy: 20, side: 28, fill: 0.95 });
   const q = boundsOf(outlineOf(body));
-  const top = topAt(one, Math.max(0, (q.x - o.x) / o.width), Math.min(1, (q.x + q.width - o.x) / o.width));
+  const top = topAt(one, q.x, q.x + q.width) ?? o.y;
   return [
     ...finished(s, movedFigure(body, [1, 0, 0, 1, 0, Math.min(0, top - 4 - (q.y + q.height))]), s.palette.groundHex, swapped(s)),
     ...finished(s, one),
@@ -66,10 +61,8 @@ export const underSky: Pair = (s, a, b) => {
 /** A by night: light on a dark disc, B small and bright over it. */
 export const byNight: Pair = (s, a, b) => {
   const [field] = s.palette.inks;
-  const inks = onField(s, field);
-  const night = disc(50, 50, 46, 200);
-  const layers = underSky({ ...s, palette: { ...s.palette, groundHex: field, inks } }, a, b);
-  return [...form(s, night, field), ...fitLayers(layers, 62)];
+  const layers = underSky(recoloured(s, field, onField(s, field)), a, b);
+  return [...form(s, disc(50, 50, 46, 200), field), ...fitLayers(layers, 62)];
 };
 
 /** Two A face to face, B small between and over them. */
@@ -143,13 +136,13 @@ export const chased: Pair = (s, a, b) => {
   const ahead = placed(front, { cx: 74, cy: 50, side: 42, fill: 0.8 });
   const after = placed(back, { cx: 26, cy: 50, side: 50, fill: 0.8 });
   const foot = boundsOf(outlineOf(after));
-  const p = boundsOf(outlineOf(ahead));
-  const level = movedFigure(ahead, [1, 0, 0, 1, foot.x + foot.width + 4 - p.x, foot.y + foot.height - p.y - p.height]);
+  const { width } = boundsOf(outlineOf(ahead));
+  const level = standing(ahead, foot.x + foot.width + 4 + width / 2, foot.y + foot.height);
   return [...finished(s, after, s.palette.groundHex, swapped(s)), ...finished(s, level)];
 };
 
 /** A before a low sun, which is half under the line that it stands on; the lines below are of water or of land. */
-export const byDusk: Pair = (s, a) => {
+export const byDusk: Single = (s, a) => {
   const line = 72;
   const [first] = s.palette.inks;
   const sun = intersect(disc(50, line - 6, 36, 160), box(-50, -100, 200, 100 + line));

@@ -16,6 +16,7 @@ import {
 } from './figure';
 import { layerOf } from './layer';
 import { swapped, type Pair } from './pairings';
+import type { Single } from './single';
 import { clear, finished, form } from './stage';
 
 /** What a brush or a pen does its work with is drawn at its foot. */
@@ -82,8 +83,8 @@ export const rising: Pair = (s, a, b) => {
   ];
 };
 
-/** A in the place of the moon, in a night of its own; of the sun, with rays about it. */
-export const asMoon: Pair = (s, a) => {
+/** A in the place of the moon, in a night of its own. */
+export const asMoon: Single = (s, a) => {
   const [field] = s.palette.inks;
   const inks = onField(s, field);
   const night = disc(50, 50, 45, 200);
@@ -94,7 +95,9 @@ export const asMoon: Pair = (s, a) => {
     layerOf(union(...stars.map(([x, y, r]) => starArea(x, y, 4, r, 0.36 * r))), inks[0]),
   ];
 };
-export const asSun: Pair = (s, a) => {
+
+/** A in the place of the sun, with rays about it. */
+export const asSun: Single = (s, a) => {
   const one = placed(a, { cx: 50, cy: 50, side: 52, fill: 0.95 });
   const rays = Array.from({ length: 12 }, (_, i) => {
     const t = (2 * Math.PI * i) / 12;

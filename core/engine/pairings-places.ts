@@ -1,7 +1,6 @@
 /** Arrangements in which one has its place in, on, under or behind the other: shelters, tunnels, windows, branches, backs. */
 import { boundsOf, box, disc } from './area';
 import { grown, intersect, stroked, subtract, union, type Area } from '../path';
-import { buildFigure } from './build';
 import { builtDrawings } from './built';
 import { clipped, isLong, movedFigure, outlineOf, placed, standing, topAt, turnedAt, upright, without } from './figure';
 import { swapped, type Pair } from './pairings';
@@ -9,9 +8,8 @@ import { clear, finished, form } from './stage';
 
 /** A stands under B, which spreads over it: beside its stem, where it has one. */
 export const sheltered: Pair = (s, a, b) => {
-  // An umbrella is open, as its first drawings are.
-  const open = b.name === 'umbrella' ? buildFigure(b.name, { ...s, idea: s.idea % 2 ? 2 : 0, pose: null, expression: null, modifiers: [] }) : b; // prettier-ignore
-  const roof = placed(upright(open), { cx: 50, cy: 46, side: 90, fill: 1 });
+  const { width, height } = boundsOf(outlineOf(b));
+  const roof = placed(width > height ? b : upright(b), { cx: 50, cy: 46, side: 90, fill: 1 });
   const r = boundsOf(outlineOf(roof));
   // Where the roof is as slim as a stem there is room beside it.
   const low = boundsOf(intersect(outlineOf(roof), box(r.x - 1, r.y + 0.62 * r.height, r.width + 2, 0.2 * r.height)));
@@ -60,7 +58,7 @@ export const growing: Pair = (s, a, b) => {
   const stems: Area[] = [];
   const heads = spots.map(([dx, k, lean]) => {
     const x = cx + dx * Math.min(p.width, 54);
-    const foot = topAt(pot, 0.5 + 0.6 * dx - 0.06, 0.5 + 0.6 * dx + 0.06) + 3;
+    const foot = (topAt(pot, cx + (0.6 * dx - 0.06) * p.width, cx + (0.6 * dx + 0.06) * p.width) ?? p.y) + 3;
     const [tipX, tipY] = [x + 26 * Math.sin(lean) * k, foot - (hasStem ? 6 : 21 * k)];
     stems.push(stroked([[cx + 0.6 * dx * p.width, foot + 3, x, foot - 6, tipX, tipY]], 2.4, false));
     return standing(turnedAt(one, lean), tipX, tipY + (hasStem ? 6 : 0.3 * o.height));
@@ -77,15 +75,15 @@ export const growing: Pair = (s, a, b) => {
 /** B set down on the back of A: where it is flattest in the middle, as low as that is. */
 export const onBack: Pair = (s, a, b) => {
   const low = placed(a, { cx: 50, cy: 66, side: 82, fill: 0.95 });
-  const all = outlineOf(low);
-  const l = boundsOf(all);
+  const l = boundsOf(outlineOf(low));
   const one = placed(b, { cx: 50, cy: 50, side: 40, fill: 0.85 });
   const o = boundsOf(outlineOf(one));
   const half = 0.3 * o.width;
   // The span of the back that is nearest to level under its foot, and near the middle.
   const spans = Array.from({ length: 13 }, (_, i) => l.x + l.width * (0.26 + 0.04 * i)).map((x) => {
-    const tops = [-1, 0, 1].map((k) => boundsOf(intersect(all, box(x + k * half - 1, l.y - 1, 2, l.height + 2)))).map((c) => (c.height > 0 ? c.y : l.y + l.height)); // prettier-ignore
-    return { x, top: Math.max(...tops), cost: Math.max(...tops) - Math.min(...tops) + 0.1 * Math.abs(x - (l.x + l.width / 2)) + 0.3 * (Math.max(...tops) - l.y) }; // prettier-ignore
+    const tops = [-1, 0, 1].map((k) => topAt(low, x + k * half - 1, x + k * half + 1) ?? l.y + l.height);
+    const top = Math.max(...tops);
+    return { x, top, cost: top - Math.min(...tops) + 0.1 * Math.abs(x - (l.x + l.width / 2)) + 0.3 * (top - l.y) };
   });
   const best = spans.reduce((p, q) => (q.cost < p.cost ? q : p));
   return [
@@ -101,8 +99,7 @@ export const perchedOn: Pair = (s, a, b) => {
   const w = boundsOf(outlineOf(twig));
   const bird = placed(a, { cx: 50, cy: 40, side: 60, fill: 0.85 });
   const o = boundsOf(outlineOf(bird));
-  const column = boundsOf(intersect(outlineOf(twig), box(o.x + 0.4 * o.width, w.y - 1, 0.2 * o.width, w.height + 2)));
-  const top = column.height > 0 ? column.y : w.y + 0.4 * w.height;
+  const top = topAt(twig, o.x + 0.4 * o.width, o.x + 0.6 * o.width) ?? w.y + 0.4 * w.height;
   return [
     ...finished(s, twig, s.palette.groundHex, swapped(s)),
     ...clear(s, standing(bird, o.x + o.width / 2, top + 3), s.palette.groundHex, s.palette.inks, 1.4),
@@ -129,7 +126,7 @@ export const curledAbout: Pair = (s, a, b) => {
   const one = placed({ ...low, name: a.name }, { cx: 50, cy: 70, side: 84, fill: 1 });
   const o = boundsOf(outlineOf(one));
   const thing = placed(b, { cx: 50, cy: 40, side: 54, fill: 0.9 });
-  const top = topAt(one, 0.4, 0.6);
+  const top = topAt(one, o.x + 0.4 * o.width, o.x + 0.6 * o.width) ?? o.y;
   return [
     ...finished(s, standing(thing, o.x + 0.5 * o.width, top + 0.3 * o.height), s.palette.groundHex, swapped(s)),
     ...clear(s, one, s.palette.groundHex, s.palette.inks, 1.8),

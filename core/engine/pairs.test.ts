@@ -2,18 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { understand } from './request';
 import { compose } from './compose';
 import { boundsOf, massOf } from './area';
-import { buildFigure } from './build';
 import { outlineOf, placed } from './figure';
-import { knobsFrom } from './knobs';
 import { packed } from './packed';
 import { severalAsOne } from './pairings';
 import { waysFor } from './pairs';
-import { stageFor, type SceneRequest } from './compose';
+import type { SceneRequest } from './compose';
+import { build, requestOf, stageOf } from './testing';
 import { grown, intersect, sizeOf, subtract, union, type Area } from '../path';
 
-const request = (prompt: string): SceneRequest => ({ prompt, parts: understand(prompt).parts, kind: null, finish: null, colours: null, detail: null, leeway: 0, position: 0, aspect: 1, flaws: 0, descent: [{ seed: 7, drift: 1 }] }); // prettier-ignore
-const areasOf = (prompt: string): Area[] => compose(request(prompt)).layers.map((l) => l.area);
-const build = (name: string) => buildFigure(name, { knobs: knobsFrom([{ seed: 3, drift: 1 }]), leeway: 0, detail: 45 });
+const areasOf = (prompt: string): Area[] => compose(requestOf(prompt)).layers.map((l) => l.area);
 /** The middle of what is drawn in the colours of the first and of the second figure. */
 const boxOf = (prompt: string) => boundsOf(union(...areasOf(prompt)));
 
@@ -22,7 +19,7 @@ describe('two figures together', () => {
     const first = understand('a teapot with a hill inside').parts.figures;
     const other = understand('a hill inside a teapot').parts.figures;
     expect([first[1].turned, other[1].turned]).toEqual([true, false]);
-    const stage = stageFor(request('a hill inside a teapot'));
+    const stage = stageOf('a hill inside a teapot');
     const [hill, teapot] = [build('mountain'), build('teapot')];
     const one = waysFor(first[0], first[1])[0](stage, teapot, hill);
     const same = waysFor(other[0], other[1])[0](stage, hill, teapot);
@@ -31,7 +28,7 @@ describe('two figures together', () => {
   });
 
   it('puts one between two others, and many around one', () => {
-    const stage = stageFor(request('a lighthouse between two waves'));
+    const stage = stageOf('a lighthouse between two waves');
     const [first, second] = stage.parts.figures;
     const layers = waysFor(first, second)[0](stage, build('lighthouse'), build('wave'));
     const all = boundsOf(union(...layers.map((l) => l.area)));
@@ -44,7 +41,7 @@ describe('two figures together', () => {
 
   it('puts what stands for a part where the part is', () => {
     const at = (prompt: string): [number, number] => {
-      const layers = compose(request(prompt)).layers;
+      const layers = compose(requestOf(prompt)).layers;
       return massOf(layers.at(-1)!.area);
     };
     const [, head] = at('a bear with a moon as its head');
@@ -53,7 +50,7 @@ describe('two figures together', () => {
   });
 
   it('stands what is carried on a back there, smaller than who carries it', () => {
-    const stage = stageFor(request('a turtle carrying a house on its back'));
+    const stage = stageOf('a turtle carrying a house on its back');
     const [first, second] = stage.parts.figures;
     const layers = waysFor(first, second)[0](stage, build('turtle'), build('house'));
     const gap = layers.findLastIndex((l) => l.fill === stage.palette.groundHex && !l.isFigure);
@@ -67,7 +64,7 @@ describe('two figures together', () => {
   });
 
   it('sets a door into what has one', () => {
-    const stage = stageFor(request('a mushroom with a door'));
+    const stage = stageOf('a mushroom with a door');
     const [first, second] = stage.parts.figures;
     const layers = waysFor(first, second)[0](stage, build('mushroom'), build('door'));
     const whole = boundsOf(layers[0].area);
@@ -79,14 +76,14 @@ describe('two figures together', () => {
 
   it('puts what somebody has into their hand, however it is said', () => {
     for (const prompt of ['a bear holding a key', 'a bear with a key']) {
-      const layers = compose(request(prompt)).layers;
+      const layers = compose(requestOf(prompt)).layers;
       const box = boundsOf(union(...layers.map((l) => l.area)));
       expect(box.height).toBeGreaterThan(box.width);
     }
   });
 
   it('fills letters with what they are made of', () => {
-    const made = compose(request('letter R made of leaves')).layers;
+    const made = compose(requestOf('letter R made of leaves')).layers;
     expect(made.length).toBeGreaterThan(20);
     expect(boxOf('letter R made of leaves').height).toBeGreaterThan(60);
   });
@@ -94,7 +91,7 @@ describe('two figures together', () => {
 
 describe('what a part of a figure says', () => {
   const layersOf = (prompt: string, a: string, b: string) => {
-    const stage = stageFor(request(prompt));
+    const stage = stageOf(prompt);
     const [first, second] = stage.parts.figures;
     const figures = [build(a), build(b)] as const;
     return { layers: waysFor(first, second)[0](stage, ...figures), stage, ways: waysFor(first, second) };
@@ -126,7 +123,7 @@ describe('what a part of a figure says', () => {
   });
   it('never puts what is in a heart behind it', () => {
     for (const way of layersOf('a lotus in a heart', 'lotus', 'heart').ways) {
-      const stage = stageFor(request('a lotus in a heart'));
+      const stage = stageOf('a lotus in a heart');
       const [round, ...flower] = way(stage, build('lotus'), build('heart'));
       const [outer, inner] = [boundsOf(round.area), boxAround(flower)];
       expect(inner.x).toBeGreaterThan(outer.x);
@@ -140,7 +137,7 @@ describe('what a part of a figure says', () => {
     const head = shape('a stag head');
     expect(head.height).toBeGreaterThan(head.width);
     for (const position of [0, 1, 2, 3]) {
-      const layers = compose({ ...request('a stag head'), leeway: 50, position }).layers.filter((l) => l.isFigure);
+      const layers = compose({ ...requestOf('a stag head'), leeway: 50, position }).layers.filter((l) => l.isFigure);
       const box = boxAround(layers);
       expect(box.height / box.width).toBeGreaterThan(1);
     }
@@ -149,13 +146,13 @@ describe('what a part of a figure says', () => {
 
 describe('who wears one thing and has another', () => {
   const figures = (prompt: string, more: Partial<SceneRequest> = {}): Area =>
-    union(...compose({ ...request(prompt), ...more }).layers.filter((l) => l.isFigure).map((l) => l.area)); // prettier-ignore
+    union(...compose({ ...requestOf(prompt), ...more }).layers.filter((l) => l.isFigure).map((l) => l.area)); // prettier-ignore
   it('is dressed, and has it in the hand', () => {
     const [both, worn] = ['a fox wearing a beret, holding a ladder', 'a fox wearing a beret'].map((p) => boundsOf(figures(p))); // prettier-ignore
     expect(understand('a fox wearing a beret, holding a ladder').parts.figures).toHaveLength(3);
     // What is in the hand reaches beyond the body.
     expect(both.width / both.height).toBeGreaterThan(worn.width / worn.height);
-    const drawn = (prompt: string, position: number) => compose({ ...request(prompt), leeway: 50, position }).layers.filter((l) => l.isFigure); // prettier-ignore
+    const drawn = (prompt: string, position: number) => compose({ ...requestOf(prompt), leeway: 50, position }).layers.filter((l) => l.isFigure); // prettier-ignore
     for (const position of [0, 1, 2])
       expect(drawn('a fox wearing a beret, holding a ladder', position).length).toBeGreaterThan(
         drawn('a fox wearing a beret', position).length,
@@ -214,7 +211,7 @@ describe('several of one figure', () => {
 });
 
 describe('two of a kind', () => {
-  const boxes = (prompt: string) => compose({ ...request(prompt), leeway: 0 }).layers.map((l) => boundsOf(l.area));
+  const boxes = (prompt: string) => compose({ ...requestOf(prompt), leeway: 0 }).layers.map((l) => boundsOf(l.area));
   it('turn to one another or away, and are mirror images of one another', () => {
     for (const how of ['facing each other', 'back to back']) {
       const all = union(...areasOf(`two lions ${how}`));
@@ -240,37 +237,37 @@ describe('two of a kind', () => {
 
 describe('forms, walls, boards and suns', () => {
   it('hold two figures within the form they are in', () => {
-    const layers = compose(request('an owl and a book in a hexagon')).layers;
+    const layers = compose(requestOf('an owl and a book in a hexagon')).layers;
     const hull = layers[0].area;
     expect(layers.length).toBeGreaterThan(3);
     for (const { area, clip } of layers.slice(1))
       expect(sizeOf(intersect(subtract(clip ? intersect(area, clip) : area, grown(hull, 0.2)), grown(hull, 60)))).toBeLessThan(0.5); // prettier-ignore
   });
   it('lay bricks in what is made of them, in rows that do not overlap', () => {
-    const wall = compose(request('a house made of bricks')).layers.flatMap((l) => l.area);
+    const wall = compose(requestOf('a house made of bricks')).layers.flatMap((l) => l.area);
     expect(wall.length).toBeGreaterThan(30);
     const sum = wall.reduce((total, ring) => total + sizeOf([ring]), 0);
     expect(sizeOf(union(wall))).toBeCloseTo(sum, 0);
   });
   it('put a surfer on a board that lies, and half a sun over the ridge', () => {
     expect(understand('a bear surfing').parts.figures).toHaveLength(1);
-    const board = boundsOf(compose(request('a bear surfing')).layers[0].area);
+    const board = boundsOf(compose(requestOf('a bear surfing')).layers[0].area);
     expect(board.width).toBeGreaterThan(2 * board.height);
-    const [sun, land] = [0, -1].map((at) => boundsOf(compose(request('three mountains and a rising sun')).layers.at(at)!.area)); // prettier-ignore
+    const [sun, land] = [0, -1].map((at) => boundsOf(compose(requestOf('three mountains and a rising sun')).layers.at(at)!.area)); // prettier-ignore
     expect(sun.y).toBeLessThan(land.y + land.height / 2);
     expect(land.y + land.height).toBeGreaterThan(sun.y + sun.height - 8);
   });
   it('draw what one goes on within a form as well, and steam as what it forms', () => {
-    const alone = compose(request('a bear surfing')).layers.length;
-    const layers = compose(request('a bear surfing in a circle')).layers;
+    const alone = compose(requestOf('a bear surfing')).layers.length;
+    const layers = compose(requestOf('a bear surfing in a circle')).layers;
     expect(layers.length).toBe(alone + 1);
     expect(sizeOf(layers[0].area)).toBeGreaterThan(5000);
-    const bird = stageFor(request('a cup of tea with steam forming a bird'));
+    const bird = stageOf('a cup of tea with steam forming a bird');
     expect(bird.parts.figures.map((f) => f.drawn)).toEqual(['cup', 'smoke', 'bird']);
-    expect(compose(request('a cup of tea with steam forming a bird')).layers.map((l) => l.area)).toEqual(areasOf('a bird over a cup of tea')); // prettier-ignore
+    expect(compose(requestOf('a cup of tea with steam forming a bird')).layers.map((l) => l.area)).toEqual(areasOf('a bird over a cup of tea')); // prettier-ignore
   });
   it('bring a beak to the flower that is drunk from', () => {
-    const layers = compose(request('a hummingbird drinking from a flower')).layers;
+    const layers = compose(requestOf('a hummingbird drinking from a flower')).layers;
     const [flower, bird] = [boundsOf(layers[0].area), boundsOf(union(...layers.slice(-3).map((l) => l.area)))];
     expect(bird.x < flower.x + flower.width && flower.x < bird.x + bird.width).toBe(true);
   });

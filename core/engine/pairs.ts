@@ -277,6 +277,10 @@ class Told {
   isCarried(): boolean {
     return this.is('holding') && this.place === '' && CARRYING.test(this.said);
   }
+  /** The first does what one of some words says, with the second. */
+  does(what: RegExp): boolean {
+    return what.test(this.said) || what.test(this.first.pose ?? '');
+  }
   either(...relations: readonly (Relation | null)[]): boolean {
     return relations.includes(this.second.relation);
   }
@@ -310,11 +314,11 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => HAND.test(t.b) && t.isTurned('holding') && [turnedPair(inHandOf(t.a))],
   (t) => HAND.test(t.a) && t.isTurned('over') && [onHand],
   (t) => HAND.test(t.b) && t.is('inside', 'on') && [turnedPair(onHand)],
-  (t) => /^juggl/.test(`${t.said} ${t.first.pose ?? ''}`.trim()) && t.is('holding', 'with') && [juggled],
-  (t) => isCreature(t.a) && /^(?:toss|flip|throw)/.test(`${t.said} ${t.first.pose ?? ''}`.trim()) && t.is('holding', 'with') && [tossed],
+  (t) => t.does(/^juggl/) && t.is('holding', 'with') && [juggled],
+  (t) => isCreature(t.a) && t.does(/^(?:toss|flip|throw)/) && t.is('holding', 'with') && [tossed],
   (t) => HAND.test(t.a) && t.first.count === 2 && t.is('holding', 'with', 'toward', 'around') && [twoHands],
   (t) => isCreature(t.a) && t.is('around') && HUGGING.test(t.said) && [hugged('standing'), hugged('sitting'), hugged('standing')],
-  (t) => isCreature(t.a) && t.is('around') && isFurred(t.a) && /^(?:curl|sleep|lying|asleep|snuggl)/.test(`${t.first.pose ?? ''} ${t.said}`.trim()) && [curledAbout],
+  (t) => t.is('around') && isFurred(t.a) && t.does(/^(?:curl|sleep|lying|asleep|snuggl)/) && [curledAbout],
   // What climbs goes round the other, whichever is named first; what flies goes round it at a distance.
   (t) => t.either('around') && WINDING.test(t.said) && [t.a, t.b].some((n) => TWINING.test(n)) && [TWINING.test(t.b) ? entwined : turnedPair(entwined)],
   (t) => SERPENTS.test(t.a) && !isCreature(t.b) && t.is('around') && [turnedPair(entwined)],
@@ -329,8 +333,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:tied|tethered|attached|anchored)/.test(t.said) && /balloon|kite|cloud|moon|star/.test(t.a) && [tethered],
   (t) => isCreature(t.a) && isCreature(t.b) && /^(?:run|flee|escap|hid)\w* (?:away )?from/.test(t.said) && [chased],
   // What gives shelter is over the other, and large; what grows out of something stands up from it.
-  (t) => SHELTERS.test(t.b) && t.is('under', 'beside') && !CELESTIAL.has(t.a) && t.second.relation === 'under' && [sheltered],
-  (t) => GROWS.test(t.b) && (t.isTurned('coming out of') || (/^(?:grow|sprout|bloom)/.test(`${t.said} ${t.first.pose ?? ''}`.trim()) && t.is('holding', 'with', 'toward', 'coming out of', 'made of'))) && [turnedPair(growing)],
+  (t) => SHELTERS.test(t.b) && t.is('under') && !CELESTIAL.has(t.a) && [sheltered],
+  (t) => GROWS.test(t.b) && (t.isTurned('coming out of') || (t.does(/^(?:grow|sprout|bloom)/) && t.is('holding', 'with', 'toward', 'coming out of', 'made of'))) && [turnedPair(growing)],
   (t) => GROWS.test(t.a) && t.is('coming out of') && [growing],
   // Small things of which there are some stand in an arc over what they are with.
   (t) => isSprinkled(t.first, t.second) && [arched(t.second.count)],
@@ -379,7 +383,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.second.modifiers.includes('out') && COMING.test(t.second.pose ?? t.second.modifiers.join(' ')) && [emerging(44, 62), emerging()].map(turnedPair),
   // Of many small ones a wreath; one animal holds the other in its arms, one thing sits about a neck.
   (t) => t.isTurned('around') && t.place === 'neck' && t.second.count === 1 && [onHead],
-  (t) => t.isTurned('around') && nounKind(t.b) === 'animal' && t.second.count === 1 && /^(?:wrap|curl|coil|twist|climb|hug)/.test(`${t.second.pose ?? ''}`) && [turnedPair(embraced)],
+  (t) => t.isTurned('around') && nounKind(t.b) === 'animal' && t.second.count === 1 && /^(?:wrap|curl|coil|twist|climb|hug)/.test(t.second.pose ?? '') && [turnedPair(embraced)],
   (t) => t.isTurned('around') && [wreathed],
   (t) => t.first.count === 2 && t.either('around') && [turnedPair(flanked)],
   // What is full of many shows them through.

@@ -4,11 +4,11 @@ import { box, disc, tile } from './area';
 import { grown, intersect, rim, stroked, subtract, union, type Area } from '../path';
 import { isCreature } from './built';
 import { onField, recoloured } from './field';
-import { BOATS, castOf, type Ground } from './grounds';
+import { SWIMS, castOf, type Ground } from './grounds';
 import { clipped, placed, standing, type Figure } from './figure';
 import { layerOf, type Layer } from './layer';
 import { severalAsOne } from './pairings';
-import { banned, clear, figureFor, finished, form, type Stage } from './stage';
+import { banned, clear, figureFor, finished, form, isAtDusk, isAtNight, isOfLines, type Stage } from './stage';
 
 /** The height at which land meets the sky. */
 const HORIZON = 62;
@@ -97,10 +97,9 @@ const stood = (figure: Figure, cx: number, foot: number, side: number, fill = 0.
 export function scene(asked: Stage): Layer[] {
   const { figures } = asked.parts;
   const cast = castOf(figures)!;
-  const isLines = /line|outline|two weights/.test(asked.finishName);
+  const isLines = isOfLines(asked);
   const window = WINDOWS[asked.isHeld ? 0 : asked.idea % WINDOWS.length]();
-  const shone = [...asked.parts.settings, ...asked.parts.manner].join(' ');
-  const isNight = !isLines && (asked.idea % 4 === 3 || figures.some((f) => /moon|^stars?$/.test(f.drawn)) || /night|midnight|moonlight|starlight/.test(shone)); // prettier-ignore
+  const isNight = !isLines && (asked.idea % 4 === 3 || figures.some((f) => /moon|^stars?$/.test(f.drawn)) || isAtNight(asked.parts)); // prettier-ignore
   const [field] = asked.palette.inks;
   const stage = isNight ? recoloured(asked, field, onField(asked, field)) : asked;
   const { groundHex, inks } = stage.palette;
@@ -119,7 +118,7 @@ export function scene(asked: Stage): Layer[] {
       : one;
   };
   const bright = [spark, support, lead].filter((hex) => hex !== groundHex);
-  const isLow = /sunrise|sunset|dawn|dusk|daybreak/.test(shone) && !cast.sky.length;
+  const isLow = isAtDusk(asked.parts) && !cast.sky.length;
   const sky = cast.sky.flatMap((i) => {
     const { drawn: name } = figures[i];
     // Stars are all over the sky, where nothing hides them.
@@ -145,7 +144,7 @@ export function scene(asked: Stage): Layer[] {
     const f = figures[i];
     const isBridge = /bridge|dam|viaduct/.test(f.drawn);
     const isAloft = !isBridge && (isOver(f) || /^(?:fly|soar|glid|hover)/.test(f.pose ?? ''));
-    const isIn = isWet && !isAloft && !isBridge && (BOATS.test(f.drawn) || isCreature(f.drawn));
+    const isIn = isWet && !isAloft && !isBridge && (SWIMS.test(f.drawn) || isCreature(f.drawn));
     const two = cast.actors.length > 1;
     const side = isBridge ? 82 : isAloft ? 40 : two ? 36 : f.count > 1 ? 78 : cast.back.length ? 42 : 50;
     const cx = isBridge ? 50 : two ? (n ? 67 : 35) : cast.back.length ? 60 : cast.sky.length ? 44 : cast.ground === 'road' || cast.ground === 'river' ? 40 : 50; // prettier-ignore

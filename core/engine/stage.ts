@@ -74,6 +74,13 @@ const TOOLS: readonly (readonly [RegExp, string])[] = [
   [/^(?:photographing)$/, 'camera'],
 ]; // prettier-ignore
 
+/** Whether the candidate is drawn in lines, of which little is seen in a form or through another. */
+export const isOfLines = (stage: Stage): boolean => /line|outline|two weights/.test(stage.finishName);
+
+/** Whether a prompt is set at night, or where the sun is low. */
+export const isAtNight = ({ settings }: PromptParts): boolean => settings.some((s) => /night|midnight|moonlight|starlight/.test(s)); // prettier-ignore
+export const isAtDusk = ({ settings }: PromptParts): boolean => settings.some((s) => /sunset|sunrise|dawn|dusk|daybreak/.test(s)); // prettier-ignore
+
 /** How two of a figure stand to one another. */
 export type Standing = 'toward' | 'away' | 'crossed' | 'stacked';
 

@@ -1,24 +1,15 @@
 /** Arrangements that tell what goes on between two figures, each by what a stranger would look for in it. */
 import { describe, expect, it } from 'vitest';
 import { boundsOf, massOf } from './area';
-import { buildFigure } from './build';
-import { compose, stageFor, type SceneRequest } from './compose';
-import { knobsFrom } from './knobs';
+import { compose } from './compose';
 import type { Layer } from './layer';
 import { waysFor } from './pairs';
 import { understand } from './request';
+import { around, arranged as laid, build, requestOf, stageOf } from './testing';
 import { intersect, sizeOf, union } from '../path';
 
-const requestOf = (prompt: string, position = 0, leeway = 0): SceneRequest => ({ prompt, parts: understand(prompt).parts, kind: null, finish: null, colours: null, detail: null, leeway, position, aspect: 1, flaws: 0, descent: [{ seed: 7, drift: 1 }] }); // prettier-ignore
-const stageOf = (prompt: string) => stageFor(requestOf(prompt));
-const build = (name: string, seed = 3) => buildFigure(name, { knobs: knobsFrom([{ seed, drift: 1 }]), leeway: 0, detail: 45 }); // prettier-ignore
-/** The layers of the best arrangement for a prompt of two figures, with what is drawn for them. */
-function arranged(prompt: string, a: string, b: string, way = 0): { layers: Layer[]; ground: string } {
-  const stage = stageOf(prompt);
-  const [first, second] = stage.parts.figures;
-  return { layers: waysFor(first, second)[way](stage, build(a), build(b)), ground: stage.palette.groundHex };
-}
-const around = (layers: readonly Layer[]) => boundsOf(union(...layers.map((l) => l.area)));
+/** The layers of an arrangement for a prompt of two figures, and what they stand on. */
+const arranged = (...[prompt, a, b, way]: Parameters<typeof laid>): { layers: Layer[]; ground: string } => ({ layers: laid(prompt, a, b, way), ground: stageOf(prompt).palette.groundHex }); // prettier-ignore
 /** What is drawn after the last gap: the figure in front. */
 const front = ({ layers, ground }: { layers: Layer[]; ground: string }): Layer[] => layers.slice(layers.findLastIndex((l) => l.fill === ground) + 1); // prettier-ignore
 const back = ({ layers, ground }: { layers: Layer[]; ground: string }): Layer[] => layers.slice(0, layers.findIndex((l) => l.fill === ground)); // prettier-ignore

@@ -1,0 +1,221 @@
+/** How two are arranged: what is over, under, behind and out of another, and what stands for a part of it. */
+import { describe, expect, it } from 'vitest';
+import { boundsOf } from './area';
+import { compose } from './compose';
+import { type Layer } from './layer';
+import { waysFor } from './pairs';
+import { understand } from './request';
+import { arranged, around, build, gapsOf, parted, requestOf, stageOf } from './testing';
+import { intersect, sizeOf, union } from '../path';
+
+describe('what is over, under and out of another', () => {
+  const lastGap = (layers: Layer[], prompt: string): number => layers.findLastIndex((l) => l.fill === stageOf(prompt).palette.groundHex); // prettier-ignore
+
+  it('spreads an umbrella over who is under it', () => {
+    const prompt = 'a hedgehog under an umbrella';
+    const layers = arranged(prompt, 'hedgehog', 'umbrella');
+    const at = lastGap(layers, prompt);
+    const [roof, who] = [around(layers.slice(0, at)), around(layers.slice(at + 1))];
+    expect(roof.width).toBeGreaterThan(who.width);
+    expect(who.y).toBeGreaterThan(roof.y + 0.3 * roof.height);
+    expect(who.x + who.width / 2).toBeGreaterThan(roof.x);
+    expect(who.x + who.width / 2).toBeLessThan(roof.x + roof.width);
+  });
+
+  it('lets a train out of a mountain at its foot', () => {
+    const prompt = 'a train coming out of a mountain';
+    const layers = arranged(prompt, 'train', 'mountain');
+    const at = lastGap(layers, prompt);
+    const [land, train] = [around(layers.slice(0, 2)), around(layers.slice(at + 1))];
+    expect(train.width).toBeLessThan(0.8 * land.width);
+    expect(train.y).toBeGreaterThan(land.y + 0.2 * land.height);
+    expect(train.y + train.height).toBeGreaterThan(land.y + land.height - 3);
+  });
+
+  it('grows three flowers out of the top of what they grow out of', () => {
+    const layers = arranged('a typewriter with flowers growing out of it', 'typewriter', 'flower');
+    const { groundHex } = stageOf('a typewriter with flowers growing out of it').palette;
+    expect(layers.filter((l) => l.fill === groundHex && !l.isFigure).length).toBeGreaterThanOrEqual(4);
+    const pot = around(layers.slice(layers.findLastIndex((l) => l.fill === groundHex && !l.isFigure) + 1));
+    const all = around(layers);
+    expect(all.y).toBeLessThan(pot.y - 15);
+  });
+
+  it('throws up in an arc what is juggled', () => {
+    const layers = arranged('an octopus juggling lemons', 'octopus', 'lemon');
+    const { groundHex } = stageOf('an octopus juggling lemons').palette;
+    const balls = layers.flatMap((l, i) => (l.fill === groundHex && !l.isFigure ? [boundsOf(layers[i].area)] : []));
+    expect(balls).toHaveLength(4);
+    expect(balls[1].y).toBeLessThan(balls[0].y - 3);
+    expect(Math.abs(balls[1].y - balls[2].y)).toBeLessThan(1);
+  });
+
+  it('sets a lighthouse on the back of a whale, touching it', () => {
+    const layers = arranged('a whale with a lighthouse on its back', 'whale', 'lighthouse');
+    const { groundHex } = stageOf('a whale with a lighthouse on its back').palette;
+    const at = layers.findLastIndex((l) => l.fill === groundHex && !l.isFigure);
+    const [tower, whale] = [around(layers.slice(0, at).filter((l) => l.isFigure)), around(layers.slice(at + 1))];
+    expect(tower.y).toBeLessThan(whale.y);
+    expect(tower.y + tower.height).toBeGreaterThan(whale.y);
+    expect(tower.y + tower.height).toBeLessThan(whale.y + 0.6 * whale.height);
+  });
+
+  it('shows three stars over a stag, apart from one another and from it', () => {
+    const stage = stageOf('a stag with three stars');
+    const [first, second] = stage.parts.figures;
+    const layers = waysFor(first, second)[0](stage, build('deer'), build('star'));
+    const gaps = layers.flatMap((l, i) => (l.fill === stage.palette.groundHex && !l.isFigure ? [layers[i].area] : []));
+    expect(gaps).toHaveLength(3);
+    for (const [i, gap] of gaps.entries())
+      for (const other of gaps.slice(i + 1)) expect(sizeOf(intersect(gap, other))).toBeLessThan(1);
+    const stag = union(...layers.slice(0, layers.findIndex((l) => l.fill === stage.palette.groundHex && !l.isFigure)).map((l) => l.area)); // prettier-ignore
+    for (const gap of gaps) expect(sizeOf(intersect(gap, stag))).toBeLessThan(0.3 * sizeOf(gap));
+  });
+
+  it('takes the steam off a cup for the leaf that stands for it', () => {
+    const { figures } = understand('a cup of tea with a leaf as steam').parts;
+    expect(figures.map((f) => [f.word, f.relation, f.place])).toEqual([
+      ['cup of tea', null, null],
+      ['leaf', 'as', 'steam'],
+    ]);
+    const layers = arranged('a cup of tea with a leaf as steam', 'cup', 'leaf');
+    const cup = layers.filter((l) => l.isFigure)[0];
+    expect(boundsOf(cup.area).y).toBeGreaterThan(around(layers).y + 12);
+  });
+
+  it('has the flame at the tip of a brush, which stands up', () => {
+    const layers = arranged('a paintbrush whose tip is a flame', 'paintbrush', 'flame');
+    const all = around(layers);
+    expect(all.height).toBeGreaterThan(2 * all.width);
+  });
+});
+
+describe('how two are arranged', () => {
+  it('lies a twig across under the feet of who is on it', () => {
+    const { back, front } = parted('an owl perched on a branch', 'owl', 'twig');
+    expect(back.width).toBeGreaterThan(1.3 * back.height);
+    expect(front.y + front.height).toBeGreaterThan(back.y);
+    expect(front.y + front.height).toBeLessThan(back.y + back.height);
+  });
+
+  it('stands a candle on the sill of a window, within its frame', () => {
+    const prompt = 'a candle in a window';
+    const { layers } = parted(prompt, 'candle', 'window');
+    const frame = boundsOf(layers[0].area);
+    const candle = around(layers.slice(2, -1));
+    expect(candle.x).toBeGreaterThan(frame.x);
+    expect(candle.x + candle.width).toBeLessThan(frame.x + frame.width);
+    expect(Math.abs(candle.y + candle.height - boundsOf(layers.at(-1)!.area).y)).toBeLessThan(2);
+  });
+
+  it('sets a castle on a cloud, and a moon over a bear', () => {
+    const castle = parted('a castle on a cloud', 'castle', 'cloud');
+    expect(castle.front.y).toBeLessThan(castle.back.y);
+    const stage = stageOf('a bear under the moon', 1, 50);
+    const [first, second] = stage.parts.figures;
+    const ways = waysFor(first, second);
+    const over = ways[1](stage, build('bear'), build('moon'));
+    const moon = boundsOf(over.filter((l) => l.isFigure)[0].area);
+    expect(moon.y + moon.height / 2).toBeLessThan(around(over).y + 0.3 * around(over).height);
+    const [night] = ways[2](stage, build('bear'), build('moon'));
+    expect(boundsOf(night.area).width).toBeGreaterThan(88);
+  });
+
+  it('makes a sail of a book over the hull alone', () => {
+    const { back, all, layers } = parted('a boat whose sail is a book', 'sailboat', 'book');
+    expect(back.y).toBeLessThan(all.y + 1);
+    const hull = around(layers.slice(-2));
+    expect(hull.height).toBeLessThan(0.5 * all.height);
+  });
+
+  it('holds with both hands what two hands hold, mirrored', () => {
+    const prompt = 'two hands holding a seedling';
+    const { front, all } = parted(prompt, 'hand', 'sprout');
+    expect(Math.abs(front.x + front.width / 2 - 50)).toBeLessThan(1);
+    expect(front.width).toBeGreaterThan(0.9 * all.width);
+  });
+
+  it('lets two swans that form a heart have it between them, two and no more', () => {
+    const layers = compose(requestOf('two swans forming a heart')).layers.filter((l) => l.isFigure);
+    const b = around(layers);
+    expect(b.width / b.height).toBeLessThan(3);
+  });
+
+  it('gives a crab scissors at both sides for claws', () => {
+    const prompt = 'a crab with scissors for claws';
+    const layers = compose(requestOf(prompt)).layers;
+    const gaps = gapsOf(layers, prompt).map((i) => boundsOf(layers[i].area));
+    expect(gaps).toHaveLength(2);
+    expect(Math.abs(gaps[0].y - gaps[1].y)).toBeLessThan(2);
+    expect(Math.abs(gaps[0].x - gaps[1].x)).toBeGreaterThan(25);
+  });
+
+  it('puts the twigs that antlers are made of where antlers are', () => {
+    const layers = compose(requestOf('a deer with antlers made of branches')).layers;
+    const gaps = gapsOf(layers, 'a deer with antlers made of branches').map((i) => boundsOf(layers[i].area));
+    expect(gaps).toHaveLength(2);
+    expect(Math.max(...gaps.map((g) => g.y))).toBeLessThan(around(layers).y + 0.4 * around(layers).height);
+  });
+
+  it('lets fall out of a spout what is poured, the lower the larger', () => {
+    const prompt = 'a teapot pouring stars';
+    const layers = arranged(prompt, 'teapot', 'star');
+    const { parts } = stageOf(prompt);
+    const [way] = waysFor(parts.figures[0], parts.figures[1]);
+    const drawn = way(stageOf(prompt), build('teapot'), build('star'));
+    const stars = gapsOf(drawn, prompt).map((i) => boundsOf(drawn[i].area));
+    expect(stars).toHaveLength(3);
+    expect(stars[2].y).toBeGreaterThan(stars[0].y);
+    expect(stars[2].width).toBeGreaterThan(stars[0].width);
+    expect(layers).toHaveLength(drawn.length);
+  });
+
+  it('hides half of who is behind something, and shows the other half', () => {
+    const prompt = 'a fox behind a barrel';
+    const { layers, front } = parted(prompt, 'fox', 'barrel');
+    const fox = around(layers.slice(0, gapsOf(layers, prompt)[0]));
+    expect(fox.x).toBeLessThan(front.x + front.width);
+    expect(fox.x + fox.width).toBeGreaterThan(front.x + front.width + 8);
+  });
+
+  it('sets a crown on the head that it is over, and a city on the back that carries it', () => {
+    const crown = arranged('a crown over a lion head', 'crown', 'lion');
+    const gap = gapsOf(crown, 'a crown over a lion head').at(-1)!;
+    expect(around(crown.slice(gap + 1)).y).toBeLessThan(around(crown.slice(0, gap)).y);
+    const { back, front } = parted('a whale carrying a city', 'whale', 'city');
+    expect(back.y).toBeLessThan(front.y);
+  });
+
+  it('serves two side by side on a tray as broad as both', () => {
+    const layers = compose(requestOf('a kettle and a cup on a tray')).layers;
+    const prompt = 'a kettle and a cup on a tray';
+    const gap = gapsOf(layers, prompt).at(-1)!;
+    const [served, tray] = [around(layers.slice(0, gap)), around(layers.slice(gap + 1))];
+    expect(tray.width).toBeGreaterThan(served.width * 0.98);
+    expect(tray.y).toBeGreaterThan(served.y + 0.5 * served.height);
+  });
+
+  it('rains what a cloud rains, ties what is tied, and lets the hare run first', () => {
+    const rain = compose(requestOf('a cloud raining hearts')).layers.filter((l) => l.isFigure);
+    const hearts = rain.slice(-5).map((l) => boundsOf(l.area));
+    expect(Math.min(...hearts.map((h) => h.y))).toBeGreaterThan(around(rain).y + 0.4 * around(rain).height);
+    const tied = compose(requestOf('a balloon tied to a house')).layers.filter((l) => l.isFigure);
+    const [thread] = tied.map((l) => boundsOf(l.area));
+    expect(thread.height).toBeGreaterThan(2 * thread.width);
+    const { parts } = stageOf('a hare running from a fox');
+    const [way] = waysFor(parts.figures[0], parts.figures[1]);
+    const layers = way(stageOf('a hare running from a fox'), build('hare'), build('fox')).map((l) => boundsOf(l.area));
+    expect(Math.max(...layers.slice(-2).map((b) => b.x))).toBeGreaterThan(layers[0].x + 20);
+  });
+
+  it('reads hands that are held as how two stand, and sets antlers on a bear', () => {
+    expect(understand('two otters holding hands').parts.figures).toMatchObject([{ word: 'otters', count: 2, modifiers: ['holding hands'] }]); // prettier-ignore
+    expect(understand('two cats paw in paw').parts.figures).toMatchObject([{ word: 'cats', modifiers: ['paw in paw'] }]); // prettier-ignore
+    const layers = arranged('a bear head with antlers', 'bear', 'antlers');
+    const prompt = 'a bear head with antlers';
+    const gap = gapsOf(layers, prompt).at(-1)!;
+    const [head, antlers] = [around(layers.slice(0, gap)), around(layers.slice(gap + 1))];
+    expect(antlers.y).toBeLessThan(head.y);
+    expect(Math.abs(antlers.x + antlers.width / 2 - head.x - head.width / 2)).toBeLessThan(6);
+  });
+});
