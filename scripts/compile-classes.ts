@@ -35,6 +35,9 @@ const WORN = new Set(['clothing', 'headdress', 'footwear', 'eyeglasses', 'neckla
 /** Words for people that are words for animals as well, and mean people. */
 const PEOPLE = new Set('queen king monarch admiral emperor soldier worker nurse kid baby marshal sailor fisher painter skipper mother father young virgin'.split(' ')); // prettier-ignore
 
+/** Beasts of tales: no animals in WordNet, and drawn as such. */
+const BEASTS = new Set('unicorn griffin phoenix yeti pegasus hydra'.split(' '));
+
 function isWorn(synset: number): boolean {
   let level = [synset];
   for (let depth = 0; depth < 8 && level.length; depth++) {
@@ -51,7 +54,7 @@ function kindOf(lemma: string): string | null {
   const near = senses.slice(0, 3);
   const first = near.find((s) => KINDS[nouns.file(s)]);
   // What is eaten, or what people are called, is mostly drawn as the animal: "lobster", "tiger".
-  if (ANIMALS_FIRST.has(lemma)) return 'animal';
+  if (ANIMALS_FIRST.has(lemma) || BEASTS.has(lemma)) return 'animal';
   const isOther =
     first !== undefined && ['food', 'person', 'substance'].includes(KINDS[nouns.file(first)]) && !PEOPLE.has(lemma);
   const isSign = first !== undefined && KINDS[nouns.file(first)] === 'sign';

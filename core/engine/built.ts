@@ -205,7 +205,7 @@ function heldAs(thing: Figure, tones: readonly number[], isClasped: boolean): He
   const isWide = isClasped || /\b(?:book|newspaper|map|scroll|laptop|guitar|banjo|ukulele|violin|cello|mandolin|lute|harp|saxophone|cake|box|package|present|basket|sign|tray|bouquet|pillow|crate|accordion|drum|bowl|loaf|bread|treasure)\b/.test(thing.name) || (b.width > b.height * 1.5 && b.height > 0.3 * b.width); // prettier-ignore
   return {
     parts: unit.parts.map((p) => ({ tone: tones.length + p.tone, area: p.area })),
-    size: isWide ? 34 : b.height > b.width * 1.8 ? 40 : 25,
+    size: isWide ? 34 : b.height > b.width * 1.8 ? 42 : 31,
     isWide,
   };
 }

@@ -74,7 +74,9 @@ export function tintFor(figure: Figure, palette: Palette, onHex = palette.ground
           choice[a] === choice[b]
             ? -(0.35 + 2 * Math.abs(figure.tones[a] - figure.tones[b]))
             : 1.5 * Math.min(0.35, oklabDistance(labs[choice[a]], labs[choice[b]]));
-        score += (0.25 + (3 * border[a][b]) / edge) * apart;
+        // A ring about an eye is thinner than what borders are told on.
+        const meet = figure.isBuilt ? Math.min(1, border[a][b] / 8) : 1;
+        score += (0.25 * meet + (3 * border[a][b]) / edge) * apart;
       }
       const rim = border[a][G] / edge;
       score +=
@@ -82,6 +84,8 @@ export function tintFor(figure: Figure, palette: Palette, onHex = palette.ground
       const light = onDark && choice[a] === ground ? 0 : labs[choice[a]].L;
       // A figure of one tone has no lights and darks to keep.
       if (seenTones > 1) score -= ((figure.isBuilt ? 1.9 : 0.9) * seen[a] * Math.abs(figure.tones[a] - light)) / total;
+      // Eyes, noses and teeth are small, and known by being dark or light.
+      if (figure.isBuilt && seen[a] > 0 && (figure.tones[a] < 0.2 || figure.tones[a] > 0.95)) score -= 1.6 * Math.abs(figure.tones[a] - labs[choice[a]].L);
       if (choice[a] === 0) score += (0.6 * seen[a]) / total;
     }
     const used = new Set(choice);

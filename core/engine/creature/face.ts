@@ -58,12 +58,12 @@ function eyesOf(place: FacePlace, expression: Expression): Part[] {
   const weight = Math.max(1.1, eye * 0.52);
   const open = (r: number, tall: number, cut?: (area: Area) => Area): Part[] => {
     const whole = oval(x, y, r, r * tall);
-    const white = isDark ? oval(x, y, r * 1.42, r * tall * 1.3) : null;
+    const white = isDark ? oval(x, y, r * 1.46, r * tall * 1.34) : null;
     const keep = cut ?? ((area: Area): Area => area);
     return [
       ...(white ? [piece(LIGHT, both(keep(white)))] : []),
-      piece(DARK, both(keep(whole))),
-      piece(LIGHT, both(keep(disc(x - r * 0.3, y - r * tall * 0.4, r * 0.34, 24)))),
+      // What shines in it is cut out, and shows what the eye lies on.
+      piece(DARK, both(keep(subtract(whole, disc(x - r * 0.3, y - r * tall * 0.4, r * 0.34, 24))))),
     ];
   };
   switch (expression) {

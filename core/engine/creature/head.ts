@@ -186,15 +186,13 @@ function markParts(mark: Mark, h: Head, t: Spread): { behind?: Part[]; on?: Part
     case 'heart':
       return { on: [on(LIGHT, halves([50, middle - 8], [50 + cheek * 0.42, middle - 15], [50 + cheek * 0.86, middle], [50 + jaw * 0.9, bottom - 6], [50, bottom + 3]))] };
     case 'lore':
-      return { on: [on(DARK, union(halves([50, middle - 7], [62, middle - 1], [66, middle + 11], [50, middle + 14])))] };
+      return { on: [on(DARK, both(oval(52.6, middle, 4.6, 4.4)))] };
     case 'bib':
       return { on: [on(ACCENT, halves([50, middle - 9], [50 + cheek * 0.8, middle - 6], [50 + jaw + 3, bottom - 6], [50, bottom + 3]))] };
     case 'cap':
       return { on: [on(COAT, subtract(box(0, top - 20, 100, middle - top + 9), oval(50, middle + 8, cheek * 0.95, 20)))] };
     case 'chops':
       return { on: [on(LIGHT, both(blob([50 + cheek * 0.62, middle + 2], [52 + cheek, middle - 4], [52 + cheek, middle + 16], [50 + jaw * 0.7, bottom - 2], [50 + jaw * 0.5, middle + 14])))] };
-    case 'snub':
-      return { front: [piece(DARK, oval(50, bottom - 22, 6.6 + 0.6 * t('nose'), 10))] };
     case 'blush':
       return { on: [on(ACCENT, both(oval(50 + cheek * 0.66, middle + 11, 4.8, 3.4)))] };
     case 'dome':
@@ -210,7 +208,7 @@ function markParts(mark: Mark, h: Head, t: Spread): { behind?: Part[]; on?: Part
     case 'forelock':
       return { front: [piece(COAT, union(blob([43, top - 3], [50, top - 8], [57, top - 3], [56, top + 9], [51, top + 21], [49, top + 13], [45, top + 16])))] };
     case 'whiskers':
-      return { front: [piece(DARK, both(union(line(DARK, 1, `M66 ${bottom - 19}L86 ${bottom - 23}`).area, line(DARK, 1, `M66 ${bottom - 15}L86 ${bottom - 14}`).area)))] };
+      return { front: [piece(LIGHT, both(union(line(LIGHT, 1, `M67 ${bottom - 19}L88 ${bottom - 23}`).area, line(LIGHT, 1, `M67 ${bottom - 15}L88 ${bottom - 14}`).area)))] };
     case 'antennae':
       return { behind: [piece(DARK, both(union(taper([56, top + 5, 1.5], [61, top - 9, 1.4], [70, top - 15, 1.3]), disc(71, top - 15, 3.6))))] };
     case 'stalks':
@@ -273,7 +271,7 @@ function muzzleParts(kind: Kind, h: Head, t: Spread, expression: Expression): { 
     }
     case 'round': {
       const y = bottom - 16;
-      return { on: [on(LIGHT, oval(50, y, 14.5 * s, 12 * s))], front: [nose(y - 6.4, 5.8, 4.2), line(DARK, 1.3, `M50 ${y - 3}L50 ${y + 2}`)], mouth: { y: y + 3.2, half: 6 } };
+      return { on: [on(LIGHT, oval(50, y, 16 * s, 12.6 * s))], front: [nose(y - 6.4, 7.2, 5), line(DARK, 1.3, `M50 ${y - 3}L50 ${y + 2}`)], mouth: { y: y + 3.2, half: 6 } };
     }
     case 'cat': {
       const y = bottom - 15;
@@ -316,14 +314,20 @@ function muzzleParts(kind: Kind, h: Head, t: Spread, expression: Expression): { 
       return { on: [], front: [lower, piece(ACCENT, union(halves([50, y - 9 * s], [50 + 9 * s, y - 2], [57.5, y + 7], [53, y + 11], [50, y + 19 * s]))), nostrils(y - 2, 3.4, 0.9)] };
     }
     case 'bill': {
-      const y = middle + 8;
-      const tip = kind.marks.includes('bill tip') ? [piece(DARK, intersect(halves([50, y - 7], [62 * 1, y + 1], [61, y + 9], [50, y + 13]), box(0, y + 5, 100, 30)))] : [];
-      return { on: [], front: [...(isOpen ? [piece(DARK, oval(50, y + 9, 8, 8)), piece(ACCENT, oval(50, y + 12.5, 7, 4.6))] : []), piece(ACCENT, halves([50, y - 7 * s], [56, y - 4], [50 + 14 * s, y + 3], [50 + 12 * s, y + 8], [50, y + 9.5])), ...tip, nostrils(y - 1, 2.8, 0.9)] };
+      const y = middle + 9;
+      const upper = halves([50, y - 9 * s], [56.5, y - 5], [50 + 18 * s, y + 4], [50 + 15 * s, y + 10], [50, y + 8.5]);
+      const under = halves([50, y + 4], [50 + 11 * s, y + 7], [50 + 8 * s, y + (isOpen ? 19 : 14)], [50, y + (isOpen ? 21 : 15.5)]);
+      const tip = kind.marks.includes('bill tip') ? [piece(DARK, intersect(upper, box(0, y + 4, 100, 30)))] : [];
+      return { on: [], front: [piece(DARK, under), ...(isOpen ? [piece(LIGHT, intersect(under, oval(50, y + 19, 5, 5)))] : []), piece(ACCENT, upper), ...tip, nostrils(y - 2.4, 2.8, 0.9)] };
     }
     case 'great': {
       const y = middle + 4;
       const beak = halves([50, y - 12], [50 + 11 * s, y - 4], [50 + 9.5 * s, y + 10], [50, y + 26 * s]);
       return { on: [], front: [piece(ACCENT, beak), piece(DARK, intersect(beak, box(0, y + 14, 100, 40))), line(DARK, 1.2, `M50 ${y - 6}L50 ${y + 14}`)] };
+    }
+    case 'snub': {
+      const y = bottom - 25;
+      return { on: [], front: [piece(DARK, halves([50, y - 11 * s], [50 + 6, y - 6], [50 + 8 * s, y + 5], [50, y + 10]))], mouth: { y: bottom - 9.5, half: 4.6 } };
     }
     case 'trunk': {
       const trunk = taper([50, middle + 2, 10.5], [50, middle + 20, 8.4], [51 + t('trunk'), middle + 34, 6.8], [58, middle + 42, 5.8], [66, middle + 38, 5]);
@@ -372,6 +376,9 @@ function eyesAt(
   };
 }
 
+/** Whether fur may get a dark colour, on which eyes are seen by their whites alone and lines must be light. */
+export const isDusky = (kind: Kind): boolean => kind.muzzle !== 'human' && (kind.tones?.[0] ?? 0.42) < 0.62;
+
 /** What a hat lies on. */
 const ON_TOP: ReadonlySet<Mark> = new Set<Mark>(['forelock', 'quiff', 'crest', 'sail']);
 
@@ -391,13 +398,13 @@ export function headParts(kind: Kind, expression: Expression, t: Spread, isCover
   const place: FacePlace = {
     x: 50,
     ...eyesAt(kind, h),
-    eye: (kind.skull === 'slim' || kind.skull === 'long' ? 3.1 : 3.7) * (1 + 0.08 * t('eyes')) * (isLit && kind.muzzle !== 'ape' && kind.muzzle !== 'human' ? 1.2 : 1), // prettier-ignore
-    isDark: !isLit && (underEyes || lightness < 0.3),
-    lines: !isLit && (underEyes || lightness < 0.3) ? LIGHT : DARK,
+    eye: (kind.muzzle === 'human' ? 3.7 : kind.skull === 'slim' || kind.skull === 'long' ? 3.9 : 4.7) * (1 + 0.08 * t('eyes')) * (isLit && kind.muzzle !== 'ape' && kind.muzzle !== 'human' ? 1.2 : 1), // prettier-ignore
+    isDark: !isLit && (underEyes || isDusky(kind)),
+    lines: !isLit && (underEyes || isDusky(kind)) ? LIGHT : DARK,
   };
   // On what is dark, and in a dark beard, lips are light.
-  const aboutLips = kind.marks.includes('full beard') ? (kind.tones?.[1] ?? 1) : kind.muzzle === 'none' ? lightness : 1;
-  const lips = aboutLips < 0.5 && (kind.marks.includes('full beard') || lightness < 0.3) ? LIGHT : DARK;
+  const aboutLips = kind.marks.includes('full beard') ? (kind.tones?.[1] ?? 1) : kind.muzzle === 'none' || kind.muzzle === 'snub' ? Math.min(lightness, 0.49) : 1;
+  const lips = aboutLips < 0.5 && (kind.marks.includes('full beard') || isDusky(kind)) ? LIGHT : DARK;
   const brows = kind.marks.includes('brow')
     ? [piece(kind.tones && kind.tones[0] > 0.6 ? DARK : COAT, both([[51.5, h.middle - 8, 50 + h.cheek * 0.8, h.middle - 14, 50 + h.cheek * 0.8, h.middle - 10, 52, h.middle - 3.6]]))] // prettier-ignore
     : [];

@@ -2,26 +2,25 @@
 
 /** Half widths at the crown, the cheeks and the jaw, and heights of the top, the cheeks and the chin, in a field of 100 x 100. */
 export const SKULLS = {
-  round: [22, 30, 18, 25, 53, 85],
-  wide: [23, 35, 23, 31, 58, 85],
-  wedge: [23, 34, 10, 30, 52, 88],
-  slim: [17, 24, 12, 26, 46, 90],
-  long: [17, 21, 17, 18, 42, 92],
-  ball: [24, 30, 20, 24, 54, 86],
-  tall: [20, 25, 17, 20, 52, 88],
-  broad: [23, 30, 23, 26, 52, 86],
+  round: [24, 33, 21, 26, 55, 85],
+  wide: [25, 37, 25, 31, 59, 85],
+  wedge: [24, 36, 11, 29, 54, 87],
+  slim: [18, 24, 14, 26, 48, 89],
+  long: [19, 22, 18, 18, 43, 92],
+  ball: [26, 33, 23, 24, 55, 86],
+  tall: [22, 27, 20, 20, 53, 88],
+  broad: [26, 35, 27, 26, 55, 86],
   face: [21, 25, 17, 23, 52, 87],
 } as const; // prettier-ignore
 export type Skull = keyof typeof SKULLS;
 
 export type Ears = 'point' | 'tufted' | 'round' | 'long' | 'leaf' | 'flop' | 'side' | 'small' | 'huge' | 'fin';
 export type Horns = 'antlers' | 'palms' | 'ram' | 'short' | 'spikes' | 'nubs' | 'nose' | 'single' | 'straight';
-export type Muzzle = 'mask' | 'round' | 'cat' | 'wide' | 'pig' | 'bud' | 'long' | 'frog' | 'beak' | 'hook' | 'bill' | 'great' | 'slender' | 'trunk' | 'ape' | 'grooves' | 'jaws' | 'human' | 'none'; // prettier-ignore
+export type Muzzle = 'mask' | 'round' | 'cat' | 'wide' | 'pig' | 'bud' | 'long' | 'frog' | 'beak' | 'hook' | 'bill' | 'great' | 'slender' | 'trunk' | 'snub' | 'ape' | 'grooves' | 'jaws' | 'human' | 'none'; // prettier-ignore
 export type Mark =
   | 'patches' | 'bandit' | 'stripes' | 'bands' | 'blaze' | 'mane' | 'wool' | 'spines' | 'spots' | 'discs' | 'cap' | 'blush' | 'comb' | 'crest' | 'quiff' | 'wattle'
   | 'forelock' | 'whiskers' | 'tusks' | 'teeth' | 'antennae' | 'bumps' | 'brow' | 'ruff' | 'tentacles' | 'shell' | 'sail' | 'spout' | 'heart' | 'chops' | 'beard' | 'tips' | 'bill tip' | 'dome' | 'stalks' | 'pincers' | 'hoops'
   | 'bib'
-  | 'snub'
   | 'lore'
   | 'wings' | 'hair' | 'long hair' | 'bob' | 'bun' | 'full beard' | 'moustache' | 'curls' | 'bald'; // prettier-ignore
 
@@ -59,7 +58,7 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['polar bear', 'broad', 'round 0.75', 'round', '', 'bear stub 1.2', [0.86, 0.7, 0.6]],
   ['panda', 'wide', 'round 1', 'round', 'patches', 'bear stub', [0.9, 0.14, 0.7]],
   ['red panda', 'wide', 'point 0.7', 'round', 'chops brow tips', 'bear ringed 1 0.8 0.9', [0.45, 0.25, 0.8]],
-  ['koala', 'wide', 'side 1.62', 'round', 'snub', 'bear none', [0.55, 0.78, 0.75]],
+  ['koala', 'wide', 'side 1.62', 'snub', '', 'bear none', [0.55, 0.78, 0.75]],
   ['raccoon', 'wide', 'point 0.65', 'mask', 'bandit', 'bear ringed', [0.5, 0.35, 0.75]],
   ['badger', 'wedge', 'small 1', 'round', 'bands', 'bear brush 1 0.7 1', [0.96, 0.2, 0.6]],
   ['skunk', 'wedge', 'small 1', 'bud', 'blaze', 'rodent plume', [0.16, 0.5, 0.7]],
@@ -106,8 +105,8 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['cockatoo', 'ball', '', 'hook', 'crest', 'raptor long', [0.92, 0.5, 0.7]],
   ['penguin', 'ball', '', 'beak', 'heart', 'penguin none', [0.16, 0.3, 0.74]],
   ['duck', 'ball', '', 'bill', 'quiff', 'fowl stub', [0.8, 0.5, 0.66]],
-  ['goose', 'tall', '', 'bill', '', 'fowl stub 2', [0.93, 0.6, 0.66]],
-  ['swan', 'tall', '', 'bill', 'lore', 'fowl stub 2.6', [0.96, 0.7, 0.6]],
+  ['goose', 'ball', '', 'bill', '', 'fowl stub 2', [0.93, 0.6, 0.66]],
+  ['swan', 'ball', '', 'bill', 'lore', 'fowl stub 2.6', [0.96, 0.7, 0.6]],
   ['chicken', 'ball', '', 'beak', 'comb wattle', 'fowl brush 1.2', [0.9, 0.6, 0.5]],
   ['rooster', 'ball', '', 'beak', 'comb wattle ruff', 'fowl bushy 1.4', [0.55, 0.3, 0.5]],
   ['chick', 'ball', '', 'beak', 'quiff blush', 'songbird stub', [0.82, 0.66, 0.6]],
@@ -119,13 +118,13 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['bird', 'ball', '', 'beak', 'quiff', 'songbird long', [0.42, 0.6, 0.74]],
   ['toucan', 'ball', '', 'great', 'discs', 'songbird long', [0.15, 0.4, 0.7]],
   ['puffin', 'ball', '', 'great', 'heart', 'penguin none', [0.15, 0.4, 0.66]],
-  ['flamingo', 'tall', '', 'bill', 'bill_tip', 'wader none', [0.66, 0.5, 0.4]],
-  ['heron', 'slim', '', 'slender', 'crest', 'wader none', [0.5, 0.34, 0.74]],
-  ['stork', 'slim', '', 'slender', '', 'wader none', [0.94, 0.3, 0.6]],
-  ['ostrich', 'tall', '', 'bill', 'quiff', 'runner brush', [0.35, 0.7, 0.7]],
+  ['flamingo', 'ball', '', 'bill', 'bill_tip', 'wader none', [0.66, 0.5, 0.4]],
+  ['heron', 'ball', '', 'slender', 'crest', 'wader none', [0.5, 0.34, 0.74]],
+  ['stork', 'ball', '', 'slender', '', 'wader none', [0.94, 0.3, 0.6]],
+  ['ostrich', 'ball', '', 'bill', 'quiff', 'runner brush', [0.35, 0.7, 0.7]],
   ['frog', 'wide', '', 'frog', 'bumps blush', '', [0.55, 0.7, 0.76]],
   ['turtle', 'tall', '', 'none', 'shell blush', '', [0.58, 0.36, 0.72]],
-  ['crocodile', 'long', '', 'jaws', 'bumps', '', [0.44, 0.62, 0.74]],
+  ['crocodile', 'tall', '', 'jaws', 'bumps', '', [0.44, 0.62, 0.74]],
   ['snake', 'wide', '', 'none', 'spots', '', [0.46, 0.64, 0.7]],
   ['dragon', 'wedge', 'fin 1 spikes', 'wide', 'sail brow', 'dog long 1.3 0.9 1.1', [0.44, 0.6, 0.74]],
   ['dinosaur', 'broad', '', 'wide', 'sail teeth', '', [0.48, 0.64, 0.76]],

@@ -4,7 +4,7 @@ import { box, disc, starArea } from '../area';
 import type { Part } from '../figure';
 import { eyewearParts, hatParts, type Brow, type Dress, type Hat } from './dress';
 import type { Expression } from './face';
-import { headParts, measuresOf } from './head';
+import { headParts, isDusky, measuresOf } from './head';
 import type { Kind } from './kinds';
 import { ACCENT, blob, bone, both, COAT, DARK, downFrom, filleted, FUR, halves, LIGHT, limb, line, mirrored, oval, piece, taper, TONES, type Spread, type Tone } from './pieces'; // prettier-ignore
 
@@ -66,10 +66,23 @@ export interface FigureOptions {
   readonly crop: 'whole' | 'bust' | 'head';
 }
 
-const AGES: Readonly<Record<Age, { readonly head: number; readonly body: number; readonly leg: number }>> = {
-  young: { head: 0.74, body: 27, leg: 13 },
-  grown: { head: 0.62, body: 33, leg: 20 },
-  tall: { head: 0.5, body: 39, leg: 28 },
+interface Size {
+  readonly head: number;
+  readonly body: number;
+  readonly leg: number;
+}
+/** People have smaller heads and longer legs than animals that stand as people do. */
+const SIZES: Readonly<Record<'people' | 'animals', Readonly<Record<Age, Size>>>> = {
+  people: {
+    young: { head: 0.74, body: 27, leg: 13 },
+    grown: { head: 0.62, body: 33, leg: 20 },
+    tall: { head: 0.5, body: 39, leg: 28 },
+  },
+  animals: {
+    young: { head: 0.92, body: 26, leg: 9 },
+    grown: { head: 0.8, body: 31, leg: 13 },
+    tall: { head: 0.62, body: 37, leg: 22 },
+  },
 };
 
 /** The tones of cloth: what stands out from the fur, and what goes with it. */
@@ -87,7 +100,7 @@ const OPEN: ReadonlySet<Hat> = new Set<Hat>(['headphones', 'headband', 'goggles'
 /** Where a hat sits: over the eyes, however near the crown they are, and between those that stand on bumps. */
 export function browOf(kind: Kind, m: ReturnType<typeof measuresOf>): Brow {
   const isBetween = kind.marks.includes('bumps');
-  const half = isBetween ? 0.44 * m.apart : m.crown + 1.5;
+  const half = isBetween ? 0.6 * m.apart : m.crown + 1.5;
   // A brim hangs down by two fifths of half its width; the eye and some room are below it.
   const y = isBetween ? m.top + 1.5 : Math.min(m.top + 7.5, m.eyeY - 0.42 * half - 6.5);
   return { x: 50, y, half, middle: m.middle, cheek: m.cheek };
@@ -97,12 +110,16 @@ export function browOf(kind: Kind, m: ReturnType<typeof measuresOf>): Brow {
 export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part[] {
   const { dress, held, crop, age } = options;
   const { main, trim } = clothTones(kind);
-  const size = AGES[age];
+  const isPerson = kind.muzzle === 'human';
+  const size = SIZES[isPerson ? 'people' : 'animals'][age];
+  // A long neck carries a small head.
+  const neck = !isPerson && isBird(kind) && (kind.body?.neck ?? 1) >= 1.9 ? 0.42 * size.body : 0;
   const m = measuresOf(kind, t);
-  const hs = size.head * (1 + 0.04 * t('head'));
+  const isNarrow = !isPerson && (kind.skull === 'long' || kind.skull === 'slim' || kind.skull === 'tall');
+  const hs = (neck ? 0.66 : isNarrow ? 1.12 : 1) * size.head * (1 + 0.04 * t('head'));
   const neckY = 46;
   // The head, its chin a little over the neck.
-  const onHead = (parts: readonly Part[]): Part[] => parts.map((p) => ({ ...p, area: moved(p.area, [hs, 0, 0, hs, 50 - 50 * hs, neckY + 3 - hs * m.bottom]) })); // prettier-ignore
+  const onHead = (parts: readonly Part[]): Part[] => parts.map((p) => ({ ...p, area: moved(p.area, [hs, 0, 0, hs, 50 - 50 * hs, neckY + 3 - neck - hs * m.bottom]) })); // prettier-ignore
   const brow = browOf(kind, m);
   const hat = dress.hat ? hatParts(dress.hat, brow, main, trim) : null;
   const isLong = kind.skull === 'long' || kind.skull === 'slim';
@@ -115,7 +132,8 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const belly = (isStout ? 20 : 16) * (age === 'young' ? 0.94 : age === 'tall' ? 0.92 : 1) * (1 + 0.08 * t('belly'));
   const height = size.body * (1 + 0.05 * t('body'));
   const hipY = neckY + height;
-  const torso = halves([50, neckY - 3], [50 + shoulder, neckY + 4], [50 + belly, neckY + height * 0.66], [50 + belly * 0.8, hipY], [50, hipY + 3]);
+  const egg = (): Area => union(halves([50, neckY - 3], [50 + shoulder * 0.86, neckY + 3], [50 + belly * 1.08, neckY + height * 0.62], [50 + belly * 0.7, hipY + 1], [50, hipY + 4]), neck ? taper([50, neckY + 8, 9], [50, neckY - 2, 6], [50, neckY - neck, 5.4]) : []);
+  const torso = isBird(kind) ? egg() : halves([50, neckY - 3], [50 + shoulder, neckY + 4], [50 + belly, neckY + height * 0.66], [50 + belly * 0.8, hipY], [50, hipY + 3]);
   const arm = isStout ? 4.9 : 4.3;
   const reach = height * 0.5;
   const legR = isStout ? 6.2 : 5.2;
@@ -138,8 +156,8 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const cloth: Tone = dress.top === 'coat' ? LIGHT : dress.top === 'stripes' ? LIGHT : main;
   const sleeve: Tone = sleeved ? cloth : shirted ? LIGHT : FUR;
   const trousers: Tone = dress.top === 'overalls' ? main : dress.top === 'suit' || dress.top === 'jacket' ? main : dress.top ? trim : FUR;
-  const foot = ({ end, side }: (typeof legs)[number]): Area => isSat ? oval(end[0], end[1], 6.4, 7.4) : isBird(kind) ? union(...[-0.7, 0, 0.7].map((a) => bone([end[0], end[1] + 1, 2], [end[0] + side * 1.5 + 7 * Math.sin(a), end[1] + 3.4, 1.7]))) : oval(end[0] + side * 2.6, end[1] + 1.4, 7.4, 4);
-  const feet = legs.map((l) => piece(isBird(kind) ? ACCENT : DARK, foot(l)));
+  const foot = ({ end, side }: (typeof legs)[number]): Area => isSat && !isBird(kind) ? oval(end[0], end[1], 7, 7.8) : isBird(kind) ? union(...[-0.7, 0, 0.7].map((a) => bone([end[0], end[1] + 1, 2], [end[0] + side * 1.5 + 7 * Math.sin(a), end[1] + 3.4, 1.7]))) : intersect(oval(end[0] + side * 2, end[1] + 2.6, 8, 6), box(0, 0, 100, end[1] + 4));
+  const feet = legs.map((l) => piece(isBird(kind) ? ACCENT : isSat && !dress.top ? FUR : isDusky(kind) && !dress.top ? COAT : DARK, foot(l)));
   const legParts = legs.map((l) => piece(isBird(kind) && trousers === FUR ? ACCENT : trousers, limb([l.root[0], l.root[1], isBird(kind) && trousers === FUR ? 2.4 : legR], [l.elbow[0], l.elbow[1], isBird(kind) && trousers === FUR ? 2.2 : legR * 0.92], [l.end[0], l.end[1], isBird(kind) && trousers === FUR ? 2 : legR * 0.84])));
 
   /** What lies on the body. */
@@ -196,17 +214,30 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
       break;
     default:
   }
-  const sleeveOf = ({ root, elbow, end }: (typeof arms)[number]): Area => limb([root[0], root[1], arm * 1.06], [elbow[0], elbow[1], arm], [end[0], end[1], arm * 0.9]);
-  const handR = arm * 1.18;
+  const isWinged = isBird(kind) && !sleeved;
+  // Three broad feathers from where the wing bends.
+  const wingOf = ({ root, elbow, end }: (typeof arms)[number]): Area => {
+    const [dx, dy] = [end[0] - elbow[0], end[1] - elbow[1]];
+    const feather = (rad: number, length: number): Area => {
+      const [c, n] = [length * Math.cos(rad), length * Math.sin(rad)];
+      return bone([elbow[0], elbow[1], 5], [elbow[0] + c * dx - n * dy, elbow[1] + n * dx + c * dy, 2.7]);
+    };
+    return filleted(union(bone([root[0], root[1], 4.6], [elbow[0], elbow[1], 5.8]), feather(-0.42, 0.86), feather(0, 1.08), feather(0.42, 0.86)), 0.5);
+  };
+  const sleeveOf = ({ root, elbow, end }: (typeof arms)[number]): Area => limb([root[0], root[1], arm * 1.06], [elbow[0], elbow[1], arm], [end[0], end[1], arm * (isPerson ? 0.9 : 1)]);
+  const handR = arm * (isPerson ? 1.18 : 1.24);
   const hand = ({ end }: (typeof arms)[number]): Area => disc(end[0], end[1], handR, 48);
   const thumb = ({ end, side }: (typeof arms)[number], up: number): Area => bone([end[0] - side * handR * 0.5, end[1] - up * handR * 0.3, handR * 0.42], [end[0] - side * handR * 1.05, end[1] - up * handR * 0.9, handR * 0.36]);
-  const hands = arms.map((a, i) => {
+  const handOf = (a: (typeof arms)[number], i: number): Part => {
     const isUp = pose.arms[i][1] > 70;
     const isPointing = options.stance === 'pointing' && i === 0 && !held;
-    const finger = isPointing ? bone([a.end[0], a.end[1] - 1, handR * 0.5], [a.end[0] + handR * 2.1, a.end[1] - 1.6, handR * 0.36]) : [];
-    const open = isUp && !held ? union(...[-0.6, -0.1, 0.4].map((d) => bone([a.end[0], a.end[1], handR * 0.5], [a.end[0] + handR * 1.5 * Math.sin(d + a.side * 0.3), a.end[1] - handR * 1.5 * Math.cos(d), handR * 0.38]))) : [];
-    return piece(isBird(kind) && !sleeved ? sleeve : FUR, union(hand(a), isUp || isPointing ? thumb(a, 1) : [], finger, open));
-  });
+    const finger = isPointing && isPerson ? bone([a.end[0], a.end[1] - 1, handR * 0.5], [a.end[0] + handR * 2.1, a.end[1] - 1.6, handR * 0.36]) : [];
+    const open = isUp && !held && isPerson ? union(...[-0.6, -0.1, 0.4].map((d) => bone([a.end[0], a.end[1], handR * 0.5], [a.end[0] + handR * 1.5 * Math.sin(d + a.side * 0.3), a.end[1] - handR * 1.5 * Math.cos(d), handR * 0.38]))) : [];
+    return piece(FUR, union(hand(a), isPerson && (isUp || isPointing) ? thumb(a, 1) : [], finger, open));
+  };
+  // A paw is one with its arm, and a wing has no hand, but where something is held.
+  const isApart = (i: number): boolean => sleeve !== FUR || isPerson || (held !== null && (held.isWide || i === 0));
+  const hands = arms.map((a, i) => (isApart(i) && !isWinged ? handOf(a, i) : piece(FUR, [])));
 
   // What is held: in the raised hand, its fingers before it; a wide thing before the chest, in both.
   const grip = held ? (held.isWide ? [50, (arms[0].end[1] + arms[1].end[1]) / 2 + 1.5] : [arms[0].end[0] + 1, arms[0].end[1]]) : null;
@@ -232,9 +263,9 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   // Leathery, spread behind the shoulders.
   const wing = (k: number): Area => areaFrom(parsePath(`M${50 + shoulder * 0.5} ${neckY + 3}C${60 + 8 * k} ${neckY - 9 * k} ${70 + 12 * k} ${neckY - 14 * k} ${78 + 16 * k} ${neckY - 10 * k}C${74 + 13 * k} ${neckY + 2} ${74 + 14 * k} ${neckY + 10 * k} ${76 + 15 * k} ${neckY + 19 * k}C${70 + 9 * k} ${neckY + 13 * k} ${65 + 7 * k} ${neckY + 15 * k} ${63 + 6 * k} ${neckY + 26 * k}C${58 + 4 * k} ${neckY + 19 * k} ${55 + 3 * k} ${neckY + 20 * k} 50 ${neckY + 26 * k}Z`));
   const wings = kind.marks.includes('wings') ? [piece(FUR, both(wing(1 + 0.1 * t('wings')))), piece(COAT, both(moved(wing(0.86), [1, 0, 0, 0.9, 0, neckY * 0.1 + 1])))] : [];
-  const armParts = arms.map((a) => piece(sleeve, sleeveOf(a)));
+  const armParts = arms.map((a, i) => piece(sleeve, isWinged ? wingOf(a) : isApart(i) ? sleeveOf(a) : union(sleeveOf(a), handOf(a, i).area)));
   // The sleeve stands out from a body of its own tone by a thin line.
-  const apart = sleeved || (!dress.top && !isBird(kind)) || shirted || dress.top === 'apron' ? armParts.map((p) => piece(sleeve === LIGHT || (kind.tones?.[0] ?? 0.42) < 0.3 ? COAT : DARK, intersect(subtract(grown(p.area, 0.9), p.area), union(torso, ...robed.map((r) => r.area))))) : [];
+  const apart = sleeved || (!dress.top && !isBird(kind)) || shirted || dress.top === 'apron' ? armParts.map((p) => piece(sleeve === LIGHT || isDusky(kind) ? COAT : DARK, intersect(subtract(grown(p.area, 0.9), p.area), union(torso, ...robed.map((r) => r.area))))) : [];
   const lower = [...feet.slice(0, isSat ? 0 : 2), ...(dress.top === 'robe' ? [] : legParts)];
   const whole: Part[] = [
     ...wings,
@@ -243,7 +274,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
     ...tail,
     ...(isSat ? [] : lower),
     ...bodyParts,
-    ...(isSat ? [...(dress.top === 'robe' ? [] : legParts), ...feet, ...feet.map((f) => piece(ACCENT, grown(f.area, -3)))] : []),
+    ...(isSat ? [...(dress.top === 'robe' ? [] : legParts), ...feet, ...(isBird(kind) ? [] : feet.map((f) => piece(f.tone === FUR ? COAT : ACCENT, grown(f.area, -2.6))))] : []),
     ...straps,
     ...apart,
     ...armParts,
