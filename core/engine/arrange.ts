@@ -96,7 +96,8 @@ export function together(asked: Stage): Layer[] {
     !figures[1] &&
     alone.count > 1 &&
     (shape === 'circle' || shape === null) &&
-    [alone.pose ?? '', ...alone.modifiers].some((m) => GOING_ROUND.test(m) && (shape !== null || m === 'circling'))
+    ([alone.pose ?? '', ...alone.modifiers].some((m) => GOING_ROUND.test(m) && (shape !== null || m === 'circling')) ||
+      stage.parts.words.some((w) => w.part === 'shape' && /^(?:forming|arranged)$/.test(w.word)))
   )
     // prettier-ignore
     return fitLayers(finished(stage, goingRound(figureFor({ ...stage, idea: 0 }, alone, 0), alone.count)), 88);

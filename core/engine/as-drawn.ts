@@ -34,6 +34,7 @@ const TOGETHER: readonly (readonly [string, string, string])[] = [
 const HAS: readonly (readonly [RegExp, RegExp])[] = [
   [/^nest with eggs$/, /^egg$/],
   [/^pancakes$/, /^(?:butter|syrup|maple syrup)$/],
+  [/^market stall$/, /^awning$/],
   [/^weathervane$/, /^(?:rooster|chicken)$/],
 ];
 // In a pose, or with a face, another figure is built, which has it not.

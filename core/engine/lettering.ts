@@ -168,7 +168,7 @@ export function wordmark(stage: Stage): Layer[] {
   const face = knobs.pick('face', FACE_NAMES);
   const { letterAt } = stage.parts;
   // Only small letters have dots.
-  const upper = letterAt?.isDot ? text.toLowerCase() : knobs.odds('capitals', 0.4) ? text.toUpperCase() : text;
+  const upper = letterAt?.isDot && /^[ij]?$/i.test(letterAt.letter ?? '') ? text.toLowerCase() : knobs.odds('capitals', 0.4) ? text.toUpperCase() : text;
   const [first, second = first] = palette.inks;
   const wide = 92 * Math.max(1, stage.aspect);
   const letters = lineIn(upper, { face, tracking: upper === text ? -8 : 70 }, 50, 50, wide, 30);
@@ -233,7 +233,7 @@ export function wordmark(stage: Stage): Layer[] {
     const index = indexOf(letterAt?.letter ?? null, /[ij]/);
     const rings = index < 0 ? [] : letters[index].map((ring) => ({ ring, at: boundsOf([ring]) })).sort((p, q) => p.at.y - q.at.y); // prettier-ignore
     const [dot, stem] = rings;
-    if (!dot || !stem || dot.at.y + dot.at.height > stem.at.y + 0.1) return index < 0 ? perched() : asLetter();
+    if (!dot || !stem || dot.at.y + dot.at.height > stem.at.y + 0.1) return index < 0 ? perched() : perched(index);
     const f = sized(dot.at.x + dot.at.width / 2, 0, Math.max(2.6 * dot.at.width, 0.5 * b.height));
     const fb = boundsOf(outlineOf(f));
     const rest = letters.map((area, i) => (i === index ? area.filter((ring) => ring !== dot.ring) : area));
@@ -252,10 +252,10 @@ export function wordmark(stage: Stage): Layer[] {
     const right = x + fb.width + air - tb.x;
     return fitLayers([...nameOf([...head, ...tail.map((a) => moved(a, [1, 0, 0, 1, right, 0]))]), ...other(movedFigure(f, [1, 0, 0, 1, x - fb.x, 0]))], wide); // prettier-ignore
   };
-  /** On the last letter, as if it had settled there. */
-  const perched = (): Layer[] => {
-    const last = boundsOf(letters.at(-1)!);
-    const f = sized(last.x + last.width * 0.6, 0, b.height * 0.95);
+  /** On a letter, the last where none is named, as if it had settled there. */
+  const perched = (index = letters.length - 1): Layer[] => {
+    const last = boundsOf(letters[index]);
+    const f = sized(last.x + last.width * (index === letters.length - 1 ? 0.6 : 0.5), 0, b.height * 0.95);
     const fb = boundsOf(outlineOf(f));
     return fitLayers([...plain(), ...other(movedFigure(f, [1, 0, 0, 1, 0, last.y - b.height * 0.04 - (fb.y + fb.height)]))], wide); // prettier-ignore
   };

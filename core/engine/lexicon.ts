@@ -281,6 +281,25 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   toadfish: 'fish',
   'jar of jam': 'jar',
   'jar of honey': 'honey pot',
+  'drop of water': 'drop',
+  'drop of rain': 'drop',
+  'drop of dew': 'drop',
+  'drop of oil': 'drop',
+  'drop of honey': 'drop',
+  'drop of ink': 'drop',
+  'drop of blood': 'drop',
+  oar: 'paddle',
+  'canoe paddle': 'paddle',
+  pointer: 'wand',
+  'lemonade stand': 'market stall',
+  'fruit stand': 'market stall',
+  'food stand': 'market stall',
+  'juice stand': 'market stall',
+  'market stand': 'market stall',
+  'farm stand': 'market stall',
+  'food stall': 'market stall',
+  stall: 'market stall',
+  kiosk: 'market stall',
   'pot of honey': 'honey pot',
   'cup of coffee': 'cup',
   'cup of tea': 'cup',
@@ -822,6 +841,11 @@ function meantBy(word: string): string | null {
 /** What things are said to be made of, before their name. */
 const MADE_OF = new Set('wooden stone metal paper glass gold golden silver iron copper brass bronze clay straw tin wicker leather porcelain crystal steel rubber plastic woollen wool marble'.split(' ')); // prettier-ignore
 
+/** What a kind of plant or animal is called after its name. */
+const KIND_NAMES = /^(?:flower|tree|plant|bird|fish|blossom|bush|herb)$/;
+/** Parts that are not drawn without whose they are. */
+const OWN_PARTS = /^(?:trunk|snout|muzzle|whiskers|hump|jaws?|mane)$/;
+
 /** A form of a word as a figure by our own lists; null where they have none. */
 function ownFigure(phrase: string, form: string): FoundFigure | null {
   if (isBuilt(form)) return { word: phrase, drawn: form, via: 'name' };
@@ -832,6 +856,9 @@ function ownFigure(phrase: string, form: string): FoundFigure | null {
   if (like && isBuilt(like)) return { word: phrase, drawn: like, via: 'broader' };
   // A lighthouse keeper is a keeper; a penguin waiter is a penguin.
   const [first, last, more] = form.split(' ');
+  // A lotus flower is a lotus; an elephant's trunk is seen where the elephant is.
+  if (!more && last && KIND_NAMES.test(last) && (isThing(first) || isBuilt(first)) && ['animal', 'plant'].includes(nounKind(first) ?? '')) return { word: phrase, drawn: first, via: 'synonym' }; // prettier-ignore
+  if (!more && last && OWN_PARTS.test(last) && isBuilt(first) && nounKind(first) === 'animal') return { word: phrase, drawn: first, via: 'broader' }; // prettier-ignore
   // An animal's nose is no man's.
   if (last === 'nose' && !more && nounKind(first) === 'animal') return { word: phrase, drawn: 'dog nose', via: 'broader' }; // prettier-ignore
   if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) !== null && nounKind(first) !== 'animal') return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore

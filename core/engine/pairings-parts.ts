@@ -1,10 +1,11 @@
 /** Arrangements in which one stands for a part of the other, or for something else altogether: a tip, a body, a sail, steam, the moon. */
 import { boundsOf, box, disc, starArea } from './area';
-import { grown, intersect, sizeOf, stroked, union } from '../path';
+import { grown, intersect, parsePath, runsFrom, sizeOf, stroked, subtract, union } from '../path';
 import { onField } from './field';
 import {
   clipped,
   isLong,
+  movedFigure,
   outlineOf,
   placed,
   silhouetteOf,
@@ -18,6 +19,27 @@ import { layerOf } from './layer';
 import { swapped, type Pair } from './pairings';
 import type { Single } from './single';
 import { clear, finished, form } from './stage';
+
+/** A line as dashes of one length with gaps of another between them. */
+function dashed(line: readonly number[], dash: number, gap: number): number[][] {
+  const out: number[][] = [];
+  let now: number[] = [line[0], line[1]];
+  let [left, isInk] = [dash, true];
+  for (let i = 2; i < line.length; i += 2) {
+    let [x, y] = [line[i - 2], line[i - 1]];
+    let rest = Math.hypot(line[i] - x, line[i + 1] - y);
+    while (rest > left) {
+      const t = left / rest;
+      [x, y] = [x + (line[i] - x) * t, y + (line[i + 1] - y) * t];
+      rest -= left;
+      if (isInk) out.push([...now, x, y]);
+      [now, isInk, left] = [[x, y], !isInk, isInk ? gap : dash];
+    }
+    left -= rest;
+    if (isInk) now.push(line[i], line[i + 1]);
+  }
+  return out;
+}
 
 /** What a brush or a pen does its work with is drawn at its foot. */
 const DOWNWARD = /brush|pen|pencil|quill|broom|crayon|marker/;
@@ -104,4 +126,34 @@ export const asSun: Single = (s, a) => {
     return [50 + 35 * Math.cos(t), 50 + 35 * Math.sin(t), 50 + (i % 2 ? 40 : 45) * Math.cos(t), 50 + (i % 2 ? 40 : 45) * Math.sin(t)]; // prettier-ignore
   });
   return [...form(s, stroked(rays, 3.4, false), swapped(s)[0]), ...finished(s, one)];
+};
+
+/** A with a trail of dashes behind it, that winds as what flies or crawls does. */
+export const trailing: Pair = (s, a) => {
+  const one = placed(a, { cx: 68, cy: 33, side: 52, fill: 0.85 });
+  const o = boundsOf(outlineOf(one));
+  const from = [o.x + 0.2 * o.width, o.y + 0.86 * o.height] as const;
+  const path = runsFrom(parsePath(`M${from[0]} ${from[1]}C${from[0] - 26} ${from[1] + 30} 58 96 44 88C30 80 44 62 30 62C18 62 10 74 6 86`, { close: false })); // prettier-ignore
+  const dashes = stroked(dashed(path[0], 4.6, 3.8), 2.6, false);
+  return [
+    ...form(s, subtract(dashes, grown(silhouetteOf(one), 2.4)), swapped(s)[0]),
+    ...finished(s, one),
+  ];
+};
+
+/** The glass of A held over B, which is larger in it. */
+export const magnified: Pair = (s, a, b) => {
+  const [ink] = s.palette.inks;
+  const { groundHex } = s.palette;
+  const back = placed(b, { cx: 42, cy: 50, side: 76, fill: 0.9 });
+  const [cx, cy, r] = [50, 44, 25];
+  const glass = disc(cx, cy, r, 160);
+  const near = clipped(movedFigure(back, [1.55, 0, 0, 1.55, cx - 1.55 * 44, cy - 1.55 * 48]), disc(cx, cy, r - 3, 160));
+  const handle = stroked([[cx + 0.7 * (r + 4), cy + 0.7 * (r + 4), 92, 88]], 9, true);
+  const rim = union(subtract(disc(cx, cy, r + 3, 160), glass), handle);
+  return [
+    ...finished(s, without(back, grown(union(disc(cx, cy, r + 3, 160), handle), 1.6)), groundHex, swapped(s)),
+    ...finished(s, near, groundHex, swapped(s)),
+    layerOf(rim, ink),
+  ];
 };

@@ -1,11 +1,12 @@
 /** Arrangements of two figures in one picture. */
-import { boundsOf, box } from './area';
+import { boundsOf, box, disc } from './area';
 import { onField } from './field';
 import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
-import { grown, intersect, moved, roomIn, sizeOf, type Area } from '../path';
+import { grown, intersect, moved, roomIn, sizeOf, union, type Area } from '../path';
 import { builtDrawings, uprightFigure } from './built';
 import { dressFrom, type Stance } from './creature';
 import { layerOf, type Layer } from './layer';
+import { roundsIn, wheelsOf } from './rounds';
 import { clear, finished, form, type Stage, type Standing } from './stage';
 
 export type Pair = (stage: Stage, a: Figure, b: Figure) => Layer[];
@@ -433,15 +434,21 @@ export const atParts =
     const bb = boundsOf(outlineOf(big));
     const [, at, size] = PAIRS_AT.find(([names]) => names.test(place))!;
     const seen = place === 'eyes' ? eyesOf(big) : null;
+    const wheels = place === 'wheels' ? wheelsOf(big) : null;
     const spots = seen ?? at;
     const side = Math.min(bb.width, bb.height * 1.2) * size;
-    const two = spots.map(([x, y]) => placed(b, { cx: bb.x + bb.width * x, cy: bb.y + bb.height * y, side, fill: 0.95 })); // prettier-ignore
-    const rest = without(
-      big,
-      two.flatMap((f) => grown(silhouetteOf(f), 1.6)),
-    );
+    const two = wheels
+      ? wheels.map(({ x, y, r }) => placed(b, { cx: x, cy: y, side: 2.1 * r, fill: 1 }))
+      : spots.map(([x, y]) => placed(b, { cx: bb.x + bb.width * x, cy: bb.y + bb.height * y, side, fill: 0.95 }));
+    const rest = without(big, [
+      ...two.flatMap((f) => grown(silhouetteOf(f), 1.6)),
+      ...(wheels ?? []).flatMap(({ x, y, r }) => disc(x, y, r + 1.2)),
+    ]);
     return [...finished(s, rest), ...two.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1.6))];
   };
+
+/** Parts that are round. */
+const ROUND = /^(?:lens|record|vinyl|disc|dial|face|wheel|pupil|iris|screen|plate|button|bell|seat|sun|ball|bulb|propeller|fan)$/;
 
 /** What flies with a flame behind it. */
 const STERN = /^(?:rocket|space shuttle|jetpack|missile|jet)$/;
@@ -473,6 +480,13 @@ export const atPart =
     const side = Math.max(bb.width, bb.height) * size * (instead ? 1.12 : 0.8);
     // What one holds a key by is where it is roundest.
     const bow = /^(?:key|magnifying glass|racquet|ladle|spoon)$/.test(a.name) && /^(?:handle|head|bow|top)$/.test(place ?? '') ? roomIn(silhouetteOf(big)) : null; // prettier-ignore
+    // A lens, a dial or a record is the largest round in what has it.
+    const round = ROUND.test(place ?? '') ? roundsIn(big)[0] : undefined;
+    if (round) {
+      const inRound = placed(b, { cx: round.x, cy: round.y, side: 2.3 * round.r, fill: 1 });
+      const about = without(big, union(disc(round.x, round.y, round.r + 1), grown(silhouetteOf(inRound), 1.6)));
+      return [...finished(s, about), ...clear(s, inRound, s.palette.groundHex, swapped(s), 1.6)];
+    }
     const small = placed(b, bow ? { cx: bow.x, cy: bow.y, side: Math.min(50, Math.max(side, bow.r * 2.5)), fill: 0.95 } : { cx: bb.x + bb.width * x, cy: bb.y + bb.height * y, side, fill: 0.95 }); // prettier-ignore
     const rest = instead ? without(big, grown(silhouetteOf(small), 1.6)) : big;
     return [...finished(s, rest), ...clear(s, small, s.palette.groundHex, swapped(s), 1.6)];

@@ -36,7 +36,7 @@ import {
 } from './pairings';
 import { madeOf } from './packed';
 import { growing, atWindow, curledAbout, onBack, peeksFrom, perchedOn, sheltered, tunnelled } from './pairings-places';
-import { asBody, asMoon, asSun, asSail, rising, tipped } from './pairings-parts';
+import { asBody, asMoon, asSun, asSail, magnified, rising, tipped, trailing } from './pairings-parts';
 import {
   arched,
   byNight,
@@ -189,6 +189,7 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
       return isCreature(a) ? [insideOf, turnedPair(stacked(34, 70)), insideOf] : [insideOf, turnedPair(insideOf)];
     case 'with':
       if (isCreature(a) && canBeHeld(b)) return [inHand('standing'), beside, inHand('sitting'), held];
+      if (nounKind(a) === 'animal' && canBeHeld(b)) return [beside, sideBySide];
     // falls through
     default:
       if (b === 'roots') return [rooted];
@@ -302,6 +303,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCrossed(t.second) && t.either('beside', 'with', 'behind', 'over', null) && [crossedBehind],
   (t) => isCrossed(t.first) && t.either('beside', 'with', 'over', 'behind', 'under', null) && [turnedPair(crossedBehind)],
   (t) => t.either('beside') && [t.first, t.second].some((f) => f.modifiers.includes('crossed')) && [crossing],
+  (t) => /^(?:trail|contrail|wake|vapou?r trail|dotted line|dashed line|tracks?|path)$/.test(t.second.word) && !LANDSCAPE.has(t.a) && (t.is('with') || t.isTurned('behind') || /^(?:leav|trail|mak|draw)/.test(t.said)) && [trailing],
+  (t) => t.a === 'magnifying glass' && t.is('over', 'on', 'toward', 'with', 'in front of') && [magnified],
+  (t) => t.b === 'magnifying glass' && (t.isTurned('over', 'on', 'in front of') || t.is('under', 'behind', 'inside', 'through')) && [turnedPair(magnified)],
   // What water does.
   (t) => (/^(?:reflect|mirror)/.test(t.said) || (t.either('inside') && t.first.modifiers.some((m) => /^(?:reflected|mirrored)$/.test(m)))) && [reflected],
   (t) => !t.second.turned && t.first.pose === 'watering' && [watered],
@@ -369,7 +373,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // A mug with a moustache wears it.
   (t) => isHeadgear(t.b) && !isCreature(t.a) && t.is('with') && [onHead],
   (t) => t.b === 'wing' && !isCreature(t.a) && t.is('with', 'wearing', null) && [winged],
-  (t) => OPENINGS.test(t.b) && !isCreature(t.a) && t.is('with') && [builtIn],
+  (t) => OPENINGS.test(t.b) && !isCreature(t.a) && (t.is('with') || t.isTurned('inside')) && [builtIn],
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [sideBySide, turnedPair(sideBySide)],
   // What stands for a part: a mane is all round a head.
   (t) => /^(?:mane|ruff|petals|rays|spikes|halo)$/.test(t.place) && t.isTurned('as') && [wreathed],

@@ -324,8 +324,9 @@ export class Sentence extends Cursor {
     }
     if (figure && link.relation === 'as' && isLater && figure.relation === 'with') {
       // "With books as leaves".
-      const isBarePart = !this.word(after + 1) && (RISING.test(next) || (isPlural(next) && ['plant', 'body'].includes(nounKind(next) ?? ''))); // prettier-ignore
-      const part = this.placeAt(after) ?? (isBarePart ? { to: after + 1, word: next } : null);
+      const at = next === 'the' ? after + 1 : after;
+      const isBarePart = !this.word(at + 1) && (RISING.test(next) || ((at > after || isPlural(next)) && ['plant', 'body', 'artifact', 'food', 'garment'].includes(nounKind(this.word(at)) ?? ''))); // prettier-ignore
+      const part = this.placeAt(after) ?? (isBarePart ? { to: at + 1, word: this.word(at) } : null);
       if (part && !this.word(part.to)) return this.standsFor(after, part);
     }
     if (figure && /^(?:both|either|each|all)$/.test(next) && PLACES.has(this.word(after + 1))) {
@@ -333,6 +334,13 @@ export class Sentence extends Cursor {
       this.pending = null;
       return this.step('modifier', after + 2 - this.i);
     }
+    // "Rolled into a ball": how somebody lies.
+    const owner = this.cast.figures[this.pending?.from ?? this.cast.last ?? 0];
+    if (owner && next === 'a' && this.word(after + 1) === 'ball' && /^(?:rolled|curled|coiled|tucked)/.test(owner.pose ?? said)) {
+      owner.pose = 'curled';
+      this.pending = null;
+      return this.step('modifier', after + 2 - this.i);
+    } // prettier-ignore
     // "Standing on one leg": how somebody stands.
     if (figure && /^(?:one|two|both|all|hind|four)$/.test(next)) {
       const limb = after + (this.word(after + 1) === 'hind' || this.word(after + 1) === 'four' ? 2 : 1);
