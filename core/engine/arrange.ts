@@ -15,7 +15,7 @@ import { GROWS, isSprinkled, waysFor } from './pairs';
 import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
-import { counterchanged, IDEAS, ideasFor, peeking, plain, single, WHOLE, type Single } from './single';
+import { counterchanged, IDEAS, ideasFor, otherBuild, peeking, plain, single, WHOLE, type Single } from './single';
 import {
   arrangement,
   banned,
@@ -45,6 +45,8 @@ function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
   // What a form holds already is not seen through another; a ring leaves no room for two halves, and of lines or something slim too little is seen in them.
   const isLines = isOfLines(stage);
   const isOut = (idea: Single): boolean =>
+    // A face is seen once, and whole.
+    (idea !== otherBuild && asked.expression !== null) ||
     (idea === peeking && (stage.isHeld !== undefined || isLines)) ||
     (idea === counterchanged && (stage.isHeld === 'ring' || isLines || b.height > 1.7 * b.width));
   const ideas = ideasFor(figure).filter((idea) => !isOut(idea));

@@ -3,6 +3,7 @@ import { isPlural, type PromptFigure, type Relation } from '../prompt';
 import { isCreature, isShown } from './built';
 import { isScene } from './grounds';
 import { isPaired } from './pairings';
+import { GROWS } from './pairs';
 import { FORMS, standingOf, type Stage } from './stage';
 
 type Figures = readonly PromptFigure[];
@@ -60,6 +61,7 @@ const SHAPELESS = /^(?:smoke|fire|cloud|beam|light|steam|shadow|chimney|teapot|k
 const LIQUID = /^(?:tea|coffee|milk|water|wine|juice|beer|honey|oil|cream|cocoa)$/;
 const SCALED = /^(?:fish|goldfish|tropical fish)$/;
 const SEEN_THROUGH = /^(?:bowl|jar|fishbowl|aquarium|tank|glass|bag)$/;
+const SPRAYING = /^(?:spray|squirt|shower|sprinkl|spout|splash)/;
 const SERVED_ON = /^(?:tray|plate|basket|bowl|dish|bag)$/;
 
 /** The rules in the order in which they are tried; the first that applies is the one. */
@@ -122,6 +124,19 @@ const RULES: readonly Rule[] = [
     const { relation, turned, said, place } = second;
     return [first, { ...third, relation, turned, to: 0, said, place }, ...rest];
   },
+  // What comes out of a book comes out of an open one.
+  ([first, second, ...rest]) => {
+    if (second?.drawn !== 'book' || second.turned || second.count > 1) return null;
+    const grows = stands(second, 'on') && GROWS.test(first.drawn);
+    return stands(second, 'coming out of') || grows
+      ? [first, { ...second, drawn: 'open book', relation: 'coming out of' }, ...rest]
+      : null;
+  },
+  // Water that an elephant sprays on a flower falls on it from where the elephant is.
+  ([first, second, third, ...rest]) =>
+    third && second.word === 'water' && SPRAYING.test(second.said ?? first.pose ?? '')
+      ? [{ ...first, pose: 'watering' }, { ...third, relation: 'over', turned: false, to: 0 }, ...rest]
+      : null,
   // A nest has its eggs, a weathervane its rooster.
   ([first, second, ...rest]) =>
     second && has(first, second) && stands(second, 'holding', 'with', 'inside', 'on') ? [first, ...rest] : null,
@@ -137,7 +152,7 @@ function aloneAs(figure: PromptFigure, at: number): PromptFigure {
   if (drawn === 'mountains' && count === 3) return { ...figure, count: 1 };
   if (drawn === 'pancakes') return { ...figure, count: 1 };
   if (/^books?$/.test(drawn) && standingOf(figure.modifiers) === 'stacked') return { ...figure, drawn: 'stack of books', count: 1 }; // prettier-ignore
-  const isSome = at > 0 && count === 1 && figure.relation !== 'made of' && SMALL.test(drawn) && isPlural(figure.word);
+  const isSome = at > 0 && count === 1 && !stands(figure, 'made of', 'as') && SMALL.test(drawn) && isPlural(figure.word);
   return isSome ? { ...figure, count: 3 } : figure;
 }
 

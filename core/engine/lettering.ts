@@ -168,7 +168,12 @@ export function wordmark(stage: Stage): Layer[] {
   const face = knobs.pick('face', FACE_NAMES);
   const { letterAt } = stage.parts;
   // Only small letters have dots.
-  const upper = letterAt?.isDot && /^[ij]?$/i.test(letterAt.letter ?? '') ? text.toLowerCase() : knobs.odds('capitals', 0.4) ? text.toUpperCase() : text;
+  const upper =
+    letterAt?.isDot && /^[ij]?$/i.test(letterAt.letter ?? '')
+      ? text.toLowerCase()
+      : knobs.odds('capitals', 0.4)
+        ? text.toUpperCase()
+        : text;
   const [first, second = first] = palette.inks;
   const wide = 92 * Math.max(1, stage.aspect);
   const letters = lineIn(upper, { face, tracking: upper === text ? -8 : 70 }, 50, 50, wide, 30);

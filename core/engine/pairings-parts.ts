@@ -135,10 +135,7 @@ export const trailing: Pair = (s, a) => {
   const from = [o.x + 0.2 * o.width, o.y + 0.86 * o.height] as const;
   const path = runsFrom(parsePath(`M${from[0]} ${from[1]}C${from[0] - 26} ${from[1] + 30} 58 96 44 88C30 80 44 62 30 62C18 62 10 74 6 86`, { close: false })); // prettier-ignore
   const dashes = stroked(dashed(path[0], 4.6, 3.8), 2.6, false);
-  return [
-    ...form(s, subtract(dashes, grown(silhouetteOf(one), 2.4)), swapped(s)[0]),
-    ...finished(s, one),
-  ];
+  return [...form(s, subtract(dashes, grown(silhouetteOf(one), 2.4)), swapped(s)[0]), ...finished(s, one)];
 };
 
 /** The glass of A held over B, which is larger in it. */

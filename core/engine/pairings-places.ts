@@ -149,3 +149,16 @@ export const peeksFrom: Pair = (s, a, b) => {
     ...clear(s, trunk, s.palette.groundHex, swapped(s), 1.8),
   ];
 };
+
+/** B stands on the roof of A, to one side of its ridge, as a chimney does. */
+export const roofed: Pair = (s, a, b) => {
+  const house = placed(a, { cx: 50, cy: 56, side: 80, fill: 0.85 });
+  const h = boundsOf(outlineOf(house));
+  const one = placed(b, { cx: 50, cy: 50, side: 0.3 * Math.max(h.width, h.height), fill: 1 });
+  const o = boundsOf(outlineOf(one));
+  const cx = h.x + 0.7 * h.width;
+  // Its foot is within the roof at the lower of its two edges.
+  const edges = [-0.4, 0.4].map((k) => topAt(house, cx + k * o.width - 1, cx + k * o.width + 1) ?? h.y + 0.3 * h.height);
+  const stack = standing(one, cx, Math.max(...edges) + 3);
+  return [...finished(s, stack, s.palette.groundHex, swapped(s)), ...clear(s, house, s.palette.groundHex, s.palette.inks, 1.4)];
+}; // prettier-ignore

@@ -371,6 +371,22 @@ export const wreathed: Pair = (s, whole, b) => {
   return [...out, ...finished(s, placed(a, { cx: 50, cy: 50, side: 52, fill: 0.8 }))];
 };
 
+/** The head of A with two rings of B about it, their tips outward, as a mane or petals stand. */
+export const maned: Pair = (s, whole, b) => {
+  // What has a mane of its own loses it.
+  const name = whole.name === 'lion' ? 'lioness' : whole.name;
+  const a = uprightFigure(name, { knobs: s.knobs, stance: 'standing', expression: null, modifiers: [], dress: {}, held: null, crop: 'head' }) ?? whole; // prettier-ignore
+  const leaf = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 50, side: 24, fill: 1 });
+  const ring = (n: number, r: number, first: number): Figure[] =>
+    Array.from({ length: n }, (_, i) => turnedAt(movedFigure(leaf, [1, 0, 0, 1, 0, -r]), first + (2 * Math.PI * i) / n));
+  const [one, two] = [finishedAll(s, ring(13, 35, Math.PI / 13), swapped(s)), finishedAll(s, ring(13, 27, 0), swapped(s))];
+  return [...one, ...two, ...clear(s, placed(a, { cx: 50, cy: 50, side: 54, fill: 0.85 }), s.palette.groundHex, s.palette.inks, 1.6)];
+}; // prettier-ignore
+
+/** Figures over one another, each with a gap about it. */
+const finishedAll = (s: Stage, figures: readonly Figure[], inks: readonly string[]): Layer[] =>
+  figures.flatMap((f) => clear(s, f, s.palette.groundHex, inks, 0.8));
+
 /** A goes through B: behind its one half, before its other. */
 export const passing: Pair = (s, a, b) => {
   const gate = placed(b, { cx: 50, cy: 50, side: 84, fill: 0.85 });
@@ -397,6 +413,7 @@ const PARTS_AT: readonly [RegExp, number, number, number][] = [
   [/^(?:back|shell|saddle|shoulders?)$/, 0.48, 0.3, 0.56],
   [/^neck$/, 0.5, 0.26, 0.46],
   [/^(?:beam|light|ray)$/, 0.96, 0.2, 0.5],
+  [/^(?:keyhole|lock|buckle|button|emblem|core|door)$/, 0.5, 0.66, 0.34],
   [/^(?:hands?|paws?|claws?|talons?|arms?|fingers?|wings?)$/, 0.86, 0.56, 0.36],
 ];
 
@@ -448,7 +465,8 @@ export const atParts =
   };
 
 /** Parts that are round. */
-const ROUND = /^(?:lens|record|vinyl|disc|dial|face|wheel|pupil|iris|screen|plate|button|bell|seat|sun|ball|bulb|propeller|fan)$/;
+const ROUND =
+  /^(?:lens|record|vinyl|disc|dial|face|wheel|pupil|iris|screen|plate|button|bell|seat|sun|ball|bulb|propeller|fan)$/;
 
 /** What flies with a flame behind it. */
 const STERN = /^(?:rocket|space shuttle|jetpack|missile|jet)$/;

@@ -31,11 +31,22 @@ import {
   sipping,
   sideBySide,
   stacked,
+  maned,
   wreathed,
   type Pair,
 } from './pairings';
 import { madeOf } from './packed';
-import { growing, atWindow, curledAbout, onBack, peeksFrom, perchedOn, sheltered, tunnelled } from './pairings-places';
+import {
+  growing,
+  atWindow,
+  curledAbout,
+  onBack,
+  peeksFrom,
+  perchedOn,
+  roofed,
+  sheltered,
+  tunnelled,
+} from './pairings-places';
 import { asBody, asMoon, asSun, asSail, magnified, rising, tipped, trailing } from './pairings-parts';
 import {
   arched,
@@ -104,7 +115,7 @@ const BACKS =
 
 /** What one stands among. */
 const GROWING =
-  /\b(?:grass|reeds?|plant|field|forest|trees?|bush|shrub|wheat|flowers?|tulip|sunflower|fern|ivy|bamboo|water|sea|pond|lake|wave)\b/;
+  /\b(?:grass|reeds?|plant|field|forest|trees?|bush|shrub|wheat|flowers?|tulip|sunflower|fern|ivy|bamboo|lotus|lily|rose|daisy|poppy|tulips|water|sea|pond|lake|wave)\b/;
 
 /** What is too large to hold, or grows where it stands. */
 const LARGE =
@@ -149,7 +160,7 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
         (LONG.test(b) && !/^(?:candle|flower|rose|tulip|ice cream|wheat|lightning)$/.test(b))
       )
         return [perchedOn];
-      if (BOARDS.test(b) && isCreature(a)) return [aboard];
+      if (BOARDS.test(b)) return [aboard];
       return CELESTIAL.has(b) ? [behind, above] : [above];
     case 'riding':
       return BOARDS.test(b) ? [aboard] : [above];
@@ -306,6 +317,11 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:trail|contrail|wake|vapou?r trail|dotted line|dashed line|tracks?|path)$/.test(t.second.word) && !LANDSCAPE.has(t.a) && (t.is('with') || t.isTurned('behind') || /^(?:leav|trail|mak|draw)/.test(t.said)) && [trailing],
   (t) => t.a === 'magnifying glass' && t.is('over', 'on', 'toward', 'with', 'in front of') && [magnified],
   (t) => t.b === 'magnifying glass' && (t.isTurned('over', 'on', 'in front of') || t.is('under', 'behind', 'inside', 'through')) && [turnedPair(magnified)],
+  // A chimney is on the roof; an umbrella over somebody shelters them; who jumps over a fence is seen over it.
+  (t) => /^(?:chimney|weathervane|antenna|satellite dish)$/.test(t.b) && !isCreature(t.a) && t.is('with', 'on', null) && [roofed],
+  (t) => SHELTERS.test(t.a) && t.is('over') && [turnedPair(sheltered)],
+  (t) => t.is('over') && !CELESTIAL.has(t.b) && t.does(/^(?:jump|leap|hop|vault|bound)/) && [above],
+  (t) => /^(?:open )?books?$/.test(t.b) && t.is('coming out of') && [stacked(62, 64)],
   // What water does.
   (t) => (/^(?:reflect|mirror)/.test(t.said) || (t.either('inside') && t.first.modifiers.some((m) => /^(?:reflected|mirrored)$/.test(m)))) && [reflected],
   (t) => !t.second.turned && t.first.pose === 'watering' && [watered],
@@ -376,7 +392,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => OPENINGS.test(t.b) && !isCreature(t.a) && (t.is('with') || t.isTurned('inside')) && [builtIn],
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [sideBySide, turnedPair(sideBySide)],
   // What stands for a part: a mane is all round a head.
-  (t) => /^(?:mane|ruff|petals|rays|spikes|halo)$/.test(t.place) && t.isTurned('as') && [wreathed],
+  (t) => /^(?:mane|ruff|petals|rays|spikes)$/.test(t.place) && t.isTurned('as') && [maned],
+  (t) => t.place === 'halo' && t.isTurned('as') && [wreathed],
   (t) => /^(?:leaves|leaf|petals|fruit|fruits|scales|feathers|spots|bricks)$/.test(t.place) && t.isTurned('as') && [madeOf],
   (t) => /^sails?$/.test(t.place) && /boat|ship/.test(t.a) && t.isTurned('as') && [asSail],
   (t) => /^(?:tip|bristles|point|nib|flame)$/.test(t.place) && t.isTurned('as') && [tipped],

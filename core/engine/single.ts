@@ -115,7 +115,7 @@ export const counterchanged: Single = (s, f) => {
 };
 
 /** The same figure as one with another hand would have it: low and broad, or high and slim. Round ones stay as they are. */
-const otherBuild: Single = (s, f) => {
+export const otherBuild: Single = (s, f) => {
   const b = boundsOf(outlineOf(f));
   const wide = b.width > b.height;
   const [kx, ky] = wide ? [0.8, 1.12] : b.height > 1.5 * b.width ? [1.32, 0.9] : [0.78, 1.06];

@@ -85,7 +85,8 @@ export function tintFor(figure: Figure, palette: Palette, onHex = palette.ground
       // A figure of one tone has no lights and darks to keep.
       if (seenTones > 1) score -= ((figure.isBuilt ? 1.9 : 0.9) * seen[a] * Math.abs(figure.tones[a] - light)) / total;
       // Eyes, noses and teeth are small, and known by being dark or light.
-      if (figure.isBuilt && seen[a] > 0 && (figure.tones[a] < 0.2 || figure.tones[a] > 0.95)) score -= 1.6 * Math.abs(figure.tones[a] - labs[choice[a]].L);
+      if (figure.isBuilt && seen[a] > 0 && (figure.tones[a] < 0.2 || figure.tones[a] > 0.95))
+        score -= 1.6 * Math.abs(figure.tones[a] - labs[choice[a]].L);
       if (choice[a] === 0) score += (0.6 * seen[a]) / total;
     }
     const used = new Set(choice);

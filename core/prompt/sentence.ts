@@ -172,11 +172,12 @@ export class Sentence extends Cursor {
   }
 
   /** "For wheels": a thing by itself at the end, where something is with something. */
-  private partAt(at: number): Place | null {
+  private partAt(from: number): Place | null {
+    const at = /^(?:an?|the|its)$/.test(this.word(from)) ? from + 1 : from;
     const word = this.word(at);
     const isPart =
       this.cast.last !== null && this.cast.figures[this.cast.last].relation === 'with' && !this.word(at + 1);
-    return isPart && ['artifact', 'garment', 'plant', 'food'].includes(nounKind(word) ?? '') && !TRADE_NOUNS.has(word) ? { to: at + 1, word } : null; // prettier-ignore
+    return isPart && ['artifact', 'garment', 'plant', 'food', 'body'].includes(nounKind(word) ?? '') && !TRADE_NOUNS.has(word) ? { to: at + 1, word } : null; // prettier-ignore
   }
 
   private standsFor(placeFrom: number, place: Place): true {

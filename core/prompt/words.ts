@@ -135,7 +135,7 @@ export const NUMBERS: Readonly<Record<string, number>> = {
 export const KIND_WORDS: readonly [RegExp, Kind][] = [
   [/\bapp[- ]icon\b/, 'app icon'],
   [
-    /\b(?:icon sheet|(?:sheet|set|row|grid) of (?:\w+ )?(?:matching )?(?:icons?|pictograms?|symbols?)|pictograms|icons|sheet of(?! (?:\w+ ){0,3}(?:poses|expressions)))\b/,
+    /\b(?:icon (?:sheet|set|family|collection|suite)|(?:sheet|set|row|grid) of (?:\w+ )?(?:matching )?(?:icons?|pictograms?|symbols?)|pictograms|icons|sheet of(?! (?:\w+ ){0,3}(?:poses|expressions)))\b/,
     'icon sheet',
   ],
   [/\bmascot\b/, 'mascot'],
