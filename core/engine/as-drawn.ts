@@ -124,6 +124,11 @@ const RULES: readonly Rule[] = [
     const { relation, turned, said, place } = second;
     return [first, { ...third, relation, turned, to: 0, said, place }, ...rest];
   },
+  // A reflection is the figure once more, in water.
+  ([first, second, ...rest]) =>
+    second && /^reflections?$/.test(second.word) && second.to === 0
+      ? [first, { ...second, drawn: 'ripples', relation: 'inside', turned: false, said: 'reflected in' }, ...rest]
+      : null,
   // What comes out of a book comes out of an open one.
   ([first, second, ...rest]) => {
     if (second?.drawn !== 'book' || second.turned || second.count > 1) return null;
@@ -152,7 +157,8 @@ function aloneAs(figure: PromptFigure, at: number): PromptFigure {
   if (drawn === 'mountains' && count === 3) return { ...figure, count: 1 };
   if (drawn === 'pancakes') return { ...figure, count: 1 };
   if (/^books?$/.test(drawn) && standingOf(figure.modifiers) === 'stacked') return { ...figure, drawn: 'stack of books', count: 1 }; // prettier-ignore
-  const isSome = at > 0 && count === 1 && !stands(figure, 'made of', 'as') && SMALL.test(drawn) && isPlural(figure.word);
+  const isSome =
+    at > 0 && count === 1 && !stands(figure, 'made of', 'as') && SMALL.test(drawn) && isPlural(figure.word);
   return isSome ? { ...figure, count: 3 } : figure;
 }
 

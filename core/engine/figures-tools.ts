@@ -284,7 +284,6 @@ export const TOOLS: Readonly<Record<string, Draw>> = {
     body(path('M12 34C30 50 70 50 88 34C86 66 68 76 50 76C32 76 14 66 12 34Z')),
     lines('light', 2.6, 'M24 50C40 60 60 60 76 50M30 62C42 68 58 68 70 62'),
   ],
-  paddle: () => [body(path('M50 40C66 40 66 66 60 84C56 94 44 94 40 84C34 66 34 40 50 40Z')), second(rectangle(46, 4, 8, 42, 3), rectangle(38, 2, 24, 7, 3)), lines('light', 3, 'M50 56L50 80')],
   snowshoe: () => [
     lines('body', 5, 'M50 6C76 6 76 40 68 62L50 94L32 62C24 40 24 6 50 6'),
     lines('second', 2.4, 'M30 24L70 24M28 40L72 40M32 58L68 58M40 10L40 74M60 10L60 74'),

@@ -23,7 +23,7 @@ const BACKDROP = /^(?:mountains?|mountain range|volcano|city|pyramids?|island)$/
 export const SWIMS =
   /^(?:boat|canoe|ship|sailboat|viking ship|raft|kayak|ferry|duck|swan|goose|loon|otter|beaver|whale|dolphin|fish)$/;
 /** How figures may stand to one another that are in a landscape. */
-const OUTDOORS: readonly (Relation | null)[] = [null, 'inside', 'on', 'beside', 'with', 'over', 'under', 'behind', 'in front of', 'through', 'toward', 'around', 'between']; // prettier-ignore
+const OUTDOORS: readonly (Relation | null)[] = [null, 'inside', 'on', 'beside', 'with', 'riding', 'holding', 'over', 'under', 'behind', 'in front of', 'through', 'toward', 'around', 'between']; // prettier-ignore
 
 /** The figures of a prompt that are in one landscape, by their places; null where they are not. */
 export function castOf(figures: readonly PromptFigure[]): { ground: Ground; at: number; sky: number[]; back: number[]; actors: number[] } | null {

@@ -1,6 +1,6 @@
 /** Arrangements in which something is over the other, thrown up, shining, held up by two, or falls from it. */
 import { boundsOf, box, disc } from './area';
-import { intersect, stroked } from '../path';
+import { intersect, parsePath, runsFrom, stroked } from '../path';
 import { builtDrawings } from './built';
 import { onField, recoloured } from './field';
 import { movedFigure, outlineOf, placed, standing, topAt, turnedAt, upright, withoutSteam } from './figure';
@@ -125,6 +125,28 @@ export const tethered: Pair = (s, a, b) => {
     ...finished(s, low, s.palette.groundHex, swapped(s)),
     ...finished(s, high),
   ];
+};
+
+/** B in the sky at the end of a string that A, upright, has in its raised hand. */
+export const flown: Pair = (s, a, b) => {
+  const one = placed(uprightOf(s, a, 'waving') ?? a, { cx: 32, cy: 62, side: 68, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const kite = placed(b, { cx: 78, cy: 24, side: 40, fill: 0.9 });
+  const k = boundsOf(outlineOf(kite));
+  // The raised hand is what reaches out furthest, in the upper part.
+  const side = boundsOf(intersect(outlineOf(one), box(o.x + 0.8 * o.width, o.y, o.width, 0.75 * o.height)));
+  const hand = side.width > 0 ? [side.x + side.width - 2.4, side.y + 3] : [o.x + o.width, o.y + 0.4 * o.height];
+  const foot = [k.x + 0.36 * k.width, k.y + 0.9 * k.height];
+  const sag = [(hand[0] + foot[0]) / 2 + 4, (hand[1] + foot[1]) / 2 + 5];
+  const thread = runsFrom(
+    parsePath(`M${hand[0]} ${hand[1]}Q${sag[0]} ${sag[1]} ${foot[0]} ${foot[1]}`, { close: false }),
+  );
+  const layers = [
+    ...finished(s, one),
+    ...form(s, stroked(thread, 1.5, false), s.palette.inks[0]).map((x) => ({ ...x, isFigure: true })),
+    ...clear(s, kite, s.palette.groundHex, swapped(s), 1),
+  ];
+  return fitLayers(layers, 92);
 };
 
 /** A runs from B, which comes behind it on one line, both to the right. */

@@ -14,6 +14,7 @@ import {
   upright,
   without,
   withoutSteam,
+  type Figure,
 } from './figure';
 import { layerOf } from './layer';
 import { swapped, type Pair } from './pairings';
@@ -75,6 +76,21 @@ export const asBody: Pair = (s, a, b) => {
     ...clear(s, one, s.palette.groundHex, swapped(s), 0),
   ];
 }; // prettier-ignore
+
+/** B on the trunk of A in place of its crown. */
+export const asCrown: Pair = (s, a, b) => {
+  const crown = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 36, side: 66, fill: 0.9 });
+  const c = boundsOf(outlineOf(crown));
+  const foot = c.y + c.height;
+  // Under the middle of what reaches down lowest.
+  const low = boundsOf(intersect(outlineOf(crown), box(c.x - 1, foot - 0.3 * c.height, c.width + 2, 0.3 * c.height)));
+  const cx = low.width > 0.7 * c.width ? c.x + c.width / 2 : low.x + low.width / 2;
+  const trunk: Figure = { name: a.name, tones: [0.3], parts: [{ tone: 0, area: [[cx - 4.4, foot - 9, cx + 4.4, foot - 9, cx + 7, 94, cx + 13, 97, cx - 13, 97, cx - 7, 94]] }], isBuilt: true }; // prettier-ignore
+  return [
+    ...finished(s, trunk, s.palette.groundHex, swapped(s)),
+    ...clear(s, crown, s.palette.groundHex, s.palette.inks, 1.4),
+  ];
+};
 
 /** A boat of which nothing is left but the hull and a mast, B its sail. */
 export const asSail: Pair = (s, a, b) => {

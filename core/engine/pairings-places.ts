@@ -150,6 +150,14 @@ export const peeksFrom: Pair = (s, a, b) => {
   ];
 };
 
+/** B, which is small, has settled on the blossom of A. */
+export const settled: Pair = (s, a, b) => {
+  const flower = placed(a, { cx: 46, cy: 54, side: 82, fill: 0.9 });
+  const f = boundsOf(outlineOf(flower));
+  const one = placed(b, { cx: f.x + 0.7 * f.width, cy: f.y + 0.22 * f.height, side: 36, fill: 0.9 });
+  return [...finished(s, flower), ...clear(s, one, s.palette.groundHex, swapped(s), 1.8)];
+};
+
 /** B stands on the roof of A, to one side of its ridge, as a chimney does. */
 export const roofed: Pair = (s, a, b) => {
   const house = placed(a, { cx: 50, cy: 56, side: 80, fill: 0.85 });

@@ -3,7 +3,7 @@ import { boundsOf, box, disc } from './area';
 import { onField } from './field';
 import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, union, type Area } from '../path';
-import { builtDrawings, uprightFigure } from './built';
+import { buildOf, builtDrawings, uprightFigure } from './built';
 import { dressFrom, type Stance } from './creature';
 import { layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
@@ -256,20 +256,26 @@ export const onHead: Pair = (s, a, b) => {
   // It is under where the nose would be.
   const drop = b.name === 'moustache' ? 0.3 : 0;
   // The head is as broad as what the top quarter of the figure covers.
-  const head = boundsOf(intersect(outlineOf(big), box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.26)));
+  // What swims has its head in front.
+  const swims = ['fish', 'whale'].includes(buildOf(a.name) ?? '');
+  const front = swims ? box((a.facing ?? 1) > 0 ? bb.x + 0.62 * bb.width : bb.x + 0.02 * bb.width, bb.y, 0.36 * bb.width, 0.6 * bb.height) : null; // prettier-ignore
+  const head = boundsOf(intersect(outlineOf(big), front ?? box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.26)));
   const cx = head.x + head.width / 2;
   // Headphones go over the top of it and down to its middle.
   const over = /headphones|earmuffs/.test(b.name);
   const size = over ? Math.max(head.width, 0.8 * bb.width) * 1.16 : Math.max(20, Math.min(44, head.width * (glasses ? 0.95 : 1.05))); // prettier-ignore
   const thing = placed(b, { cx, cy: 50, side: size, fill: 1 });
   const tb = boundsOf(outlineOf(thing));
-  const y = over
-    ? bb.y - tb.height * 0.16
-    : low
-      ? bb.y + bb.height * 0.5 - tb.height / 2
-      : glasses
-        ? bb.y + bb.height * (0.28 + drop) - tb.height / 2
-        : bb.y - tb.height * 0.74;
+  const isCover = swims && /helmet|mask/.test(b.name);
+  const y = isCover
+    ? head.y + head.height * 0.46 - tb.height * 0.5
+    : over
+      ? bb.y - tb.height * 0.16
+      : low
+        ? bb.y + bb.height * 0.5 - tb.height / 2
+        : glasses
+          ? bb.y + bb.height * (0.28 + drop) - tb.height / 2
+          : (swims ? head.y : bb.y) - tb.height * 0.74;
   return [
     ...finished(s, big),
     ...clear(s, movedFigure(thing, [1, 0, 0, 1, 0, y - tb.y]), s.palette.groundHex, swapped(s), 1.2),

@@ -44,14 +44,16 @@ import {
   peeksFrom,
   perchedOn,
   roofed,
+  settled,
   sheltered,
   tunnelled,
 } from './pairings-places';
-import { asBody, asMoon, asSun, asSail, magnified, rising, tipped, trailing } from './pairings-parts';
+import { asBody, asCrown, asMoon, asSun, asSail, magnified, rising, tipped, trailing } from './pairings-parts';
 import {
   arched,
   byNight,
   chased,
+  flown,
   juggled,
   pairWith,
   pouringOut,
@@ -239,6 +241,11 @@ const SHELTERS =
 export const GROWS = /^(?:flower|tulip|daisy|rose|leaf|leaves|plant|sprout|herb|sunflower|poppy|fern|mushroom|lily|lotus|tree|clover|cherry blossom|lavender|wheat)$/; // prettier-ignore
 /** What is small, and stands in a row as in heraldry. */
 const SPRINKLED = /^(?:star|heart|leaf|snowflake|drop|flower|diamond|acorn|clover|sparkle|sparkles|crown|bee|rose|coin|maple leaf)$/; // prettier-ignore
+const TREES = /^(?:(?:[a-z]+ )?tree|oak|pine|willow|birch|maple)$/;
+const INSECTS = /^(?:bee|butterfly|ladybug|ladybird|beetle|dragonfly|ant|moth|firefly|grasshopper|fly|wasp)$/;
+/** What is drawn on the surface of something. */
+const MARKS = /^(?:heart|star|leaf|paw print|cross|crescent moon|moon|sun|flower|lightning|skull|anchor|crown|snowflake|clover|feather|diamond|smile|footprint|maple leaf|flame|drop|fish|bee|bird|cat|dog|owl|fox|bear|tree|mountain|rose|wheat|music note|musical note|recycling)$/; // prettier-ignore
+const PRINTED_ON = /^(?:cup|mug|coffee cup|teacup|shirt|t-shirt|tee shirt|jersey|flag|shield|box|package|bag|shopping bag|tote bag|jar|bottle|can|tin|door|sail|balloon|hot air balloon|backpack|barrel|surfboard|skateboard|book|notebook|envelope|sign|apron|drum|bucket|watering can|teapot|pot|vase|suitcase|helmet|van|truck|bus|pillow|plate|coin|medal|guitar)$/; // prettier-ignore
 const SHINING = /^(?:moon|sun|crescent moon|full moon|planet|rainbow|cloud|lightning)$/;
 const ON_BACK = /^(?:back|shell|saddle|hump)$/;
 const isFurred = (name: string): boolean =>
@@ -336,10 +343,11 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => HAND.test(t.b) && t.is('inside', 'on') && [turnedPair(onHand)],
   (t) => t.does(/^juggl/) && t.is('holding', 'with') && [juggled],
   (t) => isCreature(t.a) && t.does(/^(?:toss|flip|throw)/) && t.is('holding', 'with') && [tossed],
-  (t) => HAND.test(t.a) && t.first.count === 2 && t.is('holding', 'with', 'toward', 'around') && [twoHands],
+  (t) => HAND.test(t.a) && t.first.count === 2 && t.is('holding', 'with', 'toward', 'around', 'made of', 'as') && [twoHands],
   (t) => isCreature(t.a) && t.is('around') && HUGGING.test(t.said) && [hugged('standing'), hugged('sitting'), hugged('standing')],
   (t) => t.is('around') && isFurred(t.a) && t.does(/^(?:curl|sleep|lying|asleep|snuggl)/) && [curledAbout],
   // What climbs goes round the other, whichever is named first; what flies goes round it at a distance.
+  (t) => t.either('around') && t.second.count === 1 && [t.a, t.b].some((n) => /^(?:rope|ribbon|vine|ivy)$/.test(n)) && [/^(?:rope|ribbon|vine|ivy)$/.test(t.b) ? entwined : turnedPair(entwined)],
   (t) => t.either('around') && WINDING.test(t.said) && [t.a, t.b].some((n) => TWINING.test(n)) && [TWINING.test(t.b) ? entwined : turnedPair(entwined)],
   (t) => SERPENTS.test(t.a) && !isCreature(t.b) && t.is('around') && [turnedPair(entwined)],
   (t) => t.is('around') && GOING.test(t.said) && !TWINING.test(t.a) && [orbiting],
@@ -366,6 +374,18 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.first.count === 2 && isCreature(t.a) && t.b === 'heart' && t.is('as', 'made of', 'with', 'beside') && [pairWith],
   // Antlers, or a halo, that somebody has besides are on the head.
   (t) => isCreature(t.a) && /^(?:antlers|horns?|halo)$/.test(t.b) && t.is('with', 'wearing') && [onHead],
+  // A kite is at the end of its string.
+  (t) => isCreature(t.a) && /^(?:kite|balloon|balloons)$/.test(t.b) && t.is('holding', 'with') && [flown],
+  // Who guards something is by it, or on it.
+  (t) => isCreature(t.a) && t.does(/^(?:guard|protect|watch|defend)/) && !t.second.turned && [sideBySide, above],
+  // An acorn that grows into an oak has the oak come out of it.
+  (t) => /^grow\w* into/.test(t.said) && t.is('toward', 'inside', 'as') && [turnedPair(emerging())],
+  // A tree in the shape of something, or with it as its crown, has its trunk under it.
+  (t) => TREES.test(t.a) && (t.is('as') || (t.isTurned('as') && /^(?:crown|top|foliage|canopy|leaves)$/.test(t.place))) && t.second.count === 1 && !isMany(t.second) && [asCrown],
+  // What is on a mug is printed there; a bee on a flower has settled on it.
+  (t) => MARKS.test(t.b) && PRINTED_ON.test(t.a) && t.isTurned('on') && [turnedPair(insideOf)],
+  (t) => INSECTS.test(t.b) && GROWS.test(t.a) && t.isTurned('on') && [settled],
+  (t) => INSECTS.test(t.a) && GROWS.test(t.b) && t.is('on') && [turnedPair(settled)],
   // A crown over a head is on it.
   (t) => isHeadgear(t.a) && isCreature(t.b) && t.is('over', 'on') && [turnedPair(onHead)],
   // What is too large for a hand or a mouth is on a back.
@@ -373,7 +393,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // Who has no hands, or none that one sees.
   (t) => isSeenAside(t.a) && t.is('wearing') && [onHead],
   (t) => isRaptor(t.a) && t.isCarried() && [inClaws, atMouth],
-  (t) => /^(?:claws?|talons?)$/.test(t.place) && t.is('holding') && [inClaws],
+  (t) => /^(?:claws?|talons?)$/.test(t.place) && (t.is('holding', 'with') || t.isTurned('inside')) && [inClaws],
   (t) => isHeldInMouth(t.a) && t.isCarried() && [atMouth],
   (t) => HANDLESS.test(t.a) && t.isCarried() && [turnedPair(stacked(44, 66))],
   // What one carries on its back stands there, what it has in its mouth hangs there.

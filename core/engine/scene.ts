@@ -1,13 +1,14 @@
 /** Figures in a landscape: the ground or the water that they are in, what shines over it, and land behind, in a window that holds them. */
 import type { PromptFigure } from '../prompt';
-import { box, disc, tile } from './area';
+import { boundsOf, box, disc, tile } from './area';
 import { grown, intersect, rim, stroked, subtract, union, type Area } from '../path';
 import { isCreature } from './built';
 import { onField, recoloured } from './field';
 import { SWIMS, castOf, type Ground } from './grounds';
 import { clipped, placed, standing, type Figure } from './figure';
-import { layerOf, type Layer } from './layer';
+import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { severalAsOne } from './pairings';
+import { waysFor } from './pairs';
 import { banned, clear, figureFor, finished, form, isAtDusk, isAtNight, isOfLines, type Stage } from './stage';
 
 /** The height at which land meets the sky. */
@@ -139,6 +140,34 @@ export function scene(asked: Stage): Layer[] {
   const band = intersect(land.band, near);
   // In water one is seen to where it reaches.
   const isOver = (f: PromptFigure): boolean => (f.relation === null ? figures[cast.at].relation === 'over' && !figures[cast.at].turned : f.relation === 'over' && f.turned); // prettier-ignore
+  // One that is in a boat, or on a horse, is drawn with it as one.
+  const [rider, carrier] = cast.actors;
+  const isCarried = carrier !== undefined && figures[carrier].to === rider && !figures[carrier].turned && ['inside', 'on', 'riding', 'holding'].includes(figures[carrier].relation ?? ''); // prettier-ignore
+  if (isCarried) {
+    const pair = fitLayers([...waysFor(figures[rider], figures[carrier])[0](stage, drawn(rider), drawn(carrier))], 52);
+    const b = boundsOf(pair.flatMap((l) => l.area));
+    const isIn = isWet && SWIMS.test(figures[carrier].drawn);
+    const water = box(-100, -200, 300, 200 + HORIZON + 3);
+    const low = scaled(
+      pair,
+      1,
+      cast.back.length ? 8 : cast.sky.length ? -6 : 0,
+      HORIZON + (isIn ? 9 : 6) - (b.y + b.height),
+    );
+    return [
+      ...(isNight ? form(asked, window, field) : []),
+      ...within([
+        ...sky,
+        ...back,
+        ...paint(inside(land.far), spark),
+        ...(isIn ? low.map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, water) : water })) : []),
+        ...paint(subtract(near, band), support),
+        ...(cast.ground === 'road' || cast.ground === 'river' ? paint(band, isLines || spark === support ? groundHex : spark) : []),
+        ...(isIn ? [] : low),
+      ]),
+      ...(isNight || banned(asked, 'ring', 'border', 'frame', 'outline') ? [] : [layerOf(rim(window, 2.2), lead)]),
+    ]; // prettier-ignore
+  }
   let shore: Area = [];
   const actors = cast.actors.map((i, n) => {
     const f = figures[i];

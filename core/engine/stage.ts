@@ -3,14 +3,15 @@ import type { PromptFigure, PromptParts } from '../prompt';
 import { boundsOf, disc, regular, tile } from './area';
 import { grown, union, type Area } from '../path';
 import { buildFigure } from './build';
-import { outlineOf, without, type Figure } from './figure';
+import { outlineOf, type Figure } from './figure';
 import { isScene } from './grounds';
 import { FINISHES, type Finish } from './finish';
 import type { Knobs } from './knobs';
 import { layerOf, type Layer } from './layer';
 import type { Palette } from './palette';
 import { naturalHues } from './schemes';
-import { isCreature, uprightFigure } from './built';
+import { isCreature, isSeenAside, uprightFigure } from './built';
+import { bitten, CUT, halved } from './fruit';
 import { dressFrom, isRole } from './creature';
 import { tintFor } from './tint';
 import { isThing } from './things';
@@ -97,14 +98,6 @@ export function standingOf(modifiers: readonly string[]): Standing | null {
     : null;
 }
 
-/** A figure with a bite taken out of its right side, as three teeth leave it. */
-function bitten(figure: Figure): Figure {
-  const b = boundsOf(outlineOf(figure));
-  const r = 0.13 * Math.min(b.width, b.height);
-  const marks = [-0.85, 0, 0.85].map((k) => disc(b.x + b.width - (k ? 0.1 : 0.5) * r, b.y + 0.42 * b.height + 1.3 * k * r, 1.15 * r, 40)); // prettier-ignore
-  return without(figure, union(...marks));
-}
-
 /** How one stands to another with the whole body. */
 const BODILY: readonly (string | null)[] = [
   'on',
@@ -126,6 +119,14 @@ function isSeenWhole({ parts: { figures } }: Stage, index: number): boolean {
   return figures.some((f) => f.to === index && ((!f.turned && f.place === null && (BODILY.includes(f.relation) || /^(?:hang|swing|dangl|climb)/.test(f.said ?? ''))) || /^(?:back|shell|saddle|hump)$/.test(f.place ?? ''))); // prettier-ignore
 }
 
+/** Two animals beside one another are both seen whole or both by their heads; null where there are no two, or one does something. */
+function viewOfTwo({ parts: { figures }, idea }: Stage): 'whole' | 'heads' | null {
+  const [first, second, third] = figures;
+  if (!second || third || second.place !== null || !['beside', 'with'].includes(second.relation ?? '')) return null;
+  if (![first, second].every((f) => isCreature(f.drawn) && !isRole(f.drawn) && f.pose === null)) return null;
+  return idea % 2 === 0 && ![first, second].some((f) => isSeenAside(f.drawn)) ? 'heads' : 'whole';
+}
+
 /** Builds the figure of a prompt's word; of an animal or somebody its head alone, where that is wanted. */
 export function figureFor(stage: Stage, figure: PromptFigure, index: number, isHead = false): Figure {
   if (index === 0 && stage.given) return stage.given.figure;
@@ -136,7 +137,10 @@ export function figureFor(stage: Stage, figure: PromptFigure, index: number, isH
   const isTurned = ['toward', 'away'].includes(standingOf(modifiers) ?? '') && isCreature(figure.drawn);
   // In profile one is seen from the side.
   const isAside = index === 0 && isCreature(figure.drawn) && !isRole(figure.drawn) && stage.parts.manner.some((m) => /\b(?:profile|side view|side-on|from the side)\b/.test(m)); // prettier-ignore
-  const pose = figure.pose ?? (isTurned || isAside ? ['sitting', 'standing'][stage.idea % 2] : null);
+  const two = viewOfTwo(stage);
+  const pose =
+    figure.pose ??
+    (isTurned || isAside ? ['sitting', 'standing'][stage.idea % 2] : two === 'whole' ? 'standing' : null);
   const tool = pose ? TOOLS.find(([does]) => does.test(pose))?.[1] : undefined;
   const isBusy = tool && isCreature(figure.drawn) && !stage.parts.figures.some((f) => f.to === index);
   if (isBusy) {
@@ -145,8 +149,9 @@ export function figureFor(stage: Stage, figure: PromptFigure, index: number, isH
     const upright = uprightFigure(figure.drawn, { knobs: stage.knobs, stance: 'standing', expression, modifiers, dress, held, crop: 'whole' }); // prettier-ignore
     if (upright) return upright;
   }
-  const head = isHead || modifiers.some((m) => /^(?:head|face|portrait|bust)$/.test(m));
-  const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, isHead: head, isWhole: !head && isSeenWhole(stage, index) }); // prettier-ignore
+  const head = isHead || two === 'heads' || modifiers.some((m) => /^(?:head|face|portrait|bust)$/.test(m));
+  const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, isHead: head, isWhole: !head && (two === 'whole' || isSeenWhole(stage, index)) }); // prettier-ignore
+  if (modifiers.some((m) => CUT.test(m))) return halved(built);
   return modifiers.some((m) => /^(?:bite|bitten|bite mark)$/.test(m)) ? bitten(built) : built;
 }
 

@@ -67,13 +67,16 @@ export function readGround(reading: Reading): NamedColour | null {
   let ground: NamedColour | null = null;
   reading.take(
     new RegExp(
-      `(?:\\b(?:on|against|over)\\s+(?:an?\\s+|the\\s+)?)?(?:plain\\s+|solid\\s+|flat\\s+)?(${ANY_COLOUR})\\s+(?:back)?(?:ground|drop)\\b|\\b(?:on|against)\\s+(?:an?\\s+|the\\s+)?(?:plain\\s+|solid\\s+|flat\\s+)?(${ANY_COLOUR})(?:\\s+(?:field|paper|board|surface))?(?=\\s*(?:[,.;|]|$))`,
+      `(?:\\b(?:on|against|over)\\s+(?:an?\\s+|the\\s+)?)?(?:plain\\s+|solid\\s+|flat\\s+)?(${ANY_COLOUR})\\s+(?:back)?(?:ground|drop)\\b|\\b(?:on|against)\\s+(an?\\s+|the\\s+)?(?:plain\\s+|solid\\s+|flat\\s+)?(${ANY_COLOUR})(\\s+(?:field|paper|board|surface))?(?=\\s*(?:[,.;|]|$))`,
     ),
     'ground',
     (m) => {
-      const colour = namedColour(m[1] ?? m[2]);
+      // A bee on a rose sits on it.
+      if (m[2] && !m[4] && ALSO_THINGS.has(m[3])) return false;
+      const colour = namedColour(m[1] ?? m[3]);
       reading.first('ground', (ground as NamedColour | null)?.word ?? null, colour.word);
       ground ??= colour;
+      return true;
     },
   );
   reading.take(/\b(?:on (?:an? )?|with (?:an? )?|against (?:an? )?)?(?:plain|transparent|clean|solid|empty|clear|simple|neutral) (?:back(?:ground|drop)|ground)\b/, 'ground', () => undefined); // prettier-ignore

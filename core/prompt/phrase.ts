@@ -71,7 +71,7 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
       (word(i + 2) !== '' || (i + 2 < end && THROUGH.has(tokens[i + 2].part))) &&
       !STYLE_WORDS.has(word(i + 2)) &&
       // A drop of water is a drop.
-      !lexicon.findFigure(`${w} of ${word(i + 2)}`)
+      !(w === 'drop' && lexicon.findFigure(`drop of ${word(i + 2)}`))
     ) {
       const isGroup = Object.hasOwn(GROUPS, w) && isPlural(lastOf(tokens, i + 2, end));
       // A ring of gold is a ring; a ring of leaves is leaves.
