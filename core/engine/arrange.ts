@@ -8,10 +8,10 @@ import { isCreature, isSeenAside } from './built';
 import { onField, recoloured } from './field';
 import { outlineOf, placed, type Figure } from './figure';
 import { fitLayers, scaled, type Layer } from './layer';
-import { inHand, isPaired, severalAsOne, sideBySide, swapped } from './pairings';
+import { inHand, isHeadgear, isPaired, severalAsOne, sideBySide, swapped } from './pairings';
 import { byDusk } from './pairings-aloft';
 import { asMoon } from './pairings-parts';
-import { GROWS, isSprinkled, waysFor } from './pairs';
+import { GOING, GROWS, isSprinkled, waysFor } from './pairs';
 import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
@@ -56,7 +56,9 @@ function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
 /** A figure as often as it is asked for; made of many, one drawing of it is enough. */
 function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
   // What one is in, or comes out of, is as its first drawing has it: open at the top.
-  const isOpen = index === 1 && !figure.turned && ['inside', 'coming out of'].includes(figure.relation ?? '');
+  const { figures } = stage.parts;
+  const isIn = (f: PromptFigure | undefined, turned: boolean): boolean => f !== undefined && f.turned === turned && ['inside', 'coming out of'].includes(f.relation ?? ''); // prettier-ignore
+  const isOpen = index === 1 ? isIn(figure, false) : index === 0 && isIn(figures[1], true) && !isCreature(figure.drawn);
   const one = figureFor(isOpen ? { ...stage, idea: 0 } : stage, figure, index);
   const isFixed = index === 0 && stage.given !== undefined;
   return figure.count < 2 || isFixed || figure.drawn.startsWith('crossed ') || isPutTwice(stage, figure, index)
@@ -70,6 +72,8 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   if (relation === 'made of' || relation === 'between') return true;
   const [first, second] = stage.parts.figures;
   if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && (figure.turned || GROWS.test(figure.drawn))) || isSprinkled(first, figure))) return true; // prettier-ignore
+  if (index === 1 && isHeadgear(first.drawn) && ['with', 'beside'].includes(relation)) return true;
+  if (index === 0 && second?.relation === 'around' && !second.turned && GOING.test(second.said ?? '')) return true;
   if (figure.count !== 2) return false;
   if (index === 0 && second?.drawn === 'heart' && isCreature(first.drawn) && ['as', 'made of', 'with', 'beside'].includes(second.relation ?? '')) return true; // prettier-ignore
   if (index === 0 && first.drawn === 'hand') return true;

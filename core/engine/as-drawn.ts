@@ -129,6 +129,11 @@ const RULES: readonly Rule[] = [
     second && /^reflections?$/.test(second.word) && second.to === 0
       ? [first, { ...second, drawn: 'ripples', relation: 'inside', turned: false, said: 'reflected in' }, ...rest]
       : null,
+  // A stork brings its child in a cloth.
+  ([first, second, ...rest]) =>
+    second && first.drawn === 'stork' && second.drawn === 'baby'
+      ? [first, { ...second, drawn: 'swaddled baby' }, ...rest]
+      : null,
   // What comes out of a book comes out of an open one.
   ([first, second, ...rest]) => {
     if (second?.drawn !== 'book' || second.turned || second.count > 1) return null;

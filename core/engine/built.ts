@@ -131,6 +131,8 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     return parts ? [() => ({ ...figure(tones, () => parts)(), facing: 1 })] : [];
   };
   if (pose) {
+    // An owl comes at us with its wings up.
+    if (name === 'owl' && pose === 'flying') return [front('jumping', 'whole')];
     if (NOT_ASIDE.has(name) && !expression && (pose === 'sitting' || pose === 'standing')) return [];
     const stance = stanceOf(said.pose ?? null);
     const isFourFooted = curledParts(kind, t) !== null;

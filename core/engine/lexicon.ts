@@ -206,7 +206,6 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   duvet: 'blanket',
   comforter: 'blanket',
   hatchet: 'axe',
-  kayak: 'canoe',
   rowboat: 'canoe',
   trousers: 'pants',
   bathrobe: 'robe',
@@ -282,6 +281,11 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   'jar of honey': 'honey pot',
   'drop of water': 'drop',
   'lighthouse beam': 'lighthouse',
+  checkmark: 'check mark',
+  'clown fish': 'tropical fish',
+  'soldier ant': 'ant',
+  'monk seal': 'seal',
+  'tick mark': 'check mark',
   reflection: 'ripples',
   'wooden post': 'post',
   'fence post': 'post',
@@ -308,7 +312,6 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   'farm stand': 'market stall',
   'food stall': 'market stall',
   stall: 'market stall',
-  kiosk: 'market stall',
   'pot of honey': 'honey pot',
   'cup of coffee': 'cup',
   'cup of tea': 'cup',
@@ -853,6 +856,8 @@ const MADE_OF = new Set('wooden stone metal paper glass gold golden silver iron 
 /** What a kind of plant or animal is called after its name. */
 const KIND_NAMES = /^(?:flower|tree|plant|bird|fish|blossom|bush|herb)$/;
 /** Parts that are not drawn without whose they are. */
+/** Parts of tools that are seen where those are. */
+const TOOL_PARTS = /^(?:handle|blade|hilt|shaft|lid|rim|spout|tip|case|strings|neck)$/;
 const OWN_PARTS = /^(?:trunk|snout|muzzle|whiskers|hump|jaws?|mane)$/;
 
 /** A form of a word as a figure by our own lists; null where they have none. */
@@ -867,6 +872,7 @@ function ownFigure(phrase: string, form: string): FoundFigure | null {
   const [first, last, more] = form.split(' ');
   // A lotus flower is a lotus; an elephant's trunk is seen where the elephant is.
   if (!more && last && KIND_NAMES.test(last) && (isThing(first) || isBuilt(first)) && ['animal', 'plant'].includes(nounKind(first) ?? '')) return { word: phrase, drawn: first, via: 'synonym' }; // prettier-ignore
+  if (!more && last && TOOL_PARTS.test(last) && isThing(first)) return { word: phrase, drawn: first, via: 'broader' };
   if (!more && last && OWN_PARTS.test(last) && isBuilt(first) && nounKind(first) === 'animal') return { word: phrase, drawn: first, via: 'broader' }; // prettier-ignore
   // An animal's nose is no man's.
   if (last === 'nose' && !more && nounKind(first) === 'animal') return { word: phrase, drawn: 'dog nose', via: 'broader' }; // prettier-ignore
@@ -904,6 +910,7 @@ const SENSES: Readonly<Record<string, readonly [alone: string, company: RegExp, 
   crane: ['heron', /\b(?:lift|hoist|tower|construction|harbou?r|hook|beam|building|skyscraper|container|brick|truck|excavator|girder|cargo|steel)/, 'crane'],
   bat: ['bat', /\b(?:baseball|cricket ball|batter|pitcher|swing)/, 'baseball bat'],
   mouse: ['mouse', /\b(?:keyboard|computer|cursor|laptop|monitor)/, 'computer mouse'],
+  spade: ['shovel', /\b(?:card|heart|diamond|club|ace|poker|suit|king|queen|joker)/, 'spade'],
   rook: ['crow', /\b(?:chess|castle|pawn|knight|queen|king|bishop|board)/, 'chess rook'],
   phone: ['phone', /\b(?:app|screen|mobile|message|text|photo|swip|scroll|jumping|leaping|coming)/, 'smartphone'],
   lamp: ['lamp', /\b(?:genie|djinn|magic|wish)/, 'oil lamp'],

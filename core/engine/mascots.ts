@@ -1,17 +1,20 @@
 /** Mascots as marks: one alone, or one in several poses or with several faces. */
-import { arrangement, banned, figureFor, finished, form, fieldOf, type Stage } from './stage';
+import { arrangement, banned, clear, figureFor, finished, form, fieldOf, type Stage } from './stage';
 import { boundsOf, disc, tile } from './area';
 import { grown, rim } from '../path';
-import { outlineOf, placed, silhouetteOf, type Figure } from './figure';
+import { movedFigure, outlineOf, placed, silhouetteOf, standing, type Figure } from './figure';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { dressFrom, EXPRESSION_NAMES, STANCE_NAMES, stanceOf, type Stance } from './creature';
 import { mascotFigure } from './mascot';
-import { isHeadgear } from './pairings';
+import { isHeadgear, swapped } from './pairings';
 import { waysFor } from './pairs';
 import { isThing } from './things';
+import type { PromptFigure } from '../prompt';
+import { isCreature } from './built';
 
 /** Whether one wears a thing, and does not carry it. */
-const isWorn = (name: string): boolean => isHeadgear(name) || /\b(?:scarf|apron|cape|tie|coat|backpack)$/.test(name);
+const isWorn = (name: string): boolean =>
+  isHeadgear(name) || /\b(?:scarf|apron|cape|tie|coat|backpack|shirt|jacket|sweater|jersey|dress|suit|gown|uniform|vest|overalls|robe|kimono|poncho|cardigan|hoodie)$/.test(name); // prettier-ignore
 
 /** How a mascot stands to what it is not holding: on it, in it, by it. */
 const SCENES = new Set(['beside', 'behind', 'in front of', 'on', 'riding', 'inside', 'under', 'over', 'coming out of']);
@@ -21,10 +24,13 @@ const HATS = /hat|cap\b|crown|helmet|beret|bonnet|toque|tiara|wreath/;
 /** The views of a mascot that a round goes through: how it stands, and how much of it is seen. */
 const VIEWS: readonly (readonly [Stance, 'whole' | 'bust'])[] = [['standing', 'whole'], ['waving', 'whole'], ['standing', 'bust'], ['jumping', 'whole'], ['sitting', 'whole'], ['pointing', 'whole'], ['running', 'whole']]; // prettier-ignore
 
+/** An animal that goes with somebody, and is not carried. */
+const isCompany = (f: PromptFigure): boolean => isCreature(f.drawn) && (f.count > 1 || !/^(?:hold|carry|hug|cradl)/.test(f.said ?? '')); // prettier-ignore
+
 /** The mascot of a prompt, standing as asked or in one of the views. */
 function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole' | 'bust']): Figure {
   const [a, ...others] = stage.parts.figures;
-  const carried = others.find((f) => !isWorn(f.drawn) && f.via !== 'none' && (f.to === 0 || f.to === null) && !SCENES.has(f.relation ?? '')); // prettier-ignore
+  const carried = others.find((f) => !isWorn(f.drawn) && !isWorn(f.word) && !isCompany(f) && f.via !== 'none' && (f.to === 0 || f.to === null) && !SCENES.has(f.relation ?? '')); // prettier-ignore
   const isHead = /\b(?:head|face|portrait|bust)\b/.test(prompt.toLowerCase());
   const said = stanceOf(a.pose);
   const [stance, crop] = view ?? VIEWS[stage.idea % Math.max(1, Math.min(stage.ideas, VIEWS.length))];
@@ -66,6 +72,21 @@ function mascotSheet(stage: Stage, figures: readonly Figure[]): Layer[] {
   });
 }
 
+/** Somebody with one to three animals at both sides, on one line. */
+function accompanied(stage: Stage, somebody: Figure, animal: Figure, count: number): Layer[] {
+  const b = boundsOf(outlineOf(somebody));
+  const foot = b.y + b.height;
+  const places = [[1, 0], [-1, 0], [1, 1]] as const; // prettier-ignore
+  const animals = places.slice(0, Math.max(1, Math.min(3, count))).map(([side, row]) => {
+    const one = placed(animal, { cx: 50, cy: 50, side: 0.42 * b.height, fill: 0.85 });
+    const { width } = boundsOf(outlineOf(one));
+    const turned = side < 0 ? movedFigure(one, [-1, 0, 0, 1, 100, 0]) : one;
+    return standing(turned, 50 + side * (b.width / 2 + width * (0.44 + 0.9 * row)), foot);
+  });
+  const inks = swapped(stage);
+  return fitLayers([...animals.flatMap((one) => finished(stage, one, stage.palette.groundHex, inks)), ...clear(stage, somebody, stage.palette.groundHex, stage.palette.inks, 1.6)], 92); // prettier-ignore
+}
+
 export function mascotScene(stage: Stage, prompt: string): Layer[] {
   const manner = stage.parts.manner;
   if (!stage.given && manner.includes('poses')) return mascotSheet(stage, STANCE_NAMES.map((s) => mascotOf(stage, prompt, [s, 'whole']))); // prettier-ignore
@@ -74,7 +95,11 @@ export function mascotScene(stage: Stage, prompt: string): Layer[] {
   const fitted = placed(figure, { cx: 50, cy: 50, side: 90, fill: 0.9 });
   if (stage.given?.fixed) return finished(stage, figure);
   const [first, ...others] = stage.parts.figures;
-  const at = others.findIndex((f) => f.via !== 'none' && f.to === 0 && !f.turned && ['on', 'riding', 'inside', 'coming out of'].includes(f.relation ?? '')); // prettier-ignore
+  const at = others.findIndex((f) => f.via !== 'none' && f.to === 0 && !f.turned && (['on', 'riding', 'inside', 'coming out of'].includes(f.relation ?? '') || isCompany(f))); // prettier-ignore
+  if (at >= 0 && !stage.given && isCompany(others[at])) {
+    const one = figureFor(stage, { ...others[at], pose: 'standing' }, at + 1);
+    return accompanied(stage, fitted, one, others[at].count);
+  }
   if (at >= 0 && !stage.given) return fitLayers(waysFor(first, others[at])[0](stage, fitted, figureFor(stage, others[at], at + 1)), 90); // prettier-ignore
   const [, second] = stage.palette.inks;
   const back = arrangement<() => Layer[]>(stage, [

@@ -4,6 +4,7 @@ import { grown, intersect, stroked, subtract, union, type Area } from '../path';
 import { builtDrawings } from './built';
 import { clipped, isLong, movedFigure, outlineOf, placed, standing, topAt, turnedAt, upright, without } from './figure';
 import { swapped, type Pair } from './pairings';
+import { fitLayers } from './layer';
 import { clear, finished, form } from './stage';
 
 /** A stands under B, which spreads over it: beside its stem, where it has one. */
@@ -157,6 +158,34 @@ export const settled: Pair = (s, a, b) => {
   const one = placed(b, { cx: f.x + 0.7 * f.width, cy: f.y + 0.22 * f.height, side: 36, fill: 0.9 });
   return [...finished(s, flower), ...clear(s, one, s.palette.groundHex, swapped(s), 1.8)];
 };
+
+/** As many B as there are stand up behind A, fanned out. */
+export const plumed =
+  (count: number): Pair =>
+  (s, a, b) => {
+    const hat = placed(a, { cx: 50, cy: 68, side: 66, fill: 0.9 });
+    const h = boundsOf(outlineOf(hat));
+    const n = Math.max(1, Math.min(5, count));
+    const one = placed(upright(b), { cx: 50, cy: 50, side: 52, fill: 1 });
+    const o = boundsOf(outlineOf(one));
+    // Their feet are together within it, their tips apart; one alone leans to the side.
+    const turns = n === 1 ? [0.42] : Array.from({ length: n }, (_, i) => -0.5 + i / (n - 1));
+    const fan = turns.map((rad) => {
+      const rooted = movedFigure(one, [1, 0, 0, 1, 50 - (o.x + o.width / 2), 50 - (o.y + o.height)]);
+      return movedFigure(turnedAt(rooted, rad), [1, 0, 0, 1, (n === 1 ? 0.16 : 0.3 * rad) * h.width, h.y + 0.5 * h.height - 50]);
+    });
+    return fitLayers([...fan.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1)), ...clear(s, hat, s.palette.groundHex, s.palette.inks, 1.8)], 90);
+  }; // prettier-ignore
+
+/** A leans up to B, which is high over it. */
+export const reaching: Pair = (s, a, b) => {
+  const high = placed(b, { cx: 66, cy: 27, side: 44, fill: 0.9 });
+  const h = boundsOf(outlineOf(high));
+  const up = placed(turnedAt(upright(a), 0.3), { cx: 40, cy: 58, side: 80, fill: 1 });
+  const u = boundsOf(outlineOf(up));
+  const low = movedFigure(up, [1, 0, 0, 1, h.x + 0.42 * h.width - (u.x + u.width), h.y + 0.7 * h.height - u.y]);
+  return fitLayers([...finished(s, high, s.palette.groundHex, swapped(s)), ...clear(s, low, s.palette.groundHex, s.palette.inks, 1.8)], 90);
+}; // prettier-ignore
 
 /** B stands on the roof of A, to one side of its ridge, as a chimney does. */
 export const roofed: Pair = (s, a, b) => {

@@ -238,7 +238,14 @@ export const winged: Pair = (s, a, b) => {
 /** A goes round B, which is in the middle: a broken line shows where it came from. */
 export const orbiting: Pair = (s, a, b) => {
   const middle = placed(b, { cx: 50, cy: 52, side: 50, fill: 0.85 });
-  const small = placed(a, { cx: 50 + 38 * Math.cos(-0.7), cy: 50 + 38 * Math.sin(-0.7), side: 30, fill: 0.9 });
+  // As many as there are, each facing the way it goes.
+  const n = Math.min(4, Math.max(1, s.parts.figures.find((f) => f.drawn === a.name)?.count ?? 1));
+  const some = Array.from({ length: n }, (_, i) => {
+    const u = -0.7 + (2 * Math.PI * i) / n;
+    const at = { cx: 50 + 38 * Math.cos(u), cy: 50 + 38 * Math.sin(u) };
+    const one = placed(a, { ...at, side: n > 1 ? 26 : 30, fill: 0.9 });
+    return Math.sin(u) > 0 ? one : movedFigure(one, [-1, 0, 0, 1, 2 * at.cx, 0]);
+  });
   // Five sixths of the way round, in dashes that end where it is.
   const dashes = Array.from({ length: 12 }, (_, i) => {
     const from = -0.1 + (i * 5.1) / 12;
@@ -248,7 +255,7 @@ export const orbiting: Pair = (s, a, b) => {
   return [
     ...form(s, stroked(dashes, 1.8, false), inks[0]),
     ...clear(s, middle, s.palette.groundHex, s.palette.inks, 1.6),
-    ...clear(s, small, s.palette.groundHex, inks, 2),
+    ...some.flatMap((one) => clear(s, one, s.palette.groundHex, inks, 2)),
   ];
 };
 

@@ -3,9 +3,9 @@ import { boundsOf, box, disc } from './area';
 import { onField } from './field';
 import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, union, type Area } from '../path';
-import { buildOf, builtDrawings, uprightFigure } from './built';
+import { buildOf, builtDrawings, isCreature, isSeenAside, uprightFigure } from './built';
 import { dressFrom, type Stance } from './creature';
-import { layerOf, type Layer } from './layer';
+import { fitLayers, layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
 import { clear, finished, form, type Stage, type Standing } from './stage';
 
@@ -175,7 +175,9 @@ export const atMouth: Pair = (s, a, b) => {
   const side = poses.length ? poses[s.idea % poses.length]() : null;
   const big = placed(side ? { ...side, name: a.name } : a, { cx: 44, cy: 52, side: 80, fill: 0.9 });
   const bb = boundsOf(outlineOf(big));
-  const upper = intersect(outlineOf(big), box(bb.x, bb.y, bb.width, bb.height * 0.5));
+  // Where its wings are up, what reaches furthest forward of all is its beak.
+  const isFlying = side !== null && s.idea % poses.length === 1;
+  const upper = intersect(outlineOf(big), box(bb.x, bb.y, bb.width, bb.height * (isFlying ? 1 : 0.5)));
   const front = boundsOf(upper).x + boundsOf(upper).width;
   const tip = boundsOf(intersect(upper, box(front - 2.5, bb.y, 4, bb.height)));
   const small = placed(b, { cx: 50, cy: 50, side: 34, fill: 0.8 });
@@ -274,7 +276,7 @@ export const onHead: Pair = (s, a, b) => {
       : low
         ? bb.y + bb.height * 0.5 - tb.height / 2
         : glasses
-          ? bb.y + bb.height * (0.28 + drop) - tb.height / 2
+          ? bb.y + bb.height * ((isCreature(a.name) ? 0.28 : 0.44) + drop) - tb.height / 2
           : (swims ? head.y : bb.y) - tb.height * 0.74;
   return [
     ...finished(s, big),
@@ -295,7 +297,9 @@ export const emerging =
       fill: 0.85,
     });
     const fb = boundsOf(outlineOf(front));
-    const back = placed(a, { cx: 50, cy: 40, side: sideA, fill: 0.9 });
+    // Somebody in something looks out of it at us.
+    const looks = isSeenAside(a.name) || s.idea % 2 ? null : uprightOf(s, a, s.idea % 4 ? 'waving' : 'standing');
+    const back = placed(looks ?? a, { cx: 50, cy: 40, side: looks ? sideA * 1.15 : sideA, fill: 0.9 });
     const ab = boundsOf(outlineOf(back));
     const dy = fb.y + fb.height * 0.22 - (ab.y + ab.height * 0.84);
     const raised = movedFigure(back, [1, 0, 0, 1, 0, dy]);
@@ -309,7 +313,7 @@ export const sideBySide: Pair = (s, a, b) => {
   const right = placed(b, { cx: 74, cy: 50, side: 46, fill: 0.8 });
   const foot = (f: Figure): number => boundsOf(outlineOf(f)).y + boundsOf(outlineOf(f)).height;
   const level = movedFigure(right, [1, 0, 0, 1, 0, foot(left) - foot(right)]);
-  return [...finished(s, left), ...finished(s, level, s.palette.groundHex, swapped(s))];
+  return fitLayers([...finished(s, left), ...finished(s, level, s.palette.groundHex, swapped(s))], 92);
 };
 
 /** A long figure laid slanting, to the right (1) or to the left (-1); another is only tilted. */

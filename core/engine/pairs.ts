@@ -44,6 +44,8 @@ import {
   peeksFrom,
   perchedOn,
   roofed,
+  plumed,
+  reaching,
   settled,
   sheltered,
   tunnelled,
@@ -262,7 +264,7 @@ const OPENINGS = /\b(?:door|window|keyhole|fireplace|clock)\b/;
 const HAND = /\bhand$/;
 const inHandOf = (thing: string): Pair => (LONG.test(thing) ? inFist : onHand);
 /** What goes round something without touching it. */
-const GOING = /^(?:circl|orbit|fly|buzz|swim|sail|flutter|driv|rac|run)/;
+export const GOING = /^(?:circl|orbit|fly|buzz|swim|sail|flutter|driv|rac|run)/;
 const CARRYING = /^(?:carry|hold|grasp|grip|clutch|grab|catch|snatch|bring|deliver|lift|bear|steal)/;
 const COMING = /^(?:fly|jump|leap|com|grow|peek|look|climb|rising|spill|pour)/;
 
@@ -374,6 +376,13 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.first.count === 2 && isCreature(t.a) && t.b === 'heart' && t.is('as', 'made of', 'with', 'beside') && [pairWith],
   // Antlers, or a halo, that somebody has besides are on the head.
   (t) => isCreature(t.a) && /^(?:antlers|horns?|halo)$/.test(t.b) && t.is('with', 'wearing') && [onHead],
+  // Feathers in a crown or a hat stand up behind it.
+  (t) => isHeadgear(t.a) && /^(?:feather|quill|flower|rose|leaf|wheat)$/.test(t.b) && t.is('with', null, 'beside') && [plumed(t.second.count)],
+  // Of a key in the shape of a fish the bow is that.
+  (t) => t.a === 'key' && t.is('as') && [atPart('bow', true)],
+  (t) => /^(?:ladder|stairs|staircase|beanstalk|rope|vine)$/.test(t.a) && (CELESTIAL.has(t.b) || t.b === 'tree house') && t.is('toward', 'over', 'on', 'with') && [reaching],
+  (t) => /^(?:spider web|web|net|target|dreamcatcher|compass|wheel)$/.test(t.a) && t.isTurned('inside') && [embraced],
+  (t) => t.b === 'tent' && !isCreature(t.a) && t.is('inside') && [insideOf],
   // A kite is at the end of its string.
   (t) => isCreature(t.a) && /^(?:kite|balloon|balloons)$/.test(t.b) && t.is('holding', 'with') && [flown],
   // Who guards something is by it, or on it.

@@ -10,7 +10,7 @@ import type { Knobs } from './knobs';
 import { layerOf, type Layer } from './layer';
 import type { Palette } from './palette';
 import { naturalHues } from './schemes';
-import { isCreature, isSeenAside, uprightFigure } from './built';
+import { buildOf, isCreature, isSeenAside, uprightFigure } from './built';
 import { bitten, CUT, halved } from './fruit';
 import { dressFrom, isRole } from './creature';
 import { tintFor } from './tint';
@@ -116,6 +116,8 @@ function isSeenWhole({ parts: { figures } }: Stage, index: number): boolean {
   if (isScene(figures)) return true;
   const asked = figures[index];
   if (index > 0 && asked.turned && BODILY.includes(asked.relation)) return true;
+  // So is one that somebody rides.
+  if (index > 0 && !asked.turned && asked.relation === 'riding') return true;
   return figures.some((f) => f.to === index && ((!f.turned && f.place === null && (BODILY.includes(f.relation) || /^(?:hang|swing|dangl|climb)/.test(f.said ?? ''))) || /^(?:back|shell|saddle|hump)$/.test(f.place ?? ''))); // prettier-ignore
 }
 
@@ -123,8 +125,8 @@ function isSeenWhole({ parts: { figures } }: Stage, index: number): boolean {
 function viewOfTwo({ parts: { figures }, idea }: Stage): 'whole' | 'heads' | null {
   const [first, second, third] = figures;
   if (!second || third || second.place !== null || !['beside', 'with'].includes(second.relation ?? '')) return null;
-  if (![first, second].every((f) => isCreature(f.drawn) && !isRole(f.drawn) && f.pose === null)) return null;
-  return idea % 2 === 0 && ![first, second].some((f) => isSeenAside(f.drawn)) ? 'heads' : 'whole';
+  if (![first, second].every((f) => isCreature(f.drawn) && f.pose === null)) return null;
+  return idea % 2 === 0 && ![first, second].some((f) => isSeenAside(f.drawn) || isRole(f.drawn)) ? 'heads' : 'whole';
 }
 
 /** Builds the figure of a prompt's word; of an animal or somebody its head alone, where that is wanted. */
@@ -138,9 +140,18 @@ export function figureFor(stage: Stage, figure: PromptFigure, index: number, isH
   // In profile one is seen from the side.
   const isAside = index === 0 && isCreature(figure.drawn) && !isRole(figure.drawn) && stage.parts.manner.some((m) => /\b(?:profile|side view|side-on|from the side)\b/.test(m)); // prettier-ignore
   const two = viewOfTwo(stage);
+  // A bird that is on something has come down.
+  const [, second] = stage.parts.figures;
+  const isPerched = index === 0 && second?.relation === 'on' && !second.turned && /^(?:songbird|raptor)$/.test(buildOf(figure.drawn) ?? ''); // prettier-ignore
   const pose =
     figure.pose ??
-    (isTurned || isAside ? ['sitting', 'standing'][stage.idea % 2] : two === 'whole' ? 'standing' : null);
+    (isPerched
+      ? 'sitting'
+      : isTurned || isAside
+        ? ['sitting', 'standing'][stage.idea % 2]
+        : two === 'whole'
+          ? 'standing'
+          : null);
   const tool = pose ? TOOLS.find(([does]) => does.test(pose))?.[1] : undefined;
   const isBusy = tool && isCreature(figure.drawn) && !stage.parts.figures.some((f) => f.to === index);
   if (isBusy) {

@@ -403,7 +403,11 @@ export function headParts(kind: Kind, expression: Expression, t: Spread, isCover
     lines: !isLit && (underEyes || isDusky(kind)) ? LIGHT : DARK,
   };
   // On what is dark, and in a dark beard, lips are light.
-  const aboutLips = kind.marks.includes('full beard') ? (kind.tones?.[1] ?? 1) : kind.muzzle === 'none' || kind.muzzle === 'snub' ? Math.min(lightness, 0.49) : 1;
+  const aboutLips = kind.marks.includes('full beard')
+    ? (kind.tones?.[1] ?? 1)
+    : kind.muzzle === 'none' || kind.muzzle === 'snub'
+      ? Math.min(lightness, 0.49)
+      : 1;
   const lips = aboutLips < 0.5 && (kind.marks.includes('full beard') || isDusky(kind)) ? LIGHT : DARK;
   const brows = kind.marks.includes('brow')
     ? [piece(kind.tones && kind.tones[0] > 0.6 ? DARK : COAT, both([[51.5, h.middle - 8, 50 + h.cheek * 0.8, h.middle - 14, 50 + h.cheek * 0.8, h.middle - 10, 52, h.middle - 3.6]]))] // prettier-ignore

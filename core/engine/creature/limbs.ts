@@ -125,8 +125,8 @@ export function hornArea(form: Horns, [x, y]: readonly number[], r: number): { a
 /** A bird's wing, its root at (0, 0), spread up and back: one sweep in front, round feathers along what trails, and the coverts on it. */
 export function featheredWing(size: number, deg: number): { area: Area; inner: Area } {
   const [area, inner] = [
-    'M-1 2C8 -10 9 -30 -4 -49C-10 -47 -15 -42 -16 -36C-21 -35 -25 -30 -25 -24C-29 -22 -31 -17 -30 -12C-33 -8 -32 -2 -28 2C-18 7 -7 6 -1 2Z',
-    'M0 -1C6 -11 6 -24 0 -35C-6 -28 -11 -17 -13 -7C-9 -2 -4 0 0 -1Z',
+    'M6 3C10 -14 2 -36 -12 -48C-20 -56 -30 -62 -40 -64C-39 -60 -38 -57 -36 -54C-39 -54 -43 -54 -46 -53C-45 -49 -43 -46 -40 -43.5C-43 -43 -46 -42.5 -48 -42C-46 -38 -43 -35 -40 -33C-42 -32 -45 -31.5 -47 -31C-45 -27 -42 -24.5 -38 -23C-40 -22 -42 -21.5 -44 -21C-41 -17 -38 -15 -34 -14C-36 -13 -37 -12.5 -38 -12C-33 -6 -22 2 -8 6C-2 8 4 7 6 3Z',
+    'M4 0C7 -12 2 -28 -10 -40C-18 -38 -24 -30 -24 -22C-22 -12 -12 -3 -4 1C0 2 3 2 4 0Z',
   ].map((data) => areaFrom(parsePath(data)));
   const turn = turnAbout([0, 0], (deg * Math.PI) / 180);
   const scale = [size, 0, 0, size, 0, 0] as const;

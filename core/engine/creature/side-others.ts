@@ -61,7 +61,7 @@ export function fowlParts(kind: Kind, pose: Pose, t: Spread): Part[] {
   else if (pose === 'standing') soles.push(piece(ACCENT, union(footed(hip[0] - 3, hip[1], tall ? 6 : 0, tall ? -5 : 0), footed(hip[0] + 4, hip[1] + 0.6, tall ? 8 : 4, tall ? -2 : 4))));
   else if (flies) soles.push(piece(ACCENT, tall ? union(limb(at(vent, 1.4), at(downFrom(vent, legLength * 0.8, -84 - tilt), 1.3))) : []));
   // Wings.
-  const wing = featheredWing(0.94 + 0.1 * t('wings'), pose === 'leaping' ? -26 : 10);
+  const wing = featheredWing(0.82 + 0.1 * t('wings'), pose === 'leaping' ? -26 : 10);
   const folded = build === 'penguin'
     ? moved(taper(at([0, -3], 5), at([-2, 9], 4.4), at([-6, 19], 1.6)), [1, 0, 0, 1, breast[0] - 3, breast[1] + 1])
     : moved(blob([7, -4], [-4, -8], [-16, -3], [-25, 7], [-12, 7], [1, 6]), turnAbout([0, 0], -a)).map((ring) => ring.map((v, i) => v * (bodyR / 14) + (i % 2 ? breast[1] + 1 : breast[0] - 2)));
