@@ -8,10 +8,10 @@ import { isCreature, isSeenAside } from './built';
 import { onField, recoloured } from './field';
 import { outlineOf, placed, type Figure } from './figure';
 import { fitLayers, scaled, type Layer } from './layer';
-import { inHand, isHeadgear, isPaired, severalAsOne, sideBySide, swapped } from './pairings';
+import { inBothHands, inHand, isHeadgear, isPaired, severalAsOne, sideBySide, swapped } from './pairings';
 import { byDusk } from './pairings-aloft';
 import { asMoon } from './pairings-parts';
-import { GOING, GROWS, isSprinkled, waysFor } from './pairs';
+import { canBeHeld, GOING, GROWS, isSprinkled, waysFor } from './pairs';
 import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
@@ -148,6 +148,10 @@ function figuresOf(stage: Stage): Layer[] {
   const had = figures.findIndex((f, i) => i > 0 && f !== worn && f.to === 0 && ['holding', 'with'].includes(f.relation ?? '')); // prettier-ignore
   if (worn && had > 0 && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn))
     return fitLayers(inHand(STANCES[stage.idea % STANCES.length])(stage, figureFor(stage, first, 0), figureFor(stage, figures[had], had)), 88); // prettier-ignore
+  // Of two things that somebody has, one is in each hand.
+  const isHad = (f: PromptFigure): boolean => f.count === 1 && !f.turned && f.place === null && canBeHeld(f.drawn) && !isHeadgear(f.drawn); // prettier-ignore
+  if (third && !figures[3] && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn) && second.to === 0 && third.to === 0 && [second, third].every(isHad) && ['holding', 'with'].includes(second.relation ?? '') && ['holding', 'with', 'beside'].includes(third.relation ?? ''))
+    return fitLayers(inBothHands(stage, figureFor(stage, first, 0), figureFor(stage, second, 1), figureFor(stage, third, 2)), 88); // prettier-ignore
   const a = groupFor(stage, head, 0);
   const b = groupFor(stage, second, 1);
   if (stage.given?.fixed) {

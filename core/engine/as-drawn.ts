@@ -35,6 +35,7 @@ const TOGETHER: readonly (readonly [string, string, string])[] = [
 const HAS: readonly (readonly [RegExp, RegExp])[] = [
   [/^nest with eggs$/, /^egg$/],
   [/^pancakes$/, /^(?:butter|syrup|maple syrup)$/],
+  [/^(?:island|desert island)$/, /^palm tree$/],
   [/^market stall$/, /^awning$/],
   [/^weathervane$/, /^(?:rooster|chicken)$/],
 ];
@@ -128,6 +129,20 @@ const RULES: readonly Rule[] = [
   ([first, second, ...rest]) =>
     second && /^reflections?$/.test(second.word) && second.to === 0
       ? [first, { ...second, drawn: 'ripples', relation: 'inside', turned: false, said: 'reflected in' }, ...rest]
+      : null,
+  // Leaves that a giraffe eats from a tree are the tree's.
+  ([first, second, third, ...rest]) =>
+    third &&
+    second.drawn === 'leaf' &&
+    isCreature(first.drawn) &&
+    /tree|bush|pine|oak/.test(third.drawn) &&
+    second.to === 0
+      ? [{ ...first, pose: 'standing' }, { ...third, relation: 'toward', turned: false, to: 0 }, ...rest]
+      : null,
+  // A wolf in sheep's clothing has its wool on.
+  ([first, second, ...rest]) =>
+    second && first.drawn === 'wolf' && /sheep|wool|fleece/.test(second.word) && stands(second, 'wearing', 'inside')
+      ? [{ ...first, drawn: 'wolf in wool', pose: null }, ...rest]
       : null,
   // A stork brings its child in a cloth.
   ([first, second, ...rest]) =>

@@ -159,7 +159,7 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
 }
 
 /** What is known by something that a body built from the side does not have: a long neck bent, a tail over the back, two eyes in front, wings of skin. */
-const NOT_ASIDE = new Set(['dragon', 'squirrel', 'owl', 'swan', 'flamingo']);
+const NOT_ASIDE = new Set(['camel', 'wolf in wool', 'dragon', 'squirrel', 'owl', 'swan', 'flamingo']);
 
 /** How the body of a name is built; null for what has none, and for what is no creature. */
 export const buildOf = (name: string): Build | null => CREATURES.get(creatureOf(name) ?? '')?.body?.build ?? null;
@@ -219,6 +219,8 @@ export interface FigureSaid {
   readonly modifiers: readonly string[];
   readonly dress: Dress;
   readonly held: Figure | null;
+  /** What the other hand holds. */
+  readonly other?: Figure | null;
   /** Both arms are about what is held. */
   readonly isClasped?: boolean;
   readonly crop: 'whole' | 'bust' | 'head';
@@ -239,10 +241,13 @@ export function uprightFigure(name: string, asked: FigureSaid): Figure | null {
   const own = tonesOf(kind);
   const thing = asked.held ? apartFrom(own[0], asked.held) : null;
   const held = thing ? heldAs(thing, own, asked.isClasped === true) : null;
+  const second = asked.other && thing ? apartFrom(own[0], asked.other) : null;
+  const tones = [...own, ...(thing?.tones ?? [])];
+  const other = second ? heldAs(second, tones, false) : null;
   const dress = kind.muzzle === 'human' && !asked.dress.top ? { ...asked.dress, top: 'shirt' as const } : asked.dress;
   const expression = expressionOf(asked.expression) ?? 'happy';
-  const parts = figureParts(kind, { ...asked, dress, expression, held, age: ageOf(asked.modifiers) }, spreadOf(name, asked.knobs)); // prettier-ignore
-  return fewerTones({ name, tones: [...own, ...(thing?.tones ?? [])], parts, isBuilt: true });
+  const parts = figureParts(kind, { ...asked, dress, expression, held, other, age: ageOf(asked.modifiers) }, spreadOf(name, asked.knobs)); // prettier-ignore
+  return fewerTones({ name, tones: [...tones, ...(second?.tones ?? [])], parts, isBuilt: true });
 }
 
 /** Tones of nearly one lightness made one, once there are four, so that few colours go round. */

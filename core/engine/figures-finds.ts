@@ -45,4 +45,5 @@ export const FINDS: Readonly<Record<string, Draw>> = {
   post: (t) => [body(path(`M34 14L50 4L66 14L${66 + t('post')} 90L34 90Z`)), second(path('M8 90C24 80 76 80 92 90L92 96L8 96Z')), lines('light', 2.6, 'M44 22L44 52M56 30L56 74M46 62L46 80'), lines('second', 4, 'M30 36L70 36M30 43L70 43')],
   'check mark': (t) => [body(path(`M6 52L20 38L40 60L${80 + t('arm')} 14L95 27L41 90Z`))],
   'swaddled baby': (t) => [second(path(`M50 2C56 12 66 18 74 22L64 34L50 24L36 34L26 22C34 18 44 12 50 2Z`)), body(path(`M50 20C76 26 92 46 ${92 + t('cloth')} 64C92 84 74 97 50 97C26 97 8 84 8 64C8 46 24 26 50 20Z`)), light(circle(50, 60, 22)), accent(path('M44 42C48 36 56 38 54 44C50 48 46 46 44 42Z')), lines('body', 2.6, 'M39 60C41 63 45 63 47 60M53 60C55 63 59 63 61 60M44 70C47 74 53 74 56 70')],
+  'shopping bag': (t) => [lines('second', 5, `M34 34C34 ${4 - t('handle')} 66 ${4 - t('handle')} 66 34`), body(path('M14 28L86 28L92 94L8 94Z')), light(circle(34, 40, 2.8), circle(66, 40, 2.8))],
 }; // prettier-ignore

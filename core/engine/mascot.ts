@@ -12,6 +12,8 @@ export interface MascotOptions extends BuildOptions {
   readonly dress: Dress;
   /** Name of a thing in its hand. */
   readonly prop: string | null;
+  /** Name of a thing in its other hand. */
+  readonly other?: string | null;
   readonly crop: 'whole' | 'bust' | 'head';
   readonly stance?: Stance;
   /** What a thing has on its top; whoever has a head is dressed by `dress`. */
@@ -26,10 +28,11 @@ const line = (weight: number, data: string): Area => stroked(runsFrom(parsePath(
 
 /** A mascot of any thing. */
 export function mascotFigure(name: string, options: MascotOptions): Figure {
-  const { knobs, dress, prop, crop, pose = null, expression = null, modifiers = [] } = options;
+  const { knobs, dress, prop, other = null, crop, pose = null, expression = null, modifiers = [] } = options;
   const held = prop && isThing(prop) ? buildFigure(prop, { knobs, leeway: 20, detail: 45 }) : null;
+  const more = held && other && isThing(other) ? buildFigure(other, { knobs, leeway: 20, detail: 45 }) : null;
   const stance = options.stance ?? stanceOf(pose) ?? 'standing';
-  const somebody = uprightFigure(name, { knobs, stance, expression, modifiers, dress, held: crop === 'head' ? null : held, crop }); // prettier-ignore
+  const somebody = uprightFigure(name, { knobs, stance, expression, modifiers, dress, held: crop === 'head' ? null : held, other: more, crop }); // prettier-ignore
   return somebody ?? thingMascot(name, options, held, stance);
 }
 

@@ -1,6 +1,19 @@
 /** Arrangements in which one stands for a part of the other, or for something else altogether: a tip, a body, a sail, steam, the moon. */
 import { boundsOf, box, disc, starArea } from './area';
-import { grown, intersect, parsePath, runsFrom, sizeOf, stroked, subtract, union } from '../path';
+import {
+  areaFrom,
+  grown,
+  intersect,
+  moved,
+  parsePath,
+  roomIn,
+  runsFrom,
+  sizeOf,
+  stroked,
+  subtract,
+  union,
+  type Area,
+} from '../path';
 import { onField } from './field';
 import {
   clipped,
@@ -16,7 +29,7 @@ import {
   withoutSteam,
   type Figure,
 } from './figure';
-import { layerOf } from './layer';
+import { fitLayers, layerOf } from './layer';
 import { swapped, type Pair } from './pairings';
 import type { Single } from './single';
 import { clear, finished, form } from './stage';
@@ -91,6 +104,94 @@ export const asCrown: Pair = (s, a, b) => {
     ...clear(s, crown, s.palette.groundHex, s.palette.inks, 1.4),
   ];
 };
+
+/** A as a rocket: on end, its tip up, with fins and a flame under it. */
+export const asRocket: Pair = (s, a) => {
+  // Its thinner end is its nose.
+  const tall = upright(a);
+  const t = boundsOf(outlineOf(tall));
+  const [above, below] = [0, 0.66].map((k) => sizeOf(intersect(outlineOf(tall), box(t.x, t.y + k * t.height, t.width, 0.34 * t.height))));
+  const hull = placed(above > 1.1 * below ? turnedAt(tall, Math.PI) : tall, { cx: 50, cy: 40, side: 68, fill: 1 });
+  const h = boundsOf(outlineOf(hull));
+  const [foot, half] = [h.y + h.height, Math.max(7, Math.min(16, h.width / 2))];
+  const part = (name: string, d: string): Figure => ({ name, tones: [0.5], parts: [{ tone: 0, area: areaFrom(parsePath(d)) }], isBuilt: true });
+  const fin = (k: 1 | -1): string => `M${50 + k * (half - 3)} ${foot - 24}C${50 + k * (half + 13)} ${foot - 14} ${50 + k * (half + 14)} ${foot - 4} ${50 + k * (half + 12)} ${foot + 5}L${50 + k * (half - 4)} ${foot - 4}Z`;
+  const flame = `M${50 - half * 0.6} ${foot + 1}C${50 - half} ${foot + 12} ${50 - 4} ${foot + 14} 50 ${foot + 25}C${50 + 4} ${foot + 14} ${50 + half} ${foot + 12} ${50 + half * 0.6} ${foot + 1}Z`;
+  const inks = swapped(s);
+  return fitLayers([
+    ...finished(s, part('fin', fin(1)), s.palette.groundHex, inks),
+    ...finished(s, part('fin', fin(-1)), s.palette.groundHex, inks),
+    ...finished(s, part('flame', flame), s.palette.groundHex, inks),
+    ...clear(s, hull, s.palette.groundHex, s.palette.inks, 1.6),
+  ], 90);
+}; // prettier-ignore
+
+/** A as the hull of a boat, a mast and two sails on it, on water. */
+export const asBoat: Pair = (s, a) => {
+  const w = boundsOf(outlineOf(a));
+  const flat = w.height > 1.3 * w.width ? turnedAt(upright(a), Math.PI / 2) : a;
+  const hull = placed(flat, { cx: 50, cy: 70, side: 76, fill: 1 });
+  const h = boundsOf(outlineOf(hull));
+  const top = Math.min(h.y + 0.3 * h.height, boundsOf(intersect(outlineOf(hull), box(47, h.y - 1, 6, h.height + 2))).y + 2);
+  const [inks, ground] = [swapped(s), s.palette.groundHex];
+  const sails: Area = [[52.4, top - 54, 52.4, top - 6, 84, top - 6], [47.6, top - 44, 47.6, top - 6, 24, top - 6]]; // prettier-ignore
+  const line = h.y + 0.72 * h.height;
+  const waves = stroked([0, 1].map((i) => Array.from({ length: 41 }, (_, k) => [8 + 2.1 * k, line + 8 + 6 * i + 1.5 * Math.sin(k * 0.8 + i)]).flat()), 2.6, false);
+  return fitLayers([
+    ...form(s, box(48.9, top - 58, 2.2, 62), s.palette.inks[0]),
+    ...form(s, sails, inks[0]).map((l) => ({ ...l, isFigure: true })),
+    ...clear(s, clipped(hull, box(-50, -50, 200, 50 + line + 4)), ground, s.palette.inks, 1.4),
+    ...form(s, waves, inks[0]),
+  ], 90);
+}; // prettier-ignore
+
+/** A as a house: with a door, windows and a chimney. */
+export const asHouse: Pair = (s, a) => {
+  const house = placed(a, { cx: 50, cy: 54, side: 82, fill: 0.95 });
+  const hull = outlineOf(house);
+  const h = boundsOf(hull);
+  const foot = h.y + h.height;
+  // The door is where it stands, the windows where it has most room above.
+  const base = boundsOf(intersect(hull, box(h.x - 1, foot - 0.16 * h.height, h.width + 2, 0.16 * h.height)));
+  const cx = base.x + base.width / 2;
+  const high = Math.max(14, 0.24 * h.height);
+  const door = union(box(cx - high * 0.34, foot - high, high * 0.68, high), disc(cx, foot - high, high * 0.34, 40));
+  const room = roomIn(subtract(intersect(hull, box(h.x, h.y, h.width, h.height - high * 1.2)), grown(door, 3)));
+  const r = room ? Math.min(9, room.r * 0.56) : 0;
+  const panes = room ? subtract(disc(room.x, room.y, r, 60), union(box(room.x - 0.8, room.y - r, 1.6, 2 * r), box(room.x - r, room.y - 0.8, 2 * r, 1.6))) : [];
+  const top = room ? boundsOf(intersect(hull, box(room.x + r, h.y - 1, 7, h.height))).y : h.y;
+  const chimney = room ? box(room.x + r, top - 10, 7, 16) : [];
+  const inks = swapped(s);
+  return [
+    ...form(s, chimney, inks[0]).map((l) => ({ ...l, isFigure: true })),
+    ...finished(s, without(house, union(door, grown(panes, 1.2)))),
+    ...form(s, union(grown(door, -1.2), panes), inks[0]).map((l) => ({ ...l, isFigure: true })),
+  ];
+}; // prettier-ignore
+
+/** Several B about a middle, their feet together, in place of the petals or rays of A. */
+export const radial: Pair = (s, a, b) => {
+  const n = 6 + (s.idea % 2) * 2;
+  const one = placed(upright(b), { cx: 50, cy: 24, side: n > 6 ? 32 : 38, fill: 1 });
+  const inks = s.palette.inks;
+  const petals = Array.from({ length: n }, (_, i) => turnedAt(one, (2 * Math.PI * i) / n));
+  return fitLayers([...petals.flatMap((f) => clear(s, f, s.palette.groundHex, inks, 0.8)), ...form(s, disc(50, 50, 9, 60), swapped(s)[0]).map((l) => ({ ...l, isFigure: true }))], 92);
+}; // prettier-ignore
+
+/** A goes through a ring: its front before it, its back behind. */
+export const throughRing: Pair = (s, a) => {
+  const area = subtract(moved(disc(0, 0, 1, 120), [25, 0, 0, 41, 50, 50]), moved(disc(0, 0, 1, 120), [19, 0, 0, 35, 50, 50]));
+  const ring: Figure = { name: 'hoop', tones: [0.5], parts: [{ tone: 0, area }], isBuilt: true };
+  const one = placed(a, { cx: 50, cy: 50, side: 80, fill: 0.9 });
+  const near = clipped(ring, box(-50, -50, 100, 200));
+  const inks = swapped(s);
+  return [
+    ...finished(s, ring, s.palette.groundHex, inks),
+    ...clear(s, one, s.palette.groundHex, s.palette.inks, 1.6),
+    layerOf(intersect(grown(outlineOf(near), 1.4), outlineOf(one)), s.palette.groundHex),
+    ...finished(s, near, s.palette.groundHex, inks),
+  ];
+}; // prettier-ignore
 
 /** A boat of which nothing is left but the hull and a mast, B its sail. */
 export const asSail: Pair = (s, a, b) => {

@@ -3,13 +3,20 @@ import { boundsOf, box, disc } from './area';
 import { grown, intersect, stroked, subtract, union, type Area } from '../path';
 import { builtDrawings } from './built';
 import { clipped, isLong, movedFigure, outlineOf, placed, standing, topAt, turnedAt, upright, without } from './figure';
-import { swapped, type Pair } from './pairings';
+import { swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers } from './layer';
 import { clear, finished, form } from './stage';
 
 /** A stands under B, which spreads over it: beside its stem, where it has one. */
 export const sheltered: Pair = (s, a, b) => {
   const { width, height } = boundsOf(outlineOf(b));
+  // A leaf lies over whoever is under it.
+  if (/leaf|lily pad/.test(b.name)) {
+    const over = placed(isLong(b) ? turnedAt(upright(b), Math.PI / 2 - 0.2) : b, { cx: 50, cy: 26, side: 90, fill: 1 });
+    const o = boundsOf(outlineOf(over));
+    const under = standing(placed(a, { cx: 50, cy: 50, side: 54, fill: 0.9 }), 50, o.y + 0.72 * o.height + 50);
+    return fitLayers([...finished(s, under), ...clear(s, over, s.palette.groundHex, swapped(s), 2)], 90);
+  }
   const roof = placed(width > height ? b : upright(b), { cx: 50, cy: 46, side: 90, fill: 1 });
   const r = boundsOf(outlineOf(roof));
   // Where the roof is as slim as a stem there is room beside it.
@@ -176,6 +183,19 @@ export const plumed =
     });
     return fitLayers([...fan.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1)), ...clear(s, hat, s.palette.groundHex, s.palette.inks, 1.8)], 90);
   }; // prettier-ignore
+
+/** A, upright, pushes B before it: its arm is stretched out to it, both on one line. */
+export const pushing: Pair = (s, a, b) => {
+  const one = placed(uprightOf(s, a, 'pointing') ?? a, { cx: 32, cy: 50, side: 66, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const foot = o.y + o.height;
+  // Its handles are toward whoever pushes it.
+  const toward = b.name === 'wheelbarrow' ? movedFigure(b, [-1, 0, 0, 1, 100, 0]) : b;
+  const load = placed(toward, { cx: 50, cy: 50, side: 48, fill: 0.85 });
+  const l = boundsOf(outlineOf(load));
+  const put = movedFigure(load, [1, 0, 0, 1, o.x + o.width - 3 - l.x, foot - (l.y + l.height)]);
+  return fitLayers([...finished(s, put, s.palette.groundHex, swapped(s)), ...clear(s, one, s.palette.groundHex, s.palette.inks, 1.4)], 92);
+}; // prettier-ignore
 
 /** A leans up to B, which is high over it. */
 export const reaching: Pair = (s, a, b) => {

@@ -112,6 +112,15 @@ export const insideOf: Pair = (s, a, b) => {
   return bb.width > 0 ? [...form(s, hull, first), ...finished(s, inner, first, onField(s, first))] : [];
 };
 
+/** A on the face of B, where that has most room, B as it is drawn. */
+export const printed: Pair = (s, a, b) => {
+  const outer = placed(b, { cx: 50, cy: 50, side: 88, fill: 0.95 });
+  const room = roomIn(silhouetteOf(outer)) ?? { x: 50, y: 54, r: 16 };
+  const solid = roomIn(outlineOf(outer)) ?? room;
+  const at = solid.r > 0.7 * room.r ? solid : room;
+  return [...finished(s, outer), ...clear(s, placed(a, { cx: at.x, cy: at.y, side: 1.36 * at.r, fill: 0.9 }), s.palette.groundHex, swapped(s), 1.6)];
+}; // prettier-ignore
+
 /** B small, beside A's shoulder. */
 export const beside: Pair = (s, a, b) => {
   const right = s.knobs.odds('beside', 0.5);
@@ -135,11 +144,11 @@ export const held: Pair = (s, a, b) => {
 };
 
 /** A upright as the prompt has it: with its face, in its dress, a thing in its hand or clasped in both arms; null where it is no creature. */
-export function uprightOf(s: Stage, a: Figure, stance: Stance, held: Figure | null = null, isClasped = false): Figure | null {
+export function uprightOf(s: Stage, a: Figure, stance: Stance, held: Figure | null = null, isClasped = false, other: Figure | null = null): Figure | null {
   const asked = s.parts.figures.find((f) => f.drawn === a.name);
   const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
   const dress = dressFrom([s.parts.role ?? '', a.name, ...worn].join(' '));
-  return uprightFigure(a.name, { knobs: s.knobs, stance, expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress, held, isClasped, crop: 'whole' }); // prettier-ignore
+  return uprightFigure(a.name, { knobs: s.knobs, stance, expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress, held, other, isClasped, crop: 'whole' }); // prettier-ignore
 } // prettier-ignore
 
 /** A upright, B in its hands. */
@@ -149,6 +158,12 @@ export const inHand =
     const figure = uprightOf(s, a, stance, b);
     return figure ? finished(s, placed(figure, { cx: 50, cy: 50, side: 88, fill: 0.9 })) : held(s, a, b);
   };
+
+/** A upright, B in one of its hands and another thing in the other. */
+export const inBothHands = (s: Stage, a: Figure, b: Figure, c: Figure): Layer[] => {
+  const figure = uprightOf(s, a, 'standing', b, false, c);
+  return figure ? finished(s, placed(figure, { cx: 50, cy: 50, side: 88, fill: 0.9 })) : held(s, a, b);
+};
 
 /** A upright, wearing B where that is something there is a cut of; else B on its head. */
 export const dressed =

@@ -26,6 +26,7 @@ import {
   onHead,
   onShoulder,
   passing,
+  printed,
   rooted,
   risen,
   sipping,
@@ -45,12 +46,28 @@ import {
   perchedOn,
   roofed,
   plumed,
+  pushing,
   reaching,
   settled,
   sheltered,
   tunnelled,
 } from './pairings-places';
-import { asBody, asCrown, asMoon, asSun, asSail, magnified, rising, tipped, trailing } from './pairings-parts';
+import {
+  asBoat,
+  asBody,
+  asCrown,
+  asHouse,
+  asRocket,
+  radial,
+  throughRing,
+  asMoon,
+  asSun,
+  asSail,
+  magnified,
+  rising,
+  tipped,
+  trailing,
+} from './pairings-parts';
 import {
   arched,
   byNight,
@@ -124,7 +141,7 @@ const GROWING =
 /** What is too large to hold, or grows where it stands. */
 const LARGE =
   /\b(?:trees?|pine|palm|house|building|tower|skyscraper|castle|lighthouse|windmill|barn|church|hut|cabin|tent|igloo|bridge|road|train|tram|bus|car|truck|van|tractor|ship|boat|sailboat|canoe|rocket|airplane|plane|helicopter|bicycle|motorcycle|sofa|bed|bathtub|piano|fountain|volcano|cactus|bush|grass|wings?|tail|horns?|antlers?|ears?|mane|beard|hair|eyes?|crown|rainbow|sea|lake|river|desert|night|galaxy|fire|smoke|lightning|snow|rain)\b/;
-const canBeHeld = (name: string): boolean => !isCreature(name) && !CELESTIAL.has(name) && !LANDSCAPE.has(name) && !LARGE.test(name); // prettier-ignore
+export const canBeHeld = (name: string): boolean => !isCreature(name) && !CELESTIAL.has(name) && !LANDSCAPE.has(name) && !LARGE.test(name); // prettier-ignore
 
 /** What one looks out of, or stands in. */
 const OPEN =
@@ -238,7 +255,7 @@ const isRaptor = (name: string): boolean => buildOf(name) === 'raptor' && !PARRO
 const isHeldInMouth = (name: string): boolean => isSeenAside(name) || buildOf(name) === 'songbird' || PARROTS.test(name) || name === 'pelican'; // prettier-ignore
 /** What spreads over one who is under it. */
 const SHELTERS =
-  /^(?:umbrella|parasol|tree|palm tree|palm|oak|mushroom|arch|bridge|tent|roof|toadstool|willow|apple tree)$/;
+  /^(?:umbrella|parasol|tree|palm tree|palm|oak|mushroom|arch|bridge|tent|roof|toadstool|willow|apple tree|leaf|lotus leaf|lily pad)$/;
 /** What stands on stems. */
 export const GROWS = /^(?:flower|tulip|daisy|rose|leaf|leaves|plant|sprout|herb|sunflower|poppy|fern|mushroom|lily|lotus|tree|clover|cherry blossom|lavender|wheat)$/; // prettier-ignore
 /** What is small, and stands in a row as in heraldry. */
@@ -382,6 +399,13 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.a === 'key' && t.is('as') && [atPart('bow', true)],
   (t) => /^(?:ladder|stairs|staircase|beanstalk|rope|vine)$/.test(t.a) && (CELESTIAL.has(t.b) || t.b === 'tree house') && t.is('toward', 'over', 'on', 'with') && [reaching],
   (t) => /^(?:spider web|web|net|target|dreamcatcher|compass|wheel)$/.test(t.a) && t.isTurned('inside') && [embraced],
+  (t) => FRAMES.test(t.b) && t.is('through') && [throughRing],
+  (t) => /^(?:planet|earth|globe|moon|full moon)$/.test(t.a) && t.isTurned('on') && [turnedPair(above)],
+  (t) => t.b === 'rocket' && !isCreature(t.a) && t.is('as') && [asRocket],
+  (t) => /^(?:boat|ship|sailboat|canoe|raft)$/.test(t.b) && !isCreature(t.a) && t.is('as') && [asBoat],
+  (t) => /^(?:house|home|cottage|hut|cabin)$/.test(t.b) && !isCreature(t.a) && t.is('as') && [asHouse],
+  (t) => /^(?:flower|daisy|sun|star|snowflake)$/.test(t.a) && t.is('made of') && isMany(t.second) && [radial, madeOf],
+  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:push|driv)/) && t.is('toward', 'holding', 'with', 'on') && /barrow|cart|pram|stroller|trolley|mower|ball|boulder|rock|wheel|box|crate|wagon|sled/.test(t.b) && [pushing],
   (t) => t.b === 'tent' && !isCreature(t.a) && t.is('inside') && [insideOf],
   // A kite is at the end of its string.
   (t) => isCreature(t.a) && /^(?:kite|balloon|balloons)$/.test(t.b) && t.is('holding', 'with') && [flown],
@@ -392,7 +416,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // A tree in the shape of something, or with it as its crown, has its trunk under it.
   (t) => TREES.test(t.a) && (t.is('as') || (t.isTurned('as') && /^(?:crown|top|foliage|canopy|leaves)$/.test(t.place))) && t.second.count === 1 && !isMany(t.second) && [asCrown],
   // What is on a mug is printed there; a bee on a flower has settled on it.
-  (t) => MARKS.test(t.b) && PRINTED_ON.test(t.a) && t.isTurned('on') && [turnedPair(insideOf)],
+  (t) => MARKS.test(t.b) && PRINTED_ON.test(t.a) && t.isTurned('on') && [turnedPair(printed)],
   (t) => INSECTS.test(t.b) && GROWS.test(t.a) && t.isTurned('on') && [settled],
   (t) => INSECTS.test(t.a) && GROWS.test(t.b) && t.is('on') && [turnedPair(settled)],
   // A crown over a head is on it.
@@ -401,7 +425,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCreature(t.a) && t.isCarried() && (LANDSCAPE.has(t.b) || /^(?:house|village|tree|boat|ship|cabin|barn|lighthouse|church|tower)$/.test(t.b)) && [onBack],
   // Who has no hands, or none that one sees.
   (t) => isSeenAside(t.a) && t.is('wearing') && [onHead],
-  (t) => isRaptor(t.a) && t.isCarried() && [inClaws, atMouth],
+  (t) => isRaptor(t.a) && t.a !== 'owl' && t.isCarried() && [inClaws, atMouth],
   (t) => /^(?:claws?|talons?)$/.test(t.place) && (t.is('holding', 'with') || t.isTurned('inside')) && [inClaws],
   (t) => isHeldInMouth(t.a) && t.isCarried() && [atMouth],
   (t) => HANDLESS.test(t.a) && t.isCarried() && [turnedPair(stacked(44, 66))],

@@ -1,5 +1,6 @@
 /** One figure alone as a mark: plain, in a form, cropped, counterchanged, and other ideas for it. */
 import { boundsOf, box, disc, ringOf, tile } from './area';
+import { isCreature } from './built';
 import { grown, intersect, rim, sizeOf } from '../path';
 import { clipped, movedFigure, outlineOf, placed, silhouetteOf, upright, type Figure, type Place } from './figure';
 import { onField } from './field';
@@ -60,7 +61,8 @@ const cropped: Single = (s, f) => {
   const large = placed(f, { cx: 50 + 5 * s.knobs.spread('crop/x'), cy: 57, side: 94, fill: 0.8 });
   const figure = clipped(large, window);
   // What a window cuts too much of is not known any more.
-  if (sizeOf(outlineOf(figure)) < 0.72 * sizeOf(outlineOf(large))) return inForm('circle')(s, f);
+  if (sizeOf(outlineOf(figure)) < (isCreature(f.name) ? 0.9 : 0.8) * sizeOf(outlineOf(large)))
+    return inForm('circle')(s, f);
   const inks = [s.palette.inks[0], ...onField(s, field)].filter((i) => i !== field);
   return [
     ...form(s, window, field),

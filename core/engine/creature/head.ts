@@ -296,7 +296,7 @@ function muzzleParts(kind: Kind, h: Head, t: Spread, expression: Expression): { 
       return { on: [on(LIGHT, union(both(oval(55.5, y, 7.6 * s, 6.6 * s)), oval(50, y + 5, 6, 7)))], front: [...teeth, ...fangs, nose(y - 5.6, 4.2, 3, ACCENT), line(DARK, 1.2, `M50 ${y - 3}L50 ${y + 0.6}`)], mouth: { y: y + 2, half: 4.6 } };
     }
     case 'long':
-      return { on: [on(COAT, box(0, bottom - 25, 100, 40))], front: [nostrils(bottom - 15, jaw * 0.5, 2.5)], mouth: { y: bottom - 7, half: 5.6 } };
+      return { on: [], front: [piece(COAT, halves([50, bottom - 28], [50 + 13 * s, bottom - 25], [50 + 18 * s, bottom - 12], [50 + 12, bottom + 1], [50, bottom + 3])), nostrils(bottom - 15, 8, 2.5)], mouth: { y: bottom - 6, half: 5.6 } };
     case 'frog':
       return { on: [on(LIGHT, oval(50, bottom + 2, cheek * 0.92, 22))], front: [piece(DARK, both(disc(52.4, middle + 5, 1.1)))], mouth: { y: bottom - 13, half: 12 } };
     case 'beak': {

@@ -62,6 +62,8 @@ export interface FigureOptions {
   readonly dress: Dress;
   /** Tones of what is held come after the figure's own. */
   readonly held: Held | null;
+  /** A thing in the other hand, besides one that one hand holds; its tones come after that one's. */
+  readonly other?: Held | null;
   /** Head and shoulders alone, or the head alone. */
   readonly crop: 'whole' | 'bust' | 'head';
 }
@@ -109,6 +111,7 @@ export function browOf(kind: Kind, m: ReturnType<typeof measuresOf>): Brow {
 /** A whole figure: parts from the bottom up, in a field that is 100 wide. */
 export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part[] {
   const { dress, held, crop, age } = options;
+  const other = held && !held.isWide ? (options.other ?? null) : null;
   const { main, trim } = clothTones(kind);
   const isPerson = kind.muzzle === 'human';
   const size = SIZES[isPerson ? 'people' : 'animals'][age];
@@ -141,6 +144,8 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const asked = options.stance === 'standing' || options.stance === 'sitting';
   const pose: Limbs = { ...LIMBS[options.stance], ...(held && (asked || !held.isWide) ? { arms: LIMBS[held.isWide ? 'both hands' : 'holding'].arms } : {}) };
   if (held && options.stance === 'running' && !held.isWide) Object.assign(pose, { arms: [LIMBS.holding.arms[0], LIMBS.running.arms[1]] });
+
+  if (other) Object.assign(pose, { arms: [LIMBS.holding.arms[0], LIMBS.holding.arms[0]] });
 
   const limbOf = (root: readonly [number, number], [upper, lower]: Two, length: number, side: 1 | -1): { elbow: readonly [number, number]; end: readonly [number, number] } => {
     const elbow = downFrom(root, length, side * upper);
@@ -236,7 +241,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
     return piece(FUR, union(hand(a), isPerson && (isUp || isPointing) ? thumb(a, 1) : [], finger, open));
   };
   // A paw is one with its arm, and a wing has no hand, but where something is held.
-  const isApart = (i: number): boolean => sleeve !== FUR || isPerson || (held !== null && (held.isWide || i === 0));
+  const isApart = (i: number): boolean => sleeve !== FUR || isPerson || (held !== null && (held.isWide || i === 0 || other !== null));
   const hands = arms.map((a, i) => (isApart(i) && !isWinged ? handOf(a, i) : piece(FUR, [])));
 
   // What is held: in the raised hand, its fingers before it; a wide thing before the chest, in both.
@@ -252,6 +257,10 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
       : [piece(FUR, union(...[-1, 0, 1].map((i) => bone([arms[0].end[0] - handR * 0.55, arms[0].end[1] + i * handR * 0.62, handR * 0.36], [arms[0].end[0] + handR * 0.8, arms[0].end[1] + i * handR * 0.62, handR * 0.36]))))]
     : [];
 
+  // The other hand holds as the first does, mirrored.
+  const [, left] = arms;
+  const inOther = other ? other.parts.map((p) => ({ ...p, area: moved(p.area, [-other.size, 0, 0, other.size, left.end[0] - 1, left.end[1] - other.size * 0.26]) })) : [];
+  const otherFingers = other ? [piece(FUR, union(...[-1, 0, 1].map((i) => bone([left.end[0] + handR * 0.55, left.end[1] + i * handR * 0.62, handR * 0.36], [left.end[0] - handR * 0.8, left.end[1] + i * handR * 0.62, handR * 0.36]))))] : [];
   const neckwear = neckParts(dress, neckY, shoulder, height, main, trim);
   const cape = dress.hasCape ? [piece(trim, halves([50, neckY - 2], [50 + shoulder + 2, neckY + 2], [50 + belly + 9, hipY + 4], [50 + belly + 4 + 2 * t('cape'), hipY + size.leg * 0.7], [50, hipY + size.leg * 0.5]))] : [];
   // Its flaps look out on both sides, its straps run down from the shoulders.
@@ -280,7 +289,8 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
     ...armParts,
     ...(held && held.isWide ? hands : []),
     ...inHand,
-    ...(held && held.isWide ? fingers : [...hands.map((h, i) => (held && i === 0 ? piece(h.tone as Tone, subtract(h.area, union(...inHand.map((p) => p.area)))) : h)), ...fingers]),
+    ...inOther,
+    ...(held && held.isWide ? fingers : [...hands.map((h, i) => (held && i === 0 ? piece(h.tone as Tone, subtract(h.area, union(...inHand.map((p) => p.area)))) : other && i === 1 ? piece(h.tone as Tone, subtract(h.area, union(...inOther.map((p) => p.area)))) : h)), ...fingers, ...otherFingers]),
     ...neckwear,
     ...head,
   ];
