@@ -1,6 +1,8 @@
 /** A prompt's figures as they are drawn: where a phrase names more things than one picture has of them, or fewer. */
 import { isPlural, type PromptFigure, type Relation } from '../prompt';
 import { isCreature, isShown } from './built';
+import { isRole } from './creature';
+import { isThing } from './things';
 import { isScene } from './grounds';
 import { isPaired } from './pairings';
 import { GROWS } from './pairs';
@@ -144,6 +146,39 @@ const RULES: readonly Rule[] = [
     second && first.drawn === 'wolf' && /sheep|wool|fleece/.test(second.word) && stands(second, 'wearing', 'inside')
       ? [{ ...first, drawn: 'wolf in wool', pose: null }, ...rest]
       : null,
+  // A leaf in the steam of a cup rises where the steam would.
+  ([first, second, third, ...rest]) =>
+    isChained(second, third, 'inside') && /^(?:smoke|steam)$/.test(third.drawn)
+      ? [first, { ...second, relation: 'over', turned: true }, ...rest]
+      : null,
+  // Somebody's beard is on the face.
+  ([first, second, ...rest]) =>
+    second && /^(?:beard|moustache|mustache)$/.test(second.word) && second.to === 0 && isRole(first.drawn)
+      ? [
+          { ...first, modifiers: [...first.modifiers, 'bearded'] },
+          ...rest.map((f) => ({ ...f, to: f.to !== null && f.to > 1 ? f.to - 1 : f.to })),
+        ]
+      : null,
+  // A snake that bites its tail is a ring; a dog that chases its own goes round.
+  ([first, second]) =>
+    first &&
+    !second &&
+    /snake|serpent|dragon|cobra/.test(first.drawn) &&
+    /^(?:eat|bit|swallow|chas)\w* (?:its|his|her)(?: own)? tail/.test(first.modifiers.join(' '))
+      ? [{ ...first, drawn: 'tail eater', pose: null }]
+      : null,
+  // A mushroom hat is a mushroom on a head.
+  ([first, second, ...rest]) => {
+    const made =
+      second && stands(second, 'wearing') ? /^(\w+) (?:hat|cap|helmet|bonnet)$/.exec(second.word)?.[1] : undefined;
+    return made &&
+      isThing(made) &&
+      /mushroom|acorn|flower|leaf|strawberry|pumpkin|shell|star|cake|cupcake|tulip|lemon|orange|pineapple|egg|teapot/.test(
+        made,
+      )
+      ? [first, { ...second, word: made, drawn: made }, ...rest]
+      : null;
+  },
   // A stork brings its child in a cloth.
   ([first, second, ...rest]) =>
     second && first.drawn === 'stork' && second.drawn === 'baby'

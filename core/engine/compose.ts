@@ -1,4 +1,5 @@
 import { withoutSome, type Kind, type PromptFigure, type PromptParts } from '../prompt';
+import { dressFrom } from './creature';
 import { together } from './arrange';
 import type { Figure } from './figure';
 import { FINISHES } from './finish';
@@ -101,6 +102,9 @@ function finishOf(request: SceneRequest, kind: Kind, k: Knobs): string {
   return free[Math.floor(((k('finish') + request.position * 0.31) % 1) * free.length)];
 }
 
+/** Whether there is a cut of what somebody wears, though no drawing of it by itself. */
+const isCutOf = (f: PromptFigure): boolean => f.relation === 'wearing' && Object.keys(dressFrom(f.word)).length > 0;
+
 /** The stage that a candidate is composed on: its chance, colours and finish. */
 export function stageFor(request: SceneRequest): Stage {
   const { given } = request;
@@ -108,7 +112,10 @@ export function stageFor(request: SceneRequest): Stage {
   // What nothing can be drawn for is left out where there is something else.
   const parts =
     kindAsked !== 'icon sheet' && request.parts.figures.some((f) => f.via !== 'none')
-      ? { ...request.parts, figures: withoutSome(request.parts.figures, (f) => f.via === 'none' || isStuff(f)) }
+      ? {
+          ...request.parts,
+          figures: withoutSome(request.parts.figures, (f) => (f.via === 'none' && !isCutOf(f)) || isStuff(f)),
+        }
       : request.parts;
   const knobs = knobsFrom(request.descent);
   const kind = kindAsked;

@@ -46,4 +46,5 @@ export const FINDS: Readonly<Record<string, Draw>> = {
   'check mark': (t) => [body(path(`M6 52L20 38L40 60L${80 + t('arm')} 14L95 27L41 90Z`))],
   'swaddled baby': (t) => [second(path(`M50 2C56 12 66 18 74 22L64 34L50 24L36 34L26 22C34 18 44 12 50 2Z`)), body(path(`M50 20C76 26 92 46 ${92 + t('cloth')} 64C92 84 74 97 50 97C26 97 8 84 8 64C8 46 24 26 50 20Z`)), light(circle(50, 60, 22)), accent(path('M44 42C48 36 56 38 54 44C50 48 46 46 44 42Z')), lines('body', 2.6, 'M39 60C41 63 45 63 47 60M53 60C55 63 59 63 61 60M44 70C47 74 53 74 56 70')],
   'shopping bag': (t) => [lines('second', 5, `M34 34C34 ${4 - t('handle')} 66 ${4 - t('handle')} 66 34`), body(path('M14 28L86 28L92 94L8 94Z')), light(circle(34, 40, 2.8), circle(66, 40, 2.8))],
+  'tail eater': (t) => [body(path('M50 6A44 44 0 1 1 20 18L28 27A32 32 0 1 0 50 18Z')), second(path(`M18 38C4 34 ${2 + t('head')} 14 16 8C28 2 46 4 54 6C50 14 44 22 34 26C32 34 26 40 18 38Z`)), light(circle(22, 18, 3.4)), lines('light', 2.4, 'M82 30L74 36M92 50L82 50M84 74L76 67M64 90L60 80M38 91L41 81M17 76L25 69')],
 }; // prettier-ignore

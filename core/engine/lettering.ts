@@ -90,6 +90,15 @@ export function lettermark(stage: Stage): Layer[] {
   }
   if (!figureIn) return arrangement(stage, [plainLetters, onForm, sliced, inRing, linked])(stage);
 
+  /** Within what goes round. */
+  const within = (): Layer[] => {
+    const wreath = placed(figureIn, { cx: 50, cy: 50, side: 92, fill: 1 });
+    const w = boundsOf(outlineOf(wreath));
+    const inner = set(0.5 * w.width, 0.4 * w.height, w.y + 0.52 * w.height);
+    return [...finished(stage, wreath, ground, [palette.inks[1] ?? first, first]), ...finished(stage, lettersFigure('letters', inner))]; // prettier-ignore
+  };
+  if (/wreath|laurel|ring\b/.test(figureIn.name) && parts.figures[0].relation !== 'made of') return within();
+
   /** The figure cut out of the letter's foot. */
   const cutIn = (): Layer[] => {
     const letters = union(...set(86, 80));

@@ -30,7 +30,7 @@ const isCompany = (f: PromptFigure): boolean => isCreature(f.drawn) && (f.count 
 /** The mascot of a prompt, standing as asked or in one of the views. */
 function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole' | 'bust']): Figure {
   const [a, ...others] = stage.parts.figures;
-  const [carried, second] = others.filter((f) => !isWorn(f.drawn) && !isWorn(f.word) && !isCompany(f) && f.via !== 'none' && (f.to === 0 || f.to === null) && !SCENES.has(f.relation ?? '')); // prettier-ignore
+  const [carried, second] = others.filter((f) => !isWorn(f.drawn) && !isWorn(f.word) && !isCompany(f) && f.via !== 'none' && (f.to === 0 || f.to === null) && (!SCENES.has(f.relation ?? '') || (f.said === 'and' && f !== others[0]))); // prettier-ignore
   const isHead = /\b(?:head|face|portrait|bust)\b/.test(prompt.toLowerCase());
   const said = stanceOf(a.pose);
   const [stance, crop] = view ?? VIEWS[stage.idea % Math.max(1, Math.min(stage.ideas, VIEWS.length))];
@@ -53,7 +53,7 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
     hat: others.find((f) => HATS.test(f.drawn))?.drawn ?? null,
     stance:
       said ??
-      ((tool && stance !== 'sitting') || (carried && (stance === 'waving' || stance === 'pointing'))
+      ((tool && stance !== 'sitting') || (carried && /^(?:waving|pointing|jumping)$/.test(stance))
         ? 'standing'
         : stance),
     crop: isHead ? 'head' : crop === 'bust' && (carried || tool) ? 'whole' : crop,

@@ -111,7 +111,7 @@ export const asRocket: Pair = (s, a) => {
   const tall = upright(a);
   const t = boundsOf(outlineOf(tall));
   const [above, below] = [0, 0.66].map((k) => sizeOf(intersect(outlineOf(tall), box(t.x, t.y + k * t.height, t.width, 0.34 * t.height))));
-  const hull = placed(above > 1.1 * below ? turnedAt(tall, Math.PI) : tall, { cx: 50, cy: 40, side: 68, fill: 1 });
+  const hull = placed(above > 1.1 * below || /carrot|radish|turnip|beet|ice cream|strawberry/.test(a.name) ? turnedAt(tall, Math.PI) : tall, { cx: 50, cy: 40, side: 68, fill: 1 });
   const h = boundsOf(outlineOf(hull));
   const [foot, half] = [h.y + h.height, Math.max(7, Math.min(16, h.width / 2))];
   const part = (name: string, d: string): Figure => ({ name, tones: [0.5], parts: [{ tone: 0, area: areaFrom(parsePath(d)) }], isBuilt: true });

@@ -1,8 +1,8 @@
 /** Arrangements in which one has its place in, on, under or behind the other: shelters, tunnels, windows, branches, backs. */
 import { boundsOf, box, disc } from './area';
-import { grown, intersect, stroked, subtract, union, type Area } from '../path';
+import { areaFrom, grown, intersect, moved, parsePath, stroked, subtract, union, type Area } from '../path';
 import { builtDrawings } from './built';
-import { clipped, isLong, movedFigure, outlineOf, placed, standing, topAt, turnedAt, upright, without } from './figure';
+import { clipped, isLong, movedFigure, outlineOf, placed, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
 import { swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers } from './layer';
 import { clear, finished, form } from './stage';
@@ -195,6 +195,35 @@ export const pushing: Pair = (s, a, b) => {
   const l = boundsOf(outlineOf(load));
   const put = movedFigure(load, [1, 0, 0, 1, o.x + o.width - 3 - l.x, foot - (l.y + l.height)]);
   return fitLayers([...finished(s, put, s.palette.groundHex, swapped(s)), ...clear(s, one, s.palette.groundHex, s.palette.inks, 1.4)], 92);
+}; // prettier-ignore
+
+/** A on its way up the trunk of B, its head up, its feet to it. */
+export const climbing: Pair = (s, a, b) => {
+  const tree = placed(upright(b), { cx: 60, cy: 50, side: 92, fill: 1 });
+  const t = boundsOf(outlineOf(tree));
+  const side = builtDrawings(a.name, { pose: 'standing' }, s.knobs)[0]?.();
+  const isFlat = side !== undefined;
+  const small = placed(isFlat ? turnedAt({ ...side, name: a.name }, -1.36) : a, { cx: 50, cy: 50, side: 46, fill: 0.9 });
+  const q = boundsOf(outlineOf(small));
+  // The trunk is where the lower third is narrowest.
+  const trunk = boundsOf(intersect(outlineOf(tree), box(t.x - 1, t.y + 0.78 * t.height, t.width + 2, 0.12 * t.height)));
+  const x = trunk.width > 0 ? trunk.x + Math.min(0.5 * trunk.width, 6) : t.x + t.width / 2;
+  const put = movedFigure(small, [1, 0, 0, 1, x - (q.x + q.width * (isFlat ? 0.94 : 0.5)), t.y + 0.92 * t.height - (q.y + q.height)]);
+  return fitLayers([...finished(s, tree, s.palette.groundHex, swapped(s)), ...clear(s, put, s.palette.groundHex, s.palette.inks, 1.8)], 92);
+}; // prettier-ignore
+
+/** A looks out of a hollow in an old trunk. */
+export const inHollow: Pair = (s, a) => {
+  const bark = areaFrom(parsePath('M28 4C34 10 40 10 44 4L58 4C62 12 68 10 74 2L84 6C76 16 72 26 74 38C78 56 74 72 92 96L8 96C26 74 24 56 28 40C30 28 24 18 14 12L20 5C26 12 28 10 28 4Z'));
+  const hole = moved(disc(0, 0, 1, 100), [19, 0, 0, 23, 50, 50]);
+  const trunk: Figure = { name: 'tree', tones: [0.35], parts: [{ tone: 0, area: subtract(bark, hole) }], isBuilt: true };
+  const leaves: Figure = { name: 'tree', tones: [0.6], parts: [{ tone: 0, area: union(disc(24, 10, 15), disc(50, 3, 17), disc(76, 10, 15)) }], isBuilt: true };
+  const one = placed(uprightOf(s, a, 'standing') ?? a, { cx: 50, cy: 66, side: 62, fill: 1 });
+  const o = boundsOf(outlineOf(one));
+  // Its head is in the hole, nothing of it below the rim.
+  const up = clipped(movedFigure(one, [1, 0, 0, 1, 0, 33 - o.y]), union(hole, box(31, -50, 38, 100)));
+  const [first] = s.palette.inks;
+  return [...finished(s, trunk, s.palette.groundHex, [...s.palette.inks.slice(1), first]), ...clear(s, leaves, s.palette.groundHex, s.palette.inks, 1.4), ...clear(s, up, s.palette.groundHex, s.palette.inks, 1.2)];
 }; // prettier-ignore
 
 /** A leans up to B, which is high over it. */

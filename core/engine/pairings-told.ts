@@ -2,6 +2,7 @@
 import { areaFrom, intersect, moved, parsePath, stroked, subtract, union, type Area } from '../path';
 import { boundsOf, box, disc } from './area';
 import { buildFigure } from './build';
+import type { Layer } from './layer';
 import { builtDrawings, buildOf } from './built';
 import { type Stance } from './creature';
 import {
@@ -17,7 +18,7 @@ import {
 } from './figure';
 import { leafArea } from './marks';
 import { severalAsOne, swapped, uprightOf, type Pair } from './pairings';
-import { clear, finished, form } from './stage';
+import { clear, finished, form, type Stage } from './stage';
 
 /** A over a line, and under it upside down, broken by strips as still water breaks it: what B is, a lake or a mirror. */
 export const reflected: Pair = (s, a) => {
@@ -219,10 +220,12 @@ export const poured: Pair = (s, a, b) => {
 };
 
 /** A between two B that spread to both sides from behind it. */
-export const winged: Pair = (s, a, b) => {
+export const winged: Pair = (s, a, b) => withWings(s, a, b, 52);
+
+function withWings(s: Stage, a: Figure, b: Figure, span: number): Layer[] {
   const middle = placed(a, { cx: 50, cy: 54, side: 50, fill: 0.9 });
   const m = boundsOf(outlineOf(middle));
-  const one = placed(b, { cx: 50, cy: 50, side: 52, fill: 0.9 });
+  const one = placed(b, { cx: 50, cy: 50, side: span, fill: 0.9 });
   // Its root is to the left where it looks to the right.
   const right = (one.facing ?? 1) > 0 ? one : movedFigure(one, [-1, 0, 0, 1, 100, 0]);
   const r = boundsOf(outlineOf(right));
@@ -233,7 +236,11 @@ export const winged: Pair = (s, a, b) => {
     ...finished(s, { ...out, parts: [...left.parts, ...out.parts] }, s.palette.groundHex, swapped(s)),
     ...clear(s, middle, s.palette.groundHex, s.palette.inks, 1.8),
   ];
-};
+}
+
+/** Somebody who looks at us, with the wings of B. */
+export const wingedUpright: Pair = (s, a, b) =>
+  withWings(s, uprightOf(s, a, s.idea % 2 ? 'jumping' : 'standing') ?? a, b, 30);
 
 /** A goes round B, which is in the middle: a broken line shows where it came from. */
 export const orbiting: Pair = (s, a, b) => {

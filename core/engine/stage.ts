@@ -73,6 +73,18 @@ const TOOLS: readonly (readonly [RegExp, string])[] = [
   [/^(?:fishing)$/, 'fishing rod'],
   [/^(?:hammering)$/, 'hammer'],
   [/^(?:photographing)$/, 'camera'],
+  [/^(?:fencing|sword-?fighting|duelling|dueling)$/, 'sword'],
+  [/^(?:boxing)$/, 'boxing glove'],
+  [/^(?:bowling)$/, 'bowling ball'],
+  [/^(?:knitting)$/, 'wool'],
+  [/^(?:sewing)$/, 'needle and thread'],
+  [/^(?:gardening|watering)$/, 'watering can'],
+  [/^(?:baking)$/, 'rolling pin'],
+  [/^(?:golfing)$/, 'golf club'],
+  [/^(?:hiking|camping)$/, 'walking stick'],
+  [/^(?:chopping)$/, 'axe'],
+  [/^(?:digging)$/, 'shovel'],
+  [/^(?:sailing)$/, 'ship wheel'],
 ]; // prettier-ignore
 
 /** Whether the candidate is drawn in lines, of which little is seen in a form or through another. */

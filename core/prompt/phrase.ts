@@ -138,7 +138,12 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
     modifiers.push(head.text);
     giveUpHead('modifier');
   }
+  // "A fox fencing": a sport after an animal or somebody is what it does.
   let pose: string | null = null;
+  if (attributive.length === 1 && SPORTS.test(head.text) && isLive(attributive[0].text)) {
+    pose = head.text;
+    giveUpHead('modifier');
+  }
   let expression: string | null = null;
   const manner: string[] = [];
   const unknown: string[] = [];
@@ -204,6 +209,10 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
     marks,
   };
 }
+
+/** What is done, and named as a noun. */
+const SPORTS =
+  /^(?:fencing|boxing|bowling|skiing|surfing|skating|wrestling|rowing|climbing|cycling|knitting|sewing|gardening|baking|cooking|hiking|camping|yachting|snowboarding|skateboarding|golfing|juggling)$/;
 
 const placesOf = (unit: Unit, part: WordPart): [number, WordPart][] =>
   Array.from({ length: unit.to - unit.from }, (_, k) => [unit.from + k, part]);

@@ -146,7 +146,13 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\bjacket\b|\buniform\b/, { top: 'jacket' }],
   [/\bstriped (?:shirt|jumper|sweater)\b/, { top: 'stripes' }],
   [/\b(?:shirt|t-shirt|jumper|sweater)\b/, { top: 'shirt' }],
-  [/\brobe\b/, { top: 'robe' }],
+  [/\b(?:robe|bathrobe|gown|dress|kimono|tunic|toga)\b/, { top: 'robe' }],
+  [/\b(?:space ?suit|astronaut suit)\b/, { hat: 'space', top: 'jersey' }],
+  [/\b(?:tuxedo|dinner jacket|tailcoat)\b/, { top: 'suit', neck: 'bow tie' }],
+  [/\b(?:armou?r)\b/, { top: 'armour' }],
+  [/\b(?:hoodie|pullover|cardigan|polo|blouse|tee)\b/, { top: 'shirt' }],
+  [/\bjersey\b/, { top: 'jersey' }],
+  [/\bblazer\b/, { top: 'jacket' }],
 ];
 
 /** What is worn in a prompt: by trade, and by what it names. */
