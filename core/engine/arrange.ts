@@ -11,6 +11,7 @@ import { fitLayers, scaled, type Layer } from './layer';
 import { inBothHands, inHand, isHeadgear, isPaired, severalAsOne, sideBySide, swapped } from './pairings';
 import { byDusk } from './pairings-aloft';
 import { asMoon } from './pairings-parts';
+import { mascotFigure } from './mascot';
 import { canBeHeld, GOING, GROWS, isSprinkled, waysFor } from './pairs';
 import { isScene } from './grounds';
 import { scene } from './scene';
@@ -148,6 +149,9 @@ function figuresOf(stage: Stage): Layer[] {
   const had = figures.findIndex((f, i) => i > 0 && f !== worn && f.to === 0 && ['holding', 'with'].includes(f.relation ?? '')); // prettier-ignore
   if (worn && had > 0 && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn))
     return fitLayers(inHand(STANCES[stage.idea % STANCES.length])(stage, figureFor(stage, first, 0), figureFor(stage, figures[had], had)), 88); // prettier-ignore
+  // What has legs stands on them.
+  if (!third && !stage.given && second.to === 0 && /^(?:legs?|feet|arms|hands)$/.test(second.word) && ['with', 'wearing', 'holding'].includes(second.relation ?? ''))
+    return finished(stage, placed(mascotFigure(first.drawn, { ...stage, idea: undefined, expression: first.expression, modifiers: first.modifiers, dress: {}, prop: null, crop: 'whole' }), WHOLE)); // prettier-ignore
   // Of two things that somebody has, one is in each hand.
   const isHad = (f: PromptFigure): boolean => f.count === 1 && !f.turned && f.place === null && canBeHeld(f.drawn) && !isHeadgear(f.drawn); // prettier-ignore
   if (third && !figures[3] && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn) && second.to === 0 && third.to === 0 && [second, third].every(isHad) && ['holding', 'with'].includes(second.relation ?? '') && ['holding', 'with', 'beside'].includes(third.relation ?? ''))

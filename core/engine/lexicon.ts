@@ -813,7 +813,11 @@ const BROADER: Readonly<Record<string, string>> = {
   trail: 'road',
   glacier: 'iceberg',
   trawler: 'ship',
-  galleon: 'ship',
+  galleon: 'pirate ship',
+  'sailing ship': 'pirate ship',
+  'tall ship': 'pirate ship',
+  schooner: 'pirate ship',
+  frigate: 'pirate ship',
   paraglider: 'parachute',
   'hang glider': 'kite',
   'cable car': 'tram',
@@ -876,6 +880,9 @@ function ownFigure(phrase: string, form: string): FoundFigure | null {
   if (!more && last && KIND_NAMES.test(last) && (isThing(first) || isBuilt(first)) && ['animal', 'plant'].includes(nounKind(first) ?? '')) return { word: phrase, drawn: first, via: 'synonym' }; // prettier-ignore
   if (!more && last && TOOL_PARTS.test(last) && isThing(first)) return { word: phrase, drawn: first, via: 'broader' };
   if (!more && last && OWN_PARTS.test(last) && isBuilt(first) && nounKind(first) === 'animal') return { word: phrase, drawn: first, via: 'broader' }; // prettier-ignore
+  // What an animal leaves is its print.
+  if (!more && last && /^(?:paw|print|track|tracks|footprint|pawprint)$/.test(last) && nounKind(first) === 'animal') return { word: phrase, drawn: 'paw print', via: 'broader' }; // prettier-ignore
+  if (last === 'scroll' && !more && /^(?:violin|cello|viola|fiddle)$/.test(first)) return { word: phrase, drawn: first === 'cello' ? 'cello' : 'violin', via: 'broader' }; // prettier-ignore
   // An animal's nose is no man's.
   if (last === 'nose' && !more && nounKind(first) === 'animal') return { word: phrase, drawn: 'dog nose', via: 'broader' }; // prettier-ignore
   if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) !== null && nounKind(first) !== 'animal') return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore

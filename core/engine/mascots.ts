@@ -7,6 +7,7 @@ import { fitLayers, layerOf, type Layer } from './layer';
 import { dressFrom, EXPRESSION_NAMES, STANCE_NAMES, stanceOf, type Stance } from './creature';
 import { mascotFigure } from './mascot';
 import { isHeadgear, swapped } from './pairings';
+import { pushing } from './pairings-places';
 import { waysFor } from './pairs';
 import { isThing } from './things';
 import type { PromptFigure } from '../prompt';
@@ -15,6 +16,9 @@ import { isCreature } from './built';
 /** Whether one wears a thing, and does not carry it. */
 const isWorn = (name: string): boolean =>
   isHeadgear(name) || /\b(?:scarf|apron|cape|tie|coat|backpack|shirt|jacket|sweater|jersey|dress|suit|gown|uniform|vest|overalls|robe|kimono|poncho|cardigan|hoodie)$/.test(name); // prettier-ignore
+
+/** What one has before one, and no hand could hold. */
+const PUSHED = /^(?:wheelbarrow|cart|shopping cart|pram|stroller|lawn mower|trolley)$/;
 
 /** How a mascot stands to what it is not holding: on it, in it, by it. */
 const SCENES = new Set(['beside', 'behind', 'in front of', 'on', 'riding', 'inside', 'under', 'over', 'coming out of']);
@@ -30,7 +34,7 @@ const isCompany = (f: PromptFigure): boolean => isCreature(f.drawn) && (f.count 
 /** The mascot of a prompt, standing as asked or in one of the views. */
 function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole' | 'bust']): Figure {
   const [a, ...others] = stage.parts.figures;
-  const [carried, second] = others.filter((f) => !isWorn(f.drawn) && !isWorn(f.word) && !isCompany(f) && f.via !== 'none' && (f.to === 0 || f.to === null) && (!SCENES.has(f.relation ?? '') || (f.said === 'and' && f !== others[0]))); // prettier-ignore
+  const [carried, second] = others.filter((f) => !isWorn(f.drawn) && !isWorn(f.word) && !isCompany(f) && !PUSHED.test(f.drawn) && f.via !== 'none' && (f.to === 0 || f.to === null) && (!SCENES.has(f.relation ?? '') || (f.said === 'and' && f !== others[0]))); // prettier-ignore
   const isHead = /\b(?:head|face|portrait|bust)\b/.test(prompt.toLowerCase());
   const said = stanceOf(a.pose);
   const [stance, crop] = view ?? VIEWS[stage.idea % Math.max(1, Math.min(stage.ideas, VIEWS.length))];
@@ -96,7 +100,8 @@ export function mascotScene(stage: Stage, prompt: string): Layer[] {
   const fitted = placed(figure, { cx: 50, cy: 50, side: 90, fill: 0.9 });
   if (stage.given?.fixed) return finished(stage, figure);
   const [first, ...others] = stage.parts.figures;
-  const at = others.findIndex((f) => f.via !== 'none' && f.to === 0 && !f.turned && (['on', 'riding', 'inside', 'coming out of'].includes(f.relation ?? '') || isCompany(f))); // prettier-ignore
+  const at = others.findIndex((f) => f.via !== 'none' && f.to === 0 && !f.turned && (['on', 'riding', 'inside', 'coming out of'].includes(f.relation ?? '') || isCompany(f) || PUSHED.test(f.drawn))); // prettier-ignore
+  if (at >= 0 && !stage.given && PUSHED.test(others[at].drawn)) return pushing(stage, fitted, figureFor(stage, others[at], at + 1)); // prettier-ignore
   if (at >= 0 && !stage.given && isCompany(others[at])) {
     const one = figureFor(stage, { ...others[at], pose: 'standing' }, at + 1);
     return accompanied(stage, fitted, one, others[at].count);

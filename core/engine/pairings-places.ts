@@ -1,5 +1,5 @@
 /** Arrangements in which one has its place in, on, under or behind the other: shelters, tunnels, windows, branches, backs. */
-import { boundsOf, box, disc } from './area';
+import { boundsOf, box, disc, tile } from './area';
 import { areaFrom, grown, intersect, moved, parsePath, stroked, subtract, union, type Area } from '../path';
 import { builtDrawings } from './built';
 import { clipped, isLong, movedFigure, outlineOf, placed, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
@@ -224,6 +224,23 @@ export const inHollow: Pair = (s, a) => {
   const up = clipped(movedFigure(one, [1, 0, 0, 1, 0, 33 - o.y]), union(hole, box(31, -50, 38, 100)));
   const [first] = s.palette.inks;
   return [...finished(s, trunk, s.palette.groundHex, [...s.palette.inks.slice(1), first]), ...clear(s, leaves, s.palette.groundHex, s.palette.inks, 1.4), ...clear(s, up, s.palette.groundHex, s.palette.inks, 1.2)];
+}; // prettier-ignore
+
+/** A sits on the back of B, which is seen from the side; its legs are behind it. */
+export const ridden: Pair = (s, a, b) => {
+  const way = s.idea % 2 ? 'running' : 'standing';
+  const side = builtDrawings(b.name, { pose: way }, s.knobs)[0]?.();
+  const mount = placed(side ? { ...side, name: b.name } : b, { cx: 50, cy: 64, side: 74, fill: 0.9 });
+  const m = boundsOf(outlineOf(mount));
+  const cx = m.x + (side ? 0.42 : 0.5) * m.width;
+  const back = topAt(mount, cx - 3, cx + 3) ?? m.y + 0.3 * m.height;
+  const rider = placed(uprightOf(s, a, 'standing') ?? a, { cx, cy: 50, side: 54, fill: 0.9 });
+  const r = boundsOf(outlineOf(rider));
+  const seat = movedFigure(rider, [1, 0, 0, 1, cx - (r.x + r.width / 2), back - (r.y + 0.78 * r.height)]);
+  // One foot hangs down on this side.
+  const foot: Figure = { name: 'boot', tones: [0.2], parts: [{ tone: 0, area: union(box(cx - 2.4, back + 1, 5, 12), tile(cx + 1.4, back + 14, 4.6, 2.4, 2)) }], isBuilt: true }; // prettier-ignore
+  const seen = clipped(seat, box(-100, -200, 300, 200 + back + 3));
+  return fitLayers([...finished(s, seen), ...clear(s, mount, s.palette.groundHex, swapped(s), 1.6), ...clear(s, foot, s.palette.groundHex, s.palette.inks, 1)], 90);
 }; // prettier-ignore
 
 /** A leans up to B, which is high over it. */

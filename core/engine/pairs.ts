@@ -49,6 +49,7 @@ import {
   roofed,
   plumed,
   pushing,
+  ridden,
   reaching,
   settled,
   sheltered,
@@ -143,7 +144,7 @@ const GROWING =
 
 /** What is too large to hold, or grows where it stands. */
 const LARGE =
-  /\b(?:trees?|pine|palm|house|building|tower|skyscraper|castle|lighthouse|windmill|barn|church|hut|cabin|tent|igloo|bridge|road|train|tram|bus|car|truck|van|tractor|ship|boat|sailboat|canoe|rocket|airplane|plane|helicopter|bicycle|motorcycle|sofa|bed|bathtub|piano|fountain|volcano|cactus|bush|grass|wings?|tail|horns?|antlers?|ears?|mane|beard|hair|eyes?|crown|rainbow|sea|lake|river|desert|night|galaxy|fire|smoke|lightning|snow|rain)\b/;
+  /\b(?:trees?|pine|palm|house|building|tower|skyscraper|castle|lighthouse|windmill|barn|church|hut|cabin|tent|igloo|bridge|road|train|tram|bus|car|truck|van|tractor|ship|boat|sailboat|canoe|rocket|airplane|plane|helicopter|bicycle|motorcycle|sofa|bed|bathtub|piano|fountain|volcano|cactus|bush|grass|wings?|tail|horns?|antlers?|ears?|mane|beard|hair|eyes?|crown|rainbow|sea|lake|river|desert|night|galaxy|wheelbarrow|cart|fire|smoke|lightning|snow|rain)\b/;
 export const canBeHeld = (name: string): boolean => !isCreature(name) && !CELESTIAL.has(name) && !LANDSCAPE.has(name) && !LARGE.test(name); // prettier-ignore
 
 /** What one looks out of, or stands in. */
@@ -263,6 +264,8 @@ const SHELTERS =
 export const GROWS = /^(?:flower|tulip|daisy|rose|leaf|leaves|plant|sprout|herb|sunflower|poppy|fern|mushroom|lily|lotus|tree|clover|cherry blossom|lavender|wheat)$/; // prettier-ignore
 /** What is small, and stands in a row as in heraldry. */
 const SPRINKLED = /^(?:star|heart|leaf|snowflake|drop|flower|diamond|acorn|clover|sparkle|sparkles|crown|bee|rose|coin|maple leaf)$/; // prettier-ignore
+/** What is wound about a thing. */
+const WINDERS = /^(?:rope|ribbon|vine|ivy|seaweed|kelp)$/;
 const TREES = /^(?:(?:[a-z]+ )?tree|oak|pine|willow|birch|maple)$/;
 const INSECTS = /^(?:bee|butterfly|ladybug|ladybird|beetle|dragonfly|ant|moth|firefly|grasshopper|fly|wasp)$/;
 /** What is drawn on the surface of something. */
@@ -369,7 +372,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCreature(t.a) && t.is('around') && HUGGING.test(t.said) && [hugged('standing'), hugged('sitting'), hugged('standing')],
   (t) => t.is('around') && isFurred(t.a) && t.does(/^(?:curl|sleep|lying|asleep|snuggl)/) && [curledAbout],
   // What climbs goes round the other, whichever is named first; what flies goes round it at a distance.
-  (t) => t.either('around') && t.second.count === 1 && [t.a, t.b].some((n) => /^(?:rope|ribbon|vine|ivy)$/.test(n)) && [/^(?:rope|ribbon|vine|ivy)$/.test(t.b) ? entwined : turnedPair(entwined)],
+  (t) => t.either('around') && t.second.count === 1 && [t.a, t.b].some((n) => WINDERS.test(n)) && [WINDERS.test(t.b) ? entwined : turnedPair(entwined)],
+  (t) => t.is('inside') && WINDING.test(t.said) && (WINDERS.test(t.b) || TWINING.test(t.b)) && [entwined],
   (t) => t.either('around') && WINDING.test(t.said) && [t.a, t.b].some((n) => TWINING.test(n)) && [TWINING.test(t.b) ? entwined : turnedPair(entwined)],
   (t) => SERPENTS.test(t.a) && !isCreature(t.b) && t.is('around') && [turnedPair(entwined)],
   (t) => t.is('around') && GOING.test(t.said) && !TWINING.test(t.a) && [orbiting],
@@ -413,6 +417,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:plate|dish|platter|tray|pan|frying pan|cutting board|pizza|rug)$/.test(t.b) && t.is('on') && (['food', 'plant'].includes(nounKind(t.a) ?? '') || /^(?:fish|egg|heart|leaf|lobster|crab|shrimp|lemon|fried egg|steak|star)$/.test(t.a)) && [printed],
   (t) => /\b(?:hole|hollow|knothole)$/.test(t.second.word) && t.is('inside', 'coming out of') && isCreature(t.a) && [inHollow],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.b === 'wing' && t.is('with', 'wearing', null) && [wingedUpright],
+  // A nest, or a bird, that is in a tree is seen in its crown.
+  (t) => TREES.test(t.b) && t.is('inside') && (/^(?:nest|nest with eggs|bird house|birdhouse|lantern|heart|star|kite|door|clock|moon)$/.test(t.a) || /^(?:songbird|raptor|ape)$/.test(buildOf(t.a) ?? '')) && [turnedPair(embraced)],
+  (t) => isCreature(t.a) && nounKind(t.b) === 'animal' && t.is('riding', 'on') && ['hoofed', 'heavy', 'cat', 'dog', 'bear', 'runner', 'hopper'].includes(buildOf(t.b) ?? '') && [ridden],
   (t) => t.b === 'tent' && !isCreature(t.a) && t.is('inside') && [insideOf],
   // A kite is at the end of its string.
   (t) => isCreature(t.a) && /^(?:kite|balloon|balloons)$/.test(t.b) && t.is('holding', 'with') && [flown],

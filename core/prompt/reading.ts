@@ -109,6 +109,9 @@ export class Reading {
       this.take(new RegExp(`\\b(?:sitting |perched |standing )?(?:over|above|on top of|atop|upon|on) ${letter}`), 'lettering', (m) => at(m, true)); // prettier-ignore
       this.take(/\b(?:where )?the (?:letter )?([A-Z]) (?:is|as|being|becomes)\b/, 'lettering', (m) => at(m, false));
     }
+    // "Under the name": where the lettering is.
+    if (this.lettering.length)
+      this.take(/\b(?:under|over|above|below|beneath|behind|beside|before|after|across|through|around|next to|along) (?:the |its )?(?:name|letters|lettering|words?|text|wordmark|type)\b/, 'lettering', () => undefined); // prettier-ignore
     // "Beside the S": of what is set.
     if (this.lettering.length)
       this.take(/\b(?:the )?(?:letters? )?[B-HJ-Z](?= |$|[,.;])/, 'lettering', () => undefined);

@@ -345,7 +345,11 @@ export class Sentence extends Cursor {
     // "Standing on one leg": how somebody stands.
     if (figure && /^(?:one|two|both|all|hind|four)$/.test(next)) {
       const limb = after + (this.word(after + 1) === 'hind' || this.word(after + 1) === 'four' ? 2 : 1);
-      if (BODY_PARTS.test(this.word(limb)) && this.cast.isLive(this.pending?.from ?? this.cast.last!)) {
+      const stands = this.cast.figures[this.pending?.from ?? this.cast.last!];
+      if (
+        BODY_PARTS.test(this.word(limb)) &&
+        (this.cast.isLive(this.pending?.from ?? this.cast.last!) || stands.pose !== null)
+      ) {
         this.cast.figures[this.pending?.from ?? this.cast.last!].modifiers.push([said, ...this.openWords(after).slice(0, limb + 1 - after)].join(' ')); // prettier-ignore
         this.pending = null;
         return this.step('modifier', limb + 1 - this.i);

@@ -193,7 +193,7 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
     ...(f.isHoofed && build !== 'heavy' ? [piece(DARK, union(...far.map((l) => l.foot)))] : []),
     ...(tailed?.area.length ? [piece(FUR, tailed.area)] : []),
     ...(tailed?.tip.length ? [piece(tail === 'bushy' ? LIGHT : COAT, tailed.tip)] : []),
-    ...(horns ? [piece(horns.isLight ? ACCENT : COAT, horns.area)] : []),
+    ...(horns && kind.horns !== 'ram' ? [piece(horns.isLight ? ACCENT : COAT, horns.area)] : []),
     piece(marks.has('spines') ? COAT : FUR, trunk.length ? filleted(union(body, ...trunk), 1.6) : body),
     ...bib,
     ...belly,
@@ -208,6 +208,8 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
     ...tusk,
     piece(kind.muzzle === 'pig' || kind.muzzle === 'wide' ? ACCENT : DARK, kind.muzzle === 'trunk' ? [] : kind.muzzle === 'pig' ? oval(nose[0], nose[1], 2.2, 4, 0.4) : disc(nose[0], nose[1], kind.muzzle === 'wide' ? 0.01 : 2, 28)), // prettier-ignore
     pupil,
+    // What is curled about an ear lies on the head.
+    ...(horns && kind.horns === 'ram' ? [piece(ACCENT, horns.area)] : []),
     ...(wings ? [piece(COAT, put(wings.area)), piece(ACCENT, put(wings.inner))] : []),
   ].filter((p) => p.area.length);
 }
