@@ -35,8 +35,8 @@ const WORN = new Set(['clothing', 'headdress', 'footwear', 'eyeglasses', 'neckla
 /** Words for people that are words for animals as well, and mean people. */
 const PEOPLE = new Set('queen king monarch admiral emperor soldier worker nurse kid baby marshal sailor fisher painter skipper mother father young virgin'.split(' ')); // prettier-ignore
 
-/** Beasts of tales: no animals in WordNet, and drawn as such. */
-const BEASTS = new Set('unicorn griffin phoenix yeti pegasus hydra'.split(' '));
+/** Beasts of tales, and a bird that is a machine first: no animals by WordNet, and drawn as such. */
+const BEASTS = new Set('unicorn griffin phoenix yeti pegasus hydra crane'.split(' '));
 
 function isWorn(synset: number): boolean {
   let level = [synset];
