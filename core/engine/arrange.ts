@@ -12,7 +12,7 @@ import { inBothHands, inHand, isHeadgear, isPaired, severalAsOne, sideBySide, sw
 import { byDusk } from './pairings-aloft';
 import { asMoon } from './pairings-parts';
 import { mascotFigure } from './mascot';
-import { canBeHeld, GOING, GROWS, isSprinkled, waysFor } from './pairs';
+import { canBeHeld, GOING, GROWS, isSprinkled, TREES, waysFor } from './pairs';
 import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
@@ -73,6 +73,7 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   if (relation === 'made of' || relation === 'between') return true;
   const [first, second] = stage.parts.figures;
   if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && (figure.turned || GROWS.test(figure.drawn))) || isSprinkled(first, figure))) return true; // prettier-ignore
+  if (index === 1 && TREES.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
   if (index === 1 && isHeadgear(first.drawn) && ['with', 'beside'].includes(relation)) return true;
   if (index === 0 && second?.relation === 'around' && !second.turned && GOING.test(second.said ?? '')) return true;
   if (figure.count !== 2) return false;

@@ -155,11 +155,13 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
   }
   if (expression) return said.isWhole ? [front('standing', 'whole')] : [head(expression), front('standing', 'bust')];
   if (!isItself) return [];
+  // What is known from the front alone sits or stands there, facing us.
+  if (said.isWhole && NOT_ASIDE.has(name) && name !== 'swan' && name !== 'flamingo' && name !== 'camel') return [front('sitting', 'whole'), front('standing', 'whole')]; // prettier-ignore
   return [...(looksAtUs(name, kind) && !said.isWhole ? [head('calm')] : []), ...(NOT_ASIDE.has(name) ? [] : (SIDES[kind.body?.build ?? 'none'] ?? [])).flatMap((p) => side(p))]; // prettier-ignore
 }
 
 /** What is known by something that a body built from the side does not have: a long neck bent, a tail over the back, two eyes in front, wings of skin. */
-const NOT_ASIDE = new Set(['camel', 'wolf in wool', 'dragon', 'squirrel', 'owl', 'swan', 'flamingo']);
+const NOT_ASIDE = new Set(['koala', 'camel', 'wolf in wool', 'dragon', 'squirrel', 'owl', 'swan', 'flamingo']);
 
 /** How the body of a name is built; null for what has none, and for what is no creature. */
 export const buildOf = (name: string): Build | null => CREATURES.get(creatureOf(name) ?? '')?.body?.build ?? null;

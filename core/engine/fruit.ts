@@ -13,6 +13,7 @@ export function bitten(figure: Figure): Figure {
 
 /** A word for what has been cut through. */
 export const CUT = /^(?:half|halved|cut|sliced|split)$/;
+export const CITRUS = /^(?:lemon|lime|orange|grapefruit|mandarin|tangerine)$/;
 const SEEDED = /^(?:apple|pear|tomato|melon|pumpkin|quince|fig)$/;
 const STONED = /^(?:peach|plum|mango|cherry|apricot|nectarine|olive|date)$/;
 

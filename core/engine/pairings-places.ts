@@ -1,8 +1,8 @@
 /** Arrangements in which one has its place in, on, under or behind the other: shelters, tunnels, windows, branches, backs. */
 import { boundsOf, box, disc, tile } from './area';
-import { areaFrom, grown, intersect, moved, parsePath, stroked, subtract, union, type Area } from '../path';
+import { areaFrom, grown, intersect, moved, parsePath, sizeOf, stroked, subtract, union, type Area } from '../path';
 import { builtDrawings } from './built';
-import { clipped, isLong, movedFigure, outlineOf, placed, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
+import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
 import { swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers } from './layer';
 import { clear, finished, form } from './stage';
@@ -241,6 +241,33 @@ export const ridden: Pair = (s, a, b) => {
   const foot: Figure = { name: 'boot', tones: [0.2], parts: [{ tone: 0, area: union(box(cx - 2.4, back + 1, 5, 12), tile(cx + 1.4, back + 14, 4.6, 2.4, 2)) }], isBuilt: true }; // prettier-ignore
   const seen = clipped(seat, box(-100, -200, 300, 200 + back + 3));
   return fitLayers([...finished(s, seen), ...clear(s, mount, s.palette.groundHex, swapped(s), 1.6), ...clear(s, foot, s.palette.groundHex, s.palette.inks, 1)], 90);
+}; // prettier-ignore
+
+/** Several B all over the crown of A. */
+export const fruited: Pair = (s, a, b) => {
+  const tree = placed(a, { cx: 50, cy: 50, side: 90, fill: 0.95 });
+  const t = boundsOf(outlineOf(tree));
+  const crown = grown(intersect(silhouetteOf(tree), box(t.x, t.y, t.width, 0.62 * t.height)), -5);
+  // Far from one another: each next one is put where it is furthest from those there are.
+  const c = boundsOf(crown);
+  const spots: [number, number][] = [];
+  const grid = Array.from({ length: 196 }, (_, i): [number, number] => [c.x + (c.width * (0.5 + (i % 14))) / 14, c.y + (c.height * (0.5 + Math.floor(i / 14))) / 14]).filter(([x, y]) => sizeOf(intersect(crown, box(x - 0.5, y - 0.5, 1, 1))) > 0.9);
+  while (spots.length < 6 && grid.length) {
+    const far = grid.map((p) => Math.min(...spots.map((q) => Math.hypot(p[0] - q[0], p[1] - q[1])), spots.length ? Infinity : Math.abs(p[1] - c.y - 0.2 * c.height) * -1 + 50));
+    const best = far.indexOf(Math.max(...far));
+    if (spots.length && far[best] < 13) break;
+    spots.push(grid[best]);
+  }
+  const inks = swapped(s);
+  return [...finished(s, tree), ...spots.flatMap(([cx, cy]) => clear(s, placed(b, { cx, cy, side: 13, fill: 1 }), s.palette.groundHex, inks, 0.9))];
+}; // prettier-ignore
+
+/** A sits on a wire that runs right across. */
+export const onLine: Pair = (s, a) => {
+  const bird = placed(a, { cx: 50, cy: 44, side: 62, fill: 0.9 });
+  const o = boundsOf(outlineOf(bird));
+  const wire = stroked([Array.from({ length: 25 }, (_, i) => [4 + (92 * i) / 24, 70 + 4 * (1 - ((i - 12) / 12) ** 2)]).flat()], 2.6, false);
+  return [...form(s, wire, swapped(s)[0]).map((l) => ({ ...l, isFigure: true })), ...clear(s, standing(bird, o.x + o.width / 2, 74), s.palette.groundHex, s.palette.inks, 1.2)];
 }; // prettier-ignore
 
 /** A leans up to B, which is high over it. */

@@ -186,12 +186,13 @@ export const dressed =
 
 /** B in A's mouth or beak: at the foremost point of its upper half, as seen from the side. */
 export const atMouth: Pair = (s, a, b) => {
-  const poses = ['standing', 'flying', 'standing', 'sitting'].flatMap((pose) => builtDrawings(a.name, { pose }, s.knobs).slice(0, 1)); // prettier-ignore
+  const isBird = /^(?:songbird|raptor|fowl|wader|runner)$/.test(buildOf(a.name) ?? '');
+  const poses = ['standing', isBird ? 'flying' : 'sitting', 'standing', 'sitting'].flatMap((pose) => builtDrawings(a.name, { pose }, s.knobs).slice(0, 1)); // prettier-ignore
   const side = poses.length ? poses[s.idea % poses.length]() : null;
   const big = placed(side ? { ...side, name: a.name } : a, { cx: 44, cy: 52, side: 80, fill: 0.9 });
   const bb = boundsOf(outlineOf(big));
   // Where its wings are up, what reaches furthest forward of all is its beak.
-  const isFlying = side !== null && s.idea % poses.length === 1;
+  const isFlying = isBird && side !== null && s.idea % poses.length === 1;
   const upper = intersect(outlineOf(big), box(bb.x, bb.y, bb.width, bb.height * (isFlying ? 1 : 0.5)));
   const front = boundsOf(upper).x + boundsOf(upper).width;
   const tip = boundsOf(intersect(upper, box(front - 2.5, bb.y, 4, bb.height)));
@@ -277,7 +278,7 @@ export const onHead: Pair = (s, a, b) => {
   const swims = ['fish', 'whale'].includes(buildOf(a.name) ?? '');
   const front = swims ? box((a.facing ?? 1) > 0 ? bb.x + 0.62 * bb.width : bb.x + 0.02 * bb.width, bb.y, 0.36 * bb.width, 0.6 * bb.height) : null; // prettier-ignore
   const head = boundsOf(intersect(outlineOf(big), front ?? box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.26)));
-  const cx = head.x + head.width / 2;
+  const cx = swims && low ? bb.x + ((a.facing ?? 1) > 0 ? 0.66 : 0.34) * bb.width : head.x + head.width / 2;
   // Headphones go over the top of it and down to its middle.
   const over = /headphones|earmuffs/.test(b.name);
   const size = over ? Math.max(head.width, 0.8 * bb.width) * 1.16 : Math.max(20, Math.min(44, head.width * (glasses ? 0.95 : 1.05))); // prettier-ignore
@@ -289,7 +290,7 @@ export const onHead: Pair = (s, a, b) => {
     : over
       ? bb.y - tb.height * 0.16
       : low
-        ? bb.y + bb.height * 0.5 - tb.height / 2
+        ? bb.y + bb.height * (swims ? 0.72 : 0.5) - tb.height / 2
         : glasses
           ? bb.y + bb.height * ((isCreature(a.name) ? 0.28 : 0.44) + drop) - tb.height / 2
           : (swims ? head.y : bb.y) - tb.height * 0.74;
@@ -437,6 +438,7 @@ const PARTS_AT: readonly [RegExp, number, number, number][] = [
   [/^(?:feet|foot|legs?|roots?|wheels?|base|bottom|stem|stand)$/, 0.5, 0.92, 0.4],
   [/^(?:back|shell|saddle|shoulders?)$/, 0.48, 0.3, 0.56],
   [/^neck$/, 0.5, 0.26, 0.46],
+  [/^(?:forehead|brow)$/, 0.5, 0.3, 0.26],
   [/^(?:beam|light|ray)$/, 0.96, 0.2, 0.5],
   [/^(?:keyhole|lock|buckle|button|emblem|core|door)$/, 0.5, 0.66, 0.34],
   [/^(?:hands?|paws?|claws?|talons?|arms?|fingers?|wings?)$/, 0.86, 0.56, 0.36],

@@ -44,6 +44,8 @@ import {
   onBack,
   inHollow,
   climbing,
+  fruited,
+  onLine,
   peeksFrom,
   perchedOn,
   roofed,
@@ -149,7 +151,7 @@ export const canBeHeld = (name: string): boolean => !isCreature(name) && !CELEST
 
 /** What one looks out of, or stands in. */
 const OPEN =
-  /\b(?:cup|mug|teacup|bowl|basket|pot|boat|canoe|ship|hat|bag|nest|bathtub|box|sink|cart|bucket|vase|pocket|backpack|pool|glass|grass|reeds?|plant|wave|water|sea|field|forest|trees?|bush|shrub|car|train|bus|chair|sofa|bed|armchair|wheat|flowers?|tulip|sunflower|log|tent|barrel|wheelbarrow|suitcase|envelope|shoe|boot|sock|matchbox|drawer|crate|jug|kettle|teapot|pan|flowerpot|helmet|shell|eggshell|gift|kayak|hammock|mailbox|postbox)\b/;
+  /\b(?:cup|mug|teacup|bowl|basket|pot|boat|canoe|ship|hat|bag|nest|bathtub|box|sink|cart|bucket|vase|pocket|backpack|pool|glass|grass|reeds?|plant|wave|water|sea|field|forest|trees?|bush|shrub|car|train|bus|chair|sofa|bed|armchair|wheat|flowers?|tulip|sunflower|log|tent|barrel|wheelbarrow|suitcase|envelope|shoe|boot|sock|matchbox|drawer|crate|mitten|glove|stocking|slipper|jug|kettle|teapot|pan|flowerpot|helmet|shell|eggshell|gift|kayak|hammock|mailbox|postbox)\b/;
 
 /** What is wide for one who is in it. */
 const WIDE = /^(?:bathtub|boat|canoe|ship|sailboat|car|train|bus|sofa|bed|sled|cart|wheelbarrow|airplane|gondola|truck|couch|tractor)$/; // prettier-ignore
@@ -266,7 +268,7 @@ export const GROWS = /^(?:flower|tulip|daisy|rose|leaf|leaves|plant|sprout|herb|
 const SPRINKLED = /^(?:star|heart|leaf|snowflake|drop|flower|diamond|acorn|clover|sparkle|sparkles|crown|bee|rose|coin|maple leaf)$/; // prettier-ignore
 /** What is wound about a thing. */
 const WINDERS = /^(?:rope|ribbon|vine|ivy|seaweed|kelp)$/;
-const TREES = /^(?:(?:[a-z]+ )?tree|oak|pine|willow|birch|maple)$/;
+export const TREES = /^(?:(?:[a-z]+ )?tree|oak|pine|willow|birch|maple)$/;
 const INSECTS = /^(?:bee|butterfly|ladybug|ladybird|beetle|dragonfly|ant|moth|firefly|grasshopper|fly|wasp)$/;
 /** What is drawn on the surface of something. */
 const MARKS = /^(?:heart|star|leaf|paw print|cross|crescent moon|moon|sun|flower|lightning|skull|anchor|crown|snowflake|clover|feather|diamond|smile|footprint|maple leaf|flame|drop|fish|bee|bird|cat|dog|owl|fox|bear|tree|mountain|rose|wheat|music note|musical note|recycling)$/; // prettier-ignore
@@ -420,6 +422,11 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // A nest, or a bird, that is in a tree is seen in its crown.
   (t) => TREES.test(t.b) && t.is('inside') && (/^(?:nest|nest with eggs|bird house|birdhouse|lantern|heart|star|kite|door|clock|moon)$/.test(t.a) || /^(?:songbird|raptor|ape)$/.test(buildOf(t.a) ?? '')) && [turnedPair(embraced)],
   (t) => isCreature(t.a) && nounKind(t.b) === 'animal' && t.is('riding', 'on') && ['hoofed', 'heavy', 'cat', 'dog', 'bear', 'runner', 'hopper'].includes(buildOf(t.b) ?? '') && [ridden],
+  // Apples are in their tree; a bird sits on a wire; who plays a piano stands at it.
+  (t) => TREES.test(t.a) && t.is('with', 'holding') && isMany(t.second) && /^(?:apple|pear|orange|lemon|cherry|peach|plum|heart|star|lantern|bulb|light bulb|bird|coin|flower|key|egg|olive|fig)$/.test(t.b) && [fruited],
+  (t) => /^(?:wires?|power lines?|telephone lines?|cable|clothesline|washing line|phone line)$/.test(t.second.word) && t.is('on') && [onLine],
+  (t) => isCreature(t.a) && t.does(/^play/) && /piano|organ|harp|cello|xylophone|drum kit|drums|marimba|keyboard/.test(t.b) && [pushing],
+  (t) => isCreature(t.a) && t.is('inside') && /helmet$/.test(t.second.word) && [dressed('bust'), dressed('whole')],
   (t) => t.b === 'tent' && !isCreature(t.a) && t.is('inside') && [insideOf],
   // A kite is at the end of its string.
   (t) => isCreature(t.a) && /^(?:kite|balloon|balloons)$/.test(t.b) && t.is('holding', 'with') && [flown],

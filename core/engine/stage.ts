@@ -11,7 +11,7 @@ import { layerOf, type Layer } from './layer';
 import type { Palette } from './palette';
 import { naturalHues } from './schemes';
 import { buildOf, isCreature, isSeenAside, uprightFigure } from './built';
-import { bitten, CUT, halved } from './fruit';
+import { bitten, CITRUS, CUT, halved } from './fruit';
 import { dressFrom, isRole } from './creature';
 import { tintFor } from './tint';
 import { isThing } from './things';
@@ -172,6 +172,7 @@ export function figureFor(stage: Stage, figure: PromptFigure, index: number, isH
     const upright = uprightFigure(figure.drawn, { knobs: stage.knobs, stance: 'standing', expression, modifiers, dress, held, crop: 'whole' }); // prettier-ignore
     if (upright) return upright;
   }
+  if (modifiers.some((m) => CUT.test(m)) && CITRUS.test(figure.drawn)) return buildFigure('citrus slice', { ...stage });
   const head = isHead || two === 'heads' || modifiers.some((m) => /^(?:head|face|portrait|bust)$/.test(m));
   const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, isHead: head, isWhole: !head && (two === 'whole' || isSeenWhole(stage, index)) }); // prettier-ignore
   if (modifiers.some((m) => CUT.test(m))) return halved(built);

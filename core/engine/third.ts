@@ -40,6 +40,13 @@ export function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, fi
     const back = placed(figure, { cx: mid, cy: b.y + b.height * 0.42, side: 1.12 * Math.max(b.width, b.height), fill: 1 }); // prettier-ignore
     return fitLayers([...finished(stage, back, groundHex, inks), layerOf(grown(all, 2), groundHex), ...layers], 88);
   }
+  // Two under an umbrella have it over them, its stem between them.
+  if (/^(?:umbrella|parasol)$/.test(asked.drawn) && asked.relation === 'under' && !asked.turned) {
+    const wide = placed(figure, { cx: mid, cy: 50, side: 1.3 * Math.max(b.width, b.height), fill: 1 });
+    const w = boundsOf(outlineOf(wide));
+    const roof = movedFigure(wide, [1, 0, 0, 1, mid - (w.x + w.width / 2), b.y - 0.52 * w.height - w.y]);
+    return fitLayers([...finished(stage, roof, groundHex, inks), layerOf(grown(all, 2), groundHex), ...layers], 90);
+  }
   const side = 0.4 * Math.max(b.width, b.height);
   const isUp = (asked.relation === 'over' && asked.turned) || (asked.relation === 'under' && !asked.turned) || /^(?:star|stars|cloud|crown|halo|rainbow|lightning|umbrella|parachute)$/.test(asked.drawn); // prettier-ignore
   const isDown = (asked.relation === 'over' && !asked.turned) || (asked.relation === 'under' && asked.turned) || (['on', 'riding'].includes(asked.relation ?? '') && !asked.turned); // prettier-ignore

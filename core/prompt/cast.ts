@@ -112,7 +112,7 @@ export class Cast {
       if (pending) draft.relation = pending.relation;
     } else if (pending) {
       const to = this.governor(pending, found, joined);
-      const isWorn = found.isGarment && !pending.turned && ((pending.relation === 'with' && !NOT_DRESSED.includes(nounKind(this.figures[to].phrase.head))) || (['with', 'inside'].includes(pending.relation) && this.isLive(to))); // prettier-ignore
+      const isWorn = found.isGarment && !(pending.relation === 'inside' && /\b(?:mitten|glove|sock|stocking|shoe|boot|slipper|pocket)$/.test(found.word)) && !pending.turned && ((pending.relation === 'with' && !NOT_DRESSED.includes(nounKind(this.figures[to].phrase.head))) || (['with', 'inside'].includes(pending.relation) && this.isLive(to))); // prettier-ignore
       Object.assign(draft, { relation: isWorn ? 'wearing' : pending.relation, turned: pending.turned ?? false, to, said: pending.said, place: pending.place }); // prettier-ignore
     } else if (
       joined &&

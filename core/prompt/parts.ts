@@ -241,6 +241,7 @@ export function readColours(
   reading.take(new RegExp(ANY_COLOUR), 'colour', (m) => {
     // A paper plane is no plane of the colour of paper.
     const next = /^\s+([a-z]+)/.exec(reading.rest.slice(m.index + m[0].length))?.[1];
+    if (m[0] === 'red' && next === 'panda') return false;
     if (next && ALSO_THINGS.has(m[0]) && lexicon.findFigure(`${m[0]} ${next}`)?.drawn.startsWith(`${m[0]} `))
       return false;
     if (isThingThere(reading.rest, m.index, m[0], kind)) return false;

@@ -7,7 +7,7 @@ import { ACCENT, blob, both, COAT, DARK, LIGHT, line, mirrored, oval, piece, sha
 
 export type Hat =
   | 'cap' | 'chef' | 'helmet' | 'straw' | 'cowboy' | 'crown' | 'top hat' | 'beret' | 'beanie' | 'mortarboard' | 'nurse' | 'wizard' | 'pirate' | 'sailor'
-  | 'bandana' | 'headband' | 'fire' | 'detective' | 'viking' | 'space' | 'headphones' | 'goggles' | 'helm'; // prettier-ignore
+  | 'party' | 'bandana' | 'headband' | 'fire' | 'detective' | 'viking' | 'space' | 'headphones' | 'goggles' | 'helm'; // prettier-ignore
 export type Top = 'apron' | 'coat' | 'jacket' | 'vest' | 'overalls' | 'shirt' | 'robe' | 'jersey' | 'suit' | 'armour' | 'stripes' | 'suspenders'; // prettier-ignore
 export type Neck = 'scarf' | 'bow tie' | 'tie' | 'stethoscope' | 'medal' | 'kerchief' | 'camera';
 export type Eyewear = 'glasses' | 'patch' | 'monocle' | 'diving mask';
@@ -128,12 +128,14 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\bcowboy hat\b/, { hat: 'cowboy' }],
   [/\bberet\b/, { hat: 'beret' }],
   [/\b(?:beanie|bobble hat|woolly hat|wool hat|knitted hat)\b/, { hat: 'beanie' }],
-  [/\bhard ?hat\b|\bhelmet\b/, { hat: 'helmet' }],
+  [/\bhard ?hat\b|\b(?<!diving )helmet\b/, { hat: 'helmet' }],
   [/\b(?:space|astronaut(?:'s)?) helmet\b/, { hat: 'space' }],
   [/\bviking helmet\b|\bhorned helmet\b/, { hat: 'viking' }],
   [/\bknight(?:'s)? helmet\b/, { hat: 'helm' }],
   [/\bheadphones\b/, { hat: 'headphones' }],
-  [/\b(?:wizard(?:'s)?|pointed|party|birthday|witch(?:'s)?) hat\b/, { hat: 'wizard' }],
+  [/\b(?:wizard(?:'s)?|pointed|witch(?:'s)?) hat\b/, { hat: 'wizard' }],
+  [/\b(?:party|birthday) hat\b/, { hat: 'party' }],
+  [/\bdiving helmet\b/, { hat: 'space' }],
   [/\bpirate hat\b/, { hat: 'pirate' }],
   [/\bsailor (?:hat|cap)\b/, { hat: 'sailor' }],
   [/\bbandana\b/, { hat: 'bandana' }],
@@ -212,6 +214,8 @@ export function hatParts(hat: Hat, brow: Brow, main: Tone, trim: Tone): { behind
       return front(path(DARK, 'M-17.4 1L-21 -15Q0 -22 21 -15L17.4 1Q0 -4 -17.4 1Z'), path(LIGHT, 'M-16 -0.4L-19.4 -14Q0 -20.4 19.4 -14L16 -0.4Q0 -5.2 -16 -0.4Z'), p(trim, union(box(-1.6, -14.6, 3.2, 9), box(-4.5, -11.7, 9, 3.2))));
     case 'wizard':
       return front(path(main, 'M-18 0C-12 -16 -4 -32 9 -49C10 -42 11 -36 16 -31C14 -18 17 -8 18 0Z'), p(main, oval(0, 0.6, 30, 5)), path(trim, 'M-17 -2.4C-8 0.6 8 0.6 17.4 -2.4L16.6 -7.6C8 -5 -7 -5 -15 -7.6Z'), p(LIGHT, starArea(2, -19, 5, 4.4, 1.9)));
+    case 'party':
+      return front(path(main, 'M-15 2L0 -38L15 2C8 5 -8 5 -15 2Z'), p(trim, disc(0, -39, 5.4, 40)), p(LIGHT, union(disc(-5, -6, 2.4, 28), disc(5, -10, 2.4, 28), disc(-1, -20, 2.2, 28))));
     case 'pirate':
       return front(path(DARK, 'M-34 -2C-26 -8 -24 -22 0 -24C24 -22 26 -8 34 -2C22 2 12 4 0 4C-12 4 -22 2 -34 -2Z'), p(LIGHT, union(disc(0, -12.4, 4.6, 40), box(-2.5, -10, 5, 4.6), taper([-9, -5.4, 1.1], [9, -17, 1.1]), taper([-9, -17, 1.1], [9, -5.4, 1.1]))), p(DARK, union(disc(-1.7, -12.6, 1.1, 20), disc(1.7, -12.6, 1.1, 20))));
     case 'sailor':
