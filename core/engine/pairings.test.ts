@@ -219,3 +219,95 @@ describe('how two are arranged', () => {
     expect(Math.abs(antlers.x + antlers.width / 2 - head.x - head.width / 2)).toBeLessThan(6);
   });
 });
+
+describe('how one is with another', () => {
+  const waysOf = (prompt: string): string[] => {
+    const { figures } = understand(prompt).parts;
+    return waysFor(figures[0], figures[1]).map((way) => way.name);
+  };
+  it('seats a rider on the back of a mount that is seen from the side', () => {
+    const { front, all, back } = parted('an astronaut riding a horse', 'astronaut', 'horse');
+    expect(front.y).toBeGreaterThan(back.y);
+    expect(all.width).toBeGreaterThan(0.6 * all.height);
+  });
+  it('puts a mark on the face of a mug, which keeps its handle', () => {
+    const prompt = 'a mug with a heart on it';
+    const { front, back } = parted(prompt, 'cup', 'heart');
+    expect(front.width).toBeLessThan(0.7 * back.width);
+    expect(front.x).toBeGreaterThan(back.x);
+    expect(front.x + front.width).toBeLessThan(back.x + back.width);
+    expect(front.y + front.height).toBeLessThan(back.y + back.height);
+  });
+  it('lets a bee settle on the upper part of a flower', () => {
+    const { front, all } = parted('a sunflower with a bee on it', 'sunflower', 'bee');
+    expect(front.width).toBeLessThan(0.6 * all.width);
+    expect(front.y + front.height / 2).toBeLessThan(all.y + 0.5 * all.height);
+  });
+  it('has a trunk under what a tree is shaped like', () => {
+    const { front, all } = parted('a tree shaped like a hand', 'tree', 'hand');
+    expect(all.y + all.height).toBeGreaterThan(front.y + front.height + 5);
+    expect(all.height).toBeGreaterThan(1.1 * front.height);
+  });
+  it('fans as many feathers as there are out behind a crown', () => {
+    const layers = arranged('a crown with three feathers', 'crown', 'feather');
+    expect(gapsOf(layers, 'a crown with three feathers')).toHaveLength(4);
+  });
+  it('puts fruit all over the crown of a tree, and none on its trunk', () => {
+    const prompt = 'a tree with apples';
+    const layers = arranged(prompt, 'tree', 'apple');
+    const gaps = gapsOf(layers, prompt);
+    expect(gaps.length).toBeGreaterThanOrEqual(4);
+    const all = around(layers);
+    for (const at of gaps) expect(boundsOf(layers[at].area).y).toBeLessThan(all.y + 0.65 * all.height);
+    const middles = gaps.map((at) => boundsOf(layers[at].area)).map((b) => [b.x + b.width / 2, b.y + b.height / 2]);
+    for (const [i, p] of middles.entries()) for (const q of middles.slice(i + 1)) expect(Math.hypot(p[0] - q[0], p[1] - q[1])).toBeGreaterThan(10); // prettier-ignore
+  });
+  it('leaves dashes behind what leaves a trail, that do not touch it', () => {
+    const layers = arranged('a paper plane leaving a dotted trail', 'paper plane', 'road');
+    const [trail, ...plane] = layers;
+    expect(trail.area.length).toBeGreaterThan(6);
+    expect(sizeOf(intersect(trail.area, union(...plane.map((l) => l.area))))).toBe(0);
+    expect(boundsOf(trail.area).x).toBeLessThan(around(plane).x);
+  });
+  it('shows larger in a glass what that is held over', () => {
+    const prompt = 'a magnifying glass over a leaf';
+    const layers = arranged(prompt, 'magnifying glass', 'leaf');
+    const rim = layers.at(-1)!;
+    expect(boundsOf(rim.area).width).toBeLessThan(around(layers).width);
+    expect(layers.length).toBeGreaterThanOrEqual(3);
+  });
+  it('stands a tool on end as a rocket, with a flame under it', () => {
+    const { front, all } = parted('a pencil as a rocket', 'pencil', 'rocket');
+    expect(front.height).toBeGreaterThan(2 * front.width);
+    expect(all.y + all.height).toBeGreaterThan(front.y + front.height + 8);
+    expect(all.width).toBeGreaterThan(front.width + 10);
+  });
+  it.each([
+    ['a bear climbing a tree', 'climbing'],
+    ['a sparrow on a wire', 'onLine'],
+    ['a squirrel in a tree hole', 'inHollow'],
+    ['a house with a chimney', 'roofed'],
+    ['a dolphin jumping through a hoop', 'throughRing'],
+    ['a girl flying a kite', 'flown'],
+    ['a pig with wings', 'wingedUpright'],
+    ['a leaf as a boat', 'asBoat'],
+    ['a shoe as a house', 'asHouse'],
+    ['an acorn growing into an oak', ''],
+    ['a bee pushing a wheelbarrow', 'pushing'],
+    ['an anchor with a rope around it', 'entwined'],
+  ])('has of "%s" a way of its own', (prompt, way) => {
+    const ways = waysOf(prompt);
+    expect(ways.length).toBeGreaterThan(0);
+    expect(ways[0]).toBe(way);
+  });
+  it('draws every one of them, and stays in its field', () => {
+    const prompts = ['a ladder leading to a moon', 'a woman with three dogs, mascot', 'a fox riding a bicycle on a road', 'a bear in a canoe on a lake', 'a chef holding a spoon and a whisk', 'an egg with legs', 'a swan with its reflection', 'a pear cut in half', 'a stork carrying a baby', 'a fox and a rabbit under an umbrella', "a wolf in sheep's clothing", 'two hands making a heart', 'monogram "EJ" in a wreath', 'three leaves forming a circle']; // prettier-ignore
+    for (const prompt of prompts)
+      for (const position of [0, 1]) {
+        const { layers } = compose(requestOf(prompt, position, 50));
+        expect(layers.some((l) => l.isFigure), prompt).toBe(true); // prettier-ignore
+        const b = around(layers.filter((l) => l.isFigure && !l.clip));
+        if (b.width > 0) expect(Math.min(b.x, b.y, 100 - b.x - b.width, 100 - b.y - b.height), prompt).toBeGreaterThan(-8); // prettier-ignore
+      }
+  });
+});

@@ -271,3 +271,60 @@ describe('where a hat sits', () => {
     expect(widthOf(true)).toBeGreaterThan(widthOf(false) + 15);
   });
 });
+
+describe('animals that stand as people do', () => {
+  const dress = {};
+  const plain = { stance: 'standing', expression: 'happy', age: 'grown', dress, held: null, crop: 'whole' } as const;
+  const standing = (name: string, more: object = {}): Part[] => figureParts(CREATURES.get(name)!, { ...plain, ...more }, still); // prettier-ignore
+  const heightOf = (parts: readonly Part[]): number => boxOfRuns(silhouette(parts))!.height;
+
+  it('have larger heads than people have', () => {
+    const share = (name: string): number => heightOf(standing(name, { crop: 'head' })) / heightOf(standing(name));
+    for (const name of ['bear', 'cat', 'fox', 'mouse']) expect(share(name)).toBeGreaterThan(share('man') + 0.05);
+  });
+  it.each(['goose', 'swan', 'heron', 'flamingo'])('have, as a %s, a small head on a long neck', (name) => {
+    const [head, whole] = [standing(name, { crop: 'head' }), standing(name)].map((parts) =>
+      boxOfRuns(silhouette(parts))!,
+    );
+    const duck = boxOfRuns(silhouette(standing('duck', { crop: 'head' })))!;
+    expect(head.width).toBeLessThan(0.8 * duck.width);
+    // Between the head and the body it is slim.
+    const y = head.y + head.height + 3;
+    const neck = boxOfRuns(intersect(silhouette(standing(name)), [[0, y, 100, y, 100, y + 2, 0, y + 2]]))!;
+    expect(neck.width).toBeLessThan(0.5 * whole.width);
+  });
+  it('have dark pupils in white eyes where their fur is dark, and what shines in them is cut out', () => {
+    const head = headParts(CREATURES.get('bear')!, 'calm', still);
+    const { eyeY, apart } = measuresOf(CREATURES.get('bear')!, still);
+    const eye = disc(50 + apart, eyeY, 9);
+    const within = (tone: number): number => sizeOf(intersect(eye, union(...head.filter((p) => p.tone === tone).map((p) => p.area)))); // prettier-ignore
+    expect(within(DARK)).toBeGreaterThan(20);
+    expect(within(3)).toBeGreaterThan(within(DARK));
+    const pupil = head.find((p) => p.tone === DARK && sizeOf(intersect(p.area, eye)) > 20)!;
+    expect(sizeOf(intersect(pupil.area, disc(50 + apart - 1.4, eyeY - 2.2, 1)))).toBeLessThan(0.5);
+  });
+  it('hold two things, one in each hand, mirrored', () => {
+    const stick = {
+      parts: [{ tone: 5, area: [[-0.1, -0.5, 0.1, -0.5, 0.1, 0.5, -0.1, 0.5]] }],
+      size: 30,
+      isWide: false,
+    };
+    const sword = { ...stick, parts: [{ ...stick.parts[0], tone: 6 }] };
+    const parts = standing('bear', { held: stick, other: sword });
+    const [right, left] = [5, 6].map((tone) => boxOfRuns(parts.filter((p) => p.tone === tone).flatMap((p) => p.area))!);
+    expect(right.x + right.width / 2 + left.x + left.width / 2).toBeCloseTo(100, 0);
+    expect(right.x).toBeGreaterThan(60);
+    expect(right.y).toBeCloseTo(left.y, 1);
+    // A wide thing takes both hands, and leaves none for another.
+    const wide = standing('bear', { held: { ...stick, isWide: true }, other: sword });
+    expect(wide.some((p) => p.tone === 6)).toBe(false);
+  });
+});
+
+describe('birds that fly', () => {
+  it.each(['crow', 'hawk', 'pigeon', 'robin'])('have, as a %s, wings longer than their bodies are high', (name) => {
+    const kind = CREATURES.get(name)!;
+    const [flying, sitting] = (['flying', 'sitting'] as const).map((pose) => boxOfRuns(silhouette(sideParts(kind, pose, still)!))!); // prettier-ignore
+    expect(flying.height).toBeGreaterThan(1.25 * sitting.height);
+  });
+});

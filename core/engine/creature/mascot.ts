@@ -116,7 +116,8 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const isPerson = kind.muzzle === 'human';
   const size = SIZES[isPerson ? 'people' : 'animals'][age];
   // A long neck carries a small head.
-  const neck = !isPerson && isBird(kind) && (kind.body?.neck ?? 1) >= 1.9 ? 0.42 * size.body : 0;
+  const isLongNecked = (kind.body?.neck ?? 1) >= 1.9 || kind.body?.build === 'wader' || kind.body?.build === 'runner';
+  const neck = !isPerson && isBird(kind) && isLongNecked ? 0.42 * size.body : 0;
   const m = measuresOf(kind, t);
   const isNarrow = !isPerson && (kind.skull === 'long' || kind.skull === 'slim' || kind.skull === 'tall');
   const hs = (neck ? 0.66 : isNarrow ? 1.12 : 1) * size.head * (1 + 0.04 * t('head'));
