@@ -1,8 +1,9 @@
 /** A prompt's figures in one picture. */
 import type { PromptFigure } from '../prompt';
 import { asDrawn } from './as-drawn';
-import { boundsOf } from './area';
-import { intersect } from '../path';
+import { boundsOf, box } from './area';
+import { intersect, stroked, union } from '../path';
+import { nounKind } from '../prompt';
 import { drawingCount } from './build';
 import { isCreature, isSeenAside } from './built';
 import { onField, recoloured } from './field';
@@ -10,7 +11,7 @@ import { outlineOf, placed, type Figure } from './figure';
 import { fitLayers, scaled, type Layer } from './layer';
 import { inBothHands, inHand, isHeadgear, isPaired, severalAsOne, sideBySide, swapped } from './pairings';
 import { byDusk } from './pairings-aloft';
-import { asMoon } from './pairings-parts';
+import { asHouse, asMoon } from './pairings-parts';
 import { mascotFigure } from './mascot';
 import { canBeHeld, GOING, GROWS, isSprinkled, TREES, waysFor } from './pairs';
 import { isScene } from './grounds';
@@ -34,8 +35,33 @@ import {
 import { isThing } from './things';
 import { withThird } from './third';
 
+/** Three lines behind what moves, at the heights where it is broadest. */
+function withSpeed(stage: Stage, layers: Layer[]): Layer[] {
+  const all = union(...layers.filter((l) => l.isFigure).map((l) => l.area));
+  const b = boundsOf(all);
+  if (!(b.width > 0)) return layers;
+  const lines = [[0.3, 15], [0.52, 24], [0.74, 13]].map(([at, length]) => {
+    const y = b.y + at * b.height;
+    const row = boundsOf(intersect(all, box(b.x - 1, y - 2, b.width + 2, 4)));
+    const x = (row.width > 0 ? row.x : b.x) - 4;
+    return [x - length, y, x, y];
+  }); // prettier-ignore
+  const ink = swapped(stage)[0];
+  return fitLayers([...layers, ...form(stage, stroked(lines, 2.8, false), ink).map((l) => ({ ...l, isFigure: true }))], 90); // prettier-ignore
+}
+
+/** What a plant, food or some other thing is said to do that only somebody does, with a face, arms and legs; null where it does nothing. */
+function livelyPose(f: PromptFigure): string | null {
+  const lives = ['food', 'plant'].includes(nounKind(f.word) ?? '') || /^(?:robot|egg|tooth|star|cloud|sun|moon|heart|cup|teapot|pencil|book|ball|battery|light bulb|drop|brain)$/.test(f.drawn); // prettier-ignore
+  if (!lives || isCreature(f.drawn)) return null;
+  return [f.pose ?? '', ...f.modifiers].find((m) => /^(?:waving|dancing|running|jumping|walking|cheering|skating|flexing)$/.test(m)) ?? null; // prettier-ignore
+}
+
 /** One figure: in one of its drawings, or, where there are too few of them, in one of the ideas for it. */
 function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
+  const lively = stage.given ? null : livelyPose(asked);
+  if (lively !== null)
+    return finished(stage, placed(mascotFigure(asked.drawn, { ...stage, idea: undefined, pose: lively, expression: asked.expression, modifiers: asked.modifiers, dress: {}, prop: null, crop: 'whole' }), WHOLE)); // prettier-ignore
   const drawings = Math.min(stage.ideas, drawingCount(asked.drawn, asked, stage.knobs));
   const more = stage.ideas >= IDEAS ? Math.max(0, IDEAS - drawings) : 0;
   const at = stage.idea % Math.max(1, drawings + more);
@@ -142,7 +168,9 @@ function figuresOf(stage: Stage): Layer[] {
         : first.count === 2 && rows === null
           ? twoAlike(stage, figureFor(stage, head, 0), [...first.modifiers, first.pose ?? ''])
           : several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
-      : oneFigure(stage, head);
+      : stage.parts.manner.includes('speed lines') && !stage.given && !stage.parts.shape
+        ? withSpeed(stage, plain(stage, figureFor(stage, head, 0)))
+        : oneFigure(stage, head);
   // Who wears one thing and holds another is dressed, and has it in the hand.
   if (!stage.given && isScene(figures) && !banned(stage, 'background', 'ground', 'circle', 'disc', 'shape'))
     return fitLayers(scene(stage), 88);
@@ -150,6 +178,9 @@ function figuresOf(stage: Stage): Layer[] {
   const had = figures.findIndex((f, i) => i > 0 && f !== worn && f.to === 0 && ['holding', 'with'].includes(f.relation ?? '')); // prettier-ignore
   if (worn && had > 0 && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn))
     return fitLayers(inHand(STANCES[stage.idea % STANCES.length])(stage, figureFor(stage, first, 0), figureFor(stage, figures[had], had)), 88); // prettier-ignore
+  // What has a door and windows is a house.
+  if (third && !stage.given && !isCreature(first.drawn) && second.drawn === 'door' && third.drawn === 'window')
+    return fitLayers(asHouse(stage, figureFor(stage, first, 0), figureFor(stage, second, 1)), 88);
   // What has legs stands on them.
   if (!third && !stage.given && second.to === 0 && /^(?:legs?|feet|arms|hands)$/.test(second.word) && ['with', 'wearing', 'holding'].includes(second.relation ?? ''))
     return finished(stage, placed(mascotFigure(first.drawn, { ...stage, idea: undefined, expression: first.expression, modifiers: first.modifiers, dress: {}, prop: null, crop: 'whole' }), WHOLE)); // prettier-ignore

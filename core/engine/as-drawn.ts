@@ -184,6 +184,23 @@ const RULES: readonly Rule[] = [
     second && first.drawn === 'stork' && second.drawn === 'baby'
       ? [first, { ...second, drawn: 'swaddled baby' }, ...rest]
       : null,
+  // A crown of leaves by itself is a wreath; who is on a moon lies in its crescent.
+  ([first, second, third]) =>
+    first?.drawn === 'crown' &&
+    second?.relation === 'made of' &&
+    second.to === 0 &&
+    !third &&
+    /^(?:leaf|flower|laurel|ivy|olive|rose|daisy)$/.test(second.drawn)
+      ? [{ ...first, word: 'wreath', drawn: 'wreath' }]
+      : null,
+  ([first, second, ...rest]) =>
+    second?.drawn === 'moon' &&
+    isCreature(first.drawn) &&
+    stands(second, 'on', 'inside') &&
+    !second.turned &&
+    /sleep|asleep|nap|doz|curl|rest|sit|lying/.test(first.pose ?? '')
+      ? [first, { ...second, drawn: 'crescent moon' }, ...rest]
+      : null,
   // What comes out of a book comes out of an open one.
   ([first, second, ...rest]) => {
     if (second?.drawn !== 'book' || second.turned || second.count > 1) return null;
@@ -210,6 +227,9 @@ const isForm = (name: string): name is keyof typeof FORMS => Object.hasOwn(FORMS
 function aloneAs(figure: PromptFigure, at: number): PromptFigure {
   const { drawn, count } = figure;
   if (drawn === 'mountains' && count === 3) return { ...figure, count: 1 };
+  // Arrows that are crossed, or several, are an archer's.
+  if (drawn === 'arrow' && (count === 2 || figure.modifiers.includes('crossed')))
+    return { ...figure, drawn: 'archery arrow' };
   if (drawn === 'pancakes') return { ...figure, count: 1 };
   if (/^books?$/.test(drawn) && standingOf(figure.modifiers) === 'stacked') return { ...figure, drawn: 'stack of books', count: 1 }; // prettier-ignore
   const isSome =

@@ -1,6 +1,7 @@
 /** Arrangements in which one has its place in, on, under or behind the other: shelters, tunnels, windows, branches, backs. */
 import { boundsOf, box, disc, tile } from './area';
 import { areaFrom, grown, intersect, moved, parsePath, sizeOf, stroked, subtract, union, type Area } from '../path';
+import { isPlural } from '../prompt';
 import { builtDrawings } from './built';
 import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
 import { swapped, uprightOf, type Pair } from './pairings';
@@ -56,13 +57,18 @@ export const tunnelled: Pair = (s, a, b) => {
 
 /** Three of A grow out of the top of B, on stems, the middle one highest. */
 export const growing: Pair = (s, a, b) => {
-  const pot = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 72, side: 58, fill: 0.85 });
+  const lies = boundsOf(outlineOf(b));
+  const pot = placed(isLong(b) && lies.height > lies.width ? upright(b) : b, { cx: 50, cy: 72, side: 58, fill: 0.85 });
   const p = boundsOf(outlineOf(pot));
   const cx = p.x + p.width / 2;
-  const one = placed(upright(a), { cx: 50, cy: 50, side: 30, fill: 0.9 });
+  // One alone is larger, and stands straight.
+  const asked = s.parts.figures.find((f) => f.drawn === a.name);
+  const isAlone =
+    asked !== undefined && asked.count === 1 && !isPlural(asked.word) && /tree|pine|oak|palm|willow/.test(a.name);
+  const one = placed(upright(a), { cx: 50, cy: 50, side: isAlone ? 54 : 30, fill: 0.9 });
   const o = boundsOf(outlineOf(one));
   const hasStem = o.height > 1.3 * o.width;
-  const spots = [[-0.3, 0.9, -0.34], [0.3, 0.9, 0.34], [0, 1.25, 0]] as const; // prettier-ignore
+  const spots = isAlone ? ([[0, 1.25, 0]] as const) : ([[-0.3, 0.9, -0.34], [0.3, 0.9, 0.34], [0, 1.25, 0]] as const); // prettier-ignore
   const stems: Area[] = [];
   const heads = spots.map(([dx, k, lean]) => {
     const x = cx + dx * Math.min(p.width, 54);
@@ -268,6 +274,27 @@ export const onLine: Pair = (s, a) => {
   const o = boundsOf(outlineOf(bird));
   const wire = stroked([Array.from({ length: 25 }, (_, i) => [4 + (92 * i) / 24, 70 + 4 * (1 - ((i - 12) / 12) ** 2)]).flat()], 2.6, false);
   return [...form(s, wire, swapped(s)[0]).map((l) => ({ ...l, isFigure: true })), ...clear(s, standing(bird, o.x + o.width / 2, 74), s.palette.groundHex, s.palette.inks, 1.2)];
+}; // prettier-ignore
+
+/** A looks out of the basket under B, a balloon. */
+export const inBasket: Pair = (s, a, b) => {
+  const balloon = placed(b, { cx: 50, cy: 46, side: 94, fill: 1 });
+  const m = boundsOf(outlineOf(balloon));
+  const rim = m.y + 0.86 * m.height;
+  const one = placed(uprightOf(s, a, s.idea % 2 ? 'waving' : 'standing') ?? a, { cx: 50, cy: 50, side: 36, fill: 0.95 });
+  const o = boundsOf(outlineOf(one));
+  const low = movedFigure(one, [1, 0, 0, 1, m.x + m.width / 2 - (o.x + o.width / 2), rim - (o.y + 0.66 * o.height)]);
+  return [...finished(s, balloon, s.palette.groundHex, swapped(s)), ...clear(s, clipped(low, box(-100, -100, 300, 100 + rim)), s.palette.groundHex, s.palette.inks, 1.2)];
+}; // prettier-ignore
+
+/** A on B, which has wheels and bars: its feet are behind it, its arm is forward. */
+export const onWheels: Pair = (s, a, b) => {
+  const bike = placed(b, { cx: 50, cy: 66, side: 72, fill: 0.95 });
+  const m = boundsOf(outlineOf(bike));
+  const one = placed(uprightOf(s, a, 'pointing') ?? a, { cx: 46, cy: 50, side: 66, fill: 0.95 });
+  const o = boundsOf(outlineOf(one));
+  const rider = movedFigure(one, [1, 0, 0, 1, m.x + 0.36 * m.width - (o.x + 0.4 * o.width), m.y + (/scooter/.test(b.name) ? 0.86 : 0.66) * m.height - (o.y + o.height)]);
+  return fitLayers([...finished(s, rider), ...clear(s, bike, s.palette.groundHex, swapped(s), 1.4)], 92);
 }; // prettier-ignore
 
 /** A leans up to B, which is high over it. */

@@ -293,12 +293,41 @@ describe('how one is with another', () => {
     ['a leaf as a boat', 'asBoat'],
     ['a shoe as a house', 'asHouse'],
     ['an acorn growing into an oak', ''],
+    ['a fox in a hot air balloon', 'inBasket'],
+    ['a squirrel riding a scooter', 'onWheels'],
     ['a bee pushing a wheelbarrow', 'pushing'],
     ['an anchor with a rope around it', 'entwined'],
   ])('has of "%s" a way of its own', (prompt, way) => {
     const ways = waysOf(prompt);
     expect(ways.length).toBeGreaterThan(0);
     expect(ways[0]).toBe(way);
+  });
+  it('grows one tree out of a shoe that lies, and three flowers where they are several', () => {
+    const [tree, flowers] = [['a tree growing out of a shoe', 'tree', 'shoe'], ['a skull with flowers growing out of it', 'skull', 'flower']] as const; // prettier-ignore
+    expect(gapsOf(arranged(...tree), tree[0])).toHaveLength(2);
+    expect(gapsOf(arranged(...flowers), flowers[0]).length).toBeGreaterThanOrEqual(4);
+    const { front } = parted(...tree);
+    expect(front.width).toBeGreaterThan(front.height);
+  });
+  it('lets whoever is in the basket of a balloon be seen above its rim alone', () => {
+    const { front, all } = parted('a fox in a hot air balloon', 'fox', 'hot air balloon');
+    expect(front.y + front.height).toBeLessThan(all.y + 0.9 * all.height);
+    expect(front.width).toBeLessThan(0.5 * all.width);
+  });
+  it('draws lines behind what moves, where speed is asked for', () => {
+    const plainly = around(compose(requestOf('a bicycle')).layers.filter((l) => l.isFigure));
+    const fast = compose(requestOf('a bicycle with speed lines')).layers.filter((l) => l.isFigure);
+    const lines = fast.at(-1)!;
+    expect(lines.area.filter((ring) => sizeOf([ring]) > 0)).toHaveLength(3);
+    const body = around(fast.slice(0, -1));
+    expect(boundsOf(lines.area).x).toBeLessThan(body.x);
+    expect(boundsOf(lines.area).x + boundsOf(lines.area).width).toBeLessThan(body.x + 0.5 * body.width);
+    expect(body.width).toBeLessThan(plainly.width + 5);
+  });
+  it('gives limbs to a banana that dances, and none to one that lies there', () => {
+    const [dancing, still] = ['a dancing banana', 'a banana'].map((p) => compose(requestOf(p)).layers.filter((l) => l.isFigure)); // prettier-ignore
+    expect(dancing.length).toBeGreaterThan(still.length);
+    expect(around(dancing).height).toBeGreaterThan(30);
   });
   it('draws every one of them, and stays in its field', () => {
     const prompts = ['a ladder leading to a moon', 'a woman with three dogs, mascot', 'a fox riding a bicycle on a road', 'a bear in a canoe on a lake', 'a chef holding a spoon and a whisk', 'an egg with legs', 'a swan with its reflection', 'a pear cut in half', 'a stork carrying a baby', 'a fox and a rabbit under an umbrella', "a wolf in sheep's clothing", 'two hands making a heart', 'monogram "EJ" in a wreath', 'three leaves forming a circle']; // prettier-ignore

@@ -94,7 +94,7 @@ export const peeking: Single = (s, f) => {
   const window = tile(50, 50, 43, 15);
   // What looks to one side looks in from the other.
   const side = f.facing ? -f.facing : s.knobs.steady('peek') < 0.5 ? 1 : -1;
-  const large = placed(f, { cx: 50 + side * 24, cy: 61, side: 100, fill: 0.9 });
+  const large = placed(f, { cx: 50 + side * 17, cy: 56, side: 94, fill: 0.9 });
   const inks = onField(s, field);
   return [
     ...form(s, window, field),

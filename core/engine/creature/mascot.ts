@@ -142,8 +142,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const reach = height * 0.5;
   const legR = isStout ? 6.2 : 5.2;
   const isSat = options.stance === 'sitting';
-  const asked = options.stance === 'standing' || options.stance === 'sitting';
-  const pose: Limbs = { ...LIMBS[options.stance], ...(held && (asked || !held.isWide) ? { arms: LIMBS[held.isWide ? 'both hands' : 'holding'].arms } : {}) };
+  const pose: Limbs = { ...LIMBS[options.stance], ...(held ? { arms: LIMBS[held.isWide ? 'both hands' : 'holding'].arms } : {}) };
   if (held && options.stance === 'running' && !held.isWide) Object.assign(pose, { arms: [LIMBS.holding.arms[0], LIMBS.running.arms[1]] });
 
   if (other) Object.assign(pose, { arms: [LIMBS.holding.arms[0], LIMBS.holding.arms[0]] });

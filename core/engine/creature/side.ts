@@ -169,8 +169,11 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
       : [];
   const middle = along(0.5);
   const tilted = turnAbout(middle, -tilt);
+  // A bison has it before its middle alone.
+  const maneOnly = (area: Area): Area =>
+    kind.muzzle === 'wide' ? intersect(area, box(middle[0] - 2, -100, 300, 300)) : area;
   const wool = marks.has('wool')
-    ? [piece(COAT, union(barrel, moved(union(...around(0, 0, 1, 0, 337.5, 16).map(([x, y]) => disc(middle[0] + (f.back / 2 + rumpR * 0.86) * x, middle[1] - 1 + rumpR * 0.98 * y, 6.4, 40))), tilted)))] // prettier-ignore
+    ? [piece(COAT, maneOnly(union(barrel, moved(union(...around(0, 0, 1, 0, 337.5, 16).map(([x, y]) => disc(middle[0] + (f.back / 2 + rumpR * 0.86) * x, middle[1] - 1 + rumpR * 0.98 * y, 6.4, 40))), tilted))))] // prettier-ignore
     : [];
   const spine = (deg: number): Area => {
     const r = f.back / 2 + rumpR;
