@@ -201,6 +201,16 @@ const RULES: readonly Rule[] = [
     /sleep|asleep|nap|doz|curl|rest|sit|lying/.test(first.pose ?? '')
       ? [first, { ...second, drawn: 'crescent moon' }, ...rest]
       : null,
+  // Who is in a boat is not behind its sail.
+  ([first, second, ...rest]) =>
+    second &&
+    /^(?:boat|sailboat)$/.test(second.drawn) &&
+    /^(?:boat|row(?:ing)? ?boat)$/.test(second.word) &&
+    isCreature(first.drawn) &&
+    stands(second, 'inside') &&
+    !second.turned
+      ? [first, { ...second, drawn: 'canoe' }, ...rest]
+      : null,
   // What comes out of a book comes out of an open one.
   ([first, second, ...rest]) => {
     if (second?.drawn !== 'book' || second.turned || second.count > 1) return null;

@@ -32,7 +32,7 @@ import {
 import { fitLayers, layerOf } from './layer';
 import { swapped, type Pair } from './pairings';
 import type { Single } from './single';
-import { clear, finished, form } from './stage';
+import { clear, finished, form, turnOf } from './stage';
 
 /** A line as dashes of one length with gaps of another between them. */
 function dashed(line: readonly number[], dash: number, gap: number): number[][] {
@@ -171,7 +171,7 @@ export const asHouse: Pair = (s, a) => {
 
 /** Several B about a middle, their feet together, in place of the petals or rays of A. */
 export const radial: Pair = (s, a, b) => {
-  const n = 6 + (s.idea % 2) * 2;
+  const n = 6 + turnOf(s, 2) * 2;
   const one = placed(upright(b), { cx: 50, cy: 24, side: n > 6 ? 32 : 38, fill: 1 });
   const inks = s.palette.inks;
   const petals = Array.from({ length: n }, (_, i) => turnedAt(one, (2 * Math.PI * i) / n));

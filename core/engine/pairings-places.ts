@@ -6,7 +6,7 @@ import { builtDrawings } from './built';
 import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
 import { swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers } from './layer';
-import { clear, finished, form } from './stage';
+import { clear, finished, form, turnOf } from './stage';
 
 /** A stands under B, which spreads over it: beside its stem, where it has one. */
 export const sheltered: Pair = (s, a, b) => {
@@ -234,7 +234,7 @@ export const inHollow: Pair = (s, a) => {
 
 /** A sits on the back of B, which is seen from the side; its legs are behind it. */
 export const ridden: Pair = (s, a, b) => {
-  const way = s.idea % 2 ? 'running' : 'standing';
+  const way = turnOf(s, 2) ? 'running' : 'standing';
   const side = builtDrawings(b.name, { pose: way }, s.knobs)[0]?.();
   const mount = placed(side ? { ...side, name: b.name } : b, { cx: 50, cy: 64, side: 74, fill: 0.9 });
   const m = boundsOf(outlineOf(mount));
@@ -281,7 +281,7 @@ export const inBasket: Pair = (s, a, b) => {
   const balloon = placed(b, { cx: 50, cy: 46, side: 94, fill: 1 });
   const m = boundsOf(outlineOf(balloon));
   const rim = m.y + 0.86 * m.height;
-  const one = placed(uprightOf(s, a, s.idea % 2 ? 'waving' : 'standing') ?? a, { cx: 50, cy: 50, side: 36, fill: 0.95 });
+  const one = placed(uprightOf(s, a, turnOf(s, 2) ? 'waving' : 'standing') ?? a, { cx: 50, cy: 50, side: 36, fill: 0.95 });
   const o = boundsOf(outlineOf(one));
   const low = movedFigure(one, [1, 0, 0, 1, m.x + m.width / 2 - (o.x + o.width / 2), rim - (o.y + 0.66 * o.height)]);
   return [...finished(s, balloon, s.palette.groundHex, swapped(s)), ...clear(s, clipped(low, box(-100, -100, 300, 100 + rim)), s.palette.groundHex, s.palette.inks, 1.2)];

@@ -18,7 +18,7 @@ import {
 } from './figure';
 import { leafArea } from './marks';
 import { severalAsOne, swapped, uprightOf, type Pair } from './pairings';
-import { clear, finished, form, type Stage } from './stage';
+import { clear, finished, form, type Stage, turnOf } from './stage';
 
 /** A over a line, and under it upside down, broken by strips as still water breaks it: what B is, a lake or a mirror. */
 export const reflected: Pair = (s, a) => {
@@ -240,7 +240,7 @@ function withWings(s: Stage, a: Figure, b: Figure, span: number): Layer[] {
 
 /** Somebody who looks at us, with the wings of B. */
 export const wingedUpright: Pair = (s, a, b) =>
-  withWings(s, uprightOf(s, a, s.idea % 2 ? 'jumping' : 'standing') ?? a, b, 30);
+  withWings(s, uprightOf(s, a, turnOf(s, 2) ? 'jumping' : 'standing') ?? a, b, 30);
 
 /** A goes round B, which is in the middle: a broken line shows where it came from. */
 export const orbiting: Pair = (s, a, b) => {

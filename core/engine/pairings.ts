@@ -1,13 +1,13 @@
 /** Arrangements of two figures in one picture. */
 import { boundsOf, box, disc } from './area';
 import { onField } from './field';
-import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
+import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, union, type Area } from '../path';
 import { buildOf, builtDrawings, isCreature, isSeenAside, uprightFigure } from './built';
 import { dressFrom, type Stance } from './creature';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
-import { clear, finished, form, type Stage, type Standing } from './stage';
+import { clear, finished, form, type Stage, type Standing, turnOf } from './stage';
 
 export type Pair = (stage: Stage, a: Figure, b: Figure) => Layer[];
 
@@ -302,7 +302,7 @@ export const onHead: Pair = (s, a, b) => {
 
 /** B in front, A's upper half out of its top; as large as B, or much larger. */
 export const emerging =
-  (sideA = 58, sideB = 60): Pair =>
+  (sideA = 58, sideB = 60, isFront = false): Pair =>
   (s, a, b) => {
     // A hat that something comes out of lies on its crown.
     const open = /\b(?:hat|cap|helmet)$/.test(b.name) ? turnedAt(b, Math.PI) : b;
@@ -314,12 +314,18 @@ export const emerging =
     });
     const fb = boundsOf(outlineOf(front));
     // Somebody in something looks out of it at us.
-    const looks = isSeenAside(a.name) || s.idea % 2 ? null : uprightOf(s, a, s.idea % 4 ? 'waving' : 'standing');
+    const looks =
+      isSeenAside(a.name) || (turnOf(s, 2) && !isFront)
+        ? null
+        : uprightOf(s, a, turnOf(s, 4) && !isFront ? 'waving' : 'standing');
     const back = placed(looks ?? a, { cx: 50, cy: 40, side: looks ? sideA * 1.15 : sideA, fill: 0.9 });
     const ab = boundsOf(outlineOf(back));
-    const dy = fb.y + fb.height * 0.22 - (ab.y + ab.height * 0.84);
+    // Of what is wide the rim is where it is lowest: an oar may stick up from it.
+    const edges = [0.26, 0.74].map((k) => topAt(front, fb.x + k * fb.width - 2, fb.x + k * fb.width + 2) ?? fb.y);
+    const rim = fb.width > 1.2 * fb.height ? Math.max(...edges) : fb.y;
+    const dy = rim + fb.height * 0.22 - (ab.y + ab.height * 0.84);
     const raised = movedFigure(back, [1, 0, 0, 1, 0, dy]);
-    const cut = clipped(raised, box(-200, -200, 500, 200 + fb.y + fb.height * 0.45));
+    const cut = clipped(raised, box(-200, -200, 500, 200 + rim + fb.height * 0.45));
     return [...finished(s, cut), ...clear(s, front, s.palette.groundHex, swapped(s), 1.6)];
   };
 

@@ -431,6 +431,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCreature(t.a) && t.is('inside') && /helmet$/.test(t.second.word) && [dressed('bust'), dressed('whole')],
   (t) => t.b === 'hot air balloon' && isCreature(t.a) && t.is('inside', 'riding', 'on') && [inBasket],
   (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && [onWheels],
+  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^read/) && t.is('holding', 'with', 'toward') && [inHand('standing'), emerging(74, 58, true), inHand('sitting'), emerging(60, 74, true)],
   (t) => t.b === 'tent' && !isCreature(t.a) && t.is('inside') && [insideOf],
   // A kite is at the end of its string.
   (t) => isCreature(t.a) && /^(?:kite|balloon|balloons)$/.test(t.b) && t.is('holding', 'with') && [flown],

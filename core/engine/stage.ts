@@ -87,6 +87,9 @@ const TOOLS: readonly (readonly [RegExp, string])[] = [
   [/^(?:sailing)$/, 'ship wheel'],
 ]; // prettier-ignore
 
+/** Which of `n` ways a candidate takes, of as many as its round may use. */
+export const turnOf = (stage: Stage, n: number): number => stage.idea % Math.max(1, Math.min(stage.ideas, n));
+
 /** Whether the candidate is drawn in lines, of which little is seen in a form or through another. */
 export const isOfLines = (stage: Stage): boolean => /line|outline|two weights/.test(stage.finishName);
 
