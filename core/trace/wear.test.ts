@@ -37,7 +37,7 @@ describe.each([
           inks: figures.inks.length,
         });
       }
-  }, 60_000);
+  }, 300_000);
 
   it('of one colour have black and white, and hardly more segments than were drawn', () => {
     expect(rows.single).toHaveLength(8);
