@@ -1,19 +1,19 @@
 /** A prompt's figures in one picture. */
-import type { PromptFigure } from '../prompt';
+import { nounKind, type PromptFigure } from '../prompt';
 import { asDrawn } from './as-drawn';
 import { boundsOf, box } from './area';
 import { intersect, stroked, union } from '../path';
-import { nounKind } from '../prompt';
 import { drawingCount } from './build';
 import { isCreature, isSeenAside } from './built';
 import { onField, recoloured } from './field';
 import { outlineOf, placed, type Figure } from './figure';
 import { fitLayers, scaled, type Layer } from './layer';
-import { inBothHands, inHand, isHeadgear, isPaired, severalAsOne, sideBySide, swapped } from './pairings';
+import { inHand, inHands, isHeadgear, isPaired, severalAsOne, sideBySide, swapped } from './pairings';
 import { byDusk } from './pairings-aloft';
 import { asHouse, asMoon } from './pairings-parts';
+import { TREES } from './pairings-places';
 import { mascotFigure } from './mascot';
-import { canBeHeld, GOING, GROWS, isSprinkled, TREES, waysFor } from './pairs';
+import { canBeHeld, GOING, GROWS, isSprinkled, waysFor } from './pairs';
 import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
@@ -35,7 +35,7 @@ import {
 import { isThing } from './things';
 import { withThird } from './third';
 
-/** Three lines behind what moves, at the heights where it is broadest. */
+/** Three lines behind what moves, each up to where it is at that height. */
 function withSpeed(stage: Stage, layers: Layer[]): Layer[] {
   const all = union(...layers.filter((l) => l.isFigure).map((l) => l.area));
   const b = boundsOf(all);
@@ -57,11 +57,14 @@ function livelyPose(f: PromptFigure): string | null {
   return [f.pose ?? '', ...f.modifiers].find((m) => /^(?:waving|dancing|running|jumping|walking|cheering|skating|flexing)$/.test(m)) ?? null; // prettier-ignore
 }
 
+/** A figure with a face, arms and legs of its own. */
+const onLegs = (stage: Stage, { drawn, expression, modifiers }: PromptFigure, pose: string | null): Layer[] =>
+  finished(stage, placed(mascotFigure(drawn, { ...stage, idea: undefined, pose, expression, modifiers, dress: {}, prop: null, crop: 'whole' }), WHOLE)); // prettier-ignore
+
 /** One figure: in one of its drawings, or, where there are too few of them, in one of the ideas for it. */
 function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
   const lively = stage.given ? null : livelyPose(asked);
-  if (lively !== null)
-    return finished(stage, placed(mascotFigure(asked.drawn, { ...stage, idea: undefined, pose: lively, expression: asked.expression, modifiers: asked.modifiers, dress: {}, prop: null, crop: 'whole' }), WHOLE)); // prettier-ignore
+  if (lively !== null) return onLegs(stage, asked, lively);
   const drawings = Math.min(stage.ideas, drawingCount(asked.drawn, asked, stage.knobs));
   const more = stage.ideas >= IDEAS ? Math.max(0, IDEAS - drawings) : 0;
   const at = stage.idea % Math.max(1, drawings + more);
@@ -180,14 +183,20 @@ function figuresOf(stage: Stage): Layer[] {
     return fitLayers(inHand(STANCES[stage.idea % STANCES.length])(stage, figureFor(stage, first, 0), figureFor(stage, figures[had], had)), 88); // prettier-ignore
   // What has a door and windows is a house.
   if (third && !stage.given && !isCreature(first.drawn) && second.drawn === 'door' && third.drawn === 'window')
-    return fitLayers(asHouse(stage, figureFor(stage, first, 0), figureFor(stage, second, 1)), 88);
+    return fitLayers(asHouse(stage, figureFor(stage, first, 0)), 88);
   // What has legs stands on them.
-  if (!third && !stage.given && second.to === 0 && /^(?:legs?|feet|arms|hands)$/.test(second.word) && ['with', 'wearing', 'holding'].includes(second.relation ?? ''))
-    return finished(stage, placed(mascotFigure(first.drawn, { ...stage, idea: undefined, expression: first.expression, modifiers: first.modifiers, dress: {}, prop: null, crop: 'whole' }), WHOLE)); // prettier-ignore
+  if (
+    !third &&
+    !stage.given &&
+    second.to === 0 &&
+    /^(?:legs?|feet|arms|hands)$/.test(second.word) &&
+    ['with', 'wearing', 'holding'].includes(second.relation ?? '')
+  )
+    return onLegs(stage, first, first.pose);
   // Of two things that somebody has, one is in each hand.
   const isHad = (f: PromptFigure): boolean => f.count === 1 && !f.turned && f.place === null && canBeHeld(f.drawn) && !isHeadgear(f.drawn); // prettier-ignore
   if (third && !figures[3] && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn) && second.to === 0 && third.to === 0 && [second, third].every(isHad) && ['holding', 'with'].includes(second.relation ?? '') && ['holding', 'with', 'beside'].includes(third.relation ?? ''))
-    return fitLayers(inBothHands(stage, figureFor(stage, first, 0), figureFor(stage, second, 1), figureFor(stage, third, 2)), 88); // prettier-ignore
+    return fitLayers(inHands(stage, figureFor(stage, first, 0), figureFor(stage, second, 1), 'standing', figureFor(stage, third, 2)), 88); // prettier-ignore
   const a = groupFor(stage, head, 0);
   const b = groupFor(stage, second, 1);
   if (stage.given?.fixed) {

@@ -5,6 +5,7 @@ import { isRole } from './creature';
 import { isThing } from './things';
 import { isScene } from './grounds';
 import { isPaired } from './pairings';
+import { TREES } from './pairings-places';
 import { GROWS } from './pairs';
 import { FORMS, standingOf, type Stage } from './stage';
 
@@ -65,6 +66,8 @@ const LIQUID = /^(?:tea|coffee|milk|water|wine|juice|beer|honey|oil|cream|cocoa)
 const SCALED = /^(?:fish|goldfish|tropical fish)$/;
 const SEEN_THROUGH = /^(?:bowl|jar|fishbowl|aquarium|tank|glass|bag)$/;
 const SPRAYING = /^(?:spray|squirt|shower|sprinkl|spout|splash)/;
+/** What a wreath is made of. */
+const LEAFY = /^(?:leaf|flower|laurel|ivy|olive|rose|daisy)$/;
 const SERVED_ON = /^(?:tray|plate|basket|bowl|dish|bag)$/;
 
 /** The rules in the order in which they are tried; the first that applies is the one. */
@@ -76,9 +79,7 @@ const RULES: readonly Rule[] = [
       : null,
   // A crown of leaves is a wreath; antlers made of twigs are twigs where antlers are.
   ([first, second, third, ...rest]) =>
-    isChained(second, third, 'made of') &&
-    second.drawn === 'crown' &&
-    /^(?:leaf|flower|laurel|ivy|olive|rose|daisy)$/.test(third.drawn)
+    isChained(second, third, 'made of') && second.drawn === 'crown' && LEAFY.test(third.drawn)
       ? [first, { ...second, word: 'wreath', drawn: 'wreath' }, ...rest]
       : null,
   ([first, second, third, ...rest]) =>
@@ -137,7 +138,7 @@ const RULES: readonly Rule[] = [
     third &&
     second.drawn === 'leaf' &&
     isCreature(first.drawn) &&
-    /tree|bush|pine|oak/.test(third.drawn) &&
+    (TREES.test(third.drawn) || third.drawn === 'bush') &&
     second.to === 0
       ? [{ ...first, pose: 'standing' }, { ...third, relation: 'toward', turned: false, to: 0 }, ...rest]
       : null,
@@ -159,7 +160,7 @@ const RULES: readonly Rule[] = [
           ...rest.map((f) => ({ ...f, to: f.to !== null && f.to > 1 ? f.to - 1 : f.to })),
         ]
       : null,
-  // A snake that bites its tail is a ring; a dog that chases its own goes round.
+  // A snake that bites its tail is a ring.
   ([first, second]) =>
     first &&
     !second &&
@@ -186,11 +187,7 @@ const RULES: readonly Rule[] = [
       : null,
   // A crown of leaves by itself is a wreath; who is on a moon lies in its crescent.
   ([first, second, third]) =>
-    first?.drawn === 'crown' &&
-    second?.relation === 'made of' &&
-    second.to === 0 &&
-    !third &&
-    /^(?:leaf|flower|laurel|ivy|olive|rose|daisy)$/.test(second.drawn)
+    first?.drawn === 'crown' && second?.relation === 'made of' && second.to === 0 && !third && LEAFY.test(second.drawn)
       ? [{ ...first, word: 'wreath', drawn: 'wreath' }]
       : null,
   ([first, second, ...rest]) =>

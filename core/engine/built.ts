@@ -4,6 +4,7 @@ import {
   CREATURES,
   creatureOf,
   curledParts,
+  isFourFooted,
   dressFrom,
   expressionOf,
   figureParts,
@@ -127,15 +128,16 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
   const isItself = CREATURES.has(name);
   const pose = said.pose ? poseOf(said.pose) : null;
   const side = (asked: Pose | 'curled', isSecond = false): Drawn[] => {
-    const parts = asked === 'curled' ? (curledParts(kind, t) ?? sideParts(kind, 'sitting', t)) : sideParts(kind, asked, t, isSecond); // prettier-ignore
-    return parts ? [() => ({ ...figure(tones, () => parts)(), facing: 1 })] : [];
+    if (!kind.body) return [];
+    // Built only once it is the one that is drawn: these are counted at each candidate.
+    const parts = () => (asked === 'curled' ? (curledParts(kind, t) ?? sideParts(kind, 'sitting', t)) : sideParts(kind, asked, t, isSecond))!; // prettier-ignore
+    return [() => ({ ...figure(tones, parts)(), facing: 1 })];
   };
   if (pose) {
     // An owl comes at us with its wings up.
     if (name === 'owl' && pose === 'flying') return [front('jumping', 'whole')];
     if (NOT_ASIDE.has(name) && !expression && (pose === 'sitting' || pose === 'standing')) return [];
     const stance = stanceOf(said.pose ?? null);
-    const isFourFooted = curledParts(kind, t) !== null;
     // A bird that sits or flies is no figure with arms.
     const isBird = ['songbird', 'raptor', 'fowl', 'wader', 'runner'].includes(kind.body?.build ?? '');
     const swims = kind.body?.build === 'fish' || kind.body?.build === 'whale';
@@ -150,18 +152,23 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     // Head first, wings up: a bird that dives.
     const isDive = isBird && /^(?:div|swoop|plung|stoop|plummet)/.test(said.pose ?? '');
     if (isDive) return side('flying').map((draw) => () => turnedAt(draw(), 0.85));
-    const both = [...side(pose), ...(isFourFooted && pose !== 'sitting' && pose !== 'curled' ? side(pose, true) : [])];
+    const both = [
+      ...side(pose),
+      ...(isFourFooted(kind) && pose !== 'sitting' && pose !== 'curled' ? side(pose, true) : []),
+    ];
     return both.length || pose === 'curled' ? [...both, ...(said.isWhole && both.length ? [] : more)] : [];
   }
   if (expression) return said.isWhole ? [front('standing', 'whole')] : [head(expression), front('standing', 'bust')];
   if (!isItself) return [];
   // What is known from the front alone sits or stands there, facing us.
-  if (said.isWhole && NOT_ASIDE.has(name) && name !== 'swan' && name !== 'flamingo' && name !== 'camel') return [front('sitting', 'whole'), front('standing', 'whole')]; // prettier-ignore
+  if (said.isWhole && FACING_US.has(name)) return [front('sitting', 'whole'), front('standing', 'whole')];
   return [...(looksAtUs(name, kind) && !said.isWhole ? [head('calm')] : []), ...(NOT_ASIDE.has(name) ? [] : (SIDES[kind.body?.build ?? 'none'] ?? [])).flatMap((p) => side(p))]; // prettier-ignore
 }
 
 /** What is known by something that a body built from the side does not have: a long neck bent, a tail over the back, two eyes in front, wings of skin. */
 const NOT_ASIDE = new Set(['koala', 'camel', 'wolf in wool', 'dragon', 'squirrel', 'owl', 'swan', 'flamingo']);
+/** Those of them that can sit and stand facing us instead. */
+const FACING_US = new Set(['koala', 'wolf in wool', 'dragon', 'squirrel', 'owl']);
 
 /** How the body of a name is built; null for what has none, and for what is no creature. */
 export const buildOf = (name: string): Build | null => CREATURES.get(creatureOf(name) ?? '')?.body?.build ?? null;

@@ -1,6 +1,6 @@
 import { withoutSome, type Kind, type PromptFigure, type PromptParts } from '../prompt';
-import { dressFrom } from './creature';
 import { together } from './arrange';
+import { isCut } from './creature';
 import type { Figure } from './figure';
 import { FINISHES } from './finish';
 import { flawed, groundFlaw, type Flaws } from './flaws';
@@ -103,7 +103,7 @@ function finishOf(request: SceneRequest, kind: Kind, k: Knobs): string {
 }
 
 /** Whether there is a cut of what somebody wears, though no drawing of it by itself. */
-const isCutOf = (f: PromptFigure): boolean => f.relation === 'wearing' && Object.keys(dressFrom(f.word)).length > 0;
+const isCutOf = (f: PromptFigure): boolean => f.relation === 'wearing' && isCut(f.word);
 
 /** The stage that a candidate is composed on: its chance, colours and finish. */
 export function stageFor(request: SceneRequest): Stage {

@@ -279,13 +279,14 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   toadfish: 'fish',
   'jar of jam': 'jar',
   'jar of honey': 'honey pot',
-  'drop of water': 'drop',
   'lighthouse beam': 'lighthouse',
+  'violin scroll': 'violin',
+  'cello scroll': 'cello',
+  beanstalk: 'vine',
   checkmark: 'check mark',
   'red panda face': 'red panda',
   fluke: 'whale tail',
   'whale fluke': 'whale tail',
-  'whale flukes': 'whale tail',
   'tree hollow': 'tree',
   ouroboros: 'tail eater',
   'clown fish': 'tropical fish',
@@ -301,12 +302,6 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   torii: 'torii gate',
   totem: 'totem pole',
   'lightning bug': 'firefly',
-  'drop of rain': 'drop',
-  'drop of dew': 'drop',
-  'drop of oil': 'drop',
-  'drop of honey': 'drop',
-  'drop of ink': 'drop',
-  'drop of blood': 'drop',
   oar: 'paddle',
   'canoe paddle': 'paddle',
   pointer: 'wand',
@@ -865,8 +860,7 @@ const MADE_OF = new Set('wooden stone metal paper glass gold golden silver iron 
 
 /** What a kind of plant or animal is called after its name. */
 const KIND_NAMES = /^(?:flower|tree|plant|bird|fish|blossom|bush|herb)$/;
-/** Parts that are not drawn without whose they are. */
-/** Parts of tools that are seen where those are. */
+/** Parts of tools, and of animals, that are seen where those are. */
 const TOOL_PARTS = /^(?:handle|blade|hilt|shaft|lid|rim|spout|tip|case|strings|neck)$/;
 const OWN_PARTS = /^(?:trunk|snout|muzzle|whiskers|hump|jaws?|mane)$/;
 
@@ -886,7 +880,6 @@ function ownFigure(phrase: string, form: string): FoundFigure | null {
   if (!more && last && OWN_PARTS.test(last) && isBuilt(first) && nounKind(first) === 'animal') return { word: phrase, drawn: first, via: 'broader' }; // prettier-ignore
   // What an animal leaves is its print.
   if (!more && last && /^(?:paw|print|track|tracks|footprint|pawprint)$/.test(last) && nounKind(first) === 'animal') return { word: phrase, drawn: 'paw print', via: 'broader' }; // prettier-ignore
-  if (last === 'scroll' && !more && /^(?:violin|cello|viola|fiddle)$/.test(first)) return { word: phrase, drawn: first === 'cello' ? 'cello' : 'violin', via: 'broader' }; // prettier-ignore
   // An animal's nose is no man's.
   if (last === 'nose' && !more && nounKind(first) === 'animal') return { word: phrase, drawn: 'dog nose', via: 'broader' }; // prettier-ignore
   if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) !== null && nounKind(first) !== 'animal') return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore
@@ -933,7 +926,8 @@ const SENSES: Readonly<Record<string, readonly [alone: string, company: RegExp, 
 
 /** A figure as what it is by the company that its word keeps: a crane is a bird unless it lifts what is built. */
 export function inCompany<F extends PromptFigure>(figure: F, all: readonly PromptFigure[]): F {
-  // What one floats on, or stands over, is no drop.
+  // A drop of water, or of oil, is a drop; what one floats on, or stands over, is none.
+  if (figure.modifiers.includes('drop')) return { ...figure, drawn: 'drop' };
   if (figure.drawn === 'water' && all.length > 1 && ['on', 'over', 'inside', 'riding', 'through', 'beside', 'behind'].includes(figure.relation ?? '')) return { ...figure, drawn: 'ripples' }; // prettier-ignore
   if (figure.drawn === 'ring' && ['through', 'inside'].includes(figure.relation ?? '') && !figure.turned) return { ...figure, drawn: 'hoop' }; // prettier-ignore
   const senses = singulars(figure.word).map((word) => (Object.hasOwn(SENSES, word) ? SENSES[word] : undefined)).find((s) => s); // prettier-ignore

@@ -4,21 +4,17 @@ import { boundsOf, disc, tile } from './area';
 import { grown, rim } from '../path';
 import { movedFigure, outlineOf, placed, silhouetteOf, standing, type Figure } from './figure';
 import { fitLayers, layerOf, type Layer } from './layer';
-import { dressFrom, EXPRESSION_NAMES, STANCE_NAMES, stanceOf, type Stance } from './creature';
+import { dressFrom, EXPRESSION_NAMES, isCut, STANCE_NAMES, stanceOf, type Stance } from './creature';
 import { mascotFigure } from './mascot';
 import { isHeadgear, swapped } from './pairings';
-import { pushing } from './pairings-places';
+import { PUSHED, pushing } from './pairings-places';
 import { waysFor } from './pairs';
 import { isThing } from './things';
 import type { PromptFigure } from '../prompt';
 import { isCreature } from './built';
 
 /** Whether one wears a thing, and does not carry it. */
-const isWorn = (name: string): boolean =>
-  isHeadgear(name) || /\b(?:scarf|apron|cape|tie|coat|backpack|shirt|jacket|sweater|jersey|dress|suit|gown|uniform|vest|overalls|robe|kimono|poncho|cardigan|hoodie)$/.test(name); // prettier-ignore
-
-/** What one has before one, and no hand could hold. */
-const PUSHED = /^(?:wheelbarrow|cart|shopping cart|pram|stroller|lawn mower|trolley)$/;
+const isWorn = (name: string): boolean => isHeadgear(name) || isCut(name);
 
 /** How a mascot stands to what it is not holding: on it, in it, by it. */
 const SCENES = new Set(['beside', 'behind', 'in front of', 'on', 'riding', 'inside', 'under', 'over', 'coming out of']);

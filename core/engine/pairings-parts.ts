@@ -1,14 +1,15 @@
 /** Arrangements in which one stands for a part of the other, or for something else altogether: a tip, a body, a sail, steam, the moon. */
 import { boundsOf, box, disc, starArea } from './area';
 import {
+  PLAIN_STROKE,
   areaFrom,
   grown,
   intersect,
   moved,
   parsePath,
   roomIn,
-  runsFrom,
   sizeOf,
+  strokeArea,
   stroked,
   subtract,
   union,
@@ -33,27 +34,6 @@ import { fitLayers, layerOf } from './layer';
 import { swapped, type Pair } from './pairings';
 import type { Single } from './single';
 import { clear, finished, form, turnOf } from './stage';
-
-/** A line as dashes of one length with gaps of another between them. */
-function dashed(line: readonly number[], dash: number, gap: number): number[][] {
-  const out: number[][] = [];
-  let now: number[] = [line[0], line[1]];
-  let [left, isInk] = [dash, true];
-  for (let i = 2; i < line.length; i += 2) {
-    let [x, y] = [line[i - 2], line[i - 1]];
-    let rest = Math.hypot(line[i] - x, line[i + 1] - y);
-    while (rest > left) {
-      const t = left / rest;
-      [x, y] = [x + (line[i] - x) * t, y + (line[i + 1] - y) * t];
-      rest -= left;
-      if (isInk) out.push([...now, x, y]);
-      [now, isInk, left] = [[x, y], !isInk, isInk ? gap : dash];
-    }
-    left -= rest;
-    if (isInk) now.push(line[i], line[i + 1]);
-  }
-  return out;
-}
 
 /** What a brush or a pen does its work with is drawn at its foot. */
 const DOWNWARD = /brush|pen|pencil|quill|broom|crayon|marker/;
@@ -106,7 +86,7 @@ export const asCrown: Pair = (s, a, b) => {
 };
 
 /** A as a rocket: on end, its tip up, with fins and a flame under it. */
-export const asRocket: Pair = (s, a) => {
+export const asRocket: Single = (s, a) => {
   // Its thinner end is its nose.
   const tall = upright(a);
   const t = boundsOf(outlineOf(tall));
@@ -127,7 +107,7 @@ export const asRocket: Pair = (s, a) => {
 }; // prettier-ignore
 
 /** A as the hull of a boat, a mast and two sails on it, on water. */
-export const asBoat: Pair = (s, a) => {
+export const asBoat: Single = (s, a) => {
   const w = boundsOf(outlineOf(a));
   const flat = w.height > 1.3 * w.width ? turnedAt(upright(a), Math.PI / 2) : a;
   const hull = placed(flat, { cx: 50, cy: 70, side: 76, fill: 1 });
@@ -146,7 +126,7 @@ export const asBoat: Pair = (s, a) => {
 }; // prettier-ignore
 
 /** A as a house: with a door, windows and a chimney. */
-export const asHouse: Pair = (s, a) => {
+export const asHouse: Single = (s, a) => {
   const house = placed(a, { cx: 50, cy: 54, side: 82, fill: 0.95 });
   const hull = outlineOf(house);
   const h = boundsOf(hull);
@@ -179,7 +159,7 @@ export const radial: Pair = (s, a, b) => {
 }; // prettier-ignore
 
 /** A goes through a ring: its front before it, its back behind. */
-export const throughRing: Pair = (s, a) => {
+export const throughRing: Single = (s, a) => {
   const area = subtract(moved(disc(0, 0, 1, 120), [25, 0, 0, 41, 50, 50]), moved(disc(0, 0, 1, 120), [19, 0, 0, 35, 50, 50]));
   const ring: Figure = { name: 'hoop', tones: [0.5], parts: [{ tone: 0, area }], isBuilt: true };
   const one = placed(a, { cx: 50, cy: 50, side: 80, fill: 0.9 });
@@ -246,12 +226,14 @@ export const asSun: Single = (s, a) => {
 };
 
 /** A with a trail of dashes behind it, that winds as what flies or crawls does. */
-export const trailing: Pair = (s, a) => {
+export const trailing: Single = (s, a) => {
   const one = placed(a, { cx: 68, cy: 33, side: 52, fill: 0.85 });
   const o = boundsOf(outlineOf(one));
-  const from = [o.x + 0.2 * o.width, o.y + 0.86 * o.height] as const;
-  const path = runsFrom(parsePath(`M${from[0]} ${from[1]}C${from[0] - 26} ${from[1] + 30} 58 96 44 88C30 80 44 62 30 62C18 62 10 74 6 86`, { close: false })); // prettier-ignore
-  const dashes = stroked(dashed(path[0], 4.6, 3.8), 2.6, false);
+  const [x, y] = [o.x + 0.2 * o.width, o.y + 0.86 * o.height];
+  const way = parsePath(`M${x} ${y}C${x - 26} ${y + 30} 58 96 44 88C30 80 44 62 30 62C18 62 10 74 6 86`, {
+    close: false,
+  });
+  const dashes = strokeArea(way, { ...PLAIN_STROKE, widthPx: 2.6, cap: 'round', dash: [4.6, 5] }, 0.05);
   return [...form(s, subtract(dashes, grown(silhouetteOf(one), 2.4)), swapped(s)[0]), ...finished(s, one)];
 };
 

@@ -6,7 +6,13 @@ import { builtDrawings } from './built';
 import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
 import { swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers } from './layer';
+import type { Single } from './single';
 import { clear, finished, form, turnOf } from './stage';
+
+/** What has a trunk and a crown. */
+export const TREES = /^(?:(?:[a-z]+ )?tree|oak|pine|willow|birch|maple)$/;
+/** What one has before one and moves along, and no hand could hold. */
+export const PUSHED = /^(?:wheelbarrow|cart|shopping cart|pram|trolley)$/;
 
 /** A stands under B, which spreads over it: beside its stem, where it has one. */
 export const sheltered: Pair = (s, a, b) => {
@@ -63,8 +69,7 @@ export const growing: Pair = (s, a, b) => {
   const cx = p.x + p.width / 2;
   // One alone is larger, and stands straight.
   const asked = s.parts.figures.find((f) => f.drawn === a.name);
-  const isAlone =
-    asked !== undefined && asked.count === 1 && !isPlural(asked.word) && /tree|pine|oak|palm|willow/.test(a.name);
+  const isAlone = asked !== undefined && asked.count === 1 && !isPlural(asked.word) && TREES.test(a.name);
   const one = placed(upright(a), { cx: 50, cy: 50, side: isAlone ? 54 : 30, fill: 0.9 });
   const o = boundsOf(outlineOf(one));
   const hasStem = o.height > 1.3 * o.width;
@@ -190,7 +195,7 @@ export const plumed =
     return fitLayers([...fan.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1)), ...clear(s, hat, s.palette.groundHex, s.palette.inks, 1.8)], 90);
   }; // prettier-ignore
 
-/** A, upright, pushes B before it: its arm is stretched out to it, both on one line. */
+/** A, upright, has B before it, which it pushes or plays: its arm is stretched out to it, both on one line. */
 export const pushing: Pair = (s, a, b) => {
   const one = placed(uprightOf(s, a, 'pointing') ?? a, { cx: 32, cy: 50, side: 66, fill: 0.9 });
   const o = boundsOf(outlineOf(one));
@@ -219,7 +224,7 @@ export const climbing: Pair = (s, a, b) => {
 }; // prettier-ignore
 
 /** A looks out of a hollow in an old trunk. */
-export const inHollow: Pair = (s, a) => {
+export const inHollow: Single = (s, a) => {
   const bark = areaFrom(parsePath('M28 4C34 10 40 10 44 4L58 4C62 12 68 10 74 2L84 6C76 16 72 26 74 38C78 56 74 72 92 96L8 96C26 74 24 56 28 40C30 28 24 18 14 12L20 5C26 12 28 10 28 4Z'));
   const hole = moved(disc(0, 0, 1, 100), [19, 0, 0, 23, 50, 50]);
   const trunk: Figure = { name: 'tree', tones: [0.35], parts: [{ tone: 0, area: subtract(bark, hole) }], isBuilt: true };
@@ -249,27 +254,35 @@ export const ridden: Pair = (s, a, b) => {
   return fitLayers([...finished(s, seen), ...clear(s, mount, s.palette.groundHex, swapped(s), 1.6), ...clear(s, foot, s.palette.groundHex, s.palette.inks, 1)], 90);
 }; // prettier-ignore
 
-/** Several B all over the crown of A. */
+/** Up to six B all over the crown of A, each as far as can be from the others. */
 export const fruited: Pair = (s, a, b) => {
   const tree = placed(a, { cx: 50, cy: 50, side: 90, fill: 0.95 });
   const t = boundsOf(outlineOf(tree));
   const crown = grown(intersect(silhouetteOf(tree), box(t.x, t.y, t.width, 0.62 * t.height)), -5);
-  // Far from one another: each next one is put where it is furthest from those there are.
   const c = boundsOf(crown);
-  const spots: [number, number][] = [];
-  const grid = Array.from({ length: 196 }, (_, i): [number, number] => [c.x + (c.width * (0.5 + (i % 14))) / 14, c.y + (c.height * (0.5 + Math.floor(i / 14))) / 14]).filter(([x, y]) => sizeOf(intersect(crown, box(x - 0.5, y - 0.5, 1, 1))) > 0.9);
-  while (spots.length < 6 && grid.length) {
-    const far = grid.map((p) => Math.min(...spots.map((q) => Math.hypot(p[0] - q[0], p[1] - q[1])), spots.length ? Infinity : Math.abs(p[1] - c.y - 0.2 * c.height) * -1 + 50));
-    const best = far.indexOf(Math.max(...far));
-    if (spots.length && far[best] < 13) break;
-    spots.push(grid[best]);
+  const n = 14;
+  const free = Array.from({ length: n * n }, (_, i): [number, number] => [
+    c.x + (c.width * (0.5 + (i % n))) / n,
+    c.y + (c.height * (0.5 + Math.floor(i / n))) / n,
+  ]).filter(([x, y]) => sizeOf(intersect(crown, box(x - 0.5, y - 0.5, 1, 1))) > 0.9);
+  // The first is the topmost there is.
+  const spots = free.slice(0, 1);
+  const gap = (p: readonly number[]): number => Math.min(...spots.map((q) => Math.hypot(p[0] - q[0], p[1] - q[1])));
+  while (spots.length && spots.length < 6) {
+    const next = free.reduce((p, q) => (gap(q) > gap(p) ? q : p));
+    if (gap(next) < 13) break;
+    spots.push(next);
   }
-  const inks = swapped(s);
-  return [...finished(s, tree), ...spots.flatMap(([cx, cy]) => clear(s, placed(b, { cx, cy, side: 13, fill: 1 }), s.palette.groundHex, inks, 0.9))];
-}; // prettier-ignore
+  return [
+    ...finished(s, tree),
+    ...spots.flatMap(([cx, cy]) =>
+      clear(s, placed(b, { cx, cy, side: 13, fill: 1 }), s.palette.groundHex, swapped(s), 0.9),
+    ),
+  ];
+};
 
 /** A sits on a wire that runs right across. */
-export const onLine: Pair = (s, a) => {
+export const onLine: Single = (s, a) => {
   const bird = placed(a, { cx: 50, cy: 44, side: 62, fill: 0.9 });
   const o = boundsOf(outlineOf(bird));
   const wire = stroked([Array.from({ length: 25 }, (_, i) => [4 + (92 * i) / 24, 70 + 4 * (1 - ((i - 12) / 12) ** 2)]).flat()], 2.6, false);

@@ -312,4 +312,7 @@ export const joined: Pair = (s, a, b) => {
 export const hugged =
   (stance: Stance): Pair =>
   (s, a, b) =>
-    finished(s, placed(uprightOf(s, a, stance, b, true) ?? a, { cx: 50, cy: 50, side: 88, fill: 0.9 }));
+    finished(
+      s,
+      placed(uprightOf(s, a, stance, { held: b, isClasped: true }) ?? a, { cx: 50, cy: 50, side: 88, fill: 0.9 }),
+    );

@@ -4,7 +4,7 @@ import { onField } from './field';
 import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, union, type Area } from '../path';
 import { buildOf, builtDrawings, isCreature, isSeenAside, uprightFigure } from './built';
-import { dressFrom, type Stance } from './creature';
+import { dressFrom, isCut, type Stance } from './creature';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
 import { clear, finished, form, type Stage, type Standing, turnOf } from './stage';
@@ -143,27 +143,37 @@ export const held: Pair = (s, a, b) => {
   return [...finished(s, big), ...clear(s, small, s.palette.groundHex, swapped(s), 1.8)];
 };
 
-/** A upright as the prompt has it: with its face, in its dress, a thing in its hand or clasped in both arms; null where it is no creature. */
-export function uprightOf(s: Stage, a: Figure, stance: Stance, held: Figure | null = null, isClasped = false, other: Figure | null = null): Figure | null {
+/** What somebody upright has in the hands. */
+interface Hands {
+  readonly held?: Figure;
+  /** Both arms are about what is held. */
+  readonly isClasped?: boolean;
+  readonly other?: Figure;
+}
+
+/** A upright as the prompt has it: with its face, in its dress, things in its hands; null where it is no creature. */
+export function uprightOf(s: Stage, a: Figure, stance: Stance, { held, isClasped, other }: Hands = {}): Figure | null {
   const asked = s.parts.figures.find((f) => f.drawn === a.name);
   const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
   const dress = dressFrom([s.parts.role ?? '', a.name, ...worn].join(' '));
-  return uprightFigure(a.name, { knobs: s.knobs, stance, expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress, held, other, isClasped, crop: 'whole' }); // prettier-ignore
-} // prettier-ignore
+  return uprightFigure(a.name, { knobs: s.knobs, stance, expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress, held: held ?? null, other, isClasped, crop: 'whole' }); // prettier-ignore
+}
+
+/** The head of A, which looks at us; A itself where it is no creature. */
+const headOf = (s: Stage, a: Figure, name = a.name): Figure =>
+  uprightFigure(name, { knobs: s.knobs, stance: 'standing', expression: null, modifiers: [], dress: {}, held: null, crop: 'head' }) ?? a; // prettier-ignore
+
+/** A upright, B in one of its hands, and another thing in the other where there is one. */
+export function inHands(s: Stage, a: Figure, b: Figure, stance: Stance, other?: Figure): Layer[] {
+  const figure = uprightOf(s, a, stance, { held: b, other });
+  return figure ? finished(s, placed(figure, { cx: 50, cy: 50, side: 88, fill: 0.9 })) : held(s, a, b);
+}
 
 /** A upright, B in its hands. */
 export const inHand =
   (stance: Stance): Pair =>
-  (s, a, b) => {
-    const figure = uprightOf(s, a, stance, b);
-    return figure ? finished(s, placed(figure, { cx: 50, cy: 50, side: 88, fill: 0.9 })) : held(s, a, b);
-  };
-
-/** A upright, B in one of its hands and another thing in the other. */
-export const inBothHands = (s: Stage, a: Figure, b: Figure, c: Figure): Layer[] => {
-  const figure = uprightOf(s, a, 'standing', b, false, c);
-  return figure ? finished(s, placed(figure, { cx: 50, cy: 50, side: 88, fill: 0.9 })) : held(s, a, b);
-};
+  (s, a, b) =>
+    inHands(s, a, b, stance);
 
 /** A upright, wearing B where that is something there is a cut of; else B on its head. */
 export const dressed =
@@ -172,11 +182,10 @@ export const dressed =
     const [who, what] = [a, b].map(({ name }) => s.parts.figures.find((f) => f.drawn === name));
     const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
     const dress = dressFrom([what?.word ?? b.name, ...worn].join(' '));
-    const isCut = Object.keys(dressFrom(what?.word ?? b.name)).length > 0;
     const options = { knobs: s.knobs, stance, expression: who?.expression ?? null, modifiers: who?.modifiers ?? [], held: null }; // prettier-ignore
     // What hands and feet wear is held up.
     if (/glove|mitten|shoe|boot|sock|skate|sneaker/.test(b.name)) return inHand(stance)(s, a, b);
-    if (!isCut) {
+    if (!isCut(what?.word ?? b.name)) {
       const head = uprightFigure(a.name, { ...options, dress: {}, crop: 'head' });
       return onHead(s, head ?? a, b);
     }
@@ -390,7 +399,7 @@ export const embraced: Pair = (s, a, b) => {
 /** Many B in a ring round A. */
 export const wreathed: Pair = (s, whole, b) => {
   // Round an animal it is about its head.
-  const a = uprightFigure(whole.name, { knobs: s.knobs, stance: 'standing', expression: null, modifiers: [], dress: {}, held: null, crop: 'head' }) ?? whole; // prettier-ignore
+  const a = headOf(s, whole);
   const n = 9 + Math.floor(5 * s.knobs('wreath'));
   const small = placed(b, { cx: 0, cy: 0, side: 230 / n, fill: 0.9 });
   const out: Layer[] = [];
@@ -406,18 +415,18 @@ export const wreathed: Pair = (s, whole, b) => {
 /** The head of A with two rings of B about it, their tips outward, as a mane or petals stand. */
 export const maned: Pair = (s, whole, b) => {
   // What has a mane of its own loses it.
-  const name = whole.name === 'lion' ? 'lioness' : whole.name;
-  const a = uprightFigure(name, { knobs: s.knobs, stance: 'standing', expression: null, modifiers: [], dress: {}, held: null, crop: 'head' }) ?? whole; // prettier-ignore
+  const a = headOf(s, whole, whole.name === 'lion' ? 'lioness' : whole.name);
   const leaf = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 50, side: 24, fill: 1 });
-  const ring = (n: number, r: number, first: number): Figure[] =>
-    Array.from({ length: n }, (_, i) => turnedAt(movedFigure(leaf, [1, 0, 0, 1, 0, -r]), first + (2 * Math.PI * i) / n));
-  const [one, two] = [finishedAll(s, ring(13, 35, Math.PI / 13), swapped(s)), finishedAll(s, ring(13, 27, 0), swapped(s))];
-  return [...one, ...two, ...clear(s, placed(a, { cx: 50, cy: 50, side: 54, fill: 0.85 }), s.palette.groundHex, s.palette.inks, 1.6)];
-}; // prettier-ignore
-
-/** Figures over one another, each with a gap about it. */
-const finishedAll = (s: Stage, figures: readonly Figure[], inks: readonly string[]): Layer[] =>
-  figures.flatMap((f) => clear(s, f, s.palette.groundHex, inks, 0.8));
+  const n = 13;
+  const ring = (r: number, first: number): Figure[] =>
+    Array.from({ length: n }, (_, i) =>
+      turnedAt(movedFigure(leaf, [1, 0, 0, 1, 0, -r]), ((first + 2 * i) * Math.PI) / n),
+    );
+  return [
+    ...[...ring(35, 1), ...ring(27, 0)].flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 0.8)),
+    ...clear(s, placed(a, { cx: 50, cy: 50, side: 54, fill: 0.85 }), s.palette.groundHex, s.palette.inks, 1.6),
+  ];
+};
 
 /** A goes through B: behind its one half, before its other. */
 export const passing: Pair = (s, a, b) => {

@@ -38,23 +38,25 @@ import {
 } from './pairings';
 import { madeOf } from './packed';
 import {
-  growing,
+  PUSHED,
+  TREES,
   atWindow,
+  climbing,
   curledAbout,
-  onBack,
+  fruited,
+  growing,
   inBasket,
   inHollow,
-  climbing,
-  fruited,
+  onBack,
   onLine,
   onWheels,
   peeksFrom,
   perchedOn,
-  roofed,
   plumed,
   pushing,
-  ridden,
   reaching,
+  ridden,
+  roofed,
   settled,
   sheltered,
   tunnelled,
@@ -64,14 +66,14 @@ import {
   asBody,
   asCrown,
   asHouse,
-  asRocket,
-  radial,
-  throughRing,
   asMoon,
-  asSun,
+  asRocket,
   asSail,
+  asSun,
   magnified,
+  radial,
   rising,
+  throughRing,
   tipped,
   trailing,
 } from './pairings-parts';
@@ -144,7 +146,7 @@ const BACKS =
 
 /** What one stands among. */
 const GROWING =
-  /\b(?:grass|reeds?|plant|field|forest|trees?|bush|shrub|wheat|flowers?|tulip|sunflower|fern|ivy|bamboo|lotus|lily|rose|daisy|poppy|tulips|water|sea|pond|lake|wave)\b/;
+  /\b(?:grass|reeds?|plant|field|forest|trees?|bush|shrub|wheat|flowers?|tulip|sunflower|fern|ivy|bamboo|lotus|lily|rose|daisy|poppy|water|sea|pond|lake|wave)\b/;
 
 /** What is too large to hold, or grows where it stands. */
 const LARGE =
@@ -263,18 +265,17 @@ const isRaptor = (name: string): boolean => buildOf(name) === 'raptor' && !PARRO
 const isHeldInMouth = (name: string): boolean => isSeenAside(name) || buildOf(name) === 'songbird' || PARROTS.test(name) || name === 'pelican'; // prettier-ignore
 /** What spreads over one who is under it. */
 const SHELTERS =
-  /^(?:umbrella|parasol|tree|palm tree|palm|oak|mushroom|arch|bridge|tent|roof|toadstool|willow|apple tree|leaf|lotus leaf|lily pad)$/;
+  /^(?:umbrella|parasol|tree|palm tree|palm|oak|mushroom|arch|bridge|tent|roof|toadstool|willow|apple tree|leaf|lily pad)$/;
 /** What stands on stems. */
 export const GROWS = /^(?:flower|tulip|daisy|rose|leaf|leaves|plant|sprout|herb|sunflower|poppy|fern|mushroom|lily|lotus|tree|clover|cherry blossom|lavender|wheat)$/; // prettier-ignore
 /** What is small, and stands in a row as in heraldry. */
 const SPRINKLED = /^(?:star|heart|leaf|snowflake|drop|flower|diamond|acorn|clover|sparkle|sparkles|crown|bee|rose|coin|maple leaf)$/; // prettier-ignore
 /** What is wound about a thing. */
-const WINDERS = /^(?:rope|ribbon|vine|ivy|seaweed|kelp)$/;
-export const TREES = /^(?:(?:[a-z]+ )?tree|oak|pine|willow|birch|maple)$/;
+const WINDERS = /^(?:rope|ribbon|vine|ivy|seaweed)$/;
 const INSECTS = /^(?:bee|butterfly|ladybug|ladybird|beetle|dragonfly|ant|moth|firefly|grasshopper|fly|wasp)$/;
 /** What is drawn on the surface of something. */
-const MARKS = /^(?:heart|star|leaf|paw print|cross|crescent moon|moon|sun|flower|lightning|skull|anchor|crown|snowflake|clover|feather|diamond|smile|footprint|maple leaf|flame|drop|fish|bee|bird|cat|dog|owl|fox|bear|tree|mountain|rose|wheat|music note|musical note|recycling)$/; // prettier-ignore
-const PRINTED_ON = /^(?:cup|mug|coffee cup|teacup|shirt|t-shirt|tee shirt|jersey|flag|shield|box|package|bag|shopping bag|tote bag|jar|bottle|can|tin|door|sail|balloon|hot air balloon|backpack|barrel|surfboard|skateboard|book|notebook|envelope|sign|apron|drum|bucket|watering can|teapot|pot|vase|suitcase|helmet|van|truck|bus|pillow|plate|coin|medal|guitar)$/; // prettier-ignore
+const MARKS = /^(?:heart|star|leaf|paw print|crescent moon|moon|sun|flower|lightning|skull|anchor|crown|snowflake|clover|feather|diamond|footprint|maple leaf|flame|drop|fish|bee|bird|cat|dog|owl|fox|bear|tree|mountain|rose|wheat|musical note)$/; // prettier-ignore
+const PRINTED_ON = /^(?:cup|coffee cup|shirt|t-shirt|flag|shield|box|package|bag|shopping bag|tote|jar|bottle|can|door|sail|balloon|hot air balloon|backpack|barrel|surfboard|skateboard|book|notebook|envelope|sign|apron|drum|bucket|watering can|teapot|pot|vase|suitcase|van|truck|bus|pillow|plate|coin|medal|guitar)$/; // prettier-ignore
 const SHINING = /^(?:moon|sun|crescent moon|full moon|planet|rainbow|cloud|lightning)$/;
 const ON_BACK = /^(?:back|shell|saddle|hump)$/;
 const isFurred = (name: string): boolean =>
@@ -350,11 +351,12 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCrossed(t.second) && t.either('beside', 'with', 'behind', 'over', null) && [crossedBehind],
   (t) => isCrossed(t.first) && t.either('beside', 'with', 'over', 'behind', 'under', null) && [turnedPair(crossedBehind)],
   (t) => t.either('beside') && [t.first, t.second].some((f) => f.modifiers.includes('crossed')) && [crossing],
+  // What leaves a trail has it behind it; a lens is held over what is larger in it.
   (t) => /^(?:trail|contrail|wake|vapou?r trail|dotted line|dashed line|tracks?|path)$/.test(t.second.word) && !LANDSCAPE.has(t.a) && (t.is('with') || t.isTurned('behind') || /^(?:leav|trail|mak|draw)/.test(t.said)) && [trailing],
   (t) => t.a === 'magnifying glass' && t.is('over', 'on', 'toward', 'with', 'in front of') && [magnified],
   (t) => t.b === 'magnifying glass' && (t.isTurned('over', 'on', 'in front of') || t.is('under', 'behind', 'inside', 'through')) && [turnedPair(magnified)],
   // A chimney is on the roof; an umbrella over somebody shelters them; who jumps over a fence is seen over it.
-  (t) => /^(?:chimney|weathervane|antenna|satellite dish)$/.test(t.b) && !isCreature(t.a) && t.is('with', 'on', null) && [roofed],
+  (t) => /^(?:chimney|weathervane|antenna)$/.test(t.b) && !isCreature(t.a) && t.is('with', 'on', null) && [roofed],
   (t) => SHELTERS.test(t.a) && t.is('over') && [turnedPair(sheltered)],
   (t) => t.is('over') && !CELESTIAL.has(t.b) && t.does(/^(?:jump|leap|hop|vault|bound)/) && [above],
   (t) => /^(?:open )?books?$/.test(t.b) && t.is('coming out of') && [stacked(62, 64)],
@@ -404,45 +406,44 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.first.count === 2 && isCreature(t.a) && t.b === 'heart' && t.is('as', 'made of', 'with', 'beside') && [pairWith],
   // Antlers, or a halo, that somebody has besides are on the head.
   (t) => isCreature(t.a) && /^(?:antlers|horns?|halo)$/.test(t.b) && t.is('with', 'wearing') && [onHead],
-  // Feathers in a crown or a hat stand up behind it.
+  // Feathers in a crown or a hat stand up behind it; of a key in the shape of a fish the bow is that.
   (t) => isHeadgear(t.a) && /^(?:feather|quill|flower|rose|leaf|wheat)$/.test(t.b) && t.is('with', null, 'beside') && [plumed(t.second.count)],
-  // Of a key in the shape of a fish the bow is that.
   (t) => t.a === 'key' && t.is('as') && [atPart('bow', true)],
-  (t) => /^(?:ladder|stairs|staircase|beanstalk|rope|vine)$/.test(t.a) && (CELESTIAL.has(t.b) || t.b === 'tree house') && t.is('toward', 'over', 'on', 'with') && [reaching],
-  (t) => /^(?:spider web|web|net|target|dreamcatcher|compass|wheel)$/.test(t.a) && t.isTurned('inside') && [embraced],
-  (t) => FRAMES.test(t.b) && t.is('through') && [throughRing],
-  (t) => /^(?:planet|earth|globe|moon|full moon)$/.test(t.a) && t.isTurned('on') && [turnedPair(above)],
+  // A tree in the shape of something, or with it as its crown, has its trunk under it; an acorn that grows into an oak has the oak come out of it.
+  (t) => TREES.test(t.a) && (t.is('as') || (t.isTurned('as') && /^(?:crown|top|foliage|canopy|leaves)$/.test(t.place))) && !isMany(t.second) && [asCrown],
+  (t) => /^grow\w* into/.test(t.said) && t.is('toward', 'inside', 'as') && [turnedPair(emerging())],
+  // A thing as another that moves or stands has that one's parts.
   (t) => t.b === 'rocket' && !isCreature(t.a) && t.is('as') && [asRocket],
   (t) => /^(?:boat|ship|sailboat|canoe|raft)$/.test(t.b) && !isCreature(t.a) && t.is('as') && [asBoat],
-  (t) => /^(?:house|home|cottage|hut|cabin)$/.test(t.b) && !isCreature(t.a) && t.is('as') && [asHouse],
+  (t) => /^(?:house|home|hut|cabin)$/.test(t.b) && !isCreature(t.a) && t.is('as') && [asHouse],
   (t) => /^(?:flower|daisy|sun|star|snowflake)$/.test(t.a) && t.is('made of') && isMany(t.second) && [radial, madeOf],
-  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:push|driv)/) && t.is('toward', 'holding', 'with', 'on') && /barrow|cart|pram|stroller|trolley|mower|ball|boulder|rock|wheel|box|crate|wagon|sled/.test(t.b) && [pushing],
-  (t) => isCreature(t.a) && t.does(/^climb/) && t.is('on', 'toward', 'over') && (TREES.test(t.b) || LONG.test(t.b) || /^(?:post|pole|rope|ladder|column|tower|lamp ?post|vine|beanstalk|flagpole)$/.test(t.b)) && [climbing],
-  (t) => /^(?:plate|dish|platter|tray|pan|frying pan|cutting board|pizza|rug)$/.test(t.b) && t.is('on') && (['food', 'plant'].includes(nounKind(t.a) ?? '') || /^(?:fish|egg|heart|leaf|lobster|crab|shrimp|lemon|fried egg|steak|star)$/.test(t.a)) && [printed],
-  (t) => /\b(?:hole|hollow|knothole)$/.test(t.second.word) && t.is('inside', 'coming out of') && isCreature(t.a) && [inHollow],
-  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.b === 'wing' && t.is('with', 'wearing', null) && [wingedUpright],
-  // A nest, or a bird, that is in a tree is seen in its crown.
-  (t) => TREES.test(t.b) && t.is('inside') && (/^(?:nest|nest with eggs|bird house|birdhouse|lantern|heart|star|kite|door|clock|moon)$/.test(t.a) || /^(?:songbird|raptor|ape)$/.test(buildOf(t.a) ?? '')) && [turnedPair(embraced)],
+  // What is open shows what is in it; who goes through a ring is on both sides of it; what is on a planet stands on its top.
+  (t) => /^(?:spider web|web|net|target|compass|wheel)$/.test(t.a) && t.isTurned('inside') && [embraced],
+  (t) => FRAMES.test(t.b) && t.is('through') && [throughRing],
+  (t) => /^(?:planet|earth|globe|moon|full moon)$/.test(t.a) && t.isTurned('on') && [turnedPair(above)],
+  (t) => t.b === 'tent' && !isCreature(t.a) && t.is('inside') && [insideOf],
+  // What one does with the whole body: push, play, climb, ride, fly a kite, look over what one reads.
+  (t) => /^(?:ladder|stairs|staircase|rope|vine)$/.test(t.a) && (CELESTIAL.has(t.b) || t.b === 'tree house') && t.is('toward', 'over', 'on', 'with') && [reaching],
+  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:push|driv)/) && t.is('toward', 'holding', 'with', 'on') && (PUSHED.test(t.b) || /ball|boulder|rock|wheel|box|crate|wagon|sled/.test(t.b)) && [pushing],
+  (t) => isCreature(t.a) && t.does(/^play/) && /piano|organ|harp|cello|xylophone|drum kit|drums|marimba|keyboard/.test(t.b) && [pushing],
+  (t) => isCreature(t.a) && t.does(/^climb/) && t.is('on', 'toward', 'over') && (TREES.test(t.b) || LONG.test(t.b) || /^(?:post|rope|ladder|column|tower|vine)$/.test(t.b)) && [climbing],
   (t) => isCreature(t.a) && nounKind(t.b) === 'animal' && t.is('riding', 'on') && ['hoofed', 'heavy', 'cat', 'dog', 'bear', 'runner', 'hopper'].includes(buildOf(t.b) ?? '') && [ridden],
-  // Apples are in their tree; a bird sits on a wire; who plays a piano stands at it.
+  (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && [onWheels],
+  (t) => t.b === 'hot air balloon' && isCreature(t.a) && t.is('inside', 'riding', 'on') && [inBasket],
+  (t) => isCreature(t.a) && /^(?:kite|balloon)$/.test(t.b) && t.is('holding', 'with') && [flown],
+  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^read/) && t.is('holding', 'with', 'toward') && [inHand('standing'), emerging(74, 58, true), inHand('sitting'), emerging(60, 74, true)],
+  (t) => isCreature(t.a) && t.does(/^(?:guard|protect|watch|defend)/) && !t.second.turned && [sideBySide, above],
+  // What one wears, wings with it, and what one looks out of.
+  (t) => isCreature(t.a) && t.is('inside') && /helmet$/.test(t.second.word) && [dressed('bust'), dressed('whole')],
+  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.b === 'wing' && t.is('with', 'wearing', null) && [wingedUpright],
+  (t) => /\b(?:hole|hollow|knothole)$/.test(t.second.word) && t.is('inside', 'coming out of') && isCreature(t.a) && [inHollow],
+  // A nest, or a bird, that is in a tree is seen in its crown, as its apples are; a bird sits on a wire.
+  (t) => TREES.test(t.b) && t.is('inside') && (/^(?:nest with eggs|lantern|heart|star|kite|door|clock|moon)$/.test(t.a) || /^(?:songbird|raptor|ape)$/.test(buildOf(t.a) ?? '')) && [turnedPair(embraced)],
   (t) => TREES.test(t.a) && t.is('with', 'holding') && isMany(t.second) && /^(?:apple|pear|orange|lemon|cherry|peach|plum|heart|star|lantern|bulb|light bulb|bird|coin|flower|key|egg|olive|fig)$/.test(t.b) && [fruited],
   (t) => /^(?:wires?|power lines?|telephone lines?|cable|clothesline|washing line|phone line)$/.test(t.second.word) && t.is('on') && [onLine],
-  (t) => isCreature(t.a) && t.does(/^play/) && /piano|organ|harp|cello|xylophone|drum kit|drums|marimba|keyboard/.test(t.b) && [pushing],
-  (t) => isCreature(t.a) && t.is('inside') && /helmet$/.test(t.second.word) && [dressed('bust'), dressed('whole')],
-  (t) => t.b === 'hot air balloon' && isCreature(t.a) && t.is('inside', 'riding', 'on') && [inBasket],
-  (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && [onWheels],
-  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^read/) && t.is('holding', 'with', 'toward') && [inHand('standing'), emerging(74, 58, true), inHand('sitting'), emerging(60, 74, true)],
-  (t) => t.b === 'tent' && !isCreature(t.a) && t.is('inside') && [insideOf],
-  // A kite is at the end of its string.
-  (t) => isCreature(t.a) && /^(?:kite|balloon|balloons)$/.test(t.b) && t.is('holding', 'with') && [flown],
-  // Who guards something is by it, or on it.
-  (t) => isCreature(t.a) && t.does(/^(?:guard|protect|watch|defend)/) && !t.second.turned && [sideBySide, above],
-  // An acorn that grows into an oak has the oak come out of it.
-  (t) => /^grow\w* into/.test(t.said) && t.is('toward', 'inside', 'as') && [turnedPair(emerging())],
-  // A tree in the shape of something, or with it as its crown, has its trunk under it.
-  (t) => TREES.test(t.a) && (t.is('as') || (t.isTurned('as') && /^(?:crown|top|foliage|canopy|leaves)$/.test(t.place))) && t.second.count === 1 && !isMany(t.second) && [asCrown],
-  // What is on a mug is printed there; a bee on a flower has settled on it.
+  // What is on a mug is printed there, what is on a plate lies on it; a bee on a flower has settled on it.
   (t) => MARKS.test(t.b) && PRINTED_ON.test(t.a) && t.isTurned('on') && [turnedPair(printed)],
+  (t) => /^(?:plate|tray|pan|cutting board|pizza|rug)$/.test(t.b) && t.is('on') && (['food', 'plant'].includes(nounKind(t.a) ?? '') || /^(?:fish|egg|heart|leaf|lobster|crab|shrimp|lemon|fried egg|steak|star)$/.test(t.a)) && [printed],
   (t) => INSECTS.test(t.b) && GROWS.test(t.a) && t.isTurned('on') && [settled],
   (t) => INSECTS.test(t.a) && GROWS.test(t.b) && t.is('on') && [turnedPair(settled)],
   // A crown over a head is on it.

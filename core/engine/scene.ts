@@ -94,6 +94,12 @@ const WINDOWS: readonly (() => Area)[] = [
 /** A figure set down with its foot at a height, its middle at another. */
 const stood = (figure: Figure, cx: number, foot: number, side: number, fill = 0.9): Figure => standing(placed(figure, { cx, cy: 50, side, fill }), cx, foot); // prettier-ignore
 
+/** Who is in a landscape, as it is drawn there; in water it is seen to where that reaches. */
+interface Actor {
+  readonly isIn: boolean;
+  readonly layers: readonly Layer[];
+}
+
 /** The figures of a prompt in one landscape. */
 export function scene(asked: Stage): Layer[] {
   const { figures } = asked.parts;
@@ -140,36 +146,11 @@ export function scene(asked: Stage): Layer[] {
   const band = intersect(land.band, near);
   // In water one is seen to where it reaches.
   const isOver = (f: PromptFigure): boolean => (f.relation === null ? figures[cast.at].relation === 'over' && !figures[cast.at].turned : f.relation === 'over' && f.turned); // prettier-ignore
-  // One that is in a boat, or on a horse, is drawn with it as one.
-  const [rider, carrier] = cast.actors;
-  const isCarried = carrier !== undefined && figures[carrier].to === rider && !figures[carrier].turned && ['inside', 'on', 'riding', 'holding'].includes(figures[carrier].relation ?? ''); // prettier-ignore
-  if (isCarried) {
-    const pair = fitLayers([...waysFor(figures[rider], figures[carrier])[0](stage, drawn(rider), drawn(carrier))], 52);
-    const b = boundsOf(pair.flatMap((l) => l.area));
-    const isIn = isWet && SWIMS.test(figures[carrier].drawn);
-    const water = box(-100, -200, 300, 200 + HORIZON + 3);
-    const low = scaled(
-      pair,
-      1,
-      cast.back.length ? 8 : cast.sky.length ? -6 : 0,
-      HORIZON + (isIn ? 9 : 6) - (b.y + b.height),
-    );
-    return [
-      ...(isNight ? form(asked, window, field) : []),
-      ...within([
-        ...sky,
-        ...back,
-        ...paint(inside(land.far), spark),
-        ...(isIn ? low.map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, water) : water })) : []),
-        ...paint(subtract(near, band), support),
-        ...(cast.ground === 'road' || cast.ground === 'river' ? paint(band, isLines || spark === support ? groundHex : spark) : []),
-        ...(isIn ? [] : low),
-      ]),
-      ...(isNight || banned(asked, 'ring', 'border', 'frame', 'outline') ? [] : [layerOf(rim(window, 2.2), lead)]),
-    ]; // prettier-ignore
-  }
+  // The ground's own ink is not taken for what stands on it.
+  const own = inks.length > 2 ? inks.filter((hex) => hex !== support || hex === lead) : inks;
+  const shown = box(-100, -200, 300, 200 + HORIZON + 3);
   let shore: Area = [];
-  const actors = cast.actors.map((i, n) => {
+  const alone = (i: number, n: number): Actor => {
     const f = figures[i];
     const isBridge = /bridge|dam|viaduct/.test(f.drawn);
     const isAloft = !isBridge && (isOver(f) || /^(?:fly|soar|glid|hover)/.test(f.pose ?? ''));
@@ -181,25 +162,34 @@ export function scene(asked: Stage): Layer[] {
     const figure = stood(drawn(i), cx, foot, side);
     // What is built by the water stands on its shore.
     if (isWet && !isIn && !isAloft && !isBridge) shore = union(shore, subtract(curved(cx, HORIZON + 1.5, 46), box(-100, HORIZON + 14, 300, 200))); // prettier-ignore
-    return { isIn, figure: isIn ? clipped(figure, box(-100, -200, 300, 200 + HORIZON + 3)) : figure };
-  });
-  // The ground's own ink is not taken for what stands on it.
-  const own = inks.length > 2 ? inks.filter((hex) => hex !== support || hex === lead) : inks;
+    return { isIn, layers: clear(stage, isIn ? clipped(figure, shown) : figure, groundHex, own, 1.6) };
+  };
+  // One that is in a boat, or on a horse, is drawn with it as one.
+  const carried = (rider: number, carrier: number): Actor => {
+    const pair = fitLayers([...waysFor(figures[rider], figures[carrier])[0](stage, drawn(rider), drawn(carrier))], 52);
+    const b = boundsOf(pair.flatMap((l) => l.area));
+    const isIn = isWet && SWIMS.test(figures[carrier].drawn);
+    const dx = cast.back.length ? 8 : cast.sky.length ? -6 : 0;
+    const low = scaled(pair, 1, dx, HORIZON + (isIn ? 9 : 6) - (b.y + b.height));
+    return { isIn, layers: isIn ? low.map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, shown) : shown })) : low };
+  };
+  const [rider, carrier] = cast.actors;
+  const isCarried = carrier !== undefined && figures[carrier].to === rider && !figures[carrier].turned && ['inside', 'on', 'riding', 'holding'].includes(figures[carrier].relation ?? ''); // prettier-ignore
+  const actors = isCarried ? [carried(rider, carrier)] : cast.actors.map(alone);
   const frame = banned(asked, 'ring', 'border', 'frame', 'outline') ? [] : [layerOf(rim(window, 2.2), lead)];
-  const put = (figure: Figure): Layer[] => clear(stage, figure, groundHex, own, 1.6);
   return [
     ...(isNight ? form(asked, window, field) : frame),
     ...within([
       ...sky,
       ...back,
       ...paint(inside(land.far), spark),
-      ...actors.filter((a) => a.isIn).flatMap((a) => put(a.figure)),
+      ...actors.filter((a) => a.isIn).flatMap((a) => a.layers),
       ...(isLines ? [] : [layerOf(subtract(inside(grown(land.near, 1.4)), near), groundHex)]),
       ...paint(subtract(near, band), support),
       ...(cast.ground === 'road' || cast.ground === 'river' ? paint(band, isLines || spark === support ? groundHex : spark) : []),
       ...(shore.length && !isLines ? [layerOf(inside(grown(shore, 1.4)), groundHex)] : []),
       ...paint(inside(shore), spark),
-      ...actors.filter((a) => !a.isIn).flatMap((a) => put(a.figure)),
+      ...actors.filter((a) => !a.isIn).flatMap((a) => a.layers),
     ]),
     ...(isNight ? [] : frame),
   ]; // prettier-ignore

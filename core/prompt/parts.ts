@@ -1,5 +1,5 @@
 /** The parts of a prompt but its figures, each taking its words out of the text. */
-import { gerundOf, nounKind, participleOf } from './classes';
+import { gerundOf, isCompound, nounKind, participleOf } from './classes';
 import { type Reading } from './reading';
 import {
   ALSO_THINGS,
@@ -241,9 +241,10 @@ export function readColours(
   reading.take(new RegExp(ANY_COLOUR), 'colour', (m) => {
     // A paper plane is no plane of the colour of paper.
     const next = /^\s+([a-z]+)/.exec(reading.rest.slice(m.index + m[0].length))?.[1];
-    if (m[0] === 'red' && next === 'panda') return false;
-    if (next && ALSO_THINGS.has(m[0]) && lexicon.findFigure(`${m[0]} ${next}`)?.drawn.startsWith(`${m[0]} `))
-      return false;
+    // Nor is a red panda a red one.
+    const both = `${m[0]} ${next}`;
+    const drawn = next ? lexicon.findFigure(both)?.drawn : undefined;
+    if (drawn?.startsWith(`${m[0]} `) && (ALSO_THINGS.has(m[0]) || (drawn === both && isCompound(both)))) return false;
     if (isThingThere(reading.rest, m.index, m[0], kind)) return false;
     const colour = namedColour(m[0]);
     if (!colours.some((c) => c.hex === colour.hex)) colours.push(colour);

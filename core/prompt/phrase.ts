@@ -69,9 +69,7 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
       PORTIONS.has(w) &&
       word(i + 1) === 'of' &&
       (word(i + 2) !== '' || (i + 2 < end && THROUGH.has(tokens[i + 2].part))) &&
-      !STYLE_WORDS.has(word(i + 2)) &&
-      // A drop of water is a drop.
-      !(w === 'drop' && lexicon.findFigure(`drop of ${word(i + 2)}`))
+      !STYLE_WORDS.has(word(i + 2))
     ) {
       const isGroup = Object.hasOwn(GROUPS, w) && isPlural(lastOf(tokens, i + 2, end));
       // A ring of gold is a ring; a ring of leaves is leaves.

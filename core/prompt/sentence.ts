@@ -337,20 +337,17 @@ export class Sentence extends Cursor {
     }
     // "Rolled into a ball": how somebody lies.
     const owner = this.cast.figures[this.pending?.from ?? this.cast.last ?? 0];
-    if (owner && next === 'a' && this.word(after + 1) === 'ball' && /^(?:rolled|curled|coiled|tucked)/.test(owner.pose ?? said)) {
+    const isRolled = /^(?:rolled|curled|coiled|tucked)/.test(owner?.pose ?? said);
+    if (owner && isRolled && next === 'a' && this.word(after + 1) === 'ball') {
       owner.pose = 'curled';
       this.pending = null;
       return this.step('modifier', after + 2 - this.i);
-    } // prettier-ignore
+    }
     // "Standing on one leg": how somebody stands.
     if (figure && /^(?:one|two|both|all|hind|four)$/.test(next)) {
       const limb = after + (this.word(after + 1) === 'hind' || this.word(after + 1) === 'four' ? 2 : 1);
-      const stands = this.cast.figures[this.pending?.from ?? this.cast.last!];
-      if (
-        BODY_PARTS.test(this.word(limb)) &&
-        (this.cast.isLive(this.pending?.from ?? this.cast.last!) || stands.pose !== null)
-      ) {
-        this.cast.figures[this.pending?.from ?? this.cast.last!].modifiers.push([said, ...this.openWords(after).slice(0, limb + 1 - after)].join(' ')); // prettier-ignore
+      if (BODY_PARTS.test(this.word(limb)) && this.cast.isLive(this.pending?.from ?? this.cast.last!)) {
+        owner.modifiers.push([said, ...this.openWords(after).slice(0, limb + 1 - after)].join(' '));
         this.pending = null;
         return this.step('modifier', limb + 1 - this.i);
       }

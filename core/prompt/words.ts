@@ -144,7 +144,7 @@ export const KIND_WORDS: readonly [RegExp, Kind][] = [
   [/\b(?:wordmark|word mark|logotype)\b/, 'wordmark'],
   [/\b(?:combination(?: mark| logo)?|lockup|logo and name|mark and name)\b/, 'combination'],
   [
-    /\b(?:emblem|(?<!(?:wearing|with|holding|sheriff|police|star) (?:an? )?)badge|roundel|seal of|crest(?= (?:of|for|with)\b|\s*(?:[,;.|]|$))|coat of arms)\b|(?<=[,|]\s*)shield(?=\s*(?:[,|.]|$))|(?<=(?:^|[,|])\s*(?:an? )?)(?:round |wax )?(?:seal|stamp)(?=\s*(?:[,|.:]|$)|(?: for| reading| saying| with the words?)\b)|(?<=^(?:an? )?(?:[a-z]+ )?)stamp(?= (?:of|with)\b)|(?<=^an? (?!postage|rubber|date|passport|food|time)[a-z]+ )stamp(?=\s*(?:$|[,.;|]))/,
+    /\b(?:emblem|(?<!(?:wearing|with|holding|sheriff|police|star) (?:an? )?)badge|roundel|seal of|crest(?= (?:of|for|with)\b|\s*(?:[,;.|]|$))|coat of arms)\b|(?<=[,|]\s*)shield(?=\s*(?:[,|.]|$))|(?<=(?:^|[,|])\s*(?:an? )?)(?:round |wax )?(?:seal|stamp)(?=\s*(?:[,|.:]|$)|(?: for| reading| saying| with the words?)\b)|(?<=^(?:an? )?(?:(?!postage|rubber|date|passport|food|time)[a-z]+ )?)stamp(?= (?:of|with)\b|\s*(?:$|[,.;|]))/,
     'emblem',
   ],
   [/\babstract(?: mark| logo)?\b/, 'abstract'],

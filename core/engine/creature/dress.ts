@@ -87,7 +87,7 @@ const rows: readonly (readonly [string, Dress])[] = [
   ['boxer wrestler', { hat: 'headband', top: 'shirt', neck: 'medal', tools: ['boxing glove'] }],
   ['cyclist racer skater', { hat: 'helmet', top: 'jersey', tools: ['bicycle', 'flag'] }],
   ['skier snowboarder climber mountaineer', { hat: 'beanie', neck: 'scarf', top: 'shirt', tools: ['ski', 'rope', 'mountain'] }],
-  ['explorer hiker ranger scout traveller adventurer archaeologist hunter safari', { hat: 'straw', top: 'vest', neck: 'kerchief', tools: ['compass', 'map', 'backpack'] }],
+  ['explorer hiker ranger scout traveller adventurer archaeologist hunter', { hat: 'straw', top: 'vest', neck: 'kerchief', tools: ['compass', 'map', 'backpack'] }],
   ['hero superhero heroine', { top: 'shirt', hasCape: true, tools: ['star', 'lightning'] }],
   ['ninja samurai', { hat: 'headband', top: 'robe', tools: ['sword', 'star'] }],
   ['judge lawyer notary', { top: 'robe', neck: 'tie', eyes: 'glasses', tools: ['scales', 'scroll', 'gavel'] }],
@@ -144,7 +144,7 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\b(?:overalls?|dungarees)\b/, { top: 'overalls' }],
   [/\b(?:waistcoat|vest)\b/, { top: 'vest' }],
   [/\bsuit\b/, { top: 'suit' }],
-  [/\b(?:lab|white|trench) ?coat\b|\braincoat\b/, { top: 'coat' }],
+  [/\b(?:rain|over)?coat\b(?! of)/, { top: 'coat' }],
   [/\bjacket\b|\buniform\b/, { top: 'jacket' }],
   [/\bstriped (?:shirt|jumper|sweater)\b/, { top: 'stripes' }],
   [/\b(?:shirt|t-shirt|jumper|sweater)\b/, { top: 'shirt' }],
@@ -164,6 +164,9 @@ export function dressFrom(prompt: string): Dress {
   const trade = words.map(dressOf).find((d) => d !== undefined);
   return WORN.reduce<Dress>((dress, [said, more]) => (said.test(text) ? { ...dress, ...more } : dress), trade ?? {});
 }
+
+/** Whether there is a cut of what a name says one wears. */
+export const isCut = (name: string): boolean => Object.keys(dressFrom(name)).length > 0;
 
 /** Where a hat sits: the middle of its lower edge, and half the width of the head there. */
 export interface Brow {

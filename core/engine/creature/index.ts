@@ -1,8 +1,8 @@
 export { creatureOf, KINDS as CREATURES, PEOPLE, type Build, type Kind as CreatureKind } from './kinds';
 export { EXPRESSION_NAMES, expressionOf, faceParts, type Expression, type FacePlace } from './face';
 export { headParts } from './head';
-export { curledParts, POSES, sideParts, type Pose } from './side';
-export { dressFrom, isRole, ROLE_NAMES, type Dress } from './dress';
+export { curledParts, isFourFooted, POSES, sideParts, type Pose } from './side';
+export { dressFrom, isCut, isRole, ROLE_NAMES, type Dress } from './dress';
 export { figureParts, STANCE_NAMES, stanceOf, type Age, type Held, type Stance } from './mascot';
 export { handParts, GESTURES, type Gesture } from './hand';
 export { TONES } from './pieces';

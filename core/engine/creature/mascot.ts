@@ -142,10 +142,11 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const reach = height * 0.5;
   const legR = isStout ? 6.2 : 5.2;
   const isSat = options.stance === 'sitting';
-  const pose: Limbs = { ...LIMBS[options.stance], ...(held ? { arms: LIMBS[held.isWide ? 'both hands' : 'holding'].arms } : {}) };
-  if (held && options.stance === 'running' && !held.isWide) Object.assign(pose, { arms: [LIMBS.holding.arms[0], LIMBS.running.arms[1]] });
-
-  if (other) Object.assign(pose, { arms: [LIMBS.holding.arms[0], LIMBS.holding.arms[0]] });
+  // A raised hand holds; both arms are about what is wide. Who runs with one thing swings the other arm.
+  const [raised, lowered] = LIMBS.holding.arms;
+  const free = options.stance === 'running' ? LIMBS.running.arms[1] : lowered;
+  const holding: readonly [Two, Two] = held?.isWide ? LIMBS['both hands'].arms : [raised, other ? raised : free];
+  const pose: Limbs = { ...LIMBS[options.stance], ...(held ? { arms: holding } : {}) };
 
   const limbOf = (root: readonly [number, number], [upper, lower]: Two, length: number, side: 1 | -1): { elbow: readonly [number, number]; end: readonly [number, number] } => {
     const elbow = downFrom(root, length, side * upper);

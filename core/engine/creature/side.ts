@@ -232,6 +232,9 @@ export function sideParts(kind: Kind, pose: Pose, t: Spread, isSecond = false): 
   return build === 'fish' || build === 'whale' ? swimmerParts(kind, pose, t) : fowlParts(kind, pose, t);
 }
 
+/** Whether the body of a kind goes on four feet. */
+export const isFourFooted = (kind: Kind): boolean => Boolean(kind.body && FRAMES[kind.body.build]);
+
 /** A four-footed animal curled up asleep, its tail round it; null for others. */
 export function curledParts(kind: Kind, t: Spread): Part[] | null {
   const frame = kind.body && FRAMES[kind.body.build];

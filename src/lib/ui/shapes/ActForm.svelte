@@ -83,8 +83,8 @@
         hint="No outline strays further than that"
         onsettle={() => shaping.preview()}
       />
-      {#if shaping.curve.length > 1}
-        <h3 class="mb-1 text-[12px] text-muted">Points against px that outlines stray; press one to take it</h3>
+      <h3 class="mb-1 text-[12px] text-muted">Points against px that outlines stray; press one to take it</h3>
+      {#if shaping.curve && shaping.curve.length > 1}
         <EconomyChart
           points={shaping.curve.map((c) => ({ segments: c.points, meanPx: c.greatestPx, smoothness: c.tolerancePx }))}
           smoothness={shaping.thin.tolerancePx}
@@ -93,6 +93,11 @@
             shaping.preview();
           }}
         />
+      {:else}
+        <!-- As high as the chart, so that nothing below moves when it comes. -->
+        <p class="mb-2 h-[128px] text-[12px] text-muted">
+          {shaping.curve ? 'One count of points does for all of it' : 'Looking how many points do within how much'}
+        </p>
       {/if}
     {:else if act === 'line'}
       <Figure
@@ -199,7 +204,7 @@
       </div>
     {/if}
     {#if isWorked}
-      <p class="mb-2 text-[12px] text-muted" role="status" data-would>
+      <p class="mb-2 min-h-[36px] text-[12px] text-muted" role="status" data-would>
         {#if shaping.busy}
           Working it out
         {:else if made?.put}

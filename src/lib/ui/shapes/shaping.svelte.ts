@@ -119,8 +119,8 @@ export class Shaping {
   thin = $state({ tolerancePx: 0.1 });
   /** Of a line along outlines: its width in px, and the shares of it, in percent, at its start, its middle and its end. */
   stroke = $state({ widthPx: 8, start: 100, middle: 100, end: 100, cap: 'round' as 'butt' | 'round' | 'square', join: 'round' as 'mitre' | 'round' | 'bevel', inkId: '' }); // prettier-ignore
-  /** How many points do within how much; empty while it is not known. */
-  curve = $state.raw<readonly CurvePoint[]>([]);
+  /** How many points do within how much; null while it is being found. */
+  curve = $state.raw<readonly CurvePoint[] | null>(null);
   lineUpBy = $state<'outline' | 'optical'>('outline');
 
   /** What a box that is dragged lies on, and where. */
@@ -296,7 +296,7 @@ export class Shaping {
 
   /** Finds how many points do within how much. */
   private lookForCurve(): void {
-    this.curve = [];
+    this.curve = null;
     this.curver.ask(
       { want: 'curve', artwork: $state.snapshot(this.artwork) as Artwork, nodes: this.nodes },
       {
