@@ -50,16 +50,20 @@ function withSpeed(stage: Stage, layers: Layer[]): Layer[] {
   return fitLayers([...layers, ...form(stage, stroked(lines, 2.8, false), ink).map((l) => ({ ...l, isFigure: true }))], 90); // prettier-ignore
 }
 
-/** What a plant, food or some other thing is said to do that only somebody does, with a face, arms and legs; null where it does nothing. */
-function livelyPose(f: PromptFigure): string | null {
-  const lives = ['food', 'plant'].includes(nounKind(f.word) ?? '') || /^(?:robot|egg|tooth|star|cloud|sun|moon|heart|cup|teapot|pencil|book|ball|battery|light bulb|drop|brain)$/.test(f.drawn); // prettier-ignore
-  if (!lives || isCreature(f.drawn)) return null;
-  return [f.pose ?? '', ...f.modifiers].find((m) => /^(?:waving|dancing|running|jumping|walking|cheering|skating|flexing)$/.test(m)) ?? null; // prettier-ignore
-}
+/** Whether a plant, food or some other thing can have a face, arms and legs; what is drawn with a face of its own has no second one. */
+const canLive = ({ word, drawn }: PromptFigure): boolean =>
+  !isCreature(drawn) && (['food', 'plant'].includes(nounKind(word) ?? '') || /^(?:robot|egg|tooth|star|cloud|sun|moon|heart|cup|teapot|pencil|book|ball|battery|light bulb|drop|brain|cactus|house|clock|bell|lamp|candle|sock|box|bottle|camera|car|rocket|planet|leaf|tree|mountain|cookie|toaster|guitar|envelope|kettle|mug|coffee cup)$/.test(drawn)); // prettier-ignore
 
-/** A figure with a face, arms and legs of its own. */
-const onLegs = (stage: Stage, { drawn, expression, modifiers }: PromptFigure, pose: string | null): Layer[] =>
-  finished(stage, placed(mascotFigure(drawn, { ...stage, idea: undefined, pose, expression, modifiers, dress: {}, prop: null, crop: 'whole' }), WHOLE)); // prettier-ignore
+/** What a thing is said to do that only somebody does; null where it does nothing. */
+const livelyPose = (f: PromptFigure): string | null =>
+  canLive(f) ? ([f.pose ?? '', ...f.modifiers].find((m) => /^(?:waving|dancing|running|jumping|walking|cheering|skating|flexing)$/.test(m)) ?? null) : null; // prettier-ignore
+
+/** What one does with a thing in the hand that no thing does of itself. */
+const HANDLING = /^(?:holding|playing|reading|carrying|drinking|eating|waving|writing|painting|lifting|throwing|hugging|sipping|reading|cooking|knitting|stirring|juggling)/; // prettier-ignore
+
+/** A figure with a face, arms and legs of its own, and a thing in its hand where it has one. */
+const onLegs = (stage: Stage, { drawn, expression, modifiers }: PromptFigure, pose: string | null, prop: string | null = null): Layer[] =>
+  finished(stage, placed(mascotFigure(drawn, { ...stage, idea: undefined, pose, expression, modifiers, dress: {}, prop, crop: 'whole' }), WHOLE)); // prettier-ignore
 
 /** One figure: in one of its drawings, or, where there are too few of them, in one of the ideas for it. */
 function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
@@ -193,6 +197,9 @@ function figuresOf(stage: Stage): Layer[] {
     ['with', 'wearing', 'holding'].includes(second.relation ?? '')
   )
     return onLegs(stage, first, first.pose);
+  // A thing that does something with another has hands for it.
+  if (!third && !stage.given && second.to === 0 && second.count === 1 && !second.turned && second.relation === 'holding' && HANDLING.test(second.said ?? '') && canLive(first) && canBeHeld(second.drawn) && !isThing(`${first.drawn} face`))
+    return onLegs(stage, first, null, second.drawn); // prettier-ignore
   // Of two things that somebody has, one is in each hand.
   const isHad = (f: PromptFigure): boolean => f.count === 1 && !f.turned && f.place === null && canBeHeld(f.drawn) && !isHeadgear(f.drawn); // prettier-ignore
   if (third && !figures[3] && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn) && second.to === 0 && third.to === 0 && [second, third].every(isHad) && ['holding', 'with'].includes(second.relation ?? '') && ['holding', 'with', 'beside'].includes(third.relation ?? ''))

@@ -103,6 +103,23 @@ const RULES: readonly Rule[] = [
       ? [{ ...first, pose: 'standing' }, { ...first, word: ridden, drawn: ridden, via: 'name', relation: 'riding', turned: false, to: 0, place: null, said: null, count: 1, modifiers: [], pose: null, expression: null }] // prettier-ignore
       : null;
   },
+  // Who fishes has a rod.
+  ([first, ...rest]) =>
+    first &&
+    isCreature(first.drawn) &&
+    /^(?:fishing|angling)$/.test(first.pose ?? '') &&
+    rest.every((f) => !/rod$/.test(f.drawn))
+      ? [{ ...first, pose: 'standing' }, { ...first, word: 'fishing rod', drawn: 'fishing rod', via: 'name', relation: 'holding', turned: false, to: 0, place: null, said: 'holding', count: 1, modifiers: [], pose: null, expression: null }, ...rest.filter((f) => f.to === 0 && /^(?:fish|lake|river|pond|sea|ocean|water|pier|jetty|boat|canoe|moon|sun|island|cloud|wave)$/.test(f.drawn)).slice(0, 1)] // prettier-ignore
+      : null,
+  // A head that something is in is seen from the side.
+  ([first, second, ...rest]) =>
+    second &&
+    first.modifiers.includes('head') &&
+    (isRole(first.drawn) || /^(?:human|person|man|woman|girl|boy|child)$/.test(first.drawn)) &&
+    stands(second, 'inside') &&
+    second.turned
+      ? [{ ...first, drawn: 'head profile', modifiers: [] }, second, ...rest]
+      : null,
   // A bicycle's basket of flowers is the flowers, where its basket is; of what is on a tray, that is held.
   ([first, second, third, ...rest]) =>
     isChained(second, third, 'inside', true) &&
@@ -120,6 +137,7 @@ const RULES: readonly Rule[] = [
     if (third.turned && !/^(?:smoke|steam|flames?|fire)$/.test(third.place ?? '')) return null;
     if (!SHAPELESS.test(second.via === 'none' ? second.word : second.drawn)) return null;
     const isBeam = second.drawn === 'beam';
+    if (!isBeam && /^(?:steam|smoke|vapou?r|aroma)$/.test(second.word)) return [first, { ...third, relation: 'as', turned: true, to: 0, place: 'steam' }, ...rest]; // prettier-ignore
     return [first, { ...third, relation: isBeam ? 'beside' : 'over', turned: !isBeam, to: 0 }, ...rest];
   },
   // A balloon shaped as the moon is the moon, held.
@@ -197,6 +215,11 @@ const RULES: readonly Rule[] = [
     !second.turned &&
     /sleep|asleep|nap|doz|curl|rest|sit|lying/.test(first.pose ?? '')
       ? [first, { ...second, drawn: 'crescent moon' }, ...rest]
+      : null,
+  // Who is curled up about the moon is so about a whole one.
+  ([first, second, ...rest]) =>
+    second?.drawn === 'moon' && isCreature(first.drawn) && stands(second, 'around') && !second.turned
+      ? [first, { ...second, drawn: 'full moon' }, ...rest]
       : null,
   // Who is in a boat is not behind its sail.
   ([first, second, ...rest]) =>

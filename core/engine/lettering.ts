@@ -273,6 +273,11 @@ export function wordmark(stage: Stage): Layer[] {
     const fb = boundsOf(outlineOf(f));
     return fitLayers([...plain(), ...other(movedFigure(f, [1, 0, 0, 1, 0, last.y - b.height * 0.04 - (fb.y + fb.height)]))], wide); // prettier-ignore
   };
+  // Made of many of it, where its letters have room for them.
+  const isMade = figure && stage.parts.figures[0].relation === 'made of';
+  const large = isMade ? lineIn(text, { face, tracking: 20 }, 50, 50, 2.4 * wide, 80) : [];
+  const made = isMade ? filledWith(stage, union(...large), figure) : null;
+  if (made) return fitLayers(made, wide);
   if (figure && letterAt) return letterAt.isDot ? dotted() : asLetter();
   // Whoever asks for a figure gets it in every one.
   return arrangement(stage, figure ? [asLetter, between, before, perched] : [plain, ruled, twoInks, striped, plated])();

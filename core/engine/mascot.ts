@@ -2,11 +2,11 @@
 import { buildFigure, type BuildOptions } from './build';
 import { isLong, movedFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
 import { boundsOf, box, disc } from './area';
-import { expressionOf, stanceOf, type Dress, type Stance } from './creature';
+import { expressionOf, hatParts, stanceOf, TONES as CLOTH, type Dress, type Hat, type Stance } from './creature';
 import { FACE_TONES, faceOn } from './faced';
 import { joinedFigures, uprightFigure } from './built';
 import { isThing } from './things';
-import { axisOf, intersect, moved, parsePath, runsFrom, stroked, union, type Area } from '../path';
+import { areaFrom, axisOf, intersect, moved, parsePath, runsFrom, stroked, union, type Area } from '../path';
 
 export interface MascotOptions extends BuildOptions {
   readonly dress: Dress;
@@ -45,7 +45,7 @@ function stood(figure: Figure): Figure {
 
 /** The thing itself with a face where it has the most room, and with arms and legs. */
 function thingMascot(name: string, options: MascotOptions, held: Figure | null, stance: Stance): Figure {
-  const { knobs, crop, hat = null } = options;
+  const { knobs, crop, dress, hat = null } = options;
   const built = buildFigure(name, { ...options, pose: null, expression: null, detail: Math.min(options.detail, 40) });
   const thing = placed(stood(built), { cx: 50, cy: 44, side: 62, fill: 0.85 });
   const b = boundsOf(outlineOf(thing));
@@ -76,11 +76,15 @@ function thingMascot(name: string, options: MascotOptions, held: Figure | null, 
   const hands = union(disc(hand[0], hand[1], 3.6, 36), disc(other[0], other[1], 3.6, 36));
   const worn = hat && isThing(hat) ? onTop(buildFigure(hat, { knobs, leeway: 20, detail: 45 }), thing) : null;
   const inHand = held ? placed(held, { cx: hand[0] + 5, cy: hand[1] - 8, side: 27, fill: 0.8 }) : null;
+  const cut = !worn && dress.hat ? cutOn(dress.hat, thing) : null;
   return joinedFigures(name, [
+    ...(dress.hasCape ? [{ name, tones: CLOTH, parts: [{ tone: 2, area: capeOn(left, right, shoulder, foot) }] }] : []),
+    ...(cut ? [cut.behind] : []),
     { name, tones: TONES, parts: [{ tone: DARK, area: limbs }, { tone: DARK, area: ends }] }, // prettier-ignore
     thing,
     face,
     ...(worn ? [worn] : []),
+    ...(cut ? [cut.front] : []),
     ...(inHand ? [inHand] : []),
     { name, tones: TONES, parts: [{ tone: DARK, area: hands }] },
   ]);
@@ -93,6 +97,22 @@ function onTop(hat: Figure, thing: Figure): Figure {
   const worn = placed(hat, { cx: top.x + top.width / 2, cy: 50, side: Math.max(20, Math.min(34, top.width * 1.15)), fill: 1 }); // prettier-ignore
   const w = boundsOf(outlineOf(worn));
   return movedFigure(worn, [1, 0, 0, 1, 0, b.y + b.height * 0.1 - (w.y + w.height)]);
+}
+
+/** A cape behind a thing, from the height of its arms to its foot, blown out a little. */
+const capeOn = (left: number, right: number, top: number, foot: number): Area =>
+  areaFrom(parsePath(`M${left + 3} ${top - 8}L${right - 3} ${top - 8}C${right + 3} ${top + 12} ${right + 9} ${foot - 8} ${right + 13} ${foot + 5}Q${(left + right) / 2} ${foot - 3} ${left - 13} ${foot + 5}C${left - 9} ${foot - 8} ${left - 3} ${top + 12} ${left + 3} ${top - 8}Z`)); // prettier-ignore
+
+/** The hat of a trade on the top of a thing: what of it is behind the thing, and what before. */
+function cutOn(hat: Hat, thing: Figure): { readonly behind: Figure; readonly front: Figure } {
+  const b = boundsOf(outlineOf(thing));
+  const top = boundsOf(intersect(outlineOf(thing), box(b.x - 1, b.y, b.width + 2, b.height * 0.24)));
+  const half = Math.max(10, Math.min(18, 0.5 * top.width));
+  const x = top.x + top.width / 2;
+  const y = b.y + 0.13 * b.height;
+  const { behind, front } = hatParts(hat, { x, y, half, middle: y + half, cheek: half }, 0, 2);
+  const figure = (parts: Figure['parts']): Figure => ({ name: thing.name, tones: CLOTH, parts });
+  return { behind: figure(behind), front: figure(front) };
 }
 
 /** Where an outline ends on one side at a height; null where there is nothing. */

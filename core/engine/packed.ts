@@ -1,9 +1,9 @@
 /** Things of many sizes in an outline, none of which touch: each as large as what the others leave it (greedy circle packing). */
-import { intersect, moved, roomIn, union, withoutSpecks, type Area } from '../path';
+import { grown, intersect, moved, roomIn, sizeOf, stroked, subtract, union, withoutSpecks, type Area } from '../path';
 import { coveredCells, distanceTo } from '../raster';
 import { boundsOf, box } from './area';
-import { isLong, movedFigure, placed, silhouetteOf, upright, type Figure } from './figure';
-import type { Layer } from './layer';
+import { isLong, outlineOf, placed, seenParts, silhouetteOf, upright, type Figure } from './figure';
+import { layerOf, type Layer } from './layer';
 import { onField } from './field';
 import type { Pair } from './pairings';
 import { finished, form, type Stage } from './stage';
@@ -61,30 +61,137 @@ function walled(s: Stage, hull: Area): Layer[] {
   return [laid(plain), laid(burnt)].flatMap((area, i) => (area.length ? form(s, area, i ? second : first).map((l) => ({ ...l, isFigure: true })) : [])); // prettier-ignore
 }
 
-/** An outline in one ink, and on it many of a figure in the others, which go round and round where they are long and stand where they are not; of bricks it is a wall. Null where too few have room. */
-export function filledWith(s: Stage, hull: Area, figure: Figure): Layer[] | null {
-  if (/^(?:bricks?|brick wall)$/.test(figure.name)) return walled(s, hull);
+/** A thing seen as a cut-out: all that it covers, and in it what is lighter or darker than most of it. */
+interface CutOut {
+  readonly all: Area;
+  readonly marks: Area;
+}
+
+function cutOutOf(figure: Figure): CutOut {
+  const all = silhouetteOf(figure);
+  const seen = seenParts(figure);
+  const most = figure.tones[seen.reduce((p, q) => (sizeOf(q.area) > sizeOf(p.area) ? q : p)).tone];
+  const marks = union(subtract(all, outlineOf(figure)), ...seen.filter((p) => Math.abs(figure.tones[p.tone] - most) > 0.12).map((p) => p.area));
+  // Of what is mostly of another tone the rest is what one sees.
+  const less = sizeOf(marks) > 0.5 * sizeOf(all) ? subtract(all, marks) : marks;
+  // Fine lines are lost at that size.
+  return { all, marks: withoutSpecks(grown(grown(less, -0.5), 0.5), 3) };
+} // prettier-ignore
+
+const movedCutOut = ({ all, marks }: CutOut, by: Parameters<typeof moved>[1]): CutOut => ({ all: moved(all, by), marks: moved(marks, by) }); // prettier-ignore
+
+/** Pieces apart from one another, each in a place of its own, so turned that it stands nearly upright. */
+function strewn(s: Stage, hull: Area, piece: CutOut): CutOut[] {
   const room = roomIn(hull)?.r ?? 8;
-  const spots = packed(hull, { most: Math.min(room * 1.02, 13), least: 2.1, count: 110, gap: -0.2 });
-  if (spots.length < FEWEST) return null;
-  const one = upright({ ...figure, parts: figure.parts.slice(0, 4) });
-  const goesRound = isLong(one);
+  const b = boundsOf(piece.all);
+  const [cx, cy] = [b.x + b.width / 2, b.y + b.height / 2];
+  const reach = Math.max(...piece.all.flatMap((ring) => ring.map((x, k) => (k % 2 ? 0 : Math.hypot(x - cx, ring[k + 1] - cy)))));
+  return packed(hull, { most: Math.min(room * 0.9, 13), least: Math.max(1.1, Math.min(3.4, 0.5 * room)), count: 90, gap: 0.4 }).map(({ x, y, r }, i) => {
+    const turn = 0.3 * s.knobs.spread(`made/${i}`);
+    const k = r / reach;
+    const [c, n] = [k * Math.cos(turn), k * Math.sin(turn)];
+    return movedCutOut(piece, [c, n, -n, c, x - c * cx + n * cy, y - n * cx - c * cy]);
+  });
+} // prettier-ignore
+
+/** Long pieces side by side in rows that slant, every second row set off by half of one, as far as they are in the outline. */
+function inRows(s: Stage, hull: Area, piece: CutOut): CutOut[] {
+  const b = boundsOf(hull);
+  const p = boundsOf(piece.all);
+  const size = Math.sqrt(sizeOf(hull));
+  const length = Math.max(13, Math.min(26, 0.4 * size, (3.4 * p.height) / p.width > 0.4 * size ? 0.5 * size : 26));
+  const k = length / p.height;
+  const high = length + 1.5;
+  // As near as broad ends may lie beside slim middles: every second row is the other way up, half a piece on.
+  const [px, py] = [p.x + p.width / 2, p.y + p.height / 2];
+  const other = (across: number): Area => union(...[0.5, -0.5].map((v) => moved(piece.all, [-1, 0, 0, -1, 2 * px + across, 2 * py + (v * high) / k])));
+  const near = [0.55, 0.65, 0.75, 0.85].map((share) => share * p.width).find((across) => !intersect(grown(piece.all, 0.8 / k), other(across)).length);
+  const wide = (near ?? p.width) * k + 0.7;
+  const turn = (s.knobs.steady('made/slant') < 0.5 ? -1 : 1) * 0.6;
+  const [c, n] = [Math.cos(turn), Math.sin(turn)];
+  const [mx, my] = [b.x + b.width / 2, b.y + b.height / 2];
+  const half = Math.hypot(b.width, b.height) / 2;
+  const out: CutOut[] = [];
+  for (let i = -Math.ceil(half / wide); i <= half / wide; i++)
+    for (let j = -Math.ceil(half / high) - 1; j <= half / high; j++) {
+      const [u, v] = [i * wide, (j + (i % 2 ? 0.5 : 0)) * high];
+      const f = i % 2 ? -k : k;
+      const by = [c * f, n * f, -n * f, c * f, 0, 0] as [number, number, number, number, number, number];
+      by[4] = mx + c * u - n * v - by[0] * px - by[2] * py;
+      by[5] = my + n * u + c * v - by[1] * px - by[3] * py;
+      const one = movedCutOut(piece, by);
+      const all = intersect(one.all, hull);
+      if (sizeOf(all) > 0.3 * sizeOf(one.all)) out.push({ all, marks: intersect(one.marks, hull) });
+    }
+  return out;
+} // prettier-ignore
+
+/** A leaf on a stem, that points away from it. */
+const leafAt = (x: number, y: number, side: 1 | -1): Area => [[x, y, x + 1.6 * side, y - 2.7, x + 4.1 * side, y - 3.7, x + 4.3 * side, y - 1.4, x + 2.7 * side, y + 0.3]]; // prettier-ignore
+
+/** What has no ends one would see: one strand of it, upright at a place across, waving, between two heights. */
+const STRANDS: readonly (readonly [RegExp, number, (x: number, from: number, to: number) => Area])[] = [
+  [/^(?:vine|ivy|beanstalk|vines|hops)$/, 9.4, (x, from, to) => {
+    const at = (y: number): number => x + 1.5 * Math.sin(y * 0.34);
+    const steps = Array.from({ length: Math.ceil(to - from) }, (_, i) => [at(from + i), from + i]).flat();
+    const leaves = Array.from({ length: Math.ceil((to - from) / 4.4) }, (_, i) => leafAt(at(from + 4.4 * i), from + 4.4 * i, i % 2 ? 1 : -1));
+    return union(stroked([steps], 1.1, false), ...leaves);
+  }],
+  [/^(?:yarn|ball of yarn|thread|wool|string|spaghetti|noodles?|hair|wire|cable|rope|knot)$/, 4.2, (x, from, to) =>
+    stroked([Array.from({ length: Math.ceil((to - from) / 1.5) }, (_, i) => [x + 1.7 * Math.sin(i * 0.42), from + 1.5 * i]).flat()], 2.3, false)],
+]; // prettier-ignore
+
+/** Strands side by side over an outline, which slant; null for what is none. */
+function stranded(s: Stage, hull: Area, name: string): CutOut[] | null {
+  const found = STRANDS.find(([names]) => names.test(name));
+  if (!found) return null;
+  const [, apart, strand] = found;
+  const b = boundsOf(hull);
+  const half = Math.hypot(b.width, b.height) / 2;
+  const turn = (s.knobs.steady('made/slant') < 0.5 ? -1 : 1) * 0.5;
+  const [c, n] = [Math.cos(turn), Math.sin(turn)];
+  const by = [c, n, -n, c, b.x + b.width / 2, b.y + b.height / 2] as const;
+  return Array.from({ length: 2 * Math.ceil(half / apart) + 1 }, (_, i) => {
+    const x = (i - Math.ceil(half / apart)) * apart;
+    return { all: intersect(moved(strand(x, -half, half), by), hull), marks: [] };
+  }).filter((one) => sizeOf(one.all) > 1);
+}
+
+/** An outline in one ink, and on it many of a figure, cut out, which lie in rows where they are long; of bricks it is a wall. Null where too few have room. */
+export function filledWith(s: Stage, hull: Area, figure: Figure, face: Area = []): Layer[] | null {
+  if (/^(?:bricks?|brick wall)$/.test(figure.name)) return walled(s, hull);
+  const piece = cutOutOf(placed(upright(figure), { cx: 50, cy: 50, side: 60, fill: 1 }));
+  const inner = subtract(grown(hull, -1.4), grown(face, 1.6));
+  const pieces =
+    stranded(s, inner, figure.name) ?? (isLong(figure) ? inRows(s, inner, piece) : strewn(s, inner, piece));
+  if (pieces.length < FEWEST) return null;
   const [first] = s.palette.inks;
-  const inks = onField(s, first);
-  const others = inks.length > 1 ? [...inks.slice(1), inks[0]] : inks;
+  const [lead, spark = lead] = onField(s, first);
+  const inks = [...new Set([lead, spark])];
   return [
     ...form(s, hull, first).map((l) => ({ ...l, isFigure: true })),
-    ...spots.flatMap(({ x, y, r }, i) => {
-      const turn = goesRound ? 2 * Math.PI * s.knobs(`made/${i}`) : 0.24 * s.knobs.spread(`made/${i}`);
-      const [c, n] = [Math.cos(turn), Math.sin(turn)];
-      const small = placed(one, { cx: 0, cy: 0, side: 2.1 * r, fill: 1 });
-      return finished(s, movedFigure(small, [c, n, -n, c, x, y]), first, i % 3 ? inks : others);
+    ...inks.flatMap((ink, k) => {
+      const own = pieces.filter((_, i) => (i % 4 === 3 ? inks.length - 1 : 0) === k);
+      const area = subtract(union(...own.map((o) => o.all)), union(...own.map((o) => o.marks)));
+      return area.length ? [{ ...layerOf(area, ink), isFigure: true }] : [];
     }),
   ];
 }
 
-/** A's outline filled with many B. */
+/** The small parts by which a figure is known: its eyes and what is as dark, or as light, and lies in it. */
+function faceIn(figure: Figure): Figure {
+  const hull = silhouetteOf(figure);
+  const whole = sizeOf(hull);
+  const inner = grown(hull, -0.8);
+  const parts = seenParts(figure).filter((p) => { const size = sizeOf(p.area); return size < 0.06 * whole && size > 0.0008 * whole && sizeOf(subtract(p.area, inner)) < 0.02 * size; });
+  return { ...figure, parts: parts.slice(-8) };
+} // prettier-ignore
+
+/** A's outline filled with many B, its eyes and what else is small in it left as they are. */
 export const madeOf: Pair = (s, a, b) => {
   const big = placed(a, { cx: 50, cy: 50, side: 90, fill: 0.9 });
-  return filledWith(s, silhouetteOf(big), b) ?? finished(s, big);
+  const face = faceIn(big);
+  const [first] = s.palette.inks;
+  const made = filledWith(s, silhouetteOf(big), b, outlineOf(face));
+  return made ? [...made, ...finished(s, face, first, onField(s, first))] : finished(s, big);
 };

@@ -1,9 +1,20 @@
 /** Arrangements in which something is over the other, thrown up, shining, held up by two, or falls from it. */
 import { boundsOf, box, disc } from './area';
-import { intersect, parsePath, runsFrom, stroked } from '../path';
+import { PLAIN_STROKE, areaFrom, intersect, parsePath, runsFrom, strokeArea, stroked, union } from '../path';
 import { builtDrawings } from './built';
 import { onField, recoloured } from './field';
-import { movedFigure, outlineOf, placed, standing, topAt, turnedAt, upright, withoutSteam } from './figure';
+import {
+  isLong,
+  movedFigure,
+  outlineOf,
+  placed,
+  standing,
+  topAt,
+  turnedAt,
+  upright,
+  withoutSteam,
+  type Figure,
+} from './figure';
 import { fitLayers } from './layer';
 import { severalAsOne, swapped, uprightOf, type Pair } from './pairings';
 import type { Single } from './single';
@@ -79,16 +90,18 @@ export const pairWith: Pair = (s, a, b) => {
 
 /** Two of A, open hands, with B between and over them. */
 export const twoHands: Pair = (s, a, b) => {
-  const hand = placed({ ...builtDrawings('holding hand', {}, s.knobs)[0](), name: a.name }, { cx: 66, cy: 74, side: 50, fill: 0.9 }); // prettier-ignore
-  const h = boundsOf(outlineOf(hand));
-  const right = movedFigure(hand, [1, 0, 0, 1, 50 - h.x - 1, 0]);
-  const both = { ...right, parts: [...movedFigure(right, [-1, 0, 0, 1, 100, 0]).parts, ...right.parts] };
-  const thing = placed(b, { cx: 50, cy: 40, side: 46, fill: 0.85 });
-  return [
-    ...finished(s, standing(thing, 50, h.y + 0.3 * h.height), s.palette.groundHex, swapped(s)),
-    ...clear(s, both, s.palette.groundHex, s.palette.inks, 1.2),
+  const right = [
+    { tone: 0, area: areaFrom(parsePath('M50.9 98C68 98 83 84 93.4 56.6C95.4 51.4 90.2 48.8 87.4 53.4C82 62 76 67 69 71C67 65 67.4 59.6 68.6 54C69.8 48.6 63.6 47.4 62 52.6C59 62.4 56 72 50.9 78Z')) },
+    { tone: 1, area: union(...['M89.6 62C84.6 68.6 79 73.6 72.4 77.2', 'M86 69.6C81.6 75.4 76.6 79.8 71 82.8', 'M69 71C67.6 73.4 65.4 75.8 62.6 77.6'].map((d) => strokeArea(parsePath(d, { close: false }), { ...PLAIN_STROKE, widthPx: 1.5, cap: 'round' }, 0.05))) },
   ];
-};
+  const one: Figure = { name: a.name, tones: [0.62, 0.3], parts: right, isBuilt: true };
+  const both = { ...one, parts: [...movedFigure(one, [-1, 0, 0, 1, 100, 0]).parts, ...right] };
+  const thing = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 40, side: 48, fill: 0.85 });
+  return fitLayers([
+    ...finished(s, standing(thing, 50, 64), s.palette.groundHex, swapped(s)),
+    ...clear(s, both, s.palette.groundHex, s.palette.inks, 1.4),
+  ], 90);
+}; // prettier-ignore
 
 /** A leans, and B falls from its spout, three of it, the lower the larger. */
 export const pouringOut: Pair = (s, a, b) => {

@@ -15,6 +15,7 @@ import {
   union,
   type Area,
 } from '../path';
+import { isCreature } from './built';
 import { onField } from './field';
 import {
   clipped,
@@ -190,17 +191,52 @@ export const asSail: Pair = (s, a, b) => {
   ];
 };
 
-/** B rises from A in place of what is drawn rising there. */
+/** A key that lies, B standing on its blade in place of its teeth. */
+export const toothed: Pair = (s, _, b) => {
+  const ring = subtract(disc(20, 50, 19, 120), disc(20, 50, 10.5, 90));
+  const key: Figure = { name: 'key', tones: [0.3], parts: [{ tone: 0, area: union(ring, box(37, 46, 60, 8), box(40, 42, 4, 16)) }], isBuilt: true }; // prettier-ignore
+  const teeth = placed(b, { cx: 76, cy: 30, side: 42, fill: 0.9 });
+  return fitLayers(
+    [...finished(s, key), ...clear(s, standing(teeth, 75, 46.6), s.palette.groundHex, swapped(s), 0)],
+    90,
+  );
+};
+
+/** B, in one tone, with a keyhole in it where it has most room. */
+export const keyholed: Pair = (s, _, b) => {
+  const hull = silhouetteOf(placed(b, { cx: 50, cy: 50, side: 88, fill: 0.95 }));
+  const room = roomIn(hull) ?? { x: 50, y: 50, r: 20 };
+  const k = room.r / 34;
+  const hole = union(disc(0, -9, 11, 60), [[-4.6, -4, 4.6, -4, 11, 24, -11, 24]]);
+  return finished(s, { name: b.name, tones: [0.3], parts: [{ tone: 0, area: subtract(hull, moved(hole, [k, 0, 0, k, room.x, room.y])) }], isBuilt: true }); // prettier-ignore
+};
+
+/** A wisp that rises from a place, waving, and broadens, as steam does. */
+const wisp = (x: number, low: number, high: number): Area => {
+  const at = (t: number, side: number): number[] => [x + 3.4 * Math.sin(2 * Math.PI * t) * (1 - 0.4 * t) + side * (1 + 1.6 * Math.sin(Math.PI * t)), low + (high - low) * t]; // prettier-ignore
+  const steps = Array.from({ length: 25 }, (_, i) => i / 24);
+  return [[...steps.flatMap((t) => at(t, -1)), ...steps.toReversed().flatMap((t) => at(t, 1))]];
+};
+
+/** B rises from A in place of what is drawn rising there, out of a wisp of it. */
 export const rising: Pair = (s, a, b) => {
-  const cup = placed(a, { cx: 50, cy: 66, side: 66, fill: 0.85 });
+  const cup = placed(a, { cx: 50, cy: 70, side: 58, fill: 0.85 });
   const rest = withoutSteam(cup);
   const r = boundsOf(outlineOf(rest));
-  const one = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 50, side: 36, fill: 0.9 });
-  return [
+  const one = placed(isLong(b) && !isCreature(b.name) ? upright(b) : b, { cx: 50, cy: 50, side: 36, fill: 0.9 });
+  const isSteam = /^(?:smoke|steam|fire)$/.test(b.name);
+  // Where what it rises from is open, its handle left out.
+  const rim = boundsOf(intersect(outlineOf(rest), box(r.x - 1, r.y - 1, r.width + 2, 4)));
+  const x = rim.x + rim.width / 2;
+  const foot = r.y - (isSteam ? 3 : 17);
+  const inks = swapped(s);
+  const up = standing(one, x, foot);
+  return fitLayers([
     ...finished(s, rest),
-    ...clear(s, standing(one, r.x + r.width / 2, r.y - 3), s.palette.groundHex, swapped(s), 0),
-  ];
-};
+    ...(isSteam ? [] : form(s, subtract(wisp(x, r.y - 2, foot + 4), grown(outlineOf(up), 1.4)), inks[0]).map((l) => ({ ...l, isFigure: true }))),
+    ...(isSteam ? finished(s, up, s.palette.groundHex, inks) : form(s, silhouetteOf(up), inks[0]).map((l) => ({ ...l, isFigure: true }))),
+  ], 90);
+}; // prettier-ignore
 
 /** A in the place of the moon, in a night of its own. */
 export const asMoon: Single = (s, a) => {

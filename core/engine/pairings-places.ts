@@ -1,11 +1,23 @@
 /** Arrangements in which one has its place in, on, under or behind the other: shelters, tunnels, windows, branches, backs. */
 import { boundsOf, box, disc, tile } from './area';
-import { areaFrom, grown, intersect, moved, parsePath, sizeOf, stroked, subtract, union, type Area } from '../path';
+import {
+  areaFrom,
+  grown,
+  intersect,
+  moved,
+  parsePath,
+  roomIn,
+  sizeOf,
+  stroked,
+  subtract,
+  union,
+  type Area,
+} from '../path';
 import { isPlural } from '../prompt';
 import { builtDrawings } from './built';
-import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
+import { clipped, isLong, mapFigure, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
 import { swapped, uprightOf, type Pair } from './pairings';
-import { fitLayers } from './layer';
+import { fitLayers, layerOf } from './layer';
 import type { Single } from './single';
 import { clear, finished, form, turnOf } from './stage';
 
@@ -144,10 +156,17 @@ export const curledAbout: Pair = (s, a, b) => {
   const low = builtDrawings(a.name, { pose: 'sleeping' }, s.knobs)[0]?.() ?? a;
   const one = placed({ ...low, name: a.name }, { cx: 50, cy: 70, side: 84, fill: 1 });
   const o = boundsOf(outlineOf(one));
-  const thing = placed(b, { cx: 50, cy: 40, side: 54, fill: 0.9 });
+  // What is round is large behind it, and it lies along its foot.
+  const isRound = /^(?:full moon|planet|globe|earth|ball|sun)$/.test(b.name);
+  const thing = placed(b, { cx: 50, cy: 40, side: isRound ? 74 : 54, fill: isRound ? 1 : 0.9 });
   const top = topAt(one, o.x + 0.4 * o.width, o.x + 0.6 * o.width) ?? o.y;
   return [
-    ...finished(s, standing(thing, o.x + 0.5 * o.width, top + 0.3 * o.height), s.palette.groundHex, swapped(s)),
+    ...finished(
+      s,
+      standing(thing, o.x + 0.5 * o.width, top + (isRound ? 0.62 : 0.3) * o.height),
+      s.palette.groundHex,
+      swapped(s),
+    ),
     ...clear(s, one, s.palette.groundHex, s.palette.inks, 1.8),
   ];
 };
@@ -254,6 +273,33 @@ export const ridden: Pair = (s, a, b) => {
   return fitLayers([...finished(s, seen), ...clear(s, mount, s.palette.groundHex, swapped(s), 1.6), ...clear(s, foot, s.palette.groundHex, s.palette.inks, 1)], 90);
 }; // prettier-ignore
 
+/** A sits on B, which is long and flies: B lies, its tip ahead and a little up. */
+export const astride: Pair = (s, a, b) => ridden(s, a, isLong(b) ? turnedAt(upright(b), Math.PI / 2 - 0.32) : b);
+
+/** A, a bird that spreads its tail, with many of B in the place of its feathers. */
+export const fanTailed: Pair = (s, a, b) => {
+  const part = (tone: number, d: string) => ({ tone, area: areaFrom(parsePath(d)) });
+  const bird: Figure = {
+    name: a.name,
+    tones: [0.3, 0.7, 1],
+    parts: [
+      { tone: 1, area: stroked([[44, 95, 44, 84], [56, 95, 56, 84], [50, 27, 42, 17], [50, 27, 50, 15], [50, 27, 58, 17]], 2, false) },
+      part(0, 'M50 26C58 26 62 33 60 41C58 48 60 52 64 58C72 70 64 88 50 88C36 88 28 70 36 58C40 52 42 48 40 41C38 33 42 26 50 26Z'),
+      { tone: 1, area: union(disc(42, 16, 2.6, 30), disc(50, 14, 2.6, 30), disc(58, 16, 2.6, 30), [[46.4, 39, 53.6, 39, 50, 46]]) },
+      { tone: 2, area: union(disc(46, 34.5, 1.9, 26), disc(54, 34.5, 1.9, 26)) },
+    ],
+    isBuilt: true,
+  };
+  const feather = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 50, side: 26, fill: 1 });
+  const fan = (count: number, reach: number): Figure[] =>
+    Array.from({ length: count }, (_, i) => {
+      const t = -1.75 + (3.5 * i) / (count - 1);
+      return movedFigure(turnedAt(feather, t), [1, 0, 0, 1, reach * Math.sin(t), 16 - reach * Math.cos(t)]);
+    });
+  const inks = swapped(s);
+  return fitLayers([...[...fan(13, 47), ...fan(9, 27)].flatMap((f) => clear(s, f, s.palette.groundHex, inks, 0.8)), ...clear(s, bird, s.palette.groundHex, s.palette.inks, 1.6)], 92);
+}; // prettier-ignore
+
 /** Up to six B all over the crown of A, each as far as can be from the others. */
 export const fruited: Pair = (s, a, b) => {
   const tree = placed(a, { cx: 50, cy: 50, side: 90, fill: 0.95 });
@@ -332,3 +378,39 @@ export const roofed: Pair = (s, a, b) => {
   const stack = standing(one, cx, Math.max(...edges) + 3);
   return [...finished(s, stack, s.palette.groundHex, swapped(s)), ...clear(s, house, s.palette.groundHex, s.palette.inks, 1.4)];
 }; // prettier-ignore
+
+/** A, a landscape, seen in B as through a window in its form: as broad as that is, its foot at its foot, a sun over it. */
+export const landIn: Pair = (s, a, b) => {
+  const outer = placed(b, { cx: 50, cy: 50, side: 90, fill: 0.95 });
+  const hull = silhouetteOf(outer);
+  const room = roomIn(hull);
+  // Of thin parts nothing is left: the window is where the body is.
+  const rim = Math.min(4.2, 0.2 * (room?.r ?? 10));
+  const thin = 0.34 * (room?.r ?? 0);
+  const body = grown(grown(hull, -thin), thin - rim);
+  const w = boundsOf(body);
+  if (!room || !(w.width > 0)) return finished(s, outer);
+  const [first] = s.palette.inks;
+  const { groundHex } = s.palette;
+  const wide = placed(a, { cx: 50, cy: 50, side: 1.06 * w.width, fill: 1 });
+  const o = boundsOf(outlineOf(wide));
+  // Where it is low the rest of the window is sky; what is high shows its upper part.
+  const wideAt = (y: number): number => boundsOf(intersect(body, box(w.x - 1, y - 1, w.width + 2, 2))).width;
+  const low = Array.from({ length: 12 }, (_, i) => w.y + w.height * (0.98 - 0.06 * i)).find((y) => wideAt(y) > 0.5 * w.width) ?? w.y + w.height; // prettier-ignore
+  const foot = low > w.y + 0.9 * w.height ? Math.max(low, Math.min(w.y + 0.34 * w.height + o.height, w.y + 1.2 * w.height)) : low; // prettier-ignore
+  const land = mapFigure(standing(wide, w.x + w.width / 2, foot), (area) => intersect(area, body));
+  const l = boundsOf(outlineOf(land));
+  const ground = intersect(box(w.x - 1, l.y + l.height - 0.4, w.width + 2, 100), body);
+  const sky = subtract(body, grown(union(outlineOf(land), ground), 1.6));
+  const at = roomIn(sky);
+  const hasSun =
+    at !== null && at.r > 5 && at.y > l.y - 0.3 * w.height && !/sun|moon|night|city|castle|village/.test(a.name);
+  const inks = swapped(s);
+  return [
+    ...form(s, hull, first).map((layer) => ({ ...layer, isFigure: true })),
+    layerOf(body, groundHex),
+    ...finished(s, land, groundHex, inks),
+    ...(ground.length ? [{ ...layerOf(ground, inks[0]), isFigure: true }] : []),
+    ...(hasSun ? [layerOf(disc(at.x, at.y, Math.min(0.5 * at.r, 6), 60), inks[1] ?? inks[0])] : []),
+  ];
+};

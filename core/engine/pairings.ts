@@ -428,6 +428,34 @@ export const maned: Pair = (s, whole, b) => {
   ];
 };
 
+/** The head of A before B, whose rays or petals stand out round it. */
+export const rayed: Pair = (s, whole, b) => {
+  const a = headOf(s, whole, whole.name === 'lion' ? 'lioness' : whole.name);
+  return [
+    ...finished(s, placed(b, { cx: 50, cy: 50, side: 94, fill: 1 }), s.palette.groundHex, swapped(s)),
+    ...clear(s, placed(a, { cx: 50, cy: 51, side: 56, fill: 0.9 }), s.palette.groundHex, s.palette.inks, 1.6),
+  ];
+};
+
+/** A, which has spines, with many of B in their place, fanned out behind its back. */
+export const spined: Pair = (s, a, b) => {
+  const body = placed(a, { cx: 50, cy: 66, side: 62, fill: 0.9 });
+  const o = boundsOf(outlineOf(body));
+  const [cx, cy] = [o.x + o.width / 2, o.y + 0.62 * o.height];
+  const spine = placed(upright(b), { cx: 50, cy: 50, side: 25, fill: 1 });
+  const fan = (count: number, reach: number): Figure[] =>
+    Array.from({ length: count }, (_, i) => {
+      const t = -1.5 + (3 * i) / (count - 1);
+      const one = turnedAt(spine, t);
+      return movedFigure(one, [1, 0, 0, 1, cx + (0.5 * o.width + reach) * Math.sin(t) - 50, cy - (0.62 * o.height + reach) * Math.cos(t) - 50]); // prettier-ignore
+    });
+  const [ground, inks] = [s.palette.groundHex, swapped(s)];
+  return fitLayers(
+    [...[...fan(12, 5), ...fan(11, -3)].flatMap((f) => clear(s, f, ground, inks, 0.7)), ...clear(s, body, ground, s.palette.inks, 1.2)],
+    90,
+  ); // prettier-ignore
+};
+
 /** A goes through B: behind its one half, before its other. */
 export const passing: Pair = (s, a, b) => {
   const gate = placed(b, { cx: 50, cy: 50, side: 84, fill: 0.85 });

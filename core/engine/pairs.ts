@@ -27,26 +27,32 @@ import {
   onShoulder,
   passing,
   printed,
+  rayed,
   rooted,
   risen,
   sipping,
   sideBySide,
+  spined,
   stacked,
   maned,
   wreathed,
   type Pair,
 } from './pairings';
+import { bentAs } from './bent';
 import { madeOf } from './packed';
 import {
   PUSHED,
   TREES,
+  astride,
   atWindow,
   climbing,
   curledAbout,
+  fanTailed,
   fruited,
   growing,
   inBasket,
   inHollow,
+  landIn,
   onBack,
   onLine,
   onWheels,
@@ -70,11 +76,13 @@ import {
   asRocket,
   asSail,
   asSun,
+  keyholed,
   magnified,
   radial,
   rising,
   throughRing,
   tipped,
+  toothed,
   trailing,
 } from './pairings-parts';
 import {
@@ -138,6 +146,8 @@ const LANDSCAPE = new Set([
   'castle',
   'city',
 ]);
+/** What is land, or lies in it. */
+const LAND = /^(?:mountains?|mountain range|hills?|forest|island|desert island|beach|desert|village|city|skyline|sunset|sunrise|valley|field|waterfall|volcano|dunes?|canyon|vineyard|sea|ocean|wave|lake)$/; // prettier-ignore
 /** Forms that hold what they are said to go with. */
 const HOLDERS = new Set(['shield', 'window', 'heart', 'circle', 'cloud', 'speech bubble']);
 /** What makes a ground for what it is said to go with. */
@@ -270,6 +280,9 @@ const SHELTERS =
 export const GROWS = /^(?:flower|tulip|daisy|rose|leaf|leaves|plant|sprout|herb|sunflower|poppy|fern|mushroom|lily|lotus|tree|clover|cherry blossom|lavender|wheat)$/; // prettier-ignore
 /** What is small, and stands in a row as in heraldry. */
 const SPRINKLED = /^(?:star|heart|leaf|snowflake|drop|flower|diamond|acorn|clover|sparkle|sparkles|crown|bee|rose|coin|maple leaf)$/; // prettier-ignore
+/** What is bent along the outline of something as it is, and what has an outline plain enough for it. */
+const BENDING = /^(?:snake|rope|ribbon|thread|cable|wire|yarn|string|vine|ivy|road|river|racetrack|wrench|hose|needle and thread|needle|scarf|belt)$/; // prettier-ignore
+const PLAIN = /^(?:heart|circle|ring|square|triangle|star|diamond|house|cloud|drop|leaf|apple|light bulb|crescent moon|moon|flower|clover|egg|pear|shield|hexagon)$/; // prettier-ignore
 /** What is wound about a thing. */
 const WINDERS = /^(?:rope|ribbon|vine|ivy|seaweed)$/;
 const INSECTS = /^(?:bee|butterfly|ladybug|ladybird|beetle|dragonfly|ant|moth|firefly|grasshopper|fly|wasp)$/;
@@ -367,7 +380,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => VESSELS.test(t.a) && /^pour/.test(t.said) && (t.is('holding', 'toward') || t.isTurned('coming out of')) && !VESSELS.test(t.b) && !OPEN.test(t.b) && [pouringOut],
   (t) => !t.second.turned && VESSELS.test(t.a) && (/^pour/.test(t.said) || t.first.modifiers.includes('pouring')) && [poured],
   (t) => t.isTurned('as') && /^(?:shadow|silhouette)$/.test(t.place) && [shadowed],
-  // Hands and arms.
+  // Hands and arms; an umbrella is over who has it.
+  (t) => t.b === 'umbrella' && isCreature(t.a) && !isSeenAside(t.a) && t.is('holding', 'with') && [inHand('standing'), inHand('sitting'), inHand('standing')],
   (t) => HAND.test(t.a) && t.first.count === 1 && t.is(null, 'holding', 'toward', 'with') && [inHandOf(t.b)],
   (t) => HAND.test(t.b) && t.isTurned('holding') && [turnedPair(inHandOf(t.a))],
   (t) => HAND.test(t.a) && t.isTurned('over') && [onHand],
@@ -412,6 +426,11 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // A tree in the shape of something, or with it as its crown, has its trunk under it; an acorn that grows into an oak has the oak come out of it.
   (t) => TREES.test(t.a) && (t.is('as') || (t.isTurned('as') && /^(?:crown|top|foliage|canopy|leaves)$/.test(t.place))) && !isMany(t.second) && [asCrown],
   (t) => /^grow\w* into/.test(t.said) && t.is('toward', 'inside', 'as') && [turnedPair(emerging())],
+  // What is long is bent into what is plain in outline; a keyhole as a house is a house with a keyhole.
+  (t) => (BENDING.test(t.a) || (LONG.test(t.a) && /^(?:bent|curl|twist|fold|curv|tied)/.test(t.said))) && PLAIN.test(t.b) && t.is('as', 'inside') && [bentAs],
+  (t) => t.a === 'key' && /^(?:teeth|tooth|bit|blade|notches)$/.test(t.place) && t.isTurned('as') && [toothed],
+  (t) => t.a === 'keyhole' && t.is('as') && [keyholed],
+  (t) => /^(?:hedgehog|porcupine|sea urchin|echidna|cactus)$/.test(t.a) && t.is('made of') && (LONG.test(t.b) || /^(?:needle|pin|nail|toothpick)$/.test(t.b)) && [spined],
   // A thing as another that moves or stands has that one's parts.
   (t) => t.b === 'rocket' && !isCreature(t.a) && t.is('as') && [asRocket],
   (t) => /^(?:boat|ship|sailboat|canoe|raft)$/.test(t.b) && !isCreature(t.a) && t.is('as') && [asBoat],
@@ -429,6 +448,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCreature(t.a) && t.does(/^climb/) && t.is('on', 'toward', 'over') && (TREES.test(t.b) || LONG.test(t.b) || /^(?:post|rope|ladder|column|tower|vine)$/.test(t.b)) && [climbing],
   (t) => isCreature(t.a) && nounKind(t.b) === 'animal' && t.is('riding', 'on') && ['hoofed', 'heavy', 'cat', 'dog', 'bear', 'runner', 'hopper'].includes(buildOf(t.b) ?? '') && [ridden],
   (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && [onWheels],
+  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && /^(?:rid|fly|sit|straddl|saddl)/.test(t.said + (t.first.pose ?? '')) && (/^(?:rocket|broom|witch broom|paper plane|airplane|banana|firework|comet|baguette|cucumber|corn|cigar|bullet|fish|whale|dolphin|shark|swan|goose|duck|seahorse|crab|snail|turtle|tortoise|dragon|cloud)$/.test(t.b) || (LONG.test(t.b) && !/^(?:candle|flower|rose|tulip|umbrella)$/.test(t.b))) && [astride],
   (t) => t.b === 'hot air balloon' && isCreature(t.a) && t.is('inside', 'riding', 'on') && [inBasket],
   (t) => isCreature(t.a) && /^(?:kite|balloon)$/.test(t.b) && t.is('holding', 'with') && [flown],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^read/) && t.is('holding', 'with', 'toward') && [inHand('standing'), emerging(74, 58, true), inHand('sitting'), emerging(60, 74, true)],
@@ -471,7 +491,10 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.b === 'wing' && !isCreature(t.a) && t.is('with', 'wearing', null) && [winged],
   (t) => OPENINGS.test(t.b) && !isCreature(t.a) && (t.is('with') || t.isTurned('inside')) && [builtIn],
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [sideBySide, turnedPair(sideBySide)],
-  // What stands for a part: a mane is all round a head.
+  (t) => /^(?:peacock|turkey)$/.test(t.a) && ((/^(?:tail|feathers?|plumage|train)$/.test(t.place) && t.isTurned('as')) || t.is('made of')) && [fanTailed],
+  // What stands for a part: a mane is all round a head, of many or of one that has rays.
+  (t) => /^(?:mane|ruff|petals|rays)$/.test(t.place) && t.isTurned('as') && !isMany(t.second) && /^(?:sun|sunflower|flower|daisy|star|gear|dandelion|citrus slice|wheel|splash|flame|fire)$/.test(t.b) && [rayed],
+  (t) => /^(?:spikes|spines|quills|needles)$/.test(t.place) && t.isTurned('as') && [spined],
   (t) => /^(?:mane|ruff|petals|rays|spikes)$/.test(t.place) && t.isTurned('as') && [maned],
   (t) => t.place === 'halo' && t.isTurned('as') && [wreathed],
   (t) => /^(?:leaves|leaf|petals|fruit|fruits|scales|feathers|spots|bricks)$/.test(t.place) && t.isTurned('as') && [madeOf],
@@ -487,6 +510,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.isTurned('around') && nounKind(t.b) === 'animal' && t.second.count === 1 && /^(?:wrap|curl|coil|twist|climb|hug)/.test(t.second.pose ?? '') && [turnedPair(embraced)],
   (t) => t.isTurned('around') && [wreathed],
   (t) => t.first.count === 2 && t.either('around') && [turnedPair(flanked)],
+  // Land in a thing is seen in it as through a window.
+  (t) => LAND.test(t.b) && t.isTurned('inside') && !isCreature(t.a) && !/^(?:book|letter|circle|square|frame|window)$/.test(t.a) && [turnedPair(landIn)],
+  (t) => LAND.test(t.a) && t.is('inside') && !isCreature(t.b) && (SEEN_INTO.test(t.b) || /^(?:cup|teapot|kettle|acorn|leaf|drop|coffee bean|heart|house|tent|guitar|bottle|egg|apple|pear|head|hand|shoe|boot|backpack|camera|shell|diamond|feather)$/.test(t.b)) && [landIn],
   // What is full of many shows them through.
   (t) => /^(?:lantern|cage|birdcage|bird cage|window)$/.test(t.a) && t.isTurned('inside') && [embraced],
   (t) => /^(?:lantern|cage|birdcage|bird cage)$/.test(t.b) && t.is('inside') && [turnedPair(embraced)],

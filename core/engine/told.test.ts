@@ -6,7 +6,7 @@ import type { Layer } from './layer';
 import { waysFor } from './pairs';
 import { understand } from './request';
 import { around, arranged as laid, build, requestOf, stageOf } from './testing';
-import { intersect, sizeOf, union } from '../path';
+import { grown, intersect, sizeOf, subtract, union } from '../path';
 
 /** The layers of an arrangement for a prompt of two figures, and what they stand on. */
 const arranged = (...[prompt, a, b, way]: Parameters<typeof laid>): { layers: Layer[]; ground: string } => ({ layers: laid(prompt, a, b, way), ground: stageOf(prompt).palette.groundHex }); // prettier-ignore
@@ -115,7 +115,10 @@ describe('what one sees in an arrangement', () => {
   });
 
   it('makes a tree of books of them from its crown to its foot', () => {
-    expect(arranged('a tree with books as leaves', 'tree', 'book').layers.length).toBeGreaterThan(20);
+    const [tree, ...books] = arranged('a tree with books as leaves', 'tree', 'book').layers;
+    const [all, made] = [boundsOf(tree.area), boundsOf(union(...books.map((l) => l.area)))];
+    expect(made.height).toBeGreaterThan(0.7 * all.height);
+    expect(made.width).toBeGreaterThan(0.6 * all.width);
   });
 
   it('puts what runs in a wheel into its open middle', () => {
@@ -215,5 +218,70 @@ describe('what is drawn of what is said', () => {
   it('makes a fish that leaps a fish with its head up', () => {
     const [lying, leaping] = ['a fish', 'a leaping fish'].map((prompt) => around(compose(requestOf(prompt)).layers));
     expect(leaping.height / leaping.width).toBeGreaterThan(1.3 * (lying.height / lying.width));
+  });
+
+  it('shows land in a thing as through a window in its form', () => {
+    for (const [prompt, a, b] of [['a teapot with a mountain inside', 'teapot', 'mountain'], ['a forest inside a light bulb', 'forest', 'light bulb']] as const) {
+      const { layers, ground } = arranged(prompt, a, b);
+      const [hull, pane, ...land] = layers;
+      expect(pane.fill, prompt).toBe(ground);
+      expect(sizeOf(subtract(pane.area, hull.area)), prompt).toBeLessThan(0.5);
+      expect(sizeOf(pane.area), prompt).toBeGreaterThan(0.3 * sizeOf(hull.area));
+      for (const l of land) expect(sizeOf(subtract(l.area, grown(pane.area, 0.2))), prompt).toBeLessThan(1);
+    }
+  }); // prettier-ignore
+
+  it('has an umbrella over the head of who holds it, and its stem beside them', () => {
+    const layers = compose(requestOf('a bear holding an umbrella')).layers.filter((l) => l.isFigure);
+    const all = around(layers);
+    // In the uppermost part there is nothing but the canopy, wider than it is high.
+    const top = boundsOf(union(...layers.map((l) => intersect(l.area, [[-50, all.y, 150, all.y, 150, all.y + 0.12 * all.height, -50, all.y + 0.12 * all.height]])))); // prettier-ignore
+    expect(top.width).toBeGreaterThan(2 * top.height);
+    expect(top.x + top.width).toBeGreaterThan(all.x + 0.7 * all.width);
+  });
+
+  it('seats who rides a rocket on it, one leg down its side', () => {
+    const { layers, ground } = arranged('an astronaut riding a rocket', 'astronaut', 'rocket');
+    const gaps = layers.flatMap((l, i) => (l.fill === ground && !l.isFigure ? [i] : []));
+    const rider = around(layers.slice(0, gaps[0]));
+    const rocket = around(layers.slice(gaps[0] + 1, gaps.at(-1)));
+    expect(rocket.width).toBeGreaterThan(1.2 * rocket.height);
+    expect(rider.y).toBeLessThan(rocket.y);
+    expect(rider.y + rider.height).toBeLessThan(rocket.y + rocket.height);
+  });
+
+  it('puts what a key has for teeth on its blade, and a keyhole into what it is shaped like', () => {
+    const key = compose(requestOf('a key whose teeth are a city skyline')).layers;
+    const [blade, city] = [boundsOf(key[0].area), around(key.slice(1))];
+    expect(city.x).toBeGreaterThan(blade.x + 0.4 * blade.width);
+    expect(city.y + city.height).toBeLessThan(blade.y + 0.75 * blade.height);
+    const [house] = compose(requestOf('a keyhole in the shape of a house')).layers;
+    expect(house.area.filter((ring) => sizeOf([ring]) !== 0).length).toBeGreaterThan(1);
+  });
+
+  it('holds up what two hands hold between them, alike on both sides', () => {
+    const { layers, ground } = arranged('two hands holding a heart', 'hand', 'heart');
+    const hands = front({ layers, ground });
+    const b = around(hands);
+    const mirrored = union(...hands.map((l) => l.area)).map((ring) => ring.map((v, k) => (k % 2 ? v : 2 * (b.x + b.width / 2) - v)));
+    expect(sizeOf(subtract(union(...hands.map((l) => l.area)), grown(union(mirrored), 0.3)))).toBeLessThan(4);
+    expect(around(back({ layers, ground })).y).toBeLessThan(b.y);
+  }); // prettier-ignore
+
+  it('gives hands to a thing that does something with another, and a rod to who fishes', () => {
+    const cactus = compose(requestOf('a cactus playing a guitar')).layers;
+    const plain = compose(requestOf('a cactus')).layers;
+    expect(cactus.length).toBeGreaterThan(plain.length + 2);
+    const fishing = stageOf('a cat fishing');
+    expect(fishing.parts.figures.map((f) => f.drawn)).toEqual(['cat']);
+    expect(compose(requestOf('a cat fishing')).layers.length).toBeGreaterThan(compose(requestOf('a cat standing')).layers.length); // prettier-ignore
+  });
+
+  it('has one thing with rays behind a head as its mane, and many small ones round it', () => {
+    const one = arranged('a lion with a sun as its mane', 'lion', 'sun');
+    const many = arranged('a lion with leaves as its mane', 'lion', 'leaf');
+    const [sun, head] = [around(back(one)), around(front(one))];
+    expect(sun.width).toBeGreaterThan(1.3 * head.width);
+    expect(many.layers.length).toBeGreaterThan(one.layers.length + 20);
   });
 });

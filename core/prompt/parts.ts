@@ -210,6 +210,8 @@ function isThingThere(rest: string, from: number, word: string, kind: Kind | nul
   const before = rest.slice(0, from);
   const after = rest.slice(from + word.length);
   if (/\b(?:made|cut|folded|built|woven|carved) (?:out )?(?:of|from)\s+$/.test(before) && !/^(?:gold|silver|copper)$/.test(word)) return true; // prettier-ignore
+  // Coffee that is drunk is no colour.
+  if (/\b(?:drinking|eating|holding|pouring|sipping|serving|making|brewing|picking|carrying|spilling|roasting|harvesting|squeezing|peeling)\s+(?:an?\s+|the\s+|some\s+)?$/.test(before) && /^\s*(?:$|[,;.]|(?:with|in|on|and|from|at|under|into|by)\b)/.test(after)) return true; // prettier-ignore
   if (word === 'cream' && /\b(?:ice|whipped|sour|hand|face)\s+$/.test(before)) return true;
   if (OF_THINGS.test(after.trimStart()) && !new RegExp(`(?:${ANY_COLOUR})\\s*$`).test(before)) return true;
   const next = /^\s+([a-z]+)/.exec(after)?.[1] ?? '';
@@ -245,6 +247,8 @@ export function readColours(
     const both = `${m[0]} ${next}`;
     const drawn = next ? lexicon.findFigure(both)?.drawn : undefined;
     if (drawn?.startsWith(`${m[0]} `) && (ALSO_THINGS.has(m[0]) || (drawn === both && isCompound(both)))) return false;
+    // A lemon pirate is a lemon.
+    if (kind === 'mascot' && next && ALSO_THINGS.has(m[0]) && lexicon.isRole(next)) return false;
     if (isThingThere(reading.rest, m.index, m[0], kind)) return false;
     const colour = namedColour(m[0]);
     if (!colours.some((c) => c.hex === colour.hex)) colours.push(colour);

@@ -40,6 +40,12 @@ const CONTAINERS = /^(?:bottle|jar|cup|mug|glass|bowl|basket|pot|vase|barrel|bag
 
 export const isContainer = (head: string): boolean => CONTAINERS.test(head);
 export const MOST = 36;
+/** Kinds of nouns of which a mascot is one in a trade, and not of that trade: "a tooth superhero". */
+const LIVELY = /^(?:food|plant|body|artifact)$/;
+/** Whose trade is with what stands before it: "a carrot farmer". */
+const DEALING =
+  /^(?:farmer|grower|seller|vendor|picker|maker|roaster|merchant|brewer|baker|winemaker|harvester|planter|cook|grocer|keeper)$/;
+
 /** Reads a noun phrase at a place, or gives null. */
 export function readPhrase(tokens: readonly Token[], start: number, end: number, lexicon: Lexicon): Phrase | null {
   const word = (at: number): string => (at < end && tokens[at].part === null ? tokens[at].text : '');
@@ -116,6 +122,14 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
   } else if (attributive.length && nounKind(attributive.at(-1)!.text) === 'animal' && (lexicon.isRole(head.text) || (nounKind(head.text) === 'person' && !/(?:keeper|rider|tamer|trainer|hunter|catcher|walker|lover|groomer|whisperer|breeder)s?$/.test(head.text)))) {
     role = head.text;
     giveUpHead('role');
+  } // prettier-ignore
+  // "A radish gardener" is a radish where a mascot is asked for, if its trade is not with radishes.
+  const [thing, worn, more] = head.text.split(' ');
+  const isMascot = tokens.some((t) => t.part === 'kind' && /^(?:mascot|character)s?$/.test(t.text));
+  if (isMascot && role === null && worn && !more && head.to - head.from === 2 && lexicon.isRole(worn) && LIVELY.test(nounKind(thing) ?? '') && !DEALING.test(worn) && lexicon.findFigure(thing)?.via === 'name') {
+    role = worn;
+    marks.push([head.to - 1, 'role']);
+    head = { ...head, text: thing, to: head.to - 1, found: lexicon.findFigure(thing) };
   } // prettier-ignore
   // "A wizard frog" is a frog, dressed as a wizard.
   const trade = attributive.at(-1);

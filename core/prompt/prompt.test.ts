@@ -141,6 +141,22 @@ describe('reading a prompt', () => {
     expect(parts.figures[1]).toMatchObject({ drawn: 'lantern', relation: 'holding' });
   });
 
+  it('takes a fruit in a trade for a mascot of that fruit, and who deals in it for somebody', () => {
+    expect(partsOf('mascot: a radish gardener')).toMatchObject({ role: 'gardener', figures: [{ word: 'radish', drawn: 'radish' }] }); // prettier-ignore
+    expect(partsOf('mascot: a lemon pirate')).toMatchObject({ role: 'pirate', colours: [], figures: [{ drawn: 'lemon' }] }); // prettier-ignore
+    expect(partsOf('mascot: a tooth superhero').figures[0].drawn).toBe('tooth');
+    expect(partsOf('mascot: a carrot farmer').figures[0].drawn).toBe('farmer');
+    expect(partsOf('a radish gardener').figures[0].drawn).toBe('gardener');
+  });
+
+  it('knows what is drunk or carried from a colour', () => {
+    const cat = partsOf('a cat drinking coffee');
+    expect(cat.colours).toEqual([]);
+    expect(cat.figures.map((f) => f.word)).toEqual(['cat', 'coffee']);
+    expect(partsOf('a fox carrying an orange').figures.map((f) => f.drawn)).toEqual(['fox', 'orange']);
+    expect(partsOf('a fox, coffee and cream').colours.map((c) => c.word)).toEqual(['coffee', 'cream']);
+  });
+
   it('reads a sheet of icons', () => {
     const parts = partsOf('sheet of icons: berth, lamp, washroom, bicycle, luggage, breakfast, 2 rows 3 columns');
     expect(parts.kind).toBe('icon sheet');

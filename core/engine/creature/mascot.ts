@@ -163,8 +163,11 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const sleeve: Tone = sleeved ? cloth : shirted ? LIGHT : FUR;
   const trousers: Tone = dress.top === 'overalls' ? main : dress.top === 'suit' || dress.top === 'jacket' ? main : dress.top ? trim : FUR;
   const foot = ({ end, side }: (typeof legs)[number]): Area => isSat && !isBird(kind) ? oval(end[0], end[1], 7, 7.8) : isBird(kind) ? union(...[-0.7, 0, 0.7].map((a) => bone([end[0], end[1] + 1, 2], [end[0] + side * 1.5 + 7 * Math.sin(a), end[1] + 3.4, 1.7]))) : intersect(oval(end[0] + side * 2, end[1] + 2.6, 8, 6), box(0, 0, 100, end[1] + 4));
-  const feet = legs.map((l) => piece(isBird(kind) ? ACCENT : isSat && !dress.top ? FUR : isDusky(kind) && !dress.top ? COAT : DARK, foot(l)));
-  const legParts = legs.map((l) => piece(isBird(kind) && trousers === FUR ? ACCENT : trousers, limb([l.root[0], l.root[1], isBird(kind) && trousers === FUR ? 2.4 : legR], [l.elbow[0], l.elbow[1], isBird(kind) && trousers === FUR ? 2.2 : legR * 0.92], [l.end[0], l.end[1], isBird(kind) && trousers === FUR ? 2 : legR * 0.84])));
+  // What has eight arms stands on the other six.
+  const isArmed = kind.marks.includes('tentacles');
+  const tentacles = [-1.6, -0.95, -0.3, 0.3, 0.95, 1.6].map((k) => piece(FUR, taper([50 + k * belly * 0.42, hipY - 6, 5.6], [50 + k * belly * 0.62, hipY + 0.3 * size.leg, 4.9], [50 + k * belly * 0.86, hipY + 0.6 * size.leg, 3.8], [50 + k * belly * 1.1, hipY + 0.62 * size.leg, 2.4])));
+  const feet = isArmed ? [] : legs.map((l) => piece(isBird(kind) ? ACCENT : isSat && !dress.top ? FUR : isDusky(kind) && !dress.top ? COAT : DARK, foot(l)));
+  const legParts = isArmed ? tentacles : legs.map((l) => piece(isBird(kind) && trousers === FUR ? ACCENT : trousers, limb([l.root[0], l.root[1], isBird(kind) && trousers === FUR ? 2.4 : legR], [l.elbow[0], l.elbow[1], isBird(kind) && trousers === FUR ? 2.2 : legR * 0.92], [l.end[0], l.end[1], isBird(kind) && trousers === FUR ? 2 : legR * 0.84])));
 
   /** What lies on the body. */
   const on = (tone: Tone, area: Area): Part => piece(tone, intersect(area, torso));

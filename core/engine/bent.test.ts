@@ -1,0 +1,69 @@
+/** Long things bent along outlines. */
+import { describe, expect, it } from 'vitest';
+import { boundsOf, box, disc } from './area';
+import { bentAlong, guideAlong } from './bent';
+import { compose } from './compose';
+import type { Figure } from './figure';
+import { requestOf } from './testing';
+import { grown, intersect, sizeOf, subtract } from '../path';
+
+const bar: Figure = { name: 'bar', tones: [0.3], parts: [{ tone: 0, area: box(46, 0, 8, 100) }] };
+const [circle] = disc(50, 50, 40, 240);
+
+describe('a guide', () => {
+  it('goes round a ring from its foot, evenly, and leaves a gap there', () => {
+    const guide = guideAlong(circle);
+    const steps = guide.slice(1).map((p, i) => Math.hypot(p[0] - guide[i][0], p[1] - guide[i][1]));
+    const inner = steps.slice(6, -6);
+    expect(Math.max(...inner) / Math.min(...inner)).toBeLessThan(1.1);
+    const [start, end] = [guide[0], guide.at(-1)!];
+    expect(start[1]).toBeGreaterThan(88);
+    expect(end[1]).toBeGreaterThan(88);
+    const gap = Math.hypot(start[0] - end[0], start[1] - end[1]);
+    expect(gap).toBeGreaterThan(8);
+    expect(gap).toBeLessThan(18);
+  });
+  it('rounds off corners, so that what follows does not fold', () => {
+    const guide = guideAlong(box(10, 10, 80, 80)[0]);
+    const turns = guide.slice(2).map((p, i) => {
+      const [a, b] = [guide[i], guide[i + 1]];
+      const t = Math.atan2(p[1] - b[1], p[0] - b[0]) - Math.atan2(b[1] - a[1], b[0] - a[0]);
+      return Math.abs(Math.atan2(Math.sin(t), Math.cos(t)));
+    });
+    expect(Math.max(...turns)).toBeLessThan(0.5);
+  });
+});
+
+describe('what is bent', () => {
+  it('lies in a ring as wide as it is asked to be', () => {
+    const { parts } = bentAlong(bar, guideAlong(circle), 10, true);
+    const ring = subtract(disc(50, 50, 45.3, 240), disc(50, 50, 34.7, 240));
+    expect(sizeOf(subtract(parts[0].area, ring))).toBeLessThan(6);
+    // Nine tenths of the way round and more.
+    expect(sizeOf(parts[0].area)).toBeGreaterThan(0.85 * sizeOf(ring));
+  });
+  it('keeps the proportions of its ends, and is stretched between them', () => {
+    const head = disc(50, 8, 8, 60);
+    const tool: Figure = { name: 'tool', tones: [0.3], parts: [{ tone: 0, area: head }, { tone: 0, area: box(48, 8, 4, 92) }] }; // prettier-ignore
+    const { parts } = bentAlong(tool, guideAlong(circle), 16);
+    const b = boundsOf(parts[0].area);
+    expect(b.width / b.height).toBeGreaterThan(0.75);
+    expect(b.width / b.height).toBeLessThan(1.35);
+    const even = boundsOf(bentAlong(tool, guideAlong(circle), 16, true).parts[0].area);
+    expect(Math.max(even.width, even.height)).toBeGreaterThan(1.3 * Math.max(b.width, b.height));
+  });
+  it('is hollow where the outline was', () => {
+    for (const prompt of [
+      'a wrench bent into a heart',
+      'a rope in the shape of a heart',
+      'a snake in the shape of a ring',
+    ]) {
+      const layers = compose(requestOf(prompt)).layers.filter((l) => l.isFigure);
+      const all = layers.map((l) => l.area);
+      const b = boundsOf(all.flat());
+      const middle = disc(b.x + b.width / 2, b.y + 0.52 * b.height, 0.14 * b.width, 60);
+      for (const area of all) expect(sizeOf(intersect(area, grown(middle, -1))), prompt).toBeLessThan(1);
+      expect(b.width, prompt).toBeGreaterThan(60);
+    }
+  });
+});

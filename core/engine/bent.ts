@@ -1,0 +1,107 @@
+/** Long things bent along the outline of another: a wrench as a heart, a snake as a ring. */
+import { areaFrom, intersect, parsePath, stroked, union, type Area } from '../path';
+import { boundsOf, box, disc } from './area';
+import { outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
+import { fitLayers } from './layer';
+import type { Pair } from './pairings';
+import { clear } from './stage';
+
+/** How long an edge may be that is bent, in units. */
+const STEP = 1.5;
+/** Points of a guide. */
+const COUNT = 180;
+/** The share of an outline that is left open between the two ends. */
+const OPEN = 0.05;
+
+type Point = readonly [number, number];
+
+/** Points at even distances along a closed ring, from its lowest point round to it, its corners rounded off. */
+export function guideAlong(ring: readonly number[]): Point[] {
+  const n = ring.length / 2;
+  const low = Array.from({ length: n }, (_, i) => i).reduce((p, i) => (ring[2 * i + 1] > ring[2 * p + 1] ? i : p), 0);
+  const points = Array.from({ length: n + 1 }, (_, i): Point => [ring[2 * ((low + i) % n)], ring[2 * ((low + i) % n) + 1]]); // prettier-ignore
+  const lengths = [0];
+  for (let i = 1; i <= n; i++) lengths.push(lengths[i - 1] + Math.hypot(points[i][0] - points[i - 1][0], points[i][1] - points[i - 1][1])); // prettier-ignore
+  const whole = lengths[n];
+  const at = (s: number): Point => {
+    const i = Math.max(1, lengths.findIndex((l) => l >= s));
+    const share = (s - lengths[i - 1]) / Math.max(1e-9, lengths[i] - lengths[i - 1]);
+    return [0, 1].map((k) => points[i - 1][k] + share * (points[i][k] - points[i - 1][k])) as unknown as Point;
+  }; // prettier-ignore
+  const even = Array.from({ length: COUNT }, (_, i) => at(whole * (OPEN / 2 + ((1 - OPEN) * i) / (COUNT - 1))));
+  // Each the mean of its neighbours, so that what follows has no corners to fold at.
+  const reach = 4;
+  return even.map((_, i) => {
+    const m = Math.min(reach, i, COUNT - 1 - i);
+    const near = even.slice(i - m, i + m + 1);
+    return [0, 1].map((k) => near.reduce((sum, p) => sum + p[k], 0) / near.length) as unknown as Point;
+  });
+}
+
+/** The share of a figure at either end that keeps its proportions; what is between is stretched. */
+const END = 0.28;
+
+/** An upright figure laid along a guide, its foot at the start and its top at the end, so wide, in units; `isEven`: stretched alike all along, and not in its middle alone. */
+export function bentAlong(figure: Figure, guide: readonly Point[], widthUnits: number, isEven = false): Figure {
+  const b = boundsOf(outlineOf(figure));
+  const long = guide.slice(1).reduce((sum, p, i) => sum + Math.hypot(p[0] - guide[i][0], p[1] - guide[i][1]), 0);
+  const k = widthUnits / b.width;
+  const cx = b.x + b.width / 2;
+  const last = guide.length - 1;
+  /** How far along the guide a share of the height is. */
+  const end = Math.min(END, (END * b.height * k) / long);
+  const along = (t: number): number => isEven ? t : t < END ? (t * end) / END : t > 1 - END ? 1 - ((1 - t) * end) / END : end + ((t - END) * (1 - 2 * end)) / (1 - 2 * END); // prettier-ignore
+  const place = (x: number, y: number): Point => {
+    const t = along(Math.max(0, Math.min(1, (b.y + b.height - y) / b.height))) * last;
+    const i = Math.min(last - 1, Math.floor(t));
+    const [p, q] = [guide[i], guide[i + 1]];
+    const [from, to] = [guide[Math.max(0, i - 1)], guide[Math.min(last, i + 2)]];
+    const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
+    const off = (x - cx) * k;
+    return [p[0] + (t - i) * (q[0] - p[0]) - ((to[1] - from[1]) / length) * off, p[1] + (t - i) * (q[1] - p[1]) + ((to[0] - from[0]) / length) * off]; // prettier-ignore
+  };
+  const bend = (ring: readonly number[]): number[] =>
+    Array.from({ length: ring.length / 2 }, (_, i) => {
+      const [x, y] = [ring[2 * i], ring[2 * i + 1]];
+      const [u, v] = [ring[(2 * i + 2) % ring.length], ring[(2 * i + 3) % ring.length]];
+      const parts = Math.max(1, Math.ceil((Math.hypot(u - x, v - y) * long) / b.height / STEP));
+      return Array.from({ length: parts }, (_, j) =>
+        place(x + ((u - x) * j) / parts, y + ((v - y) * j) / parts),
+      ).flat();
+    }).flat();
+  // What is bent sharply lies over itself there, and is one.
+  return { ...figure, parts: figure.parts.map((p) => ({ ...p, area: union(p.area.map(bend)) })) };
+}
+
+/** What has no drawing that is straight, made straight: upright, a hundred units long. */
+const STRAIGHT: readonly (readonly [RegExp, () => Figure])[] = [
+  [/snake|serpent|cobra/, () => strip('snake', union(areaFrom(parsePath('M50 104C48 90 45.6 60 45.6 22C45.6 16 43 14 43 8C43 0 46 -4 50 -4C54 -4 57 0 57 8C57 14 54.4 16 54.4 22C54.4 60 52 90 50 104Z')), box(49.5, -10, 1, 7)), union(...Array.from({ length: 9 }, (_, i) => box(40, 24 + 7.6 * i, 20, 3)), disc(47.4, 5, 1.3, 24), disc(52.6, 5, 1.3, 24)))],
+  [/^(?:rope|cord|thread|cable|wire|yarn|ball of yarn|string|lasso|knot)$/, () => strip('rope', box(46.6, 0, 6.8, 100), union(...Array.from({ length: 17 }, (_, i): Area => [[46, 3 + 6 * i, 54, -1 + 6 * i, 54, 0.4 + 6 * i, 46, 4.4 + 6 * i]])))],
+  [/^(?:ribbon|scarf|belt|sash|measuring tape)$/, () => strip('ribbon', [[44, 0, 50, 6, 56, 0, 56, 100, 50, 94, 44, 100]], union(box(45.4, 10, 1.1, 80), box(53.5, 10, 1.1, 80)))],
+  [/^(?:road|path|highway|street|river|track|racetrack)$/, () => strip('road', box(43, 0, 14, 100), union(...Array.from({ length: 12 }, (_, i) => box(49.2, 2 + 8.4 * i, 1.6, 4.6))))],
+  [/^(?:vine|ivy|twig|branch)$/, () => strip('vine', union(stroked([[50, 0, 50, 100]], 1.6, false), ...Array.from({ length: 13 }, (_, i): Area => { const [y, k] = [4 + 7.4 * i, i % 2 ? 1 : -1]; return [[50, y, 50 + 2.6 * k, y - 5, 50 + 7.4 * k, y - 6.4, 50 + 7.6 * k, y - 2.4, 50 + 4.8 * k, y + 0.6]]; })), [])],
+]; // prettier-ignore
+
+const strip = (name: string, all: Area, marks: Area): Figure => ({
+  name,
+  tones: [0.35, 0.9],
+  parts: [{ tone: 0, area: all }, ...(marks.length ? [{ tone: 1, area: intersect(marks, all) }] : [])],
+  isBuilt: true,
+});
+
+/** A bent along the outline of B. */
+export const bentAs: Pair = (s, a, b) => {
+  const hull = /^(?:ring|circle)$/.test(b.name)
+    ? disc(50, 50, 34, 120)
+    : silhouetteOf(placed(b, { cx: 50, cy: 50, side: 72, fill: 0.95 }));
+  const [ring] = [...hull].sort((p, q) => sizeOfRing(q) - sizeOfRing(p)); // prettier-ignore
+  const straight = STRAIGHT.find(([names]) => names.test(a.name))?.[1]() ?? upright(a);
+  const found = STRAIGHT.some(([names]) => names.test(a.name));
+  const bent = bentAlong(straight, guideAlong(ring), found ? 11 : 19, found && straight.name !== 'snake');
+  return fitLayers(clear(s, bent), 88);
+};
+
+const sizeOfRing = (ring: readonly number[]): number => {
+  const b = boundsOf([ring as number[]]);
+  return b.width * b.height;
+};
