@@ -13,7 +13,7 @@ import { byDusk } from './pairings-aloft';
 import { asHouse, asMoon } from './pairings-parts';
 import { TREES } from './pairings-places';
 import { mascotFigure } from './mascot';
-import { canBeHeld, GOING, GROWS, isSprinkled, waysFor } from './pairs';
+import { canBeHeld, GOING, GROWS, isSprinkled, PLAIN, waysFor } from './pairs';
 import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
@@ -32,6 +32,7 @@ import {
   standingOf,
   type Stage,
 } from './stage';
+import { isCut } from './creature';
 import { isThing } from './things';
 import { withThird } from './third';
 
@@ -108,6 +109,7 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && (figure.turned || GROWS.test(figure.drawn))) || isSprinkled(first, figure))) return true; // prettier-ignore
   if (index === 1 && TREES.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
   if (index === 1 && isHeadgear(first.drawn) && ['with', 'beside'].includes(relation)) return true;
+  if (index === 0 && second?.relation === 'as' && !second.turned && PLAIN.test(second.drawn)) return true;
   if (index === 0 && second?.relation === 'around' && !second.turned && GOING.test(second.said ?? '')) return true;
   if (figure.count !== 2) return false;
   if (index === 0 && second?.drawn === 'heart' && isCreature(first.drawn) && ['as', 'made of', 'with', 'beside'].includes(second.relation ?? '')) return true; // prettier-ignore
@@ -193,6 +195,7 @@ function figuresOf(stage: Stage): Layer[] {
     !third &&
     !stage.given &&
     second.to === 0 &&
+    !second.turned &&
     /^(?:legs?|feet|arms|hands)$/.test(second.word) &&
     ['with', 'wearing', 'holding'].includes(second.relation ?? '')
   )
@@ -204,6 +207,10 @@ function figuresOf(stage: Stage): Layer[] {
   const isHad = (f: PromptFigure): boolean => f.count === 1 && !f.turned && f.place === null && canBeHeld(f.drawn) && !isHeadgear(f.drawn); // prettier-ignore
   if (third && !figures[3] && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn) && second.to === 0 && third.to === 0 && [second, third].every(isHad) && ['holding', 'with'].includes(second.relation ?? '') && ['holding', 'with', 'beside'].includes(third.relation ?? ''))
     return fitLayers(inHands(stage, figureFor(stage, first, 0), figureFor(stage, second, 1), 'standing', figureFor(stage, third, 2)), 88); // prettier-ignore
+  // Two things that one wears are both on.
+  const areWorn = [second, third].every((f) => f?.to === 0 && f.relation === 'wearing');
+  if (areWorn && !figures[3] && !stage.given && isCreature(first.drawn) && isCut(third!.word))
+    return fitLayers(waysFor(first, second)[0](stage, figureFor(stage, first, 0), figureFor(stage, second, 1)), 88);
   const a = groupFor(stage, head, 0);
   const b = groupFor(stage, second, 1);
   if (stage.given?.fixed) {

@@ -40,7 +40,6 @@ const HAS: readonly (readonly [RegExp, RegExp])[] = [
   [/^pancakes$/, /^(?:butter|syrup|maple syrup)$/],
   [/^(?:island|desert island)$/, /^palm tree$/],
   [/^market stall$/, /^awning$/],
-  [/^weathervane$/, /^(?:rooster|chicken)$/],
 ];
 // In a pose, or with a face, another figure is built, which has it not.
 const has = (whole: PromptFigure, part: PromptFigure): boolean =>
@@ -260,6 +259,8 @@ function aloneAs(figure: PromptFigure, at: number): PromptFigure {
   // Arrows that are crossed, or several, are an archer's.
   if (drawn === 'arrow' && (count === 2 || figure.modifiers.includes('crossed')))
     return { ...figure, drawn: 'archery arrow' };
+  // Wheat that is crossed is two ears of it.
+  if (/^(?:wheat|barley|hops|rye)$/.test(drawn) && count === 1 && figure.modifiers.includes('crossed')) return { ...figure, count: 2 }; // prettier-ignore
   if (drawn === 'pancakes') return { ...figure, count: 1 };
   if (/^books?$/.test(drawn) && standingOf(figure.modifiers) === 'stacked') return { ...figure, drawn: 'stack of books', count: 1 }; // prettier-ignore
   const isSome =

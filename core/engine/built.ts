@@ -133,7 +133,10 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     const parts = () => (asked === 'curled' ? (curledParts(kind, t) ?? sideParts(kind, 'sitting', t)) : sideParts(kind, asked, t, isSecond))!; // prettier-ignore
     return [() => ({ ...figure(tones, parts)(), facing: 1 })];
   };
+  // A penguin slides on its belly, head first.
+  if (/^(?:slid|glid)/.test(said.pose ?? '') && name === 'penguin') return side('standing').map((draw) => () => turnedAt(draw(), 1.3)); // prettier-ignore
   if (pose) {
+    if (NOT_ASIDE.has(name) && pose === 'curled' && !isSeenAside(name)) return [front('sitting', 'whole', 'sleepy')];
     // An owl comes at us with its wings up.
     if (name === 'owl' && pose === 'flying') return [front('jumping', 'whole')];
     if (NOT_ASIDE.has(name) && !expression && (pose === 'sitting' || pose === 'standing')) return [];
@@ -169,6 +172,13 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
 const NOT_ASIDE = new Set(['koala', 'camel', 'wolf in wool', 'dragon', 'squirrel', 'owl', 'swan', 'flamingo']);
 /** Those of them that can sit and stand facing us instead. */
 const FACING_US = new Set(['koala', 'wolf in wool', 'dragon', 'squirrel', 'owl']);
+
+/** An animal from the side, looking right, that has no tail; null for what is not built so. */
+export function tailless(name: string, knobs: Knobs): Figure | null {
+  const kind = CREATURES.get(creatureOf(name) ?? '');
+  if (!kind?.body || !isFourFooted(kind)) return null;
+  return { name, tones: tonesOf(kind), parts: sideParts({ ...kind, body: { ...kind.body, tail: 'none' } }, 'standing', spreadOf(name, knobs))!, isBuilt: true, facing: 1 }; // prettier-ignore
+}
 
 /** How the body of a name is built; null for what has none, and for what is no creature. */
 export const buildOf = (name: string): Build | null => CREATURES.get(creatureOf(name) ?? '')?.body?.build ?? null;

@@ -114,6 +114,17 @@ export const pouringOut: Pair = (s, a, b) => {
   return [...finished(s, pot), ...drops.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))];
 };
 
+/** B flies off A: four of it in a rising curve, the further the larger. */
+export const scattering: Pair = (s, a, b) => {
+  const one = placed(a, { cx: 34, cy: 64, side: 62, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const x = o.x + 0.6 * o.width;
+  const side = builtDrawings(b.name, { pose: 'flying' }, s.knobs)[0]?.();
+  const flying = side ? { ...side, name: b.name } : b;
+  const flock = [[5, -5, 12], [21, -17, 15], [36, -35, 19], [53, -48, 23]].map(([dx, dy, size]) => placed(flying, { cx: x + dx, cy: o.y + 10 + dy, side: size, fill: 1 })); // prettier-ignore
+  return fitLayers([...finished(s, one), ...flock.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))], 92);
+};
+
 /** B falls from A, a cloud: five of it in two rows. */
 export const rainingDown: Pair = (s, a, b) => {
   const cloud = placed(a, { cx: 50, cy: 28, side: 66, fill: 0.9 });

@@ -14,7 +14,7 @@ import {
   type Area,
 } from '../path';
 import { isPlural } from '../prompt';
-import { builtDrawings } from './built';
+import { buildOf, builtDrawings, tailless } from './built';
 import { clipped, isLong, mapFigure, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
 import { swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers, layerOf } from './layer';
@@ -241,6 +241,57 @@ export const climbing: Pair = (s, a, b) => {
   const put = movedFigure(small, [1, 0, 0, 1, x - (q.x + q.width * (isFlat ? 0.94 : 0.5)), t.y + 0.92 * t.height - (q.y + q.height)]);
   return fitLayers([...finished(s, tree, s.palette.groundHex, swapped(s)), ...clear(s, put, s.palette.groundHex, s.palette.inks, 1.8)], 92);
 }; // prettier-ignore
+
+/** A on the slope of B, a mountain, on its way up. */
+export const scaling: Pair = (s, a, b) => {
+  const hill = placed(b, { cx: 54, cy: 62, side: 84, fill: 1 });
+  const h = boundsOf(outlineOf(hill));
+  const at = (share: number): [number, number] => { const x = h.x + share * h.width; return [x, topAt(hill, x - 1, x + 1) ?? h.y + h.height]; }; // prettier-ignore
+  const [[x0, y0], [x1, y1]] = [at(0.14), at(0.36)];
+  const slope = Math.atan2(y1 - y0, x1 - x0);
+  const side = builtDrawings(a.name, { pose: 'standing' }, s.knobs)[0]?.();
+  const facing = side ? 1 : (a.facing ?? 1);
+  const one = placed(side ? { ...side, name: a.name } : upright(a), { cx: 50, cy: 50, side: 40, fill: 0.9 });
+  // What is seen from above is turned its head uphill; what is seen from the side stands on the slope.
+  const flat = side || a.facing ? (facing < 0 ? movedFigure(one, [-1, 0, 0, 1, 100, 0]) : one) : turnedAt(one, Math.PI / 2);
+  const lifted = standing(flat, 50, 50);
+  const o = boundsOf(outlineOf(lifted));
+  const turned = turnedAt(movedFigure(lifted, [1, 0, 0, 1, 50 - o.x - o.width / 2, side || a.facing ? 0 : 0.36 * o.height]), slope);
+  const [mx, my] = [(x0 + x1) / 2, (y0 + y1) / 2];
+  return fitLayers([...finished(s, hill, s.palette.groundHex, swapped(s)), ...clear(s, movedFigure(turned, [1, 0, 0, 1, mx - 50, my - 50]), s.palette.groundHex, s.palette.inks, 1.6)], 92);
+}; // prettier-ignore
+
+/** A on the arrow of a weathervane. */
+export const onVane: Single = (s, a) => {
+  const arrow = union(box(16, 55, 62, 3.6), [[97, 56.8, 77, 48, 77, 65.6]], [[4, 48, 22, 48, 27, 56.8, 22, 65.6, 4, 65.6, 11, 56.8]]);
+  const pole = union(box(48.2, 55, 3.6, 42), box(30, 80, 40, 3), disc(30, 81.5, 4.6, 40), disc(70, 81.5, 4.6, 40), disc(50, 67, 4.4, 40), box(36, 95, 28, 4));
+  const vane: Figure = { name: 'vane', tones: [0.3], parts: [{ tone: 0, area: union(arrow, pole) }], isBuilt: true };
+  const side = buildOf(a.name) === 'fowl' ? undefined : builtDrawings(a.name, { pose: 'standing' }, s.knobs)[0]?.();
+  const one = placed(side ? { ...side, name: a.name } : a.facing === -1 ? movedFigure(a, [-1, 0, 0, 1, 100, 0]) : a, { cx: 50, cy: 30, side: 52, fill: 0.9 });
+  return fitLayers([...finished(s, vane, s.palette.groundHex, swapped(s)), ...clear(s, standing(one, 50, 55.6), s.palette.groundHex, s.palette.inks, 0)], 92);
+}; // prettier-ignore
+
+/** B in the place of the tail of A, seen from the side. */
+export const tailed: Pair = (s, a, b) => {
+  const own = tailless(a.name, s.knobs);
+  const body = placed(own ?? a, { cx: 56, cy: 56, side: 76, fill: 0.9 });
+  const o = boundsOf(outlineOf(body));
+  // The rump is what reaches furthest back of its upper half.
+  const upper = boundsOf(intersect(outlineOf(body), box(o.x - 1, o.y + 0.24 * o.height, 6, 0.4 * o.height)));
+  const [x, y] = [o.x + 3, upper.height > 0 ? upper.y + 0.35 * upper.height : o.y + 0.4 * o.height];
+  const long = isLong(b) ? upright(b) : b;
+  // A brush's bristles are the tip of the tail.
+  const up = placed(/brush|pen|pencil|crayon|marker|quill/.test(b.name) ? turnedAt(long, Math.PI) : long, { cx: 50, cy: 50, side: isLong(b) ? 50 : 36, fill: 1 }); // prettier-ignore
+  const tail = turnedAt(standing(up, 50, 50), -0.62);
+  const inks = swapped(s);
+  return fitLayers(
+    [
+      ...finished(s, movedFigure(tail, [1, 0, 0, 1, x - 50, y - 50]), s.palette.groundHex, inks),
+      ...clear(s, body, s.palette.groundHex, s.palette.inks, 1.4),
+    ],
+    92,
+  );
+};
 
 /** A looks out of a hollow in an old trunk. */
 export const inHollow: Single = (s, a) => {

@@ -186,7 +186,11 @@ export const dressed =
     // What hands and feet wear is held up.
     if (/glove|mitten|shoe|boot|sock|skate|sneaker/.test(b.name)) return inHand(stance)(s, a, b);
     if (!isCut(what?.word ?? b.name)) {
-      const head = uprightFigure(a.name, { ...options, dress: {}, crop: 'head' });
+      const head = uprightFigure(a.name, {
+        ...options,
+        dress: { ...dressFrom(worn.join(' ')), hat: undefined },
+        crop: 'head',
+      });
       return onHead(s, head ?? a, b);
     }
     const figure = uprightFigure(a.name, { ...options, dress: { ...dressFrom(a.name), ...dress }, crop });

@@ -55,6 +55,7 @@ import {
   landIn,
   onBack,
   onLine,
+  onVane,
   onWheels,
   peeksFrom,
   perchedOn,
@@ -62,9 +63,11 @@ import {
   pushing,
   reaching,
   ridden,
+  scaling,
   roofed,
   settled,
   sheltered,
+  tailed,
   tunnelled,
 } from './pairings-places';
 import {
@@ -94,6 +97,7 @@ import {
   pairWith,
   pouringOut,
   rainingDown,
+  scattering,
   tethered,
   tossed,
   twoHands,
@@ -171,7 +175,8 @@ const OPEN =
 const WIDE = /^(?:bathtub|boat|canoe|ship|sailboat|car|train|bus|sofa|bed|sled|cart|wheelbarrow|airplane|gondola|truck|couch|tractor)$/; // prettier-ignore
 
 /** What is open in its middle. */
-const FRAMES = /^(?:wheel|hoop|ring|ring of fire|wreath|tire|tyre|porthole|frame|picture frame|mirror|lifebuoy)$/;
+const FRAMES =
+  /^(?:horseshoe|laurel wreath|wheel|hoop|ring|ring of fire|wreath|tire|tyre|porthole|frame|picture frame|mirror|lifebuoy)$/;
 
 /** What one stands on that glides or rolls. */
 const BOARDS = /^(?:surfboard|skateboard|snowboard|ski|sled|broom|paddleboard|witch broom)$/;
@@ -282,7 +287,7 @@ export const GROWS = /^(?:flower|tulip|daisy|rose|leaf|leaves|plant|sprout|herb|
 const SPRINKLED = /^(?:star|heart|leaf|snowflake|drop|flower|diamond|acorn|clover|sparkle|sparkles|crown|bee|rose|coin|maple leaf)$/; // prettier-ignore
 /** What is bent along the outline of something as it is, and what has an outline plain enough for it. */
 const BENDING = /^(?:snake|rope|ribbon|thread|cable|wire|yarn|string|vine|ivy|road|river|racetrack|wrench|hose|needle and thread|needle|scarf|belt)$/; // prettier-ignore
-const PLAIN = /^(?:heart|circle|ring|square|triangle|star|diamond|house|cloud|drop|leaf|apple|light bulb|crescent moon|moon|flower|clover|egg|pear|shield|hexagon)$/; // prettier-ignore
+export const PLAIN = /^(?:heart|circle|ring|square|triangle|star|diamond|house|cloud|drop|leaf|apple|light bulb|crescent moon|moon|flower|clover|egg|pear|shield|hexagon)$/; // prettier-ignore
 /** What is wound about a thing. */
 const WINDERS = /^(?:rope|ribbon|vine|ivy|seaweed)$/;
 const INSECTS = /^(?:bee|butterfly|ladybug|ladybird|beetle|dragonfly|ant|moth|firefly|grasshopper|fly|wasp)$/;
@@ -368,6 +373,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:trail|contrail|wake|vapou?r trail|dotted line|dashed line|tracks?|path)$/.test(t.second.word) && !LANDSCAPE.has(t.a) && (t.is('with') || t.isTurned('behind') || /^(?:leav|trail|mak|draw)/.test(t.said)) && [trailing],
   (t) => t.a === 'magnifying glass' && t.is('over', 'on', 'toward', 'with', 'in front of') && [magnified],
   (t) => t.b === 'magnifying glass' && (t.isTurned('over', 'on', 'in front of') || t.is('under', 'behind', 'inside', 'through')) && [turnedPair(magnified)],
+  (t) => t.b === 'weathervane' && t.is('on', 'with', 'inside') && [onVane],
+  (t) => t.a === 'weathervane' && (t.isTurned('on', 'inside') || t.is('with')) && [turnedPair(onVane)],
   // A chimney is on the roof; an umbrella over somebody shelters them; who jumps over a fence is seen over it.
   (t) => /^(?:chimney|weathervane|antenna)$/.test(t.b) && !isCreature(t.a) && t.is('with', 'on', null) && [roofed],
   (t) => SHELTERS.test(t.a) && t.is('over') && [turnedPair(sheltered)],
@@ -383,6 +390,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // Hands and arms; an umbrella is over who has it.
   (t) => t.b === 'umbrella' && isCreature(t.a) && !isSeenAside(t.a) && t.is('holding', 'with') && [inHand('standing'), inHand('sitting'), inHand('standing')],
   (t) => HAND.test(t.a) && t.first.count === 1 && t.is(null, 'holding', 'toward', 'with') && [inHandOf(t.b)],
+  (t) => HAND.test(t.b) && t.second.count === 2 && t.isTurned('holding', 'on', 'inside') && [turnedPair(twoHands)],
   (t) => HAND.test(t.b) && t.isTurned('holding') && [turnedPair(inHandOf(t.a))],
   (t) => HAND.test(t.a) && t.isTurned('over') && [onHand],
   (t) => HAND.test(t.b) && t.is('inside', 'on') && [turnedPair(onHand)],
@@ -428,6 +436,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^grow\w* into/.test(t.said) && t.is('toward', 'inside', 'as') && [turnedPair(emerging())],
   // What is long is bent into what is plain in outline; a keyhole as a house is a house with a keyhole.
   (t) => (BENDING.test(t.a) || (LONG.test(t.a) && /^(?:bent|curl|twist|fold|curv|tied)/.test(t.said))) && PLAIN.test(t.b) && t.is('as', 'inside') && [bentAs],
+  (t) => isMany(t.first) && PLAIN.test(t.b) && t.is('as') && !isCreature(t.a) && [turnedPair(madeOf)],
   (t) => t.a === 'key' && /^(?:teeth|tooth|bit|blade|notches)$/.test(t.place) && t.isTurned('as') && [toothed],
   (t) => t.a === 'keyhole' && t.is('as') && [keyholed],
   (t) => /^(?:hedgehog|porcupine|sea urchin|echidna|cactus)$/.test(t.a) && t.is('made of') && (LONG.test(t.b) || /^(?:needle|pin|nail|toothpick)$/.test(t.b)) && [spined],
@@ -446,6 +455,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:push|driv)/) && t.is('toward', 'holding', 'with', 'on') && (PUSHED.test(t.b) || /ball|boulder|rock|wheel|box|crate|wagon|sled/.test(t.b)) && [pushing],
   (t) => isCreature(t.a) && t.does(/^play/) && /piano|organ|harp|cello|xylophone|drum kit|drums|marimba|keyboard/.test(t.b) && [pushing],
   (t) => isCreature(t.a) && t.does(/^climb/) && t.is('on', 'toward', 'over') && (TREES.test(t.b) || LONG.test(t.b) || /^(?:post|rope|ladder|column|tower|vine)$/.test(t.b)) && [climbing],
+  (t) => /^(?:mountain|mountains|hill|volcano|rock|cliff|pyramid)$/.test(t.b) && nounKind(t.a) !== 'artifact' && t.does(/^(?:climb|scal|hik|ascend|run|walk)/) && t.is('on', 'toward', 'over') && [scaling],
   (t) => isCreature(t.a) && nounKind(t.b) === 'animal' && t.is('riding', 'on') && ['hoofed', 'heavy', 'cat', 'dog', 'bear', 'runner', 'hopper'].includes(buildOf(t.b) ?? '') && [ridden],
   (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && [onWheels],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && /^(?:rid|fly|sit|straddl|saddl)/.test(t.said + (t.first.pose ?? '')) && (/^(?:rocket|broom|witch broom|paper plane|airplane|banana|firework|comet|baguette|cucumber|corn|cigar|bullet|fish|whale|dolphin|shark|swan|goose|duck|seahorse|crab|snail|turtle|tortoise|dragon|cloud)$/.test(t.b) || (LONG.test(t.b) && !/^(?:candle|flower|rose|tulip|umbrella)$/.test(t.b))) && [astride],
@@ -466,6 +476,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:plate|tray|pan|cutting board|pizza|rug)$/.test(t.b) && t.is('on') && (['food', 'plant'].includes(nounKind(t.a) ?? '') || /^(?:fish|egg|heart|leaf|lobster|crab|shrimp|lemon|fried egg|steak|star)$/.test(t.a)) && [printed],
   (t) => INSECTS.test(t.b) && GROWS.test(t.a) && t.isTurned('on') && [settled],
   (t) => INSECTS.test(t.a) && GROWS.test(t.b) && t.is('on') && [turnedPair(settled)],
+  // Who looks over a wall is behind it.
+  (t) => isCreature(t.a) && t.is('over', 'behind') && t.does(/^(?:peek|peep|look|peer|lean|glanc)/) && !CELESTIAL.has(t.b) && !isCreature(t.b) && [emerging(64, 80), emerging(70, 74)],
   // A crown over a head is on it.
   (t) => isHeadgear(t.a) && isCreature(t.b) && t.is('over', 'on') && [turnedPair(onHead)],
   // What is too large for a hand or a mouth is on a back.
@@ -491,6 +503,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.b === 'wing' && !isCreature(t.a) && t.is('with', 'wearing', null) && [winged],
   (t) => OPENINGS.test(t.b) && !isCreature(t.a) && (t.is('with') || t.isTurned('inside')) && [builtIn],
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [sideBySide, turnedPair(sideBySide)],
+  (t) => t.place === 'tail' && t.isTurned('as') && !/^(?:peacock|turkey)$/.test(t.a) && isCreature(t.a) && !isSeenAside(t.a) && !isMany(t.second) && [tailed],
   (t) => /^(?:peacock|turkey)$/.test(t.a) && ((/^(?:tail|feathers?|plumage|train)$/.test(t.place) && t.isTurned('as')) || t.is('made of')) && [fanTailed],
   // What stands for a part: a mane is all round a head, of many or of one that has rays.
   (t) => /^(?:mane|ruff|petals|rays)$/.test(t.place) && t.isTurned('as') && !isMany(t.second) && /^(?:sun|sunflower|flower|daisy|star|gear|dandelion|citrus slice|wheel|splash|flame|fire)$/.test(t.b) && [rayed],
@@ -503,6 +516,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:body|belly)$/.test(t.place) && !isCreature(t.a) && t.isTurned('as') && [asBody],
   (t) => /^(?:steam|foam|froth|smoke)$/.test(t.place) && t.isTurned('as') && [rising],
   (t) => t.isTurned('as') && [isPaired(t.second.place) ? atParts(t.place) : atPart(t.second.place, true)],
+  // What flies off a thing goes up from it, the further the larger.
+  (t) => isMany(t.second) && t.isTurned('coming out of') && /^(?:fly|flutter|tak|soar|drift|float|blow|scatter|escap)/.test(t.second.pose ?? t.second.modifiers.join(' ')) && [scattering],
   // With a butterfly flying out.
   (t) => t.second.modifiers.includes('out') && COMING.test(t.second.pose ?? t.second.modifiers.join(' ')) && [emerging(44, 62), emerging()].map(turnedPair),
   // Of many small ones a wreath; one animal holds the other in its arms, one thing sits about a neck.

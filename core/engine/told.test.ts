@@ -5,7 +5,7 @@ import { compose } from './compose';
 import type { Layer } from './layer';
 import { waysFor } from './pairs';
 import { understand } from './request';
-import { around, arranged as laid, build, requestOf, stageOf } from './testing';
+import { around, arranged as laid, build, parted, requestOf, stageOf } from './testing';
 import { grown, intersect, sizeOf, subtract, union } from '../path';
 
 /** The layers of an arrangement for a prompt of two figures, and what they stand on. */
@@ -283,5 +283,55 @@ describe('what is drawn of what is said', () => {
     const [sun, head] = [around(back(one)), around(front(one))];
     expect(sun.width).toBeGreaterThan(1.3 * head.width);
     expect(many.layers.length).toBeGreaterThan(one.layers.length + 20);
+  });
+
+  it('has a brush where a fox has its tail, behind it and up', () => {
+    const { back: tail, front: body } = parted('a fox with a paintbrush for a tail', 'fox', 'paintbrush');
+    expect(tail.x).toBeLessThan(body.x - 5);
+    expect(tail.y).toBeLessThan(body.y + 0.4 * body.height);
+    expect(tail.x + tail.width).toBeLessThan(body.x + 0.4 * body.width);
+  });
+
+  it('climbs on the slope of a mountain, and stands on the arrow of a vane', () => {
+    const goat = parted('a goat climbing a mountain', 'goat', 'mountain');
+    expect(goat.front.x + goat.front.width / 2).toBeLessThan(goat.back.x + 0.45 * goat.back.width);
+    expect(goat.front.y + goat.front.height).toBeLessThan(goat.back.y + goat.back.height);
+    const vane = parted('a rooster on a weathervane', 'rooster', 'weathervane');
+    expect(vane.front.y + vane.front.height).toBeLessThan(vane.back.y + 0.4 * vane.back.height);
+    expect(vane.back.width).toBeGreaterThan(vane.front.width);
+  });
+
+  it('lets what flies off a thing grow the further it is', () => {
+    const { layers, ground } = arranged('a book with butterflies flying out of it', 'book', 'butterfly');
+    const gaps = layers.flatMap((l, i) => (l.fill === ground && !l.isFigure ? [i] : []));
+    expect(gaps).toHaveLength(4);
+    const sizes = gaps.map((at, k) => around(layers.slice(at + 1, gaps[k + 1])).width);
+    expect(sizes).toEqual([...sizes].sort((p, q) => p - q));
+  });
+
+  it('hides all but the upper part of who looks over a fence', () => {
+    const { back: giraffe, front: fence } = parted('a giraffe peeking over a fence', 'giraffe', 'fence');
+    expect(giraffe.y).toBeLessThan(fence.y - 8);
+    expect(giraffe.y + giraffe.height).toBeLessThan(fence.y + 0.7 * fence.height);
+  });
+
+  it('puts on both things that somebody wears, and gives a bee its wings', () => {
+    const one = compose(requestOf('a bulldog wearing a bowler hat and a monocle')).layers;
+    const hat = compose(requestOf('a bulldog wearing a bowler hat')).layers;
+    // The monocle is on the head: the picture is no wider for it.
+    const wide = (layers: readonly Layer[]): number => around(layers).width / around(layers).height;
+    expect(wide(one)).toBeLessThan(1.12 * wide(hat));
+    const ratio = (name: string): number => {
+      const b = around(compose(requestOf(`mascot: ${name}`)).layers.filter((l) => l.isFigure));
+      return b.width / b.height;
+    };
+    expect(ratio('a bee')).toBeGreaterThan(1.05 * ratio('an ant'));
+  });
+
+  it('fills a form with many that are in the shape of it', () => {
+    const [hull, ...stars] = arranged('stars in the shape of a house', 'star', 'house').layers;
+    const pieces = union(...stars.map((l) => l.area));
+    expect(pieces.filter((ring) => sizeOf([ring]) > 1).length).toBeGreaterThan(7);
+    expect(sizeOf(subtract(pieces, hull.area))).toBeLessThan(0.5);
   });
 });

@@ -42,6 +42,8 @@ export const isContainer = (head: string): boolean => CONTAINERS.test(head);
 export const MOST = 36;
 /** Kinds of nouns of which a mascot is one in a trade, and not of that trade: "a tooth superhero". */
 const LIVELY = /^(?:food|plant|body|artifact)$/;
+/** What the young of an animal is called. */
+const YOUNG = /^(?:cub|pup|puppy|kitten|calf|foal|chick|joey|fawn|baby|kit|hatchling|gosling|duckling)s?$/;
 /** Whose trade is with what stands before it: "a carrot farmer". */
 const DEALING =
   /^(?:farmer|grower|seller|vendor|picker|maker|roaster|merchant|brewer|baker|winemaker|harvester|planter|cook|grocer|keeper)$/;
@@ -130,6 +132,17 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
     role = worn;
     marks.push([head.to - 1, 'role']);
     head = { ...head, text: thing, to: head.to - 1, found: lexicon.findFigure(thing) };
+  } // prettier-ignore
+  // "A tiger cub" is a tiger, and young.
+  if (YOUNG.test(head.text) && attributive.length && nounKind(attributive.at(-1)!.text) === 'animal') {
+    modifiers.push('young');
+    giveUpHead('modifier');
+  }
+  const [parent, child, rest] = head.text.split(' ');
+  if (child && !rest && head.to - head.from === 2 && YOUNG.test(child) && nounKind(parent) === 'animal' && lexicon.findFigure(parent)) {
+    modifiers.push('young');
+    marks.push([head.to - 1, 'modifier']);
+    head = { ...head, text: parent, to: head.to - 1, found: lexicon.findFigure(parent) };
   } // prettier-ignore
   // "A wizard frog" is a frog, dressed as a wizard.
   const trade = attributive.at(-1);

@@ -149,6 +149,11 @@ describe('reading a prompt', () => {
     expect(partsOf('a radish gardener').figures[0].drawn).toBe('gardener');
   });
 
+  it('knows the young of an animal by the animal', () => {
+    for (const prompt of ['a tiger cub', 'mascot: a tiger cub painter']) expect(partsOf(prompt).figures[0], prompt).toMatchObject({ drawn: 'tiger', modifiers: ['young'] }); // prettier-ignore
+    expect(partsOf('a kitten').figures[0].drawn).toBe('cat');
+  });
+
   it('knows what is drunk or carried from a colour', () => {
     const cat = partsOf('a cat drinking coffee');
     expect(cat.colours).toEqual([]);

@@ -177,7 +177,9 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const robed = dress.top === 'robe' ? [piece(main, halves([50, neckY - 3], [50 + shoulder, neckY + 4], [50 + belly, neckY + height * 0.6], [50 + belly + 5, hipY + size.leg * 0.86], [50, hipY + size.leg * 0.94]))] : [];
   bodyParts.push(piece(sleeved ? cloth : shirted ? LIGHT : FUR, torso));
   if (!dress.top || dress.top === 'apron') {
-    const lightBelly = !isBird(kind) || kind.marks.includes('heart');
+    const isStriped = kind.marks.includes('hoops');
+    if (isStriped && !dress.top) bodyParts.push(on(COAT, union(box(0, neckY + height * 0.3, 100, height * 0.17), box(0, neckY + height * 0.64, 100, height * 0.17))));
+    const lightBelly = !isStriped && (!isBird(kind) || kind.marks.includes('heart'));
     if (!dress.top && lightBelly && (kind.tones?.[0] ?? 0.4) < 0.82) bodyParts.push(on(LIGHT, oval(50, neckY + height * 0.6, belly * 0.66, height * 0.42)));
     else if (!dress.top && isBird(kind)) bodyParts.push(on(COAT, oval(50, neckY + height * 0.6, belly * 0.6, height * 0.4)));
   }
@@ -276,12 +278,16 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   // Leathery, spread behind the shoulders.
   const wing = (k: number): Area => areaFrom(parsePath(`M${50 + shoulder * 0.5} ${neckY + 3}C${60 + 8 * k} ${neckY - 9 * k} ${70 + 12 * k} ${neckY - 14 * k} ${78 + 16 * k} ${neckY - 10 * k}C${74 + 13 * k} ${neckY + 2} ${74 + 14 * k} ${neckY + 10 * k} ${76 + 15 * k} ${neckY + 19 * k}C${70 + 9 * k} ${neckY + 13 * k} ${65 + 7 * k} ${neckY + 15 * k} ${63 + 6 * k} ${neckY + 26 * k}C${58 + 4 * k} ${neckY + 19 * k} ${55 + 3 * k} ${neckY + 20 * k} 50 ${neckY + 26 * k}Z`));
   const wings = kind.marks.includes('wings') ? [piece(FUR, both(wing(1 + 0.1 * t('wings')))), piece(COAT, both(moved(wing(0.86), [1, 0, 0, 0.9, 0, neckY * 0.1 + 1])))] : [];
+  // What is striped and has feelers flies: two pairs of wings behind it, and the stripes go on over its body.
+  const isBee = kind.marks.includes('hoops');
+  const blades = isBee ? [piece(ACCENT, both(union(taper([50 + shoulder * 0.5, neckY + 6, 2], [50 + shoulder + 11, neckY - 3, 7.6], [50 + shoulder + 20, neckY - 6, 6]), taper([50 + shoulder * 0.5, neckY + 9, 2], [50 + shoulder + 9, neckY + 11, 5], [50 + shoulder + 14, neckY + 13, 4.4]))))] : [];
   const armParts = arms.map((a, i) => piece(sleeve, isWinged ? wingOf(a) : isApart(i) ? sleeveOf(a) : union(sleeveOf(a), handOf(a, i).area)));
   // The sleeve stands out from a body of its own tone by a thin line.
   const apart = sleeved || (!dress.top && !isBird(kind)) || shirted || dress.top === 'apron' ? armParts.map((p) => piece(sleeve === LIGHT || isDusky(kind) ? COAT : DARK, intersect(subtract(grown(p.area, 0.9), p.area), union(torso, ...robed.map((r) => r.area))))) : [];
   const lower = [...feet.slice(0, isSat ? 0 : 2), ...(dress.top === 'robe' ? [] : legParts)];
   const whole: Part[] = [
     ...wings,
+    ...blades,
     ...cape,
     ...pack,
     ...tail,
