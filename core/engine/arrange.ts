@@ -108,6 +108,7 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   const [first, second] = stage.parts.figures;
   if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && (figure.turned || GROWS.test(figure.drawn))) || isSprinkled(first, figure))) return true; // prettier-ignore
   if (index === 1 && TREES.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
+  if (index === 1 && /^(?:octopus|squid)$/.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
   if (index === 1 && isHeadgear(first.drawn) && ['with', 'beside'].includes(relation)) return true;
   if (index === 0 && second?.relation === 'as' && !second.turned && PLAIN.test(second.drawn)) return true;
   if (index === 0 && second?.relation === 'around' && !second.turned && GOING.test(second.said ?? '')) return true;

@@ -76,6 +76,18 @@ const RULES: readonly Rule[] = [
     third?.relation === 'made of' && third.to === 1 && third.drawn === 'smoke' && second.to === 0
       ? [first, { ...second, relation: 'over', turned: true }, ...rest]
       : null,
+  // Smoke out of a chimney: every chimney has its own.
+  ([first, second, third, ...rest]) =>
+    third?.drawn === 'chimney' && third.to === 1 && /^(?:smoke|steam)$/.test(second.drawn) && second.to === 0
+      ? [first, { ...third, relation: 'with', turned: false, to: 0, place: null, said: 'with' }, ...rest]
+      : null,
+  // A ring of rope is one of rope.
+  (figures) => {
+    const at = figures.findIndex((f, i) => i > 0 && f.relation === 'made of' && f.drawn === 'rope' && f.to !== null && /^(?:ring|circle)$/.test(figures[f.to].word)); // prettier-ignore
+    return at < 0
+      ? null
+      : figures.flatMap((f, i) => (i === at ? [] : [i === figures[at].to ? { ...f, drawn: 'rope ring' } : f]));
+  },
   // A crown of leaves is a wreath; antlers made of twigs are twigs where antlers are.
   ([first, second, third, ...rest]) =>
     isChained(second, third, 'made of') && second.drawn === 'crown' && LEAFY.test(third.drawn)

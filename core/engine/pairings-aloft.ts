@@ -1,6 +1,6 @@
 /** Arrangements in which something is over the other, thrown up, shining, held up by two, or falls from it. */
 import { boundsOf, box, disc } from './area';
-import { PLAIN_STROKE, areaFrom, intersect, parsePath, runsFrom, strokeArea, stroked, union } from '../path';
+import { PLAIN_STROKE, areaFrom, intersect, parsePath, runsFrom, strokeArea, stroked, subtract, union } from '../path';
 import { builtDrawings } from './built';
 import { onField, recoloured } from './field';
 import {
@@ -21,15 +21,21 @@ import type { Single } from './single';
 import { clear, finished, form } from './stage';
 import { symmetryOf } from './symmetry';
 
-/** A throws B up: several of it in an arc over its raised arms. */
-export const juggled: Pair = (s, a, b) => {
-  const one = placed(uprightOf(s, a, 'jumping') ?? a, { cx: 50, cy: 64, side: 62, fill: 0.9 });
-  const o = boundsOf(outlineOf(one));
-  const [cx, cy] = [o.x + o.width / 2, o.y + 0.42 * o.height];
-  const r = Math.max(o.width * 0.62, 0.42 * o.height + 13);
-  const balls = [-1.05, -0.36, 0.36, 1.05].map((t) => placed(b, { cx: cx + r * Math.sin(t), cy: cy - r * Math.cos(t), side: 17, fill: 0.95 })); // prettier-ignore
-  return [...finished(s, one), ...balls.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1.2))];
-};
+/** A throws B up, or has it in many arms: several of it in an arc over it. */
+export const juggled =
+  (count = 4): Pair =>
+  (s, a, b) => {
+    const n = Math.max(4, Math.min(8, count));
+    const one = placed(uprightOf(s, a, 'jumping') ?? a, { cx: 50, cy: 64, side: 62, fill: 0.9 });
+    const o = boundsOf(outlineOf(one));
+    const [cx, cy] = [o.x + o.width / 2, o.y + 0.42 * o.height];
+    const r = Math.max(o.width * 0.62, 0.42 * o.height + 13);
+    const reach = n > 4 ? 1.9 : 1.05;
+    const balls = Array.from({ length: n }, (_, i) => -reach + (2 * reach * i) / (n - 1)).map((t) =>
+      placed(b, { cx: cx + r * Math.sin(t), cy: cy - r * Math.cos(t), side: 17, fill: 0.95 }),
+    );
+    return fitLayers([...finished(s, one), ...balls.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1.2))], 94); // prettier-ignore
+  };
 
 /** A throws B up, and looks to catch it. */
 export const tossed: Pair = (s, a, b) => {
@@ -112,6 +118,22 @@ export const pouringOut: Pair = (s, a, b) => {
   const end = boundsOf(intersect(outlineOf(pot), box(side > 0 ? x - 4 : x - 1, p.y, 5, p.height)));
   const drops = [10, 13, 17].map((size, i) => placed(b, { cx: x + side * (2 + 2.5 * i), cy: end.y + 12 + 17 * i, side: size, fill: 0.95 })); // prettier-ignore
   return [...finished(s, pot), ...drops.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))];
+};
+
+/** A leans, and one stream falls from its spout into water, broader the lower it is. */
+export const streaming: Pair = (s, a) => {
+  const side = a.facing ?? 1;
+  const pot = placed(turnedAt(withoutSteam(a), side * 0.5), { cx: 50 - side * 12, cy: 32, side: 60, fill: 0.9 });
+  const p = boundsOf(outlineOf(pot));
+  const end = side > 0 ? p.x + p.width : p.x;
+  const mouth = boundsOf(intersect(outlineOf(pot), box(side > 0 ? end - 4 : end - 1, p.y, 5, p.height)));
+  const [x, y] = [end - side * 1.5, mouth.y + 0.6 * mouth.height];
+  const at = (dx: number, py: number): string => `${x + side * dx} ${py}`;
+  const fall = areaFrom(parsePath(`M${at(-2, y)}C${at(7, y - 1)} ${at(9, y + 16)} ${at(8, 84)}L${at(22, 84)}C${at(22, y + 10)} ${at(16, y - 8)} ${at(-2, y - 3.4)}Z`)); // prettier-ignore
+  const lines = stroked([[x + side * 11.5, 0.5 * (y + 84), x + side * 11.5, 82], [x + side * 17, 0.4 * y + 0.6 * 84, x + side * 17, 80]], 1.6, false); // prettier-ignore
+  const pool = [0, 1, 2].map((i) => Array.from({ length: 31 }, (_, k) => [x + side * 15 - 34 + 4 * i + (68 - 8 * i) * (k / 30), 86 + 5.4 * i + 1.5 * Math.sin(k * 0.9 + i)]).flat()); // prettier-ignore
+  const inks = swapped(s);
+  return fitLayers([...finished(s, pot), ...form(s, subtract(union(fall, stroked(pool, 3, false)), lines), inks[0]).map((l) => ({ ...l, isFigure: true }))], 92); // prettier-ignore
 };
 
 /** B flies off A: four of it in a rising curve, the further the larger. */

@@ -73,7 +73,12 @@ export const asBody: Pair = (s, a, b) => {
 
 /** B on the trunk of A in place of its crown. */
 export const asCrown: Pair = (s, a, b) => {
-  const crown = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 36, side: 66, fill: 0.9 });
+  // What is long is all of one green, so that its stem goes over into the trunk.
+  const whole = isLong(b) ? upright(b) : b;
+  const crown = placed(
+    isLong(b) ? { name: a.name, tones: [0.5], parts: [{ tone: 0, area: silhouetteOf(whole) }] } : whole,
+    { cx: 50, cy: 36, side: 66, fill: 0.9 },
+  );
   const c = boundsOf(outlineOf(crown));
   const foot = c.y + c.height;
   // Under the middle of what reaches down lowest.
@@ -273,19 +278,49 @@ export const trailing: Single = (s, a) => {
   return [...form(s, subtract(dashes, grown(silhouetteOf(one), 2.4)), swapped(s)[0]), ...finished(s, one)];
 };
 
-/** The glass of A held over B, which is larger in it. */
-export const magnified: Pair = (s, a, b) => {
+/** B seen in the glass of A, which holds the whole of it. */
+export const magnified: Pair = (s, _, b) => {
   const [ink] = s.palette.inks;
-  const { groundHex } = s.palette;
-  const back = placed(b, { cx: 42, cy: 50, side: 76, fill: 0.9 });
-  const [cx, cy, r] = [50, 44, 25];
-  const glass = disc(cx, cy, r, 160);
-  const near = clipped(movedFigure(back, [1.55, 0, 0, 1.55, cx - 1.55 * 44, cy - 1.55 * 48]), disc(cx, cy, r - 3, 160));
-  const handle = stroked([[cx + 0.7 * (r + 4), cy + 0.7 * (r + 4), 92, 88]], 9, true);
-  const rim = union(subtract(disc(cx, cy, r + 3, 160), glass), handle);
-  return [
-    ...finished(s, without(back, grown(union(disc(cx, cy, r + 3, 160), handle), 1.6)), groundHex, swapped(s)),
-    ...finished(s, near, groundHex, swapped(s)),
-    layerOf(rim, ink),
-  ];
+  const [cx, cy, r] = [43, 42, 33];
+  const seen = placed(b, { cx, cy, side: 1.5 * r, fill: 0.9 });
+  const handle = stroked([[cx + 0.72 * (r + 5), cy + 0.72 * (r + 5), 94, 93]], 11, true);
+  const rim = union(subtract(disc(cx, cy, r + 5, 200), disc(cx, cy, r, 180)), handle);
+  return fitLayers(
+    [{ ...layerOf(rim, ink), isFigure: true }, ...finished(s, seen, s.palette.groundHex, swapped(s))],
+    92,
+  );
+};
+
+/** The face of a clock with two of B for its hands, at ten past ten. */
+export const handed: Pair = (s, _, b) => {
+  const ticks = Array.from({ length: 12 }, (_t, i) => turnedRound(box(i % 3 ? 49.2 : 48.6, 13, i % 3 ? 1.6 : 2.8, i % 3 ? 4 : 7), (Math.PI * i) / 6)); // prettier-ignore
+  const ring = union(subtract(disc(50, 50, 44, 200), disc(50, 50, 39, 180)), ...ticks);
+  const up = isLong(b) ? upright(b) : b;
+  const hand = (side: number, rad: number): Figure => turnedAt(standing(placed(up, { cx: 50, cy: 50, side, fill: 1 }), 50, 47), rad); // prettier-ignore
+  const inks = swapped(s);
+  return [...form(s, ring, s.palette.inks[0]).map((l) => ({ ...l, isFigure: true })), ...[hand(24, -1.05), hand(31, 1.05)].flatMap((f) => clear(s, f, s.palette.groundHex, inks, 0.8)), ...form(s, disc(50, 50, 3.6, 40), s.palette.inks[0]).map((l) => ({ ...l, isFigure: true }))]; // prettier-ignore
+};
+
+/** An area turned about the middle of the field. */
+const turnedRound = (area: Area, rad: number): Area => {
+  const [c, n] = [Math.cos(rad), Math.sin(rad)];
+  return moved(area, [c, n, -n, c, 50 - 50 * c + 50 * n, 50 - 50 * n - 50 * c]);
+};
+
+/** A mill's tower with four of B for its sails. */
+export const bladed: Pair = (s, _, b) => {
+  const tower: Figure = { name: 'mill', tones: [0.3, 0.7, 1], parts: [{ tone: 0, area: areaFrom(parsePath('M39 42L61 42L70 96L30 96Z')) }, { tone: 1, area: areaFrom(parsePath('M36 44C38 32 62 32 64 44Z')) }, { tone: 2, area: areaFrom(parsePath('M44 96L44 84C44 76 56 76 56 84L56 96Z')) }], isBuilt: true }; // prettier-ignore
+  const one = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 50, side: 38, fill: 1 });
+  const sails = [0.25, 0.75, 1.25, 1.75].map((t) => movedFigure(turnedAt(standing(one, 50, 47), Math.PI * t), [1, 0, 0, 1, 0, -8])); // prettier-ignore
+  const inks = swapped(s);
+  return fitLayers([...finished(s, tower), ...sails.flatMap((f) => clear(s, f, s.palette.groundHex, inks, 1.2)), ...form(s, disc(50, 42, 4.2, 40), s.palette.inks[0]).map((l) => ({ ...l, isFigure: true }))], 90); // prettier-ignore
+};
+
+/** B in the place of the flame of a candle. */
+export const onCandle: Pair = (s, _, b) => {
+  const wax = areaFrom(parsePath('M34 54C34 50 38 48 50 48C62 48 66 50 66 54L66 96L34 96Z'));
+  const drip = areaFrom(parsePath('M34 54C38 60 44 56 45 64C46 74 52 74 53 64C54 58 62 62 66 54C64 49 36 49 34 54Z'));
+  const candle: Figure = { name: 'candle', tones: [0.3, 0.7], parts: [{ tone: 0, area: union(wax, box(48.8, 40, 2.4, 10)) }, { tone: 1, area: drip }], isBuilt: true }; // prettier-ignore
+  const flame = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 24, side: 38, fill: 0.95 });
+  return fitLayers([...finished(s, candle), ...clear(s, standing(flame, 50, 40.5), s.palette.groundHex, swapped(s), 0.8)], 90); // prettier-ignore
 };

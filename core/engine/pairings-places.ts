@@ -41,8 +41,11 @@ export const sheltered: Pair = (s, a, b) => {
   // Where the roof is as slim as a stem there is room beside it.
   const low = boundsOf(intersect(outlineOf(roof), box(r.x - 1, r.y + 0.62 * r.height, r.width + 2, 0.2 * r.height)));
   const isStem = low.width < 0.45 * r.width;
-  const one = placed(a, { cx: 50, cy: 50, side: isStem ? 50 : 46, fill: 0.85 });
-  const at = isStem ? r.x + 0.72 * r.width : 50;
+  // Several in a row are before the stem.
+  const own = boundsOf(outlineOf(a));
+  const isRow = own.width > 1.7 * own.height;
+  const one = placed(a, { cx: 50, cy: 50, side: isRow ? 84 : isStem ? 50 : 46, fill: isRow ? 1 : 0.85 });
+  const at = isStem && !isRow ? r.x + 0.72 * r.width : 50;
   return [
     ...finished(s, roof, s.palette.groundHex, swapped(s)),
     ...clear(s, standing(one, at, r.y + r.height + (isStem ? 1 : 3)), s.palette.groundHex, s.palette.inks, 2),

@@ -5,6 +5,7 @@ import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, t
 import { grown, intersect, moved, roomIn, sizeOf, union, type Area } from '../path';
 import { buildOf, builtDrawings, isCreature, isSeenAside, uprightFigure } from './built';
 import { dressFrom, isCut, type Stance } from './creature';
+import { faceOn } from './faced';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
 import { clear, finished, form, type Stage, type Standing, turnOf } from './stage';
@@ -25,10 +26,17 @@ export const behind: Pair = (s, a, b) => [
 
 /** A stands on B, a board, which lies a little aslant. */
 export const aboard: Pair = (s, a, b) => {
-  const flat = upright(b);
-  const board = placed(turnedAt(flat, isLong(b) ? Math.PI / 2 - 0.14 : -0.14), { cx: 50, cy: 78, side: 80, fill: 1 });
+  const w = boundsOf(outlineOf(b));
+  // What lies already keeps its top.
+  const lying =
+    w.width > 1.4 * w.height ? turnedAt(b, -0.08) : turnedAt(upright(b), isLong(b) ? Math.PI / 2 - 0.14 : -0.14);
+  const board = placed(lying, { cx: 50, cy: 78, side: 80, fill: 1 });
   const bb = boundsOf(outlineOf(board));
-  const rider = placed(a, { cx: 50, cy: 40, side: 60, fill: 0.9 });
+  const stood =
+    b.name === 'skateboard' && isCreature(a.name)
+      ? builtDrawings(a.name, { pose: 'standing' }, s.knobs)[0]?.()
+      : undefined;
+  const rider = placed(stood ? { ...stood, name: a.name } : a, { cx: 50, cy: 40, side: 60, fill: 0.9 });
   const rb = boundsOf(outlineOf(rider));
   return [
     ...finished(s, board, s.palette.groundHex, swapped(s)),
@@ -460,6 +468,21 @@ export const spined: Pair = (s, a, b) => {
   ); // prettier-ignore
 };
 
+/** B with the ears of A over it and a face on it: A in the form of B. */
+export const eared: Pair = (s, whole, b) => {
+  const head = placed(headOf(s, whole), { cx: 50, cy: 50, side: 60, fill: 0.9 });
+  const h = boundsOf(outlineOf(head));
+  const thing = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 54, side: 78, fill: 0.95 });
+  const o = boundsOf(outlineOf(thing));
+  // As far apart as the thing is broad where they grow.
+  const top = boundsOf(intersect(outlineOf(thing), box(o.x - 1, o.y + 0.16 * o.height, o.width + 2, 0.16 * o.height)));
+  const k = Math.max(0.55, Math.min(1.1, top.width / h.width));
+  const ears = clipped(head, box(h.x - 1, h.y - 1, h.width + 2, 0.4 * h.height + 1));
+  const put = movedFigure(ears, [k, 0, 0, k, top.x + top.width / 2 - k * (h.x + h.width / 2), o.y + 0.3 * o.height - k * (h.y + 0.4 * h.height)]); // prettier-ignore
+  const face = faceOn(thing, 'happy');
+  return fitLayers([...finished(s, put), ...clear(s, thing, s.palette.groundHex, swapped(s), 1.4), ...(face ? finished(s, face.face, s.palette.groundHex, s.palette.inks) : [])], 90); // prettier-ignore
+};
+
 /** A goes through B: behind its one half, before its other. */
 export const passing: Pair = (s, a, b) => {
   const gate = placed(b, { cx: 50, cy: 50, side: 84, fill: 0.85 });
@@ -606,7 +629,7 @@ export function severalAsOne(figure: Figure, count: number, how: Standing | null
     const step = b.width * 0.52 * ((figure.facing ?? 1) > 0 === (how === 'away') ? -1 : 1);
     return join([movedFigure(figure, [1, 0, 0, 1, -step, 0]), movedFigure(figure, [-1, 0, 0, 1, 2 * cx + step, 0])]);
   }
-  const columns = many <= 3 ? many : Math.ceil(Math.sqrt(many));
+  const columns = many <= 3 || how === 'row' ? many : Math.ceil(Math.sqrt(many));
   return join(
     Array.from({ length: many }, (_, i) => {
       const row = Math.floor(i / columns);

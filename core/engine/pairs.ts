@@ -13,6 +13,7 @@ import {
   cradled,
   crossing,
   dressed,
+  eared,
   embraced,
   emerging,
   facing,
@@ -79,8 +80,11 @@ import {
   asRocket,
   asSail,
   asSun,
+  bladed,
+  handed,
   keyholed,
   magnified,
+  onCandle,
   radial,
   rising,
   throughRing,
@@ -98,6 +102,7 @@ import {
   pouringOut,
   rainingDown,
   scattering,
+  streaming,
   tethered,
   tossed,
   twoHands,
@@ -151,7 +156,7 @@ const LANDSCAPE = new Set([
   'city',
 ]);
 /** What is land, or lies in it. */
-const LAND = /^(?:mountains?|mountain range|hills?|forest|island|desert island|beach|desert|village|city|skyline|sunset|sunrise|valley|field|waterfall|volcano|dunes?|canyon|vineyard|sea|ocean|wave|lake)$/; // prettier-ignore
+const LAND = /^(?:coral reef|reef|garden|mountains?|mountain range|hills?|forest|island|desert island|beach|desert|village|city|skyline|sunset|sunrise|valley|field|waterfall|volcano|dunes?|canyon|vineyard|sea|ocean|wave|lake)$/; // prettier-ignore
 /** Forms that hold what they are said to go with. */
 const HOLDERS = new Set(['shield', 'window', 'heart', 'circle', 'cloud', 'speech bubble']);
 /** What makes a ground for what it is said to go with. */
@@ -304,6 +309,8 @@ const LONG = /^(?:paint brush|paintbrush|brush|pen|pencil|quill|feather|sword|da
 /** What one pours from. */
 const VESSELS =
   /^(?:teapot|kettle|jug|bottle|coffee pot|moka pot|milk can|watering can|milk|pitcher|oil lamp|pan|beer|wine)$/;
+/** What is poured in one stream. */
+const FLOWING = /^(?:waterfall|river|stream|sea|ocean|water|wave|lake|lava|milk|honey|galaxy|rainbow|oil|tea|coffee)$/;
 /** How what climbs is said to go round another. */
 const WINDING = /^(?:entwin|intertwin|twin|twist|wrap|wound|wind|coil|climb|grow|spiral|curl)/;
 const OPENINGS = /\b(?:door|window|keyhole|fireplace|clock)\b/;
@@ -384,6 +391,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => (/^(?:reflect|mirror)/.test(t.said) || (t.either('inside') && t.first.modifiers.some((m) => /^(?:reflected|mirrored)$/.test(m)))) && [reflected],
   (t) => !t.second.turned && t.first.pose === 'watering' && [watered],
   (t) => /^(?:smoke|steam)$/.test(t.b) && /^(?:teapot|kettle|cup|mug|bowl|pot|coffee pot|moka pot|coffee cup|pan)$/.test(t.a) && t.is('with', 'beside', null) && [rising],
+  (t) => VESSELS.test(t.a) && /^pour/.test(t.said) && FLOWING.test(t.b) && [streaming],
   (t) => VESSELS.test(t.a) && /^pour/.test(t.said) && (t.is('holding', 'toward') || t.isTurned('coming out of')) && !VESSELS.test(t.b) && !OPEN.test(t.b) && [pouringOut],
   (t) => !t.second.turned && VESSELS.test(t.a) && (/^pour/.test(t.said) || t.first.modifiers.includes('pouring')) && [poured],
   (t) => t.isTurned('as') && /^(?:shadow|silhouette)$/.test(t.place) && [shadowed],
@@ -394,7 +402,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => HAND.test(t.b) && t.isTurned('holding') && [turnedPair(inHandOf(t.a))],
   (t) => HAND.test(t.a) && t.isTurned('over') && [onHand],
   (t) => HAND.test(t.b) && t.is('inside', 'on') && [turnedPair(onHand)],
-  (t) => t.does(/^juggl/) && t.is('holding', 'with') && [juggled],
+  (t) => t.does(/^juggl/) && t.is('holding', 'with') && [juggled()],
+  (t) => /^(?:octopus|squid)$/.test(t.a) && t.is('holding', 'with') && isMany(t.second) && [juggled(t.second.count)],
   (t) => isCreature(t.a) && t.does(/^(?:toss|flip|throw)/) && t.is('holding', 'with') && [tossed],
   (t) => HAND.test(t.a) && t.first.count === 2 && t.is('holding', 'with', 'toward', 'around', 'made of', 'as') && [twoHands],
   (t) => isCreature(t.a) && t.is('around') && HUGGING.test(t.said) && [hugged('standing'), hugged('sitting'), hugged('standing')],
@@ -417,7 +426,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // What gives shelter is over the other, and large; what grows out of something stands up from it.
   (t) => SHELTERS.test(t.b) && t.is('under') && !CELESTIAL.has(t.a) && [sheltered],
   (t) => GROWS.test(t.b) && (t.isTurned('coming out of') || (t.does(/^(?:grow|sprout|bloom)/) && t.is('holding', 'with', 'toward', 'coming out of', 'made of'))) && [turnedPair(growing)],
-  (t) => GROWS.test(t.a) && t.is('coming out of') && [growing],
+  (t) => GROWS.test(t.a) && (t.is('coming out of') || (t.is('through') && t.does(/^(?:grow|sprout|bloom|push)/))) && [growing],
   // Small things of which there are some stand in an arc over what they are with.
   (t) => isSprinkled(t.first, t.second) && [arched(t.second.count)],
   (t) => /^(?:moon|full moon|crescent moon)$/.test(t.b) && t.is('as') && [asMoon],
@@ -434,12 +443,17 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // A tree in the shape of something, or with it as its crown, has its trunk under it; an acorn that grows into an oak has the oak come out of it.
   (t) => TREES.test(t.a) && (t.is('as') || (t.isTurned('as') && /^(?:crown|top|foliage|canopy|leaves)$/.test(t.place))) && !isMany(t.second) && [asCrown],
   (t) => /^grow\w* into/.test(t.said) && t.is('toward', 'inside', 'as') && [turnedPair(emerging())],
+  // An animal as a thing is the thing with its ears and a face.
+  (t) => isFurred(t.a) && !isCreature(t.b) && t.is('as') && (t.b === 'egg' || /^(?:food|plant|artifact)$/.test(nounKind(t.b) ?? '')) && [eared, insideOf],
   // What is long is bent into what is plain in outline; a keyhole as a house is a house with a keyhole.
   (t) => (BENDING.test(t.a) || (LONG.test(t.a) && /^(?:bent|curl|twist|fold|curv|tied)/.test(t.said))) && PLAIN.test(t.b) && t.is('as', 'inside') && [bentAs],
   (t) => isMany(t.first) && PLAIN.test(t.b) && t.is('as') && !isCreature(t.a) && [turnedPair(madeOf)],
   (t) => t.a === 'key' && /^(?:teeth|tooth|bit|blade|notches)$/.test(t.place) && t.isTurned('as') && [toothed],
   (t) => t.a === 'keyhole' && t.is('as') && [keyholed],
   (t) => /^(?:hedgehog|porcupine|sea urchin|echidna|cactus)$/.test(t.a) && t.is('made of') && (LONG.test(t.b) || /^(?:needle|pin|nail|toothpick)$/.test(t.b)) && [spined],
+  // Who rides in a boat is in it.
+  (t) => isCreature(t.a) && t.is('riding', 'on') && /^(?:boat|canoe|kayak|raft|paper boat|sailboat|ship|gondola|bathtub|car|cart|wagon|train|tractor|truck|bus|teacup|wheelbarrow)$/.test(t.b) && /^(?:rid|sail|row|paddl|driv|travel|float)/.test(t.said + (t.first.pose ?? '')) && [emerging(54, 86), emerging(60, 80)],
+  (t) => /^rocket (?:flames?|fire|thrusters?|engines?|boosters?)$/.test(t.second.word) && !isCreature(t.a) && t.is('with') && [asRocket],
   // A thing as another that moves or stands has that one's parts.
   (t) => t.b === 'rocket' && !isCreature(t.a) && t.is('as') && [asRocket],
   (t) => /^(?:boat|ship|sailboat|canoe|raft)$/.test(t.b) && !isCreature(t.a) && t.is('as') && [asBoat],
@@ -453,7 +467,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // What one does with the whole body: push, play, climb, ride, fly a kite, look over what one reads.
   (t) => /^(?:ladder|stairs|staircase|rope|vine)$/.test(t.a) && (CELESTIAL.has(t.b) || t.b === 'tree house') && t.is('toward', 'over', 'on', 'with') && [reaching],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:push|driv)/) && t.is('toward', 'holding', 'with', 'on') && (PUSHED.test(t.b) || /ball|boulder|rock|wheel|box|crate|wagon|sled/.test(t.b)) && [pushing],
-  (t) => isCreature(t.a) && t.does(/^play/) && /piano|organ|harp|cello|xylophone|drum kit|drums|marimba|keyboard/.test(t.b) && [pushing],
+  (t) => isCreature(t.a) && t.does(/^play/) && /piano|organ|harp|cello|double bass|xylophone|drum kit|drums|marimba|keyboard/.test(t.b) && [pushing],
   (t) => isCreature(t.a) && t.does(/^climb/) && t.is('on', 'toward', 'over') && (TREES.test(t.b) || LONG.test(t.b) || /^(?:post|rope|ladder|column|tower|vine)$/.test(t.b)) && [climbing],
   (t) => /^(?:mountain|mountains|hill|volcano|rock|cliff|pyramid)$/.test(t.b) && nounKind(t.a) !== 'artifact' && t.does(/^(?:climb|scal|hik|ascend|run|walk)/) && t.is('on', 'toward', 'over') && [scaling],
   (t) => isCreature(t.a) && nounKind(t.b) === 'animal' && t.is('riding', 'on') && ['hoofed', 'heavy', 'cat', 'dog', 'bear', 'runner', 'hopper'].includes(buildOf(t.b) ?? '') && [ridden],
@@ -512,6 +526,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.place === 'halo' && t.isTurned('as') && [wreathed],
   (t) => /^(?:leaves|leaf|petals|fruit|fruits|scales|feathers|spots|bricks)$/.test(t.place) && t.isTurned('as') && [madeOf],
   (t) => /^sails?$/.test(t.place) && /boat|ship/.test(t.a) && t.isTurned('as') && [asSail],
+  (t) => /^(?:windmill|wind turbine)$/.test(t.a) && /^(?:blades?|sails?|arms|wings?|vanes?)$/.test(t.place) && t.isTurned('as') && [bladed],
+  (t) => t.a === 'clock' && /^(?:hands?|pointers?)$/.test(t.place) && t.isTurned('as') && [handed],
+  (t) => t.a === 'candle' && t.place === 'flame' && t.isTurned('as') && [onCandle],
   (t) => /^(?:tip|bristles|point|nib|flame)$/.test(t.place) && t.isTurned('as') && [tipped],
   (t) => /^(?:body|belly)$/.test(t.place) && !isCreature(t.a) && t.isTurned('as') && [asBody],
   (t) => /^(?:steam|foam|froth|smoke)$/.test(t.place) && t.isTurned('as') && [rising],
@@ -527,7 +544,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.first.count === 2 && t.either('around') && [turnedPair(flanked)],
   // Land in a thing is seen in it as through a window.
   (t) => LAND.test(t.b) && t.isTurned('inside') && !isCreature(t.a) && !/^(?:book|letter|circle|square|frame|window)$/.test(t.a) && [turnedPair(landIn)],
-  (t) => LAND.test(t.a) && t.is('inside') && !isCreature(t.b) && (SEEN_INTO.test(t.b) || /^(?:cup|teapot|kettle|acorn|leaf|drop|coffee bean|heart|house|tent|guitar|bottle|egg|apple|pear|head|hand|shoe|boot|backpack|camera|shell|diamond|feather)$/.test(t.b)) && [landIn],
+  (t) => LAND.test(t.a) && t.is('inside') && !isCreature(t.b) && (SEEN_INTO.test(t.b) || /^(?:diving helmet|helmet|aquarium|wine glass|mug|suitcase|lantern|bell|head profile|cup|teapot|kettle|acorn|leaf|drop|coffee bean|heart|house|tent|guitar|bottle|egg|apple|pear|head|hand|shoe|boot|backpack|camera|shell|diamond|feather)$/.test(t.b)) && [landIn],
   // What is full of many shows them through.
   (t) => /^(?:lantern|cage|birdcage|bird cage|window)$/.test(t.a) && t.isTurned('inside') && [embraced],
   (t) => /^(?:lantern|cage|birdcage|bird cage)$/.test(t.b) && t.is('inside') && [turnedPair(embraced)],

@@ -141,7 +141,8 @@ export function schemeFor(
     const { C, hDeg } = oklabToOklch(hexToOklab(hex));
     // Of what lives and has no hue of its own, none is green.
     if (hues === null) return isCreature(name ?? '') && (C < 0.03 || hDeg < 95 || hDeg > 215);
-    return isOf(hex, ...hues);
+    // What is red is red, and not brown.
+    return isOf(hex, ...hues) && (hues[0] > 0 || hues[1] > 40 || C > 0.11);
   };
   if (land) {
     const all = LANDS[land];

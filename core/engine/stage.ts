@@ -98,7 +98,7 @@ export const isAtNight = ({ settings }: PromptParts): boolean => settings.some((
 export const isAtDusk = ({ settings }: PromptParts): boolean => settings.some((s) => /sunset|sunrise|dawn|dusk|daybreak/.test(s)); // prettier-ignore
 
 /** How two of a figure stand to one another. */
-export type Standing = 'toward' | 'away' | 'crossed' | 'stacked';
+export type Standing = 'toward' | 'away' | 'crossed' | 'stacked' | 'row';
 
 /** How two stand by what is said of them; null where nothing is. */
 export function standingOf(modifiers: readonly string[]): Standing | null {
@@ -106,6 +106,7 @@ export function standingOf(modifiers: readonly string[]): Standing | null {
   if (modifiers.includes('crossed')) return 'crossed';
   if (has(/^(?:stack|stacked|pile|piled)$/)) return 'stacked';
   if (has(/^(?:back|tail) to /)) return 'away';
+  if (has(/^(?:family|row|line|queue|parade)$/)) return 'row';
   return has(
     /^(?:face|nose|beak|head|cheek) to |^(?:hand|arm|paw|wing) in |^holding (?:hands|paws)|^facing each other|^(?:fight|duel|spar|wrestl|box|butt|kiss|danc)/,
   )

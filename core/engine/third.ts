@@ -13,6 +13,9 @@ const LOW = /^(?:wave|water|sea|river|grass|field|hills?|beach|snow|sand|desert|
 /** What is as broad as all that stands on it. */
 const FLAT = /^(?:tray|table|shelf|board|cutting board|plate|raft|boat|book|cloud|cart|bench)$/;
 
+/** What two go in together. */
+const CARRIED_IN = /^(?:canoe|boat|rowing boat|raft|kayak|gondola|bathtub|paper boat|sled|cart|wagon|car|sofa|basket|bed|nest|nest with eggs|cup|pot|box)$/; // prettier-ignore
+
 /** How much of a corner's box is covered. */
 const inkAt = (area: Area, corner: Area): number => sizeOf(intersect(area, corner)) / Math.max(1, sizeOf(corner));
 
@@ -47,6 +50,19 @@ export function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, fi
     const roof = movedFigure(wide, [1, 0, 0, 1, mid - (w.x + w.width / 2), b.y - 0.52 * w.height - w.y]);
     return fitLayers([...finished(stage, roof, groundHex, inks), layerOf(grown(all, 2), groundHex), ...layers], 90);
   }
+  // A tree that they are under is over both, and behind.
+  if (asked.relation === 'under' && !asked.turned && /tree|oak|willow|palm|mushroom/.test(asked.drawn)) {
+    const tall = placed(figure, { cx: mid, cy: 50, side: 2 * Math.max(b.width, b.height), fill: 1 });
+    const t = boundsOf(outlineOf(tall));
+    const tree = movedFigure(tall, [1, 0, 0, 1, b.x - 0.06 * b.width - (t.x + t.width / 2), b.y + b.height - (t.y + t.height)]); // prettier-ignore
+    return fitLayers([...finished(stage, tree, groundHex, inks), layerOf(grown(all, 1.8), groundHex), ...layers], 90);
+  }
+  // Two in a boat are behind its side, which is wider than both.
+  if (CARRIED_IN.test(asked.drawn) && !asked.turned && (['inside', 'riding', 'on'].includes(asked.relation ?? '') || /^shar/.test(asked.said ?? ''))) {
+    const wide = placed(figure, { cx: mid, cy: 50, side: 1.3 * b.width, fill: 1 });
+    const w = boundsOf(outlineOf(wide));
+    return put(movedFigure(wide, [1, 0, 0, 1, mid - (w.x + w.width / 2), b.y + 0.62 * b.height - w.y - 0.2 * w.height]), 1.6);
+  } // prettier-ignore
   const side = 0.4 * Math.max(b.width, b.height);
   const isUp = (asked.relation === 'over' && asked.turned) || (asked.relation === 'under' && !asked.turned) || /^(?:star|stars|cloud|crown|halo|rainbow|lightning|umbrella|parachute)$/.test(asked.drawn); // prettier-ignore
   const isDown = (asked.relation === 'over' && !asked.turned) || (asked.relation === 'under' && asked.turned) || (['on', 'riding'].includes(asked.relation ?? '') && !asked.turned); // prettier-ignore

@@ -334,4 +334,51 @@ describe('what is drawn of what is said', () => {
     expect(pieces.filter((ring) => sizeOf([ring]) > 1).length).toBeGreaterThan(7);
     expect(sizeOf(subtract(pieces, hull.area))).toBeLessThan(0.5);
   });
+
+  it('pours one stream that grows broader, and puts a flame, hands or sails where they are', () => {
+    const stream = compose(requestOf('a teapot pouring a waterfall')).layers;
+    const [all, water] = [around(stream), boundsOf(stream.at(-1)!.area)];
+    expect(water.y + water.height).toBeGreaterThan(all.y + all.height - 1);
+    expect(water.height).toBeGreaterThan(0.3 * all.height);
+    const candle = parted('a candle with a mountain as its flame', 'candle', 'mountain');
+    expect(candle.front.y + candle.front.height).toBeLessThan(candle.back.y + 4);
+    // Two hands, of which the longer points up to the right.
+    const clock = arranged('a clock with pencils for hands', 'clock', 'pencil');
+    const gaps = clock.layers.flatMap((l, i) => (l.fill === clock.ground && !l.isFigure ? [i] : []));
+    expect(gaps).toHaveLength(2);
+    const [short, long] = gaps.map((at, k) => around(clock.layers.slice(at + 1, gaps[k + 1] ?? -1)));
+    expect(long.x).toBeGreaterThan(short.x);
+    expect(long.width * long.height).toBeGreaterThan(short.width * short.height);
+    const mill = arranged('a windmill with petals as blades', 'windmill', 'leaf');
+    expect(mill.layers.filter((l) => l.fill === mill.ground && !l.isFigure)).toHaveLength(4);
+  });
+
+  it('seats two in one boat, and one who rides in it', () => {
+    const both = compose(requestOf('a bear and a fox sharing a canoe')).layers;
+    const { groundHex } = stageOf('a bear and a fox sharing a canoe').palette;
+    const at = both.findLastIndex((l) => l.fill === groundHex && !l.isFigure);
+    const [who, boat] = [around(both.slice(0, at)), around(both.slice(at + 1))];
+    expect(boat.width).toBeGreaterThan(who.width);
+    expect(who.y + who.height).toBeLessThan(boat.y + boat.height);
+    expect(who.y + who.height).toBeGreaterThan(boat.y);
+    const mouse = parted('a mouse riding a paper boat', 'mouse', 'paper boat');
+    expect(mouse.back.y + mouse.back.height).toBeLessThan(mouse.front.y + mouse.front.height);
+  });
+
+  it('gives an animal in the form of a thing the thing with its ears', () => {
+    const { back: ears, front: bread } = parted('a bear shaped like a loaf of bread', 'bear', 'bread');
+    expect(ears.y).toBeLessThan(bread.y + 2);
+    expect(ears.height).toBeLessThan(0.6 * bread.height);
+  });
+
+  it('stands a tree over two that are under it, and a family in a row', () => {
+    const layers = compose(requestOf('a fox reading a map under a tree')).layers;
+    const { groundHex } = stageOf('a fox reading a map under a tree').palette;
+    const at = layers.findIndex((l) => l.fill === groundHex && !l.isFigure);
+    const [tree, fox] = [around(layers.slice(0, at)), around(layers.slice(at + 1))];
+    expect(tree.y).toBeLessThan(fox.y);
+    expect(tree.height).toBeGreaterThan(1.3 * fox.height);
+    const row = compose(requestOf('a penguin family under an umbrella')).layers;
+    expect(around(row.slice(row.findLastIndex((l) => l.fill === stageOf('a penguin family under an umbrella').palette.groundHex && !l.isFigure) + 1)).width).toBeGreaterThan(40); // prettier-ignore
+  });
 });

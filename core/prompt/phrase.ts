@@ -1,5 +1,5 @@
 /** Noun phrases: how many of what, and what is said of it in front. */
-import { gerundOf, isPlural, nounKind } from './classes';
+import { gerundOf, isCompound, isPlural, nounKind } from './classes';
 import { GROUPS, NO_THINGS, PORTIONS, STYLE_WORDS, TRADE_NOUNS } from './manner';
 import { phraseAt } from './relations';
 import type { Token, WordPart } from './reading';
@@ -66,7 +66,8 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
       hasIndefinite ||= /^(?:an?|another|the)$/.test(w);
       marks.push([i++, 'filler']);
       if (w === 'both') count ??= 2;
-    } else if (w === 'half' && word(i + 1) === 'a') marks.push([i++, 'count']);
+    } else if (w in VAGUE && isCompound(`${w} ${word(i + 1)}`) && lexicon.findFigure(`${w} ${word(i + 1)}`)) break;
+    else if (w === 'half' && word(i + 1) === 'a') marks.push([i++, 'count']);
     else if (numberOf(w) !== null && (count === null || w in VAGUE) && w !== '') {
       count = w === 'dozen' && count !== null && count > 1 ? count * 12 : numberOf(w)!;
       marks.push([i++, 'count']);

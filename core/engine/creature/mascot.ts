@@ -128,7 +128,9 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const hat = dress.hat ? hatParts(dress.hat, brow, main, trim) : null;
   const isLong = kind.skull === 'long' || kind.skull === 'slim';
   const glasses = dress.eyes ? eyewearParts(dress.eyes, m.eyeY, m.apart, Math.max(5.2, m.apart * (isLong ? 0.62 : 0.56))) : [];
-  const head = onHead([...(hat?.behind ?? []), ...headParts(kind, options.expression, t, dress.hat !== undefined && !OPEN.has(dress.hat)), ...glasses, ...(hat?.front ?? [])]);
+  // What has a shell has it on its back, and not about its head, where one sees its back.
+  const bare = crop === 'head' ? kind : { ...kind, marks: kind.marks.filter((m) => m !== 'shell') };
+  const head = onHead([...(hat?.behind ?? []), ...headParts(bare, options.expression, t, dress.hat !== undefined && !OPEN.has(dress.hat)), ...glasses, ...(hat?.front ?? [])]);
   if (crop === 'head') return head;
 
   const isStout = kind.body?.build === 'heavy' || kind.body?.build === 'bear' || kind.muzzle === 'grooves' || kind.skull === 'wide';
@@ -278,6 +280,8 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   // Leathery, spread behind the shoulders.
   const wing = (k: number): Area => areaFrom(parsePath(`M${50 + shoulder * 0.5} ${neckY + 3}C${60 + 8 * k} ${neckY - 9 * k} ${70 + 12 * k} ${neckY - 14 * k} ${78 + 16 * k} ${neckY - 10 * k}C${74 + 13 * k} ${neckY + 2} ${74 + 14 * k} ${neckY + 10 * k} ${76 + 15 * k} ${neckY + 19 * k}C${70 + 9 * k} ${neckY + 13 * k} ${65 + 7 * k} ${neckY + 15 * k} ${63 + 6 * k} ${neckY + 26 * k}C${58 + 4 * k} ${neckY + 19 * k} ${55 + 3 * k} ${neckY + 20 * k} 50 ${neckY + 26 * k}Z`));
   const wings = kind.marks.includes('wings') ? [piece(FUR, both(wing(1 + 0.1 * t('wings')))), piece(COAT, both(moved(wing(0.86), [1, 0, 0, 0.9, 0, neckY * 0.1 + 1])))] : [];
+  const isShelled = kind.marks.includes('shell');
+  const dome = isShelled ? [piece(COAT, oval(50, neckY + 0.46 * height, belly + 12, 0.66 * height)), piece(ACCENT, subtract(oval(50, neckY + 0.46 * height, belly + 9, 0.66 * height - 3), oval(50, neckY + 0.46 * height, belly + 7, 0.66 * height - 5)))] : [];
   // What is striped and has feelers flies: two pairs of wings behind it, and the stripes go on over its body.
   const isBee = kind.marks.includes('hoops');
   const blades = isBee ? [piece(ACCENT, both(union(taper([50 + shoulder * 0.5, neckY + 6, 2], [50 + shoulder + 11, neckY - 3, 7.6], [50 + shoulder + 20, neckY - 6, 6]), taper([50 + shoulder * 0.5, neckY + 9, 2], [50 + shoulder + 9, neckY + 11, 5], [50 + shoulder + 14, neckY + 13, 4.4]))))] : [];
@@ -288,6 +292,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const whole: Part[] = [
     ...wings,
     ...blades,
+    ...dome,
     ...cape,
     ...pack,
     ...tail,
