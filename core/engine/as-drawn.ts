@@ -76,6 +76,11 @@ const RULES: readonly Rule[] = [
     third?.relation === 'made of' && third.to === 1 && third.drawn === 'smoke' && second.to === 0
       ? [first, { ...second, relation: 'over', turned: true }, ...rest]
       : null,
+  // A winged shoe has wings.
+  ([first, ...rest]) =>
+    first?.modifiers.includes('winged') && !isCreature(first.drawn) && rest.every((f) => f.drawn !== 'wing')
+      ? [{ ...first, modifiers: first.modifiers.filter((m) => m !== 'winged') }, { ...first, word: 'wings', drawn: 'wing', via: 'name', relation: 'with', turned: false, to: 0, place: null, said: 'with', count: 1, modifiers: [], pose: null, expression: null }, ...rest.slice(0, 1)] // prettier-ignore
+      : null,
   // Smoke out of a chimney: every chimney has its own.
   ([first, second, third, ...rest]) =>
     third?.drawn === 'chimney' && third.to === 1 && /^(?:smoke|steam)$/.test(second.drawn) && second.to === 0

@@ -78,6 +78,14 @@ describe('a figure made of others', () => {
       expect(sizeOf(subtract(union(...pieces.map((l) => l.area)), grown(hull.area, 0.1))), prompt).toBeLessThan(1);
     }
   });
+  it('is all of lines where lines are asked for', () => {
+    for (const prompt of ['an owl made of leaves, lines only', 'a heart made of wrenches, line art']) {
+      const layers = compose(requestOf(prompt)).layers;
+      const all = union(...layers.map((l) => l.area));
+      // No part of it has room for a disc as broad as two lines.
+      expect(sizeOf(grown(all, -1.9)), prompt).toBeLessThan(0.04 * sizeOf(all));
+    }
+  });
   it('is one picture for one seed', () => {
     const [one, other] = [0, 0].map(() => compose(requestOf('a cat made of books')).layers.map((l) => l.area));
     expect(one).toEqual(other);

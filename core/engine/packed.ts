@@ -6,7 +6,7 @@ import { isLong, outlineOf, placed, seenParts, silhouetteOf, upright, type Figur
 import { layerOf, type Layer } from './layer';
 import { onField } from './field';
 import type { Pair } from './pairings';
-import { finished, form, type Stage } from './stage';
+import { finished, form, isOfLines, type Stage } from './stage';
 
 /** A place for a thing: the middle and half the width of what it may take, in units. */
 export interface Spot {
@@ -166,6 +166,13 @@ export function filledWith(s: Stage, hull: Area, figure: Figure, face: Area = []
     stranded(s, inner, figure.name) ?? (isLong(figure) ? inRows(s, inner, piece) : strewn(s, inner, piece));
   if (pieces.length < FEWEST) return null;
   const [first] = s.palette.inks;
+  // Where all is of lines, the outline is one, and so is each piece.
+  if (isOfLines(s)) {
+    const lined = (area: Area, weight: number): Area => subtract(area, grown(area, -weight));
+    return [lined(hull, 1.8), ...pieces.map((o) => union(lined(o.all, 0.9), o.marks.length ? lined(o.marks, 0.7) : []))]
+      .filter((area) => area.length)
+      .map((area) => ({ ...layerOf(area, first), isFigure: true }));
+  }
   const [lead, spark = lead] = onField(s, first);
   const inks = [...new Set([lead, spark])];
   return [
@@ -193,5 +200,6 @@ export const madeOf: Pair = (s, a, b) => {
   const face = faceIn(big);
   const [first] = s.palette.inks;
   const made = filledWith(s, silhouetteOf(big), b, outlineOf(face));
-  return made ? [...made, ...finished(s, face, first, onField(s, first))] : finished(s, big);
+  if (!made) return finished(s, big);
+  return [...made, ...(isOfLines(s) ? finished(s, face) : finished(s, face, first, onField(s, first)))];
 };

@@ -37,6 +37,16 @@ export const juggled =
     return fitLayers([...finished(s, one), ...balls.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1.2))], 94); // prettier-ignore
   };
 
+/** A holds B, which is broad and heavy, up over its head in both hands. */
+export const lifted: Pair = (s, a, b) => {
+  const one = placed(uprightOf(s, a, 'jumping') ?? a, { cx: 50, cy: 62, side: 66, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const lying = boundsOf(outlineOf(b));
+  const flat = isLong(b) && lying.height > 0.8 * lying.width ? turnedAt(upright(b), Math.PI / 2) : b;
+  const thing = placed(flat, { cx: 50, cy: 50, side: 1.45 * o.width, fill: 0.95 });
+  return fitLayers([...finished(s, standing(thing, o.x + o.width / 2, o.y + 2), s.palette.groundHex, swapped(s)), ...clear(s, one, s.palette.groundHex, s.palette.inks, 1.4)], 92); // prettier-ignore
+};
+
 /** A throws B up, and looks to catch it. */
 export const tossed: Pair = (s, a, b) => {
   const one = placed(uprightOf(s, a, 'jumping') ?? a, { cx: 50, cy: 66, side: 66, fill: 0.9 });

@@ -296,6 +296,26 @@ export const tailed: Pair = (s, a, b) => {
   );
 };
 
+/** B hangs from the crown of A on a line, beside its trunk. */
+export const hungInTree: Pair = (s, a, b) => {
+  const tree = placed(a, { cx: 50, cy: 50, side: 92, fill: 1 });
+  const t = boundsOf(outlineOf(tree));
+  const x = t.x + 0.76 * t.width;
+  // The under side of the crown where it hangs.
+  const column = boundsOf(intersect(outlineOf(tree), box(x - 1, t.y - 1, 2, 0.75 * t.height)));
+  const from = column.height > 0 ? column.y + column.height : t.y + 0.5 * t.height;
+  const room = t.y + t.height - from;
+  const thing = placed(b, { cx: 50, cy: 50, side: Math.max(26, 0.62 * room), fill: 0.9 });
+  const h = boundsOf(outlineOf(thing));
+  const at = from + Math.max(2, Math.min(8, room - h.height - 3));
+  const inks = swapped(s);
+  return fitLayers([
+    ...finished(s, tree),
+    ...form(s, box(x - 0.9, from - 2, 1.8, at - from + 3), inks[0]).map((l) => ({ ...l, isFigure: true })),
+    ...clear(s, movedFigure(thing, [1, 0, 0, 1, x - (h.x + h.width / 2), at - h.y]), s.palette.groundHex, inks, 1),
+  ], 92);
+}; // prettier-ignore
+
 /** A looks out of a hollow in an old trunk. */
 export const inHollow: Single = (s, a) => {
   const bark = areaFrom(parsePath('M28 4C34 10 40 10 44 4L58 4C62 12 68 10 74 2L84 6C76 16 72 26 74 38C78 56 74 72 92 96L8 96C26 74 24 56 28 40C30 28 24 18 14 12L20 5C26 12 28 10 28 4Z'));

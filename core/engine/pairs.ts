@@ -51,6 +51,7 @@ import {
   fanTailed,
   fruited,
   growing,
+  hungInTree,
   inBasket,
   inHollow,
   landIn,
@@ -98,6 +99,7 @@ import {
   chased,
   flown,
   juggled,
+  lifted,
   pairWith,
   pouringOut,
   rainingDown,
@@ -313,7 +315,7 @@ const VESSELS =
 const FLOWING = /^(?:waterfall|river|stream|sea|ocean|water|wave|lake|lava|milk|honey|galaxy|rainbow|oil|tea|coffee)$/;
 /** How what climbs is said to go round another. */
 const WINDING = /^(?:entwin|intertwin|twin|twist|wrap|wound|wind|coil|climb|grow|spiral|curl)/;
-const OPENINGS = /\b(?:door|window|keyhole|fireplace|clock)\b/;
+const OPENINGS = /\b(?:zip|zipper|door|window|keyhole|fireplace|clock)\b/;
 const HAND = /\bhand$/;
 const inHandOf = (thing: string): Pair => (LONG.test(thing) ? inFist : onHand);
 /** What goes round something without touching it. */
@@ -402,6 +404,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => HAND.test(t.b) && t.isTurned('holding') && [turnedPair(inHandOf(t.a))],
   (t) => HAND.test(t.a) && t.isTurned('over') && [onHand],
   (t) => HAND.test(t.b) && t.is('inside', 'on') && [turnedPair(onHand)],
+  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:lift|rais|hoist|press|heav)/) && t.is('holding', 'with', 'toward') && [lifted],
   (t) => t.does(/^juggl/) && t.is('holding', 'with') && [juggled()],
   (t) => /^(?:octopus|squid)$/.test(t.a) && t.is('holding', 'with') && isMany(t.second) && [juggled(t.second.count)],
   (t) => isCreature(t.a) && t.does(/^(?:toss|flip|throw)/) && t.is('holding', 'with') && [tossed],
@@ -414,6 +417,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.either('around') && WINDING.test(t.said) && [t.a, t.b].some((n) => TWINING.test(n)) && [TWINING.test(t.b) ? entwined : turnedPair(entwined)],
   (t) => SERPENTS.test(t.a) && !isCreature(t.b) && t.is('around') && [turnedPair(entwined)],
   (t) => t.is('around') && GOING.test(t.said) && !TWINING.test(t.a) && [orbiting],
+  (t) => TREES.test(t.a) && (t.isTurned('coming out of', 'on') || t.is('with', 'holding')) && (/^(?:swing|hammock|lantern|tire swing|birdhouse|wind chime|bell|light bulb)$/.test(t.b) || /^(?:hang|dangl)/.test(t.second.pose ?? t.second.modifiers.join(' '))) && !isMany(t.second) && [hungInTree],
   (t) => /^(?:hang|dangl|swing|suspend)/.test(t.first.pose ?? t.said) && t.is('coming out of', 'on', 'under', 'with') && [turnedPair(hanging)],
   (t) => MOUTHS.test(t.b) && t.is('coming out of') && [outOfMouth],
   (t) => /^(?:mountain|hill|cliff|rock|mountains)$/.test(t.b) && t.is('coming out of') && [tunnelled],

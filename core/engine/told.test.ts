@@ -381,4 +381,22 @@ describe('what is drawn of what is said', () => {
     const row = compose(requestOf('a penguin family under an umbrella')).layers;
     expect(around(row.slice(row.findLastIndex((l) => l.fill === stageOf('a penguin family under an umbrella').palette.groundHex && !l.isFigure) + 1)).width).toBeGreaterThan(40); // prettier-ignore
   });
+
+  it('lifts what is heavy over a head, and hangs what hangs in a tree under its crown', () => {
+    const { back: weight, front: bear } = parted('a bear lifting a barbell', 'bear', 'barbell');
+    expect(weight.y + weight.height).toBeLessThan(bear.y + 0.2 * bear.height);
+    expect(weight.width).toBeGreaterThan(bear.width);
+    const tree = parted('a tree with a lantern hanging from it', 'tree', 'lantern');
+    expect(tree.front.y).toBeGreaterThan(tree.back.y + 0.3 * tree.back.height);
+    expect(tree.front.y + tree.front.height).toBeLessThan(tree.back.y + tree.back.height + 2);
+  });
+
+  it('gives wings to what is winged, and a skirt to who is in one', () => {
+    const shoe = around(compose(requestOf('a winged shoe')).layers);
+    expect(shoe.width).toBeGreaterThan(1.8 * shoe.height);
+    const plain = compose(requestOf('mascot: a hippo')).layers.filter((l) => l.isFigure);
+    const tutu = compose(requestOf('mascot: a hippo in a tutu')).layers.filter((l) => l.isFigure);
+    expect(around(tutu).width / around(tutu).height).toBeGreaterThan(0.98 * (around(plain).width / around(plain).height)); // prettier-ignore
+    expect(tutu.length).not.toBe(plain.length);
+  });
 });

@@ -8,7 +8,7 @@ import { ACCENT, blob, both, COAT, DARK, LIGHT, line, mirrored, oval, piece, sha
 export type Hat =
   | 'cap' | 'chef' | 'helmet' | 'straw' | 'cowboy' | 'crown' | 'top hat' | 'beret' | 'beanie' | 'mortarboard' | 'nurse' | 'wizard' | 'pirate' | 'sailor'
   | 'party' | 'bandana' | 'headband' | 'fire' | 'detective' | 'viking' | 'space' | 'headphones' | 'goggles' | 'helm'; // prettier-ignore
-export type Top = 'apron' | 'coat' | 'jacket' | 'vest' | 'overalls' | 'shirt' | 'robe' | 'jersey' | 'suit' | 'armour' | 'stripes' | 'suspenders'; // prettier-ignore
+export type Top = 'apron' | 'coat' | 'jacket' | 'vest' | 'overalls' | 'shirt' | 'robe' | 'jersey' | 'suit' | 'armour' | 'stripes' | 'suspenders' | 'skirt'; // prettier-ignore
 export type Neck = 'scarf' | 'bow tie' | 'tie' | 'stethoscope' | 'medal' | 'kerchief' | 'camera';
 export type Eyewear = 'glasses' | 'patch' | 'monocle' | 'diving mask';
 
@@ -149,6 +149,7 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\bstriped (?:shirt|jumper|sweater)\b/, { top: 'stripes' }],
   [/\b(?:shirt|t-shirt|jumper|sweater)\b/, { top: 'shirt' }],
   [/\b(?:robe|bathrobe|gown|dress|kimono|tunic|toga)\b/, { top: 'robe' }],
+  [/\b(?:tutu|skirt|kilt)\b/, { top: 'skirt' }],
   [/\b(?:space ?suit|astronaut suit)\b/, { hat: 'space', top: 'jersey' }],
   [/\b(?:tuxedo|dinner jacket|tailcoat)\b/, { top: 'suit', neck: 'bow tie' }],
   [/\b(?:armou?r)\b/, { top: 'armour' }],

@@ -159,11 +159,11 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const legRoot = (side: 1 | -1): readonly [number, number] => [50 + side * belly * 0.46, hipY - 2];
   const legs = ([1, -1] as const).map((side, i) => ({ side, root: legRoot(side), ...limbOf(legRoot(side), pose.legs[i], (isSat ? 0.62 : 0.56) * size.leg, side) }));
 
-  const sleeved = dress.top && !['apron', 'vest', 'overalls', 'suspenders', 'armour'].includes(dress.top);
+  const sleeved = dress.top && !['apron', 'vest', 'overalls', 'suspenders', 'armour', 'skirt'].includes(dress.top);
   const shirted = dress.top === 'vest' || dress.top === 'overalls' || dress.top === 'suspenders';
   const cloth: Tone = dress.top === 'coat' ? LIGHT : dress.top === 'stripes' ? LIGHT : main;
   const sleeve: Tone = sleeved ? cloth : shirted ? LIGHT : FUR;
-  const trousers: Tone = dress.top === 'overalls' ? main : dress.top === 'suit' || dress.top === 'jacket' ? main : dress.top ? trim : FUR;
+  const trousers: Tone = dress.top === 'overalls' ? main : dress.top === 'suit' || dress.top === 'jacket' ? main : dress.top && dress.top !== 'skirt' ? trim : FUR;
   const foot = ({ end, side }: (typeof legs)[number]): Area => isSat && !isBird(kind) ? oval(end[0], end[1], 7, 7.8) : isBird(kind) ? union(...[-0.7, 0, 0.7].map((a) => bone([end[0], end[1] + 1, 2], [end[0] + side * 1.5 + 7 * Math.sin(a), end[1] + 3.4, 1.7]))) : intersect(oval(end[0] + side * 2, end[1] + 2.6, 8, 6), box(0, 0, 100, end[1] + 4));
   // What has eight arms stands on the other six.
   const isArmed = kind.marks.includes('tentacles');
@@ -212,6 +212,9 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
       break;
     case 'jersey':
       bodyParts.push(on(LIGHT, box(0, neckY + height * 0.4, 100, height * 0.2)), on(trim, starArea(50, neckY + height * 0.5, 5, 5.2, 2.2)));
+      break;
+    case 'skirt':
+      bodyParts.push(on(main, box(0, neckY + height * 0.16, 100, height * 0.44)), on(main, both(taper([50 + belly * 0.34, neckY + height * 0.2, 1.6], [50 + shoulder * 0.6, neckY - 1, 1.6]))), piece(trim, halves([50, low - 3], [50 + belly * 0.84, low - 2], [50 + belly + 11, low + height * 0.26], [50 + belly + 6, low + height * 0.4], [50 + belly * 0.5, low + height * 0.34], [50, low + height * 0.4])));
       break;
     case 'suit':
       bodyParts.push(on(LIGHT, [[43, neckY - 4, 57, neckY - 4, 50, neckY + height * 0.56]]), on(trim, both([[56, neckY - 4, 61, neckY + 7, 50, neckY + height * 0.6, 50, neckY + height * 0.5]])), on(trim, dots(50, 0.74)));
