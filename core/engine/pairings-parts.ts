@@ -20,7 +20,6 @@ import { onField } from './field';
 import {
   clipped,
   isLong,
-  movedFigure,
   outlineOf,
   placed,
   silhouetteOf,
@@ -196,26 +195,6 @@ export const asSail: Pair = (s, a, b) => {
   ];
 };
 
-/** A key that lies, B standing on its blade in place of its teeth. */
-export const toothed: Pair = (s, _, b) => {
-  const ring = subtract(disc(20, 50, 19, 120), disc(20, 50, 10.5, 90));
-  const key: Figure = { name: 'key', tones: [0.3], parts: [{ tone: 0, area: union(ring, box(37, 46, 60, 8), box(40, 42, 4, 16)) }], isBuilt: true }; // prettier-ignore
-  const teeth = placed(b, { cx: 76, cy: 30, side: 42, fill: 0.9 });
-  return fitLayers(
-    [...finished(s, key), ...clear(s, standing(teeth, 75, 46.6), s.palette.groundHex, swapped(s), 0)],
-    90,
-  );
-};
-
-/** B, in one tone, with a keyhole in it where it has most room. */
-export const keyholed: Pair = (s, _, b) => {
-  const hull = silhouetteOf(placed(b, { cx: 50, cy: 50, side: 88, fill: 0.95 }));
-  const room = roomIn(hull) ?? { x: 50, y: 50, r: 20 };
-  const k = room.r / 34;
-  const hole = union(disc(0, -9, 11, 60), [[-4.6, -4, 4.6, -4, 11, 24, -11, 24]]);
-  return finished(s, { name: b.name, tones: [0.3], parts: [{ tone: 0, area: subtract(hull, moved(hole, [k, 0, 0, k, room.x, room.y])) }], isBuilt: true }); // prettier-ignore
-};
-
 /** A wisp that rises from a place, waving, and broadens, as steam does. */
 const wisp = (x: number, low: number, high: number): Area => {
   const at = (t: number, side: number): number[] => [x + 3.4 * Math.sin(2 * Math.PI * t) * (1 - 0.4 * t) + side * (1 + 1.6 * Math.sin(Math.PI * t)), low + (high - low) * t]; // prettier-ignore
@@ -289,38 +268,4 @@ export const magnified: Pair = (s, _, b) => {
     [{ ...layerOf(rim, ink), isFigure: true }, ...finished(s, seen, s.palette.groundHex, swapped(s))],
     92,
   );
-};
-
-/** The face of a clock with two of B for its hands, at ten past ten. */
-export const handed: Pair = (s, _, b) => {
-  const ticks = Array.from({ length: 12 }, (_t, i) => turnedRound(box(i % 3 ? 49.2 : 48.6, 13, i % 3 ? 1.6 : 2.8, i % 3 ? 4 : 7), (Math.PI * i) / 6)); // prettier-ignore
-  const ring = union(subtract(disc(50, 50, 44, 200), disc(50, 50, 39, 180)), ...ticks);
-  const up = isLong(b) ? upright(b) : b;
-  const hand = (side: number, rad: number): Figure => turnedAt(standing(placed(up, { cx: 50, cy: 50, side, fill: 1 }), 50, 47), rad); // prettier-ignore
-  const inks = swapped(s);
-  return [...form(s, ring, s.palette.inks[0]).map((l) => ({ ...l, isFigure: true })), ...[hand(24, -1.05), hand(31, 1.05)].flatMap((f) => clear(s, f, s.palette.groundHex, inks, 0.8)), ...form(s, disc(50, 50, 3.6, 40), s.palette.inks[0]).map((l) => ({ ...l, isFigure: true }))]; // prettier-ignore
-};
-
-/** An area turned about the middle of the field. */
-const turnedRound = (area: Area, rad: number): Area => {
-  const [c, n] = [Math.cos(rad), Math.sin(rad)];
-  return moved(area, [c, n, -n, c, 50 - 50 * c + 50 * n, 50 - 50 * n - 50 * c]);
-};
-
-/** A mill's tower with four of B for its sails. */
-export const bladed: Pair = (s, _, b) => {
-  const tower: Figure = { name: 'mill', tones: [0.3, 0.7, 1], parts: [{ tone: 0, area: areaFrom(parsePath('M39 42L61 42L70 96L30 96Z')) }, { tone: 1, area: areaFrom(parsePath('M36 44C38 32 62 32 64 44Z')) }, { tone: 2, area: areaFrom(parsePath('M44 96L44 84C44 76 56 76 56 84L56 96Z')) }], isBuilt: true }; // prettier-ignore
-  const one = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 50, side: 38, fill: 1 });
-  const sails = [0.25, 0.75, 1.25, 1.75].map((t) => movedFigure(turnedAt(standing(one, 50, 47), Math.PI * t), [1, 0, 0, 1, 0, -8])); // prettier-ignore
-  const inks = swapped(s);
-  return fitLayers([...finished(s, tower), ...sails.flatMap((f) => clear(s, f, s.palette.groundHex, inks, 1.2)), ...form(s, disc(50, 42, 4.2, 40), s.palette.inks[0]).map((l) => ({ ...l, isFigure: true }))], 90); // prettier-ignore
-};
-
-/** B in the place of the flame of a candle. */
-export const onCandle: Pair = (s, _, b) => {
-  const wax = areaFrom(parsePath('M34 54C34 50 38 48 50 48C62 48 66 50 66 54L66 96L34 96Z'));
-  const drip = areaFrom(parsePath('M34 54C38 60 44 56 45 64C46 74 52 74 53 64C54 58 62 62 66 54C64 49 36 49 34 54Z'));
-  const candle: Figure = { name: 'candle', tones: [0.3, 0.7], parts: [{ tone: 0, area: union(wax, box(48.8, 40, 2.4, 10)) }, { tone: 1, area: drip }], isBuilt: true }; // prettier-ignore
-  const flame = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 24, side: 38, fill: 0.95 });
-  return fitLayers([...finished(s, candle), ...clear(s, standing(flame, 50, 40.5), s.palette.groundHex, swapped(s), 0.8)], 90); // prettier-ignore
 };

@@ -1,0 +1,118 @@
+/** Arrangements in which one rides, drives, climbs or pushes the other. */
+import { boundsOf, box, disc, tile } from './area';
+import { intersect, union } from '../path';
+import { buildOf, builtDrawings } from './built';
+import {
+  clipped,
+  isLong,
+  movedFigure,
+  outlineOf,
+  placed,
+  standing,
+  topAt,
+  turnedAt,
+  upright,
+  type Figure,
+} from './figure';
+import { swapped, uprightOf, type Pair } from './pairings';
+import { fitLayers } from './layer';
+import type { Single } from './single';
+import { clear, finished, turnOf } from './stage';
+
+/** A, upright, has B before it, which it pushes or plays: its arm is stretched out to it, both on one line. */
+export const pushing: Pair = (s, a, b) => {
+  const one = placed(uprightOf(s, a, 'pointing') ?? a, { cx: 32, cy: 50, side: 66, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const foot = o.y + o.height;
+  // Its handles are toward whoever pushes it.
+  const toward = b.name === 'wheelbarrow' ? movedFigure(b, [-1, 0, 0, 1, 100, 0]) : b;
+  const load = placed(toward, { cx: 50, cy: 50, side: 48, fill: 0.85 });
+  const l = boundsOf(outlineOf(load));
+  const put = movedFigure(load, [1, 0, 0, 1, o.x + o.width - 3 - l.x, foot - (l.y + l.height)]);
+  return fitLayers([...finished(s, put, s.palette.groundHex, swapped(s)), ...clear(s, one, s.palette.groundHex, s.palette.inks, 1.4)], 92);
+}; // prettier-ignore
+
+/** A on its way up the trunk of B, its head up, its feet to it. */
+export const climbing: Pair = (s, a, b) => {
+  const tree = placed(upright(b), { cx: 60, cy: 50, side: 92, fill: 1 });
+  const t = boundsOf(outlineOf(tree));
+  const side = builtDrawings(a.name, { pose: 'standing' }, s.knobs)[0]?.();
+  const isFlat = side !== undefined;
+  const small = placed(isFlat ? turnedAt({ ...side, name: a.name }, -1.36) : a, { cx: 50, cy: 50, side: 46, fill: 0.9 });
+  const q = boundsOf(outlineOf(small));
+  // The trunk is where the lower third is narrowest.
+  const trunk = boundsOf(intersect(outlineOf(tree), box(t.x - 1, t.y + 0.78 * t.height, t.width + 2, 0.12 * t.height)));
+  const x = trunk.width > 0 ? trunk.x + Math.min(0.5 * trunk.width, 6) : t.x + t.width / 2;
+  const put = movedFigure(small, [1, 0, 0, 1, x - (q.x + q.width * (isFlat ? 0.94 : 0.5)), t.y + 0.92 * t.height - (q.y + q.height)]);
+  return fitLayers([...finished(s, tree, s.palette.groundHex, swapped(s)), ...clear(s, put, s.palette.groundHex, s.palette.inks, 1.8)], 92);
+}; // prettier-ignore
+
+/** A on the slope of B, a mountain, on its way up. */
+export const scaling: Pair = (s, a, b) => {
+  const hill = placed(b, { cx: 54, cy: 62, side: 84, fill: 1 });
+  const h = boundsOf(outlineOf(hill));
+  const at = (share: number): [number, number] => { const x = h.x + share * h.width; return [x, topAt(hill, x - 1, x + 1) ?? h.y + h.height]; }; // prettier-ignore
+  const [[x0, y0], [x1, y1]] = [at(0.14), at(0.36)];
+  const slope = Math.atan2(y1 - y0, x1 - x0);
+  const side = builtDrawings(a.name, { pose: 'standing' }, s.knobs)[0]?.();
+  const facing = side ? 1 : (a.facing ?? 1);
+  const one = placed(side ? { ...side, name: a.name } : upright(a), { cx: 50, cy: 50, side: 40, fill: 0.9 });
+  // What is seen from above is turned its head uphill; what is seen from the side stands on the slope.
+  const flat = side || a.facing ? (facing < 0 ? movedFigure(one, [-1, 0, 0, 1, 100, 0]) : one) : turnedAt(one, Math.PI / 2);
+  const lifted = standing(flat, 50, 50);
+  const o = boundsOf(outlineOf(lifted));
+  const turned = turnedAt(movedFigure(lifted, [1, 0, 0, 1, 50 - o.x - o.width / 2, side || a.facing ? 0 : 0.36 * o.height]), slope);
+  const [mx, my] = [(x0 + x1) / 2, (y0 + y1) / 2];
+  return fitLayers([...finished(s, hill, s.palette.groundHex, swapped(s)), ...clear(s, movedFigure(turned, [1, 0, 0, 1, mx - 50, my - 50]), s.palette.groundHex, s.palette.inks, 1.6)], 92);
+}; // prettier-ignore
+
+/** A on the arrow of a weathervane. */
+export const onVane: Single = (s, a) => {
+  const arrow = union(box(16, 55, 62, 3.6), [[97, 56.8, 77, 48, 77, 65.6]], [[4, 48, 22, 48, 27, 56.8, 22, 65.6, 4, 65.6, 11, 56.8]]);
+  const pole = union(box(48.2, 55, 3.6, 42), box(30, 80, 40, 3), disc(30, 81.5, 4.6, 40), disc(70, 81.5, 4.6, 40), disc(50, 67, 4.4, 40), box(36, 95, 28, 4));
+  const vane: Figure = { name: 'vane', tones: [0.3], parts: [{ tone: 0, area: union(arrow, pole) }], isBuilt: true };
+  const side = buildOf(a.name) === 'fowl' ? undefined : builtDrawings(a.name, { pose: 'standing' }, s.knobs)[0]?.();
+  const one = placed(side ? { ...side, name: a.name } : a.facing === -1 ? movedFigure(a, [-1, 0, 0, 1, 100, 0]) : a, { cx: 50, cy: 30, side: 52, fill: 0.9 });
+  return fitLayers([...finished(s, vane, s.palette.groundHex, swapped(s)), ...clear(s, standing(one, 50, 55.6), s.palette.groundHex, s.palette.inks, 0)], 92);
+}; // prettier-ignore
+
+/** A sits on the back of B, which is seen from the side; its legs are behind it. */
+export const ridden: Pair = (s, a, b) => {
+  const way = turnOf(s, 2) ? 'running' : 'standing';
+  const side = builtDrawings(b.name, { pose: way }, s.knobs)[0]?.();
+  const mount = placed(side ? { ...side, name: b.name } : b, { cx: 50, cy: 64, side: 74, fill: 0.9 });
+  const m = boundsOf(outlineOf(mount));
+  const cx = m.x + (side ? 0.42 : 0.5) * m.width;
+  const back = topAt(mount, cx - 3, cx + 3) ?? m.y + 0.3 * m.height;
+  const rider = placed(uprightOf(s, a, 'standing') ?? a, { cx, cy: 50, side: 54, fill: 0.9 });
+  const r = boundsOf(outlineOf(rider));
+  const seat = movedFigure(rider, [1, 0, 0, 1, cx - (r.x + r.width / 2), back - (r.y + 0.78 * r.height)]);
+  // One foot hangs down on this side.
+  const foot: Figure = { name: 'boot', tones: [0.2], parts: [{ tone: 0, area: union(box(cx - 2.4, back + 1, 5, 12), tile(cx + 1.4, back + 14, 4.6, 2.4, 2)) }], isBuilt: true }; // prettier-ignore
+  const seen = clipped(seat, box(-100, -200, 300, 200 + back + 3));
+  return fitLayers([...finished(s, seen), ...clear(s, mount, s.palette.groundHex, swapped(s), 1.6), ...clear(s, foot, s.palette.groundHex, s.palette.inks, 1)], 90);
+}; // prettier-ignore
+
+/** A sits on B, which is long and flies: B lies, its tip ahead and a little up. */
+export const astride: Pair = (s, a, b) => ridden(s, a, isLong(b) ? turnedAt(upright(b), Math.PI / 2 - 0.32) : b);
+
+/** A looks out of the basket under B, a balloon. */
+export const inBasket: Pair = (s, a, b) => {
+  const balloon = placed(b, { cx: 50, cy: 46, side: 94, fill: 1 });
+  const m = boundsOf(outlineOf(balloon));
+  const rim = m.y + 0.86 * m.height;
+  const one = placed(uprightOf(s, a, turnOf(s, 2) ? 'waving' : 'standing') ?? a, { cx: 50, cy: 50, side: 36, fill: 0.95 });
+  const o = boundsOf(outlineOf(one));
+  const low = movedFigure(one, [1, 0, 0, 1, m.x + m.width / 2 - (o.x + o.width / 2), rim - (o.y + 0.66 * o.height)]);
+  return [...finished(s, balloon, s.palette.groundHex, swapped(s)), ...clear(s, clipped(low, box(-100, -100, 300, 100 + rim)), s.palette.groundHex, s.palette.inks, 1.2)];
+}; // prettier-ignore
+
+/** A on B, which has wheels and bars: its feet are behind it, its arm is forward. */
+export const onWheels: Pair = (s, a, b) => {
+  const bike = placed(b, { cx: 50, cy: 66, side: 72, fill: 0.95 });
+  const m = boundsOf(outlineOf(bike));
+  const one = placed(uprightOf(s, a, 'pointing') ?? a, { cx: 46, cy: 50, side: 66, fill: 0.95 });
+  const o = boundsOf(outlineOf(one));
+  const rider = movedFigure(one, [1, 0, 0, 1, m.x + 0.36 * m.width - (o.x + 0.4 * o.width), m.y + (/scooter/.test(b.name) ? 0.86 : 0.66) * m.height - (o.y + o.height)]);
+  return fitLayers([...finished(s, rider), ...clear(s, bike, s.palette.groundHex, swapped(s), 1.4)], 92);
+}; // prettier-ignore
