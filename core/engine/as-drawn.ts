@@ -107,6 +107,15 @@ const RULES: readonly Rule[] = [
     isChained(second, third, 'inside') && SCALED.test(second.drawn) && SEEN_THROUGH.test(third.drawn)
       ? [first, { ...second, drawn: 'fishbowl' }, ...rest]
       : null,
+  // A cup of cocoa is the cup.
+  ([first, second, ...rest]) =>
+    second &&
+    LIQUID.test(second.word) &&
+    second.to === 0 &&
+    second.said === 'of' &&
+    /^(?:cup|mug|coffee cup|glass|bottle|jug|teapot)$/.test(first.drawn)
+      ? [first, ...rest.map((f) => ({ ...f, to: f.to !== null && f.to > 0 ? (f.to === 1 ? 0 : f.to - 1) : f.to }))]
+      : null,
   // Of tea that is poured into a cup, the cup.
   ([first, second, third, ...rest]) =>
     third && LIQUID.test(second.word) && /^pour/.test(second.said ?? '')
@@ -160,7 +169,9 @@ const RULES: readonly Rule[] = [
   ([first, second, third, ...rest]) => {
     if (third?.relation !== 'as' || third.to !== 1 || third.turned || second.relation === null) return null;
     const { relation, turned, said, place } = second;
-    return [first, { ...third, relation, turned, to: 0, said, place }, ...rest];
+    // It is still one that flies on a string.
+    const word = second.drawn === 'balloon' ? 'balloon' : third.word;
+    return [first, { ...third, word, relation, turned, to: 0, said, place }, ...rest];
   },
   // A reflection is the figure once more, in water.
   ([first, second, ...rest]) =>

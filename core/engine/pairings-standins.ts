@@ -1,7 +1,7 @@
 /** Arrangements in which one stands for a part that the other is built without: a tail, a flame, the hands of a clock. */
 import { boundsOf, box, disc } from './area';
 import { areaFrom, intersect, moved, parsePath, roomIn, stroked, subtract, union, type Area } from '../path';
-import { tailless } from './built';
+import { builtDrawings, isSeenAside, tailless } from './built';
 import {
   isLong,
   movedFigure,
@@ -13,7 +13,7 @@ import {
   upright,
   type Figure,
 } from './figure';
-import { swapped, type Pair } from './pairings';
+import { swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers } from './layer';
 import { clear, finished, form } from './stage';
 
@@ -116,3 +116,22 @@ export const onCandle: Pair = (s, _, b) => {
   const flame = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 24, side: 38, fill: 0.95 });
   return fitLayers([...finished(s, candle), ...clear(s, standing(flame, 50, 40.5), s.palette.groundHex, swapped(s), 0.8)], 90); // prettier-ignore
 };
+
+/** A with B on its feet, one under each leg. */
+export const shod: Pair = (s, a, b) => {
+  const stands = isSeenAside(a.name) ? (builtDrawings(a.name, { pose: 'standing' }, s.knobs)[0]?.() ?? a) : (uprightOf(s, a, 'standing') ?? a);
+  const one = placed({ ...stands, name: a.name }, { cx: 50, cy: 44, side: 80, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const low = intersect(outlineOf(one), box(o.x - 1, o.y + 0.94 * o.height, o.width + 2, 0.07 * o.height));
+  // What is close together is one foot: a bird's toes.
+  const feet = low.map((ring) => boundsOf([ring])).sort((p, q) => p.x - q.x);
+  const middles = feet.reduce<{ from: number; to: number }[]>((all, f) => {
+    const last = all.at(-1);
+    if (last && f.x - last.to < 2.5) return [...all.slice(0, -1), { from: last.from, to: Math.max(last.to, f.x + f.width) }];
+    return [...all, { from: f.x, to: f.x + f.width }];
+  }, []);
+  const shoe = placed(b, { cx: 50, cy: 50, side: Math.max(17, Math.min(26, 0.3 * o.width)), fill: 1 });
+  const places = middles.length > 1 ? [middles[0], middles.at(-1)!] : middles;
+  const shoes = places.map(({ from, to }) => standing(shoe, (from + to) / 2 + 2, o.y + o.height + 3));
+  return fitLayers([...finished(s, one), ...shoes.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))], 92);
+}; // prettier-ignore

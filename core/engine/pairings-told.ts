@@ -2,7 +2,7 @@
 import { areaFrom, intersect, moved, parsePath, stroked, subtract, union, type Area } from '../path';
 import { boundsOf, box, disc } from './area';
 import { buildFigure } from './build';
-import type { Layer } from './layer';
+import { fitLayers, type Layer } from './layer';
 import { builtDrawings, buildOf } from './built';
 import { type Stance } from './creature';
 import {
@@ -316,3 +316,17 @@ export const hugged =
       s,
       placed(uprightOf(s, a, stance, { held: b, isClasped: true }) ?? a, { cx: 50, cy: 50, side: 88, fill: 0.9 }),
     );
+
+/** B with the tip of a pencil at its lower edge, the pencil in A. */
+export const drawnBy: Pair = (s, a, b) => {
+  const art = placed(b, { cx: 34, cy: 36, side: 60, fill: 0.9 });
+  const o = boundsOf(outlineOf(art));
+  const [x, y] = [o.x + 0.72 * o.width, o.y + 0.9 * o.height];
+  // Its point is at its foot, and comes to be below and to the left.
+  const tool = placed(turnedAt(upright(buildFigure('pencil', { knobs: s.knobs, leeway: 0, detail: 30 })), 0.62), { cx: 50, cy: 50, side: 46, fill: 1 }); // prettier-ignore
+  const t = boundsOf(outlineOf(tool));
+  const put = movedFigure(tool, [1, 0, 0, 1, x + 1 - t.x, y - (t.y + t.height)]);
+  const fist = placed({ ...builtDrawings('fist', {}, s.knobs)[0](), name: a.name }, { cx: x + 0.6 * t.width, cy: y - 0.3 * t.height, side: 34, fill: 0.9 }); // prettier-ignore
+  const inks = swapped(s);
+  return fitLayers([...finished(s, art, s.palette.groundHex, inks), ...clear(s, put, s.palette.groundHex, inks, 1), ...clear(s, fist, s.palette.groundHex, s.palette.inks, 1.2)], 92); // prettier-ignore
+};

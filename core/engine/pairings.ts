@@ -196,7 +196,8 @@ export const dressed =
       const head = uprightFigure(a.name, {
         ...options,
         dress: { ...dressFrom(worn.join(' ')), hat: undefined },
-        crop: 'head',
+        // A long neck is part of what one knows it by.
+        crop: /^(?:goose|swan|giraffe|ostrich|llama|alpaca|emu)$/.test(a.name) ? 'bust' : 'head',
       });
       return onHead(s, head ?? a, b);
     }

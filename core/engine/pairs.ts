@@ -38,7 +38,7 @@ import {
 import { bentAs } from './bent';
 import { eared, maned, rayed, spined } from './pairings-heads';
 import { astride, climbing, inBasket, onVane, onWheels, pushing, ridden, scaling } from './pairings-riders';
-import { bladed, fanTailed, handed, keyholed, onCandle, tailed, toothed } from './pairings-standins';
+import { bladed, fanTailed, handed, keyholed, onCandle, shod, tailed, toothed } from './pairings-standins';
 import { madeOf } from './packed';
 import {
   PUSHED,
@@ -96,6 +96,7 @@ import {
 } from './pairings-aloft';
 import {
   crossedBehind,
+  drawnBy,
   entwined,
   framed,
   hanging,
@@ -383,6 +384,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.isTurned('as') && /^(?:shadow|silhouette)$/.test(t.place) && [shadowed],
   // Hands and arms; an umbrella is over who has it.
   (t) => t.b === 'umbrella' && isCreature(t.a) && !isSeenAside(t.a) && t.is('holding', 'with') && [inHand('standing'), inHand('sitting'), inHand('standing')],
+  (t) => HAND.test(t.a) && t.first.count === 1 && !t.second.turned && /^(?:draw|sketch|writ|paint)/.test(t.said) && [drawnBy],
   (t) => HAND.test(t.a) && t.first.count === 1 && t.is(null, 'holding', 'toward', 'with') && [inHandOf(t.b)],
   (t) => HAND.test(t.b) && t.second.count === 2 && t.isTurned('holding', 'on', 'inside') && [turnedPair(twoHands)],
   (t) => HAND.test(t.b) && t.isTurned('holding') && [turnedPair(inHandOf(t.a))],
@@ -447,6 +449,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:boat|ship|sailboat|canoe|raft)$/.test(t.b) && !isCreature(t.a) && t.is('as') && [asBoat],
   (t) => /^(?:house|home|hut|cabin)$/.test(t.b) && !isCreature(t.a) && t.is('as') && [asHouse],
   (t) => /^(?:flower|daisy|sun|star|snowflake)$/.test(t.a) && t.is('made of') && isMany(t.second) && [radial, madeOf],
+  // Who is on a stage is between its curtains.
+  (t) => t.b === 'stage' && t.is('on', 'inside') && [framed],
   // What is open shows what is in it; who goes through a ring is on both sides of it; what is on a planet stands on its top.
   (t) => /^(?:spider web|web|net|target|compass|wheel)$/.test(t.a) && t.isTurned('inside') && [embraced],
   (t) => FRAMES.test(t.b) && t.is('through') && [throughRing],
@@ -462,7 +466,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && [onWheels],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && /^(?:rid|fly|sit|straddl|saddl)/.test(t.said + (t.first.pose ?? '')) && (/^(?:rocket|broom|witch broom|paper plane|airplane|banana|firework|comet|baguette|cucumber|corn|cigar|bullet|fish|whale|dolphin|shark|swan|goose|duck|seahorse|crab|snail|turtle|tortoise|dragon|cloud)$/.test(t.b) || (LONG.test(t.b) && !/^(?:candle|flower|rose|tulip|umbrella)$/.test(t.b))) && [astride],
   (t) => t.b === 'hot air balloon' && isCreature(t.a) && t.is('inside', 'riding', 'on') && [inBasket],
-  (t) => isCreature(t.a) && /^(?:kite|balloon)$/.test(t.b) && t.is('holding', 'with') && [flown],
+  (t) => isCreature(t.a) && (/^(?:kite|balloon)$/.test(t.b) || t.second.word === 'balloon') && t.is('holding', 'with') && [flown],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^read/) && t.is('holding', 'with', 'toward') && [inHand('standing'), emerging(74, 58, true), inHand('sitting'), emerging(60, 74, true)],
   (t) => isCreature(t.a) && t.does(/^(?:guard|protect|watch|defend)/) && !t.second.turned && [sideBySide, above],
   // What one wears, wings with it, and what one looks out of.
@@ -484,6 +488,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isHeadgear(t.a) && isCreature(t.b) && t.is('over', 'on') && [turnedPair(onHead)],
   // What is too large for a hand or a mouth is on a back.
   (t) => isCreature(t.a) && t.isCarried() && (LANDSCAPE.has(t.b) || /^(?:house|village|tree|boat|ship|cabin|barn|lighthouse|church|tower)$/.test(t.b)) && [onBack],
+  // Boots are on feet.
+  (t) => isCreature(t.a) && t.is('wearing') && /\b(?:boots?|shoes?|sneakers?|slippers?|skates?|clogs?|flippers?|socks?|sandals?)$/.test(t.second.word) && [shod],
   // Who has no hands, or none that one sees.
   (t) => isSeenAside(t.a) && t.is('wearing') && [onHead],
   (t) => isRaptor(t.a) && t.a !== 'owl' && t.isCarried() && [inClaws, atMouth],

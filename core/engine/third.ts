@@ -8,7 +8,8 @@ import { swapped } from './pairings';
 import { clear, finished, type Stage } from './stage';
 
 /** What lies at the foot of what it goes with. */
-const LOW = /^(?:wave|water|sea|river|grass|field|hills?|beach|snow|sand|desert|road|bridge|flowers?)$/;
+const LOW =
+  /^(?:lake|pond|ripples|wave|water|sea|river|grass|field|hills?|beach|snow|sand|desert|road|bridge|flowers?)$/;
 
 /** What is as broad as all that stands on it. */
 const FLAT = /^(?:tray|table|shelf|board|cutting board|plate|raft|boat|book|cloud|cart|bench)$/;

@@ -399,4 +399,23 @@ describe('what is drawn of what is said', () => {
     expect(around(tutu).width / around(tutu).height).toBeGreaterThan(0.98 * (around(plain).width / around(plain).height)); // prettier-ignore
     expect(tutu.length).not.toBe(plain.length);
   });
+
+  it('puts boots on feet, and the tip of a pencil to what a hand draws', () => {
+    const heron = parted('a heron wearing rubber boots', 'heron', 'boot');
+    expect(heron.front.y).toBeGreaterThan(heron.all.y + 0.6 * heron.all.height);
+    const drawn = arranged('a hand drawing a heart', 'hand', 'heart');
+    const gaps = drawn.layers.flatMap((l, i) => (l.fill === drawn.ground && !l.isFigure ? [i] : []));
+    const [heart, pencil] = [around(drawn.layers.slice(0, gaps[0])), around(drawn.layers.slice(gaps[0] + 1, gaps[1]))];
+    expect(pencil.x).toBeGreaterThan(heart.x + 0.5 * heart.width);
+    expect(pencil.y + pencil.height).toBeGreaterThan(heart.y + 0.6 * heart.height);
+    expect(pencil.y + pencil.height).toBeLessThan(heart.y + 1.1 * heart.height);
+  });
+
+  it('counts a cup of cocoa as the cup, and flies a balloon in the form of a heart on a string', () => {
+    const cocoa = compose(requestOf('a cup of cocoa with a snowman in it')).layers.map((l) => l.area);
+    expect(cocoa).toEqual(compose(requestOf('a cup with a snowman in it')).layers.map((l) => l.area));
+    const flown = compose(requestOf('a rabbit holding a balloon shaped like a heart')).layers.length;
+    const held = compose(requestOf('a rabbit holding a heart')).layers.length;
+    expect(flown).not.toBe(held);
+  });
 });

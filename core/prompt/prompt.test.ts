@@ -149,6 +149,28 @@ describe('reading a prompt', () => {
     expect(partsOf('a radish gardener').figures[0].drawn).toBe('gardener');
   });
 
+  it('takes what stands before a part for what stands for it', () => {
+    const [owl, clock] = partsOf('an owl with clock eyes').figures;
+    expect(owl.drawn).toBe('owl');
+    expect(clock).toMatchObject({ drawn: 'clock', relation: 'as', turned: true, to: 0, place: 'eyes' });
+    expect(partsOf('a cat with green eyes').figures).toHaveLength(1);
+    expect(partsOf('a fox with wolf ears').figures.map((f) => f.relation)).not.toContain('as');
+  });
+
+  it('draws wings on what has none of its own', () => {
+    expect(partsOf('a pig with golden wings').figures.map((f) => f.drawn)).toEqual(['pig', 'wing']);
+    expect(partsOf('an eagle with spread wings').figures.map((f) => f.drawn)).toEqual(['eagle']);
+    expect(partsOf('a reindeer with a red nose').figures).toHaveLength(1);
+  });
+
+  it('looks past the colours of what is worn or held', () => {
+    expect(partsOf('a cat wearing blue shoes').figures[1]).toMatchObject({ word: 'shoes', relation: 'wearing', to: 0 });
+    expect(partsOf('a fox holding green leaves').figures[1]).toMatchObject({ drawn: 'leaf', relation: 'holding' });
+    const bear = partsOf('a bear carrying red and white flowers');
+    expect(bear.figures[1]).toMatchObject({ drawn: 'flower', relation: 'holding' });
+    expect(bear.colours.map((c) => c.word)).toEqual(['red', 'white']);
+  });
+
   it('knows the young of an animal by the animal', () => {
     for (const prompt of ['a tiger cub', 'mascot: a tiger cub painter']) expect(partsOf(prompt).figures[0], prompt).toMatchObject({ drawn: 'tiger', modifiers: ['young'] }); // prettier-ignore
     expect(partsOf('a kitten').figures[0].drawn).toBe('cat');

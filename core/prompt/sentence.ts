@@ -35,6 +35,14 @@ const ACTIONS: Readonly<Record<string, string>> = { flight: 'flying', motion: 'r
 /** From where something is seen. */
 const SEEN_FROM = /^(?:side|front|back|behind|above|below|top|afar|rear)$/;
 
+/** Animals that have wings of their own. */
+const WINGED =
+  /bird|owl|eagle|hawk|falcon|kite|swan|goose|geese|duck|mallard|crow|raven|rook|magpie|jay|dove|pigeon|swallow|swift|sparrow|heron|crane|stork|ibis|gull|tern|bat|bee|butterfl|moth|fly|wasp|hornet|dragon|phoenix|griffin|gryphon|pegasus|parrot|macaw|cockat|penguin|puffin|albatross|rooster|cock|hen|chick|turkey|peacock|pheasant|partridge|quail|grouse|vulture|condor|osprey|kingfisher|robin|finch|wren|tit$|thrush|nightingale|lark|starling|woodpecker|toucan|pelican|flamingo|ostrich|emu|insect|beetle|ladybug|ladybird|cicada|locust|cricket|grasshopper/;
+/** Parts that everybody has, of which only the colour is said: "with green eyes". */
+const COLOURED = /^(?:eyes?|nose|ears?|cheeks?|paws?|feet|legs?|beak|bill|belly|fur|teeth|tongue|lips|spots)$/;
+/** Parts that something else can stand for by name: "with button eyes". */
+const STOOD_FOR =
+  /^(?:eyes?|ears?|wings?|horns?|antlers?|tail|mane|teeth|tusks|legs|nose|spikes|spines|hands|scales|petals)$/;
 /** Where a trade is at home, after what it deals in: a tea house. */
 const PREMISES = /^(?:house|inn|room|works|shed|yard|mill|kitchen|corner)$/;
 /** What is printed: named by itself after what is on it, it says what for and not what. */
@@ -235,6 +243,18 @@ export class Sentence extends Cursor {
     const isOne = /^(?:an?|the|its|his|her|their|my)$/.test(this.word(this.i));
     this.pending = pendingOf(isContainer(owner.phrase.head) ? { relation: 'inside', turned: true } : { relation: isOne ? 'with' : 'made of' }, 'of', this.cast.last); // prettier-ignore
     return true;
+  }
+
+  /** The first place from one on that is no colour. */
+  private pastColours(from: number): number {
+    const isColour = (k: number): boolean => k < this.end && this.tokens[k].part === 'colour';
+    let at = from;
+    while (isColour(at)) {
+      at++;
+      // "Red and white flowers".
+      if (this.word(at) === 'and' && isColour(at + 1)) this.mark(at, ++at, 'filler');
+    }
+    return at;
   }
 
   /** A preposition or a participle that does as one. */
@@ -493,11 +513,23 @@ export class Sentence extends Cursor {
       this.settings.push(head);
       return asWhole('setting');
     }
+    // "With clock eyes": what stands before the part stands for it.
+    const standIn = found.attributive.length === 1 ? found.attributive[0] : null;
+    const stood = standIn && STOOD_FOR.test(head) && this.pending?.relation === 'with' && nounKind(standIn) !== 'animal' ? this.lexicon.findFigure(standIn) : null; // prettier-ignore
+    if (owner && stood && ['name', 'synonym'].includes(stood.via) && this.cast.isLive(governor!)) {
+      const place = this.cast.figures.length;
+      const part = pendingOf({ relation: 'as', turned: true }, `with ${head}`, governor, head);
+      this.cast.add({ ...found, word: standIn!, head: standIn!, attributive: [], found: stood, suffix: null, isGarment: false }, part, false); // prettier-ignore
+      this.pending = null;
+      this.joined = false;
+      for (const [at] of found.marks) this.tokens[at].figure = place;
+      return true;
+    }
     // "With spread wings": its own parts, and how they are.
     if (
       owner &&
       (this.pending?.relation === 'with' || (from === this.start && !this.pending && !this.joined)) &&
-      BODY_PARTS.test(head) && this.cast.isLive(governor!) && (found.modifiers.length || /^(?:one|two|both|no)$/.test(this.tokens[from].text) || this.trailing() || (this.kind === 'mascot' && /^(?:arms?|legs?|hands?|feet|eyes?|face)$/.test(head)))) {
+      BODY_PARTS.test(head) && this.cast.isLive(governor!) && !(/^wings?$/.test(head) && nounKind(owner.phrase.head) === 'animal' && !WINGED.test(owner.phrase.head)) && (found.modifiers.length || (COLOURED.test(head) && this.tokens.slice(Math.max(0, from - 1), found.to).some((t) => t.part === 'colour')) || /^(?:one|two|both|no)$/.test(this.tokens[from].text) || this.trailing() || (this.kind === 'mascot' && /^(?:arms?|legs?|hands?|feet|eyes?|face)$/.test(head)))) {
       owner.modifiers.push(this.told(found));
       this.again = this.pending;
       asWhole('modifier');
@@ -601,7 +633,10 @@ export class Sentence extends Cursor {
     this.joined = false;
     const isOwn = POSSESSIVES.test(next) || (BODY_PARTS.test(next) && next.endsWith('s') && this.cast.isLive(actor));
     if (isOwn && this.ownPart(found.to, actor, word)) return true;
-    const hasObject = isActive && next !== '' && phraseAt(this.openWords(found.to)) === null && !AND.test(next) && !isAdverb(next) && readPhrase(this.tokens, found.to, this.end, this.lexicon) !== null; // prettier-ignore
+    // "Wearing red boots": past the colours that are said of it.
+    const at = this.pastColours(found.to);
+    const object = this.word(at);
+    const hasObject = isActive && object !== '' && phraseAt(this.openWords(at)) === null && !AND.test(object) && !isAdverb(object) && readPhrase(this.tokens, at, this.end, this.lexicon) !== null; // prettier-ignore
     if (EXPRESSIONS.has(word) && !hasObject) {
       figure.expression ??= word;
       return this.step('expression');
