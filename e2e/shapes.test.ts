@@ -168,6 +168,17 @@ describe('shapes', () => {
     await page.waitForFunction(() => !document.querySelector('[data-line=radii]'));
   });
 
+  it('keep the button of a form where it is while the form finds its figures', async () => {
+    await press(260, 130);
+    const top = () => page.$eval('[data-act=thin-out] button', (e) => e.getBoundingClientRect().top - e.closest('section')!.getBoundingClientRect().top); // prettier-ignore
+    await page.keyboard.press('t');
+    await page.waitForSelector('[data-act=thin-out]');
+    const before = await top();
+    await page.waitForSelector('[data-act=thin-out] canvas');
+    await page.waitForFunction(() => /points/.test(document.querySelector('[data-would]')?.textContent ?? ''));
+    expect(Math.abs((await top()) - before)).toBeLessThan(2);
+  });
+
   it('are thinned out', async () => {
     await press(260, 130);
     await page.keyboard.press('t');

@@ -4,6 +4,7 @@ import { asDrawn } from './as-drawn';
 import { boundsOf, box } from './area';
 import { intersect, stroked, union } from '../path';
 import { drawingCount } from './build';
+import { isCut } from './creature';
 import { isCreature, isSeenAside } from './built';
 import { onField, recoloured } from './field';
 import { outlineOf, placed, type Figure } from './figure';
@@ -24,15 +25,15 @@ import {
   clear,
   figureFor,
   finished,
-  form,
   FORMS,
   isAtDusk,
   isAtNight,
   isOfLines,
   standingOf,
   type Stage,
+  solid,
+  form,
 } from './stage';
-import { isCut } from './creature';
 import { isThing } from './things';
 import { withThird } from './third';
 
@@ -48,7 +49,7 @@ function withSpeed(stage: Stage, layers: Layer[]): Layer[] {
     return [x - length, y, x, y];
   }); // prettier-ignore
   const ink = swapped(stage)[0];
-  return fitLayers([...layers, ...form(stage, stroked(lines, 2.8, false), ink).map((l) => ({ ...l, isFigure: true }))], 90); // prettier-ignore
+  return fitLayers([...layers, ...solid(stage, stroked(lines, 2.8, false), ink)], 90); // prettier-ignore
 }
 
 /** Whether a plant, food or some other thing can have a face, arms and legs; what is drawn with a face of its own has no second one. */
@@ -60,7 +61,7 @@ const livelyPose = (f: PromptFigure): string | null =>
   canLive(f) ? ([f.pose ?? '', ...f.modifiers].find((m) => /^(?:waving|dancing|running|jumping|walking|cheering|skating|flexing)$/.test(m)) ?? null) : null; // prettier-ignore
 
 /** What one does with a thing in the hand that no thing does of itself. */
-const HANDLING = /^(?:holding|playing|reading|carrying|drinking|eating|waving|writing|painting|lifting|throwing|hugging|sipping|reading|cooking|knitting|stirring|juggling)/; // prettier-ignore
+const HANDLING = /^(?:holding|playing|reading|carrying|drinking|eating|waving|writing|painting|lifting|throwing|hugging|sipping|cooking|knitting|stirring|juggling)/; // prettier-ignore
 
 /** A figure with a face, arms and legs of its own, and a thing in its hand where it has one. */
 const onLegs = (stage: Stage, { drawn, expression, modifiers }: PromptFigure, pose: string | null, prop: string | null = null): Layer[] =>

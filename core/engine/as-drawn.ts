@@ -1,5 +1,5 @@
 /** A prompt's figures as they are drawn: where a phrase names more things than one picture has of them, or fewer. */
-import { isPlural, type PromptFigure, type Relation } from '../prompt';
+import { bareFigure, isPlural, withoutSome, type PromptFigure, type Relation } from '../prompt';
 import { isCreature, isShown } from './built';
 import { isRole } from './creature';
 import { isThing } from './things';
@@ -10,6 +10,13 @@ import { GROWS } from './pairs';
 import { FORMS, standingOf, type Stage } from './stage';
 
 type Figures = readonly PromptFigure[];
+/** A figure that is only implied, of the first. */
+const added = (word: string, drawn: string, relation: Relation, said: string | null = null): PromptFigure => ({ ...bareFigure({ word, drawn, via: 'name' }), relation, to: 0, said }); // prettier-ignore
+/** The figures without one of them; what stood to it stands to another. */
+function dropped(figures: Figures, at: number, heir: number): PromptFigure[] {
+  const led = figures.map((f) => (f.to === at ? { ...f, to: heir } : f));
+  return withoutSome(led, (f) => f === led[at]);
+}
 /** A reading of the figures by which others are drawn; null where it does not apply. */
 type Rule = (figures: Figures) => Figures | null;
 
@@ -79,7 +86,7 @@ const RULES: readonly Rule[] = [
   // A winged shoe has wings.
   ([first, ...rest]) =>
     first?.modifiers.includes('winged') && !isCreature(first.drawn) && rest.every((f) => f.drawn !== 'wing')
-      ? [{ ...first, modifiers: first.modifiers.filter((m) => m !== 'winged') }, { ...first, word: 'wings', drawn: 'wing', via: 'name', relation: 'with', turned: false, to: 0, place: null, said: 'with', count: 1, modifiers: [], pose: null, expression: null }, ...rest.slice(0, 1)] // prettier-ignore
+      ? [{ ...first, modifiers: first.modifiers.filter((m) => m !== 'winged') }, added('wings', 'wing', 'with', 'with'), ...rest.slice(0, 1)] // prettier-ignore
       : null,
   // Smoke out of a chimney: every chimney has its own.
   ([first, second, third, ...rest]) =>
@@ -89,9 +96,8 @@ const RULES: readonly Rule[] = [
   // A ring of rope is one of rope.
   (figures) => {
     const at = figures.findIndex((f, i) => i > 0 && f.relation === 'made of' && f.drawn === 'rope' && f.to !== null && /^(?:ring|circle)$/.test(figures[f.to].word)); // prettier-ignore
-    return at < 0
-      ? null
-      : figures.flatMap((f, i) => (i === at ? [] : [i === figures[at].to ? { ...f, drawn: 'rope ring' } : f]));
+    const ring = at < 0 ? null : figures[at].to!;
+    return ring === null ? null : dropped(figures.map((f, i) => (i === ring ? { ...f, drawn: 'rope ring' } : f)), at, ring); // prettier-ignore
   },
   // A crown of leaves is a wreath; antlers made of twigs are twigs where antlers are.
   ([first, second, third, ...rest]) =>
@@ -108,14 +114,11 @@ const RULES: readonly Rule[] = [
       ? [first, { ...second, drawn: 'fishbowl' }, ...rest]
       : null,
   // A cup of cocoa is the cup.
-  ([first, second, ...rest]) =>
-    second &&
-    LIQUID.test(second.word) &&
-    second.to === 0 &&
-    second.said === 'of' &&
-    /^(?:cup|mug|coffee cup|glass|bottle|jug|teapot)$/.test(first.drawn)
-      ? [first, ...rest.map((f) => ({ ...f, to: f.to !== null && f.to > 0 ? (f.to === 1 ? 0 : f.to - 1) : f.to }))]
-      : null,
+  (figures) => {
+    const [first, second] = figures;
+    const isFull = second && LIQUID.test(second.word) && second.to === 0 && second.said === 'of' && /^(?:cup|mug|coffee cup|glass|bottle|jug|teapot)$/.test(first.drawn); // prettier-ignore
+    return isFull ? dropped(figures, 1, 0) : null;
+  },
   // Of tea that is poured into a cup, the cup.
   ([first, second, third, ...rest]) =>
     third && LIQUID.test(second.word) && /^pour/.test(second.said ?? '')
@@ -125,7 +128,7 @@ const RULES: readonly Rule[] = [
   ([first, second]) => {
     const ridden = first && !second && isCreature(first.drawn) ? RIDDEN.find(([does]) => does.test(first.pose ?? ''))?.[1] : undefined; // prettier-ignore
     return ridden
-      ? [{ ...first, pose: 'standing' }, { ...first, word: ridden, drawn: ridden, via: 'name', relation: 'riding', turned: false, to: 0, place: null, said: null, count: 1, modifiers: [], pose: null, expression: null }] // prettier-ignore
+      ? [{ ...first, pose: 'standing' }, added(ridden, ridden, 'riding')] // prettier-ignore
       : null;
   },
   // Who fishes has a rod.
@@ -134,7 +137,7 @@ const RULES: readonly Rule[] = [
     isCreature(first.drawn) &&
     /^(?:fishing|angling)$/.test(first.pose ?? '') &&
     rest.every((f) => !/rod$/.test(f.drawn))
-      ? [{ ...first, pose: 'standing' }, { ...first, word: 'fishing rod', drawn: 'fishing rod', via: 'name', relation: 'holding', turned: false, to: 0, place: null, said: 'holding', count: 1, modifiers: [], pose: null, expression: null }, ...rest.filter((f) => f.to === 0 && /^(?:fish|lake|river|pond|sea|ocean|water|pier|jetty|boat|canoe|moon|sun|island|cloud|wave)$/.test(f.drawn)).slice(0, 1)] // prettier-ignore
+      ? [{ ...first, pose: 'standing' }, added('fishing rod', 'fishing rod', 'holding', 'holding'), ...rest.filter((f) => f.to === 0 && /^(?:fish|lake|river|pond|sea|ocean|water|pier|jetty|boat|canoe|moon|sun|island|cloud|wave)$/.test(f.drawn)).slice(0, 1)] // prettier-ignore
       : null,
   // A head that something is in is seen from the side.
   ([first, second, ...rest]) =>
@@ -198,13 +201,12 @@ const RULES: readonly Rule[] = [
       ? [first, { ...second, relation: 'over', turned: true }, ...rest]
       : null,
   // Somebody's beard is on the face.
-  ([first, second, ...rest]) =>
-    second && /^(?:beard|moustache|mustache)$/.test(second.word) && second.to === 0 && isRole(first.drawn)
-      ? [
-          { ...first, modifiers: [...first.modifiers, 'bearded'] },
-          ...rest.map((f) => ({ ...f, to: f.to !== null && f.to > 1 ? f.to - 1 : f.to })),
-        ]
-      : null,
+  (figures) => {
+    const [first, second, ...rest] = figures;
+    return second && /^(?:beard|moustache|mustache)$/.test(second.word) && second.to === 0 && isRole(first.drawn)
+      ? dropped([{ ...first, modifiers: [...first.modifiers, 'bearded'] }, second, ...rest], 1, 0)
+      : null;
+  },
   // A snake that bites its tail is a ring.
   ([first, second]) =>
     first &&
@@ -301,7 +303,7 @@ function joinedTwo(figures: Figures): Figures {
   const [first, second, ...rest] = figures;
   if (!second || second.to !== 0 || !stands(second, 'beside', 'with')) return figures;
   const one = TOGETHER.find(([p, q]) => first.drawn === p && second.drawn === q)?.[2];
-  return one ? [{ ...first, drawn: one }, ...rest.map((f) => ({ ...f, to: f.to === 1 ? 0 : f.to }))] : figures;
+  return one ? dropped([{ ...first, drawn: one }, second, ...rest], 1, 0) : figures;
 }
 
 /** The stage with its prompt's figures as they are drawn. A shield, or another form, with a lion and a sword has them on it. */

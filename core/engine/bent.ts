@@ -1,15 +1,14 @@
 /** Long things bent along the outline of another: a wrench as a heart, a snake as a ring. */
-import { areaFrom, intersect, parsePath, stroked, union, type Area } from '../path';
+import { areaFrom, intersect, parsePath, sizeOf, stroked, union, type Area } from '../path';
+import { alongRings, leafArea } from './marks';
 import { boundsOf, box, disc } from './area';
 import { outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
 import { fitLayers } from './layer';
 import type { Pair } from './pairings';
 import { clear } from './stage';
 
-/** How long an edge may be that is bent, in units. */
+/** How far apart the points of a guide are, and how long an edge may be that is bent, in units. */
 const STEP = 1.5;
-/** Points of a guide. */
-const COUNT = 180;
 /** The share of an outline that is left open between the two ends. */
 const OPEN = 0.05;
 
@@ -19,22 +18,15 @@ type Point = readonly [number, number];
 export function guideAlong(ring: readonly number[]): Point[] {
   const n = ring.length / 2;
   const low = Array.from({ length: n }, (_, i) => i).reduce((p, i) => (ring[2 * i + 1] > ring[2 * p + 1] ? i : p), 0);
-  const points = Array.from({ length: n + 1 }, (_, i): Point => [ring[2 * ((low + i) % n)], ring[2 * ((low + i) % n) + 1]]); // prettier-ignore
-  const lengths = [0];
-  for (let i = 1; i <= n; i++) lengths.push(lengths[i - 1] + Math.hypot(points[i][0] - points[i - 1][0], points[i][1] - points[i - 1][1])); // prettier-ignore
-  const whole = lengths[n];
-  const at = (s: number): Point => {
-    const i = Math.max(1, lengths.findIndex((l) => l >= s));
-    const share = (s - lengths[i - 1]) / Math.max(1e-9, lengths[i] - lengths[i - 1]);
-    return [0, 1].map((k) => points[i - 1][k] + share * (points[i][k] - points[i - 1][k])) as unknown as Point;
-  }; // prettier-ignore
-  const even = Array.from({ length: COUNT }, (_, i) => at(whole * (OPEN / 2 + ((1 - OPEN) * i) / (COUNT - 1))));
+  const all = alongRings([[...ring.slice(2 * low), ...ring.slice(0, 2 * low)]], STEP);
+  const gap = Math.round((OPEN / 2) * all.length);
+  const even = all.slice(gap, all.length - gap);
   // Each the mean of its neighbours, so that what follows has no corners to fold at.
-  const reach = 4;
   return even.map((_, i) => {
-    const m = Math.min(reach, i, COUNT - 1 - i);
+    const m = Math.min(4, i, even.length - 1 - i);
     const near = even.slice(i - m, i + m + 1);
-    return [0, 1].map((k) => near.reduce((sum, p) => sum + p[k], 0) / near.length) as unknown as Point;
+    const mean = (of: (p: (typeof even)[number]) => number): number => near.reduce((sum, p) => sum + of(p), 0) / near.length; // prettier-ignore
+    return [mean((p) => p.x), mean((p) => p.y)];
   });
 }
 
@@ -79,7 +71,7 @@ const STRAIGHT: readonly (readonly [RegExp, () => Figure])[] = [
   [/^(?:rope|cord|thread|cable|wire|yarn|ball of yarn|string|lasso|knot)$/, () => strip('rope', box(46.6, 0, 6.8, 100), union(...Array.from({ length: 17 }, (_, i): Area => [[46, 3 + 6 * i, 54, -1 + 6 * i, 54, 0.4 + 6 * i, 46, 4.4 + 6 * i]])))],
   [/^(?:ribbon|scarf|belt|sash|measuring tape)$/, () => strip('ribbon', [[44, 0, 50, 6, 56, 0, 56, 100, 50, 94, 44, 100]], union(box(45.4, 10, 1.1, 80), box(53.5, 10, 1.1, 80)))],
   [/^(?:road|path|highway|street|river|track|racetrack)$/, () => strip('road', box(43, 0, 14, 100), union(...Array.from({ length: 12 }, (_, i) => box(49.2, 2 + 8.4 * i, 1.6, 4.6))))],
-  [/^(?:vine|ivy|twig|branch)$/, () => strip('vine', union(stroked([[50, 0, 50, 100]], 1.6, false), ...Array.from({ length: 13 }, (_, i): Area => { const [y, k] = [4 + 7.4 * i, i % 2 ? 1 : -1]; return [[50, y, 50 + 2.6 * k, y - 5, 50 + 7.4 * k, y - 6.4, 50 + 7.6 * k, y - 2.4, 50 + 4.8 * k, y + 0.6]]; })), [])],
+  [/^(?:vine|ivy|twig|branch)$/, () => strip('vine', union(stroked([[50, 0, 50, 100]], 1.6, false), ...Array.from({ length: 13 }, (_, i) => leafArea(50, 4 + 7.4 * i, i % 2 ? -0.7 : -2.44, 9, 4.4))), [])],
 ]; // prettier-ignore
 
 const strip = (name: string, all: Area, marks: Area): Figure => ({
@@ -94,14 +86,8 @@ export const bentAs: Pair = (s, a, b) => {
   const hull = /^(?:ring|circle)$/.test(b.name)
     ? disc(50, 50, 34, 120)
     : silhouetteOf(placed(b, { cx: 50, cy: 50, side: 72, fill: 0.95 }));
-  const [ring] = [...hull].sort((p, q) => sizeOfRing(q) - sizeOfRing(p)); // prettier-ignore
-  const straight = STRAIGHT.find(([names]) => names.test(a.name))?.[1]() ?? upright(a);
-  const found = STRAIGHT.some(([names]) => names.test(a.name));
-  const bent = bentAlong(straight, guideAlong(ring), found ? 11 : 19, found && straight.name !== 'snake');
+  const [ring] = [...hull].sort((p, q) => sizeOf([q]) - sizeOf([p]));
+  const made = STRAIGHT.find(([names]) => names.test(a.name))?.[1]();
+  const bent = bentAlong(made ?? upright(a), guideAlong(ring), made ? 11 : 19, made !== undefined && made.name !== 'snake'); // prettier-ignore
   return fitLayers(clear(s, bent), 88);
-};
-
-const sizeOfRing = (ring: readonly number[]): number => {
-  const b = boundsOf([ring as number[]]);
-  return b.width * b.height;
 };

@@ -1,5 +1,5 @@
 /** Figures that are built and not taken from drawings: animals whole and by their heads, people by trade, hands. */
-import { boundsOf, box } from './area';
+import { boundsOf, box, turnedBy } from './area';
 import {
   CREATURES,
   creatureOf,
@@ -29,7 +29,7 @@ import {
 } from './creature';
 import { movedFigure, outlineOf, turnedAt, type Figure, type Part } from './figure';
 import type { Knobs } from './knobs';
-import { PLAIN_STROKE, areaFrom, moved, parsePath, sizeOf, strokeArea, union, type Area } from '../path';
+import { PLAIN_STROKE, areaFrom, parsePath, sizeOf, strokeArea, union } from '../path';
 
 /** What is said of a figure that is built. */
 export interface Said {
@@ -211,40 +211,37 @@ const looksAtUs = (name: string, kind: CreatureKind): boolean =>
   (['owl', 'penguin', 'eagle', 'bat', 'frog', 'octopus', 'bee', 'dragon'].includes(name) ||
     !/^(?:beak|hook|bill|great|slender|frog|grooves|jaws|none)$/.test(kind.muzzle));
 
-/** Lightness of its cloth, and of every second panel. */
-const UMBRELLA_TONES = [0.3, 0.66];
-
-/** An umbrella that is up, on a long stem, one unit high, leaning towards the head of who holds it at its foot. */
-function umbrellaUp(first: number): Held {
-  const canopy = 'M-0.37 -0.14C-0.37 -0.35 -0.2 -0.46 0 -0.46C0.2 -0.46 0.37 -0.35 0.37 -0.14Q0.28 -0.2 0.185 -0.14Q0.09 -0.2 0 -0.14Q-0.09 -0.2 -0.185 -0.14Q-0.28 -0.2 -0.37 -0.14Z';
-  const panels = 'M0 -0.46C-0.1 -0.42 -0.185 -0.3 -0.185 -0.14Q-0.09 -0.2 0 -0.14ZM0 -0.46C0.24 -0.44 0.37 -0.3 0.37 -0.14Q0.28 -0.2 0.185 -0.14C0.185 -0.3 0.1 -0.42 0 -0.46Z';
-  const stem = union(box(-0.012, -0.5, 0.024, 0.94), strokeArea(parsePath('M0 0.43C0 0.5 -0.08 0.5 -0.08 0.43', { close: false }), { ...PLAIN_STROKE, widthPx: 0.026, cap: 'round' }, 0.002));
-  const [c, n] = [Math.cos(-0.16), Math.sin(-0.16)];
-  const put = (area: Area): Area => moved(area, [c, n, -n, c, 0.4 * n, 0.4 - 0.4 * c - 0.14]);
-  return {
-    parts: [{ tone: first, area: put(stem) }, { tone: first, area: put(areaFrom(parsePath(canopy), 0.001)) }, { tone: first + 1, area: put(areaFrom(parsePath(panels), 0.001)) }],
-    size: 96,
-    isWide: false,
-  };
+/** An umbrella that is up, on a long stem, leaning towards the head of who holds it at its foot. */
+function umbrellaUp(): Figure {
+  const canopy = 'M13 36C13 15 30 4 50 4C70 4 87 15 87 36Q78 30 68.5 36Q59 30 50 36Q41 30 31.5 36Q22 30 13 36Z';
+  const panels = 'M50 4C40 8 31.5 20 31.5 36Q41 30 50 36ZM50 4C74 6 87 20 87 36Q78 30 68.5 36C68.5 20 60 8 50 4Z';
+  const crook = strokeArea(parsePath('M50 93C50 100 42 100 42 93', { close: false }), { ...PLAIN_STROKE, widthPx: 2.6, cap: 'round' }, 0.05);
+  const areas = [union(box(48.8, 0, 2.4, 94), crook), areaFrom(parsePath(canopy)), areaFrom(parsePath(panels))];
+  return { name: 'umbrella', tones: [0.3, 0.66], parts: areas.map((area, i) => ({ tone: i < 2 ? 0 : 1, area: turnedBy(area, -0.16, 50, 90) })) };
 } // prettier-ignore
 
 /** What somebody holds, made one unit large about its middle. */
 function heldAs(thing: Figure, tones: readonly number[], isClasped: boolean): Held {
-  if (thing.name === 'umbrella') return umbrellaUp(tones.length);
   const b = boundsOf(outlineOf(thing));
-  const long = Math.max(b.width, b.height, 1);
-  const unit = movedFigure(thing, [
-    1 / long,
-    0,
-    0,
-    1 / long,
-    -(b.x + b.width / 2) / long,
-    -(b.y + b.height / 2) / long,
-  ]);
+  // An umbrella is held by its foot.
+  const isUp = thing.name === 'umbrella' && !isClasped;
+  const long = isUp ? 100 : Math.max(b.width, b.height, 1);
+  const [cx, cy] = isUp ? [50, 64] : [b.x + b.width / 2, b.y + b.height / 2];
+  const unit = movedFigure(thing, [1 / long, 0, 0, 1 / long, -cx / long, -cy / long]);
   const isWide = isClasped || /\b(?:book|newspaper|map|scroll|laptop|guitar|banjo|ukulele|violin|cello|mandolin|lute|harp|saxophone|cake|box|package|present|basket|sign|tray|bouquet|pillow|crate|accordion|drum|bowl|loaf|bread|treasure)\b/.test(thing.name) || (b.width > b.height * 1.5 && b.height > 0.3 * b.width); // prettier-ignore
   return {
     parts: unit.parts.map((p) => ({ tone: tones.length + p.tone, area: p.area })),
-    size: isWide ? (isClasped ? 44 : 34) : thing.name === 'fishing rod' ? 62 : b.height > b.width * 1.8 ? 42 : 31,
+    size: isUp
+      ? 96
+      : isWide
+        ? isClasped
+          ? 44
+          : 34
+        : thing.name === 'fishing rod'
+          ? 62
+          : b.height > b.width * 1.8
+            ? 42
+            : 31,
     isWide,
   };
 }
@@ -276,10 +273,10 @@ export function uprightFigure(name: string, asked: FigureSaid): Figure | null {
   const kind = kindOf(name, asked.knobs, asked.modifiers);
   if (!kind) return null;
   const own = tonesOf(kind);
-  const asHeld = asked.held?.name === 'umbrella' ? { ...asked.held, tones: UMBRELLA_TONES, parts: asked.held.parts.slice(0, 1).map((p) => ({ ...p, tone: 0 })) } : asked.held; // prettier-ignore
-  const thing = asHeld ? apartFrom(own[0], asHeld) : null;
+  const ready = (thing: Figure): Figure => apartFrom(own[0], thing.name === 'umbrella' ? umbrellaUp() : thing);
+  const thing = asked.held ? ready(asked.held) : null;
   const held = thing ? heldAs(thing, own, asked.isClasped === true) : null;
-  const second = asked.other && thing ? apartFrom(own[0], asked.other) : null;
+  const second = asked.other && thing ? ready(asked.other) : null;
   const tones = [...own, ...(thing?.tones ?? [])];
   const other = second ? heldAs(second, tones, false) : null;
   const dress = kind.muzzle === 'human' && !asked.dress.top ? { ...asked.dress, top: 'shirt' as const } : asked.dress;

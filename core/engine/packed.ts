@@ -1,12 +1,13 @@
-/** Things of many sizes in an outline, none of which touch: each as large as what the others leave it (greedy circle packing). */
+/** What is made of many of a thing: strewn in its outline (greedy circle packing), in rows, as strands, or laid as bricks. */
 import { grown, intersect, moved, roomIn, sizeOf, stroked, subtract, union, withoutSpecks, type Area } from '../path';
 import { coveredCells, distanceTo } from '../raster';
 import { boundsOf, box } from './area';
 import { isLong, outlineOf, placed, seenParts, silhouetteOf, upright, type Figure } from './figure';
 import { layerOf, type Layer } from './layer';
+import { leafArea } from './marks';
 import { onField } from './field';
 import type { Pair } from './pairings';
-import { finished, form, isOfLines, type Stage } from './stage';
+import { finished, isOfLines, type Stage, solid } from './stage';
 
 /** A place for a thing: the middle and half the width of what it may take, in units. */
 export interface Spot {
@@ -58,7 +59,7 @@ function walled(s: Stage, hull: Area): Layer[] {
   const [first, second = first] = s.palette.inks;
   // Slivers at the edges are none that one would lay.
   const laid = (bricks: readonly Area[]): Area => withoutSpecks(intersect(union(...bricks), hull), 0.12 * course * length); // prettier-ignore
-  return [laid(plain), laid(burnt)].flatMap((area, i) => (area.length ? form(s, area, i ? second : first).map((l) => ({ ...l, isFigure: true })) : [])); // prettier-ignore
+  return [laid(plain), laid(burnt)].flatMap((area, i) => (area.length ? solid(s, area, i ? second : first) : [])); // prettier-ignore
 }
 
 /** A thing seen as a cut-out: all that it covers, and in it what is lighter or darker than most of it. */
@@ -98,8 +99,7 @@ function strewn(s: Stage, hull: Area, piece: CutOut): CutOut[] {
 function inRows(s: Stage, hull: Area, piece: CutOut): CutOut[] {
   const b = boundsOf(hull);
   const p = boundsOf(piece.all);
-  const size = Math.sqrt(sizeOf(hull));
-  const length = Math.max(13, Math.min(26, 0.4 * size, (3.4 * p.height) / p.width > 0.4 * size ? 0.5 * size : 26));
+  const length = Math.max(13, Math.min(26, 0.4 * Math.sqrt(sizeOf(hull))));
   const k = length / p.height;
   const high = length + 1.5;
   // As near as broad ends may lie beside slim middles: every second row is the other way up, half a piece on.
@@ -126,15 +126,12 @@ function inRows(s: Stage, hull: Area, piece: CutOut): CutOut[] {
   return out;
 } // prettier-ignore
 
-/** A leaf on a stem, that points away from it. */
-const leafAt = (x: number, y: number, side: 1 | -1): Area => [[x, y, x + 1.6 * side, y - 2.7, x + 4.1 * side, y - 3.7, x + 4.3 * side, y - 1.4, x + 2.7 * side, y + 0.3]]; // prettier-ignore
-
 /** What has no ends one would see: one strand of it, upright at a place across, waving, between two heights. */
 const STRANDS: readonly (readonly [RegExp, number, (x: number, from: number, to: number) => Area])[] = [
   [/^(?:vine|ivy|beanstalk|vines|hops)$/, 9.4, (x, from, to) => {
     const at = (y: number): number => x + 1.5 * Math.sin(y * 0.34);
     const steps = Array.from({ length: Math.ceil(to - from) }, (_, i) => [at(from + i), from + i]).flat();
-    const leaves = Array.from({ length: Math.ceil((to - from) / 4.4) }, (_, i) => leafAt(at(from + 4.4 * i), from + 4.4 * i, i % 2 ? 1 : -1));
+    const leaves = Array.from({ length: Math.ceil((to - from) / 4.4) }, (_, i) => leafArea(at(from + 4.4 * i), from + 4.4 * i, i % 2 ? -0.75 : -2.4, 5.2, 2.6));
     return union(stroked([steps], 1.1, false), ...leaves);
   }],
   [/^(?:yarn|ball of yarn|thread|wool|string|spaghetti|noodles?|hair|wire|cable|rope|knot)$/, 4.2, (x, from, to) =>
@@ -160,10 +157,9 @@ function stranded(s: Stage, hull: Area, name: string): CutOut[] | null {
 /** An outline in one ink, and on it many of a figure, cut out, which lie in rows where they are long; of bricks it is a wall. Null where too few have room. */
 export function filledWith(s: Stage, hull: Area, figure: Figure, face: Area = []): Layer[] | null {
   if (/^(?:bricks?|brick wall)$/.test(figure.name)) return walled(s, hull);
-  const piece = cutOutOf(placed(upright(figure), { cx: 50, cy: 50, side: 60, fill: 1 }));
   const inner = subtract(grown(hull, -1.4), grown(face, 1.6));
-  const pieces =
-    stranded(s, inner, figure.name) ?? (isLong(figure) ? inRows(s, inner, piece) : strewn(s, inner, piece));
+  const laid = isLong(figure) ? inRows : strewn;
+  const pieces = stranded(s, inner, figure.name) ?? laid(s, inner, cutOutOf(placed(upright(figure), { cx: 50, cy: 50, side: 60, fill: 1 }))); // prettier-ignore
   if (pieces.length < FEWEST) return null;
   const [first] = s.palette.inks;
   // Where all is of lines, the outline is one, and so is each piece.
@@ -176,7 +172,7 @@ export function filledWith(s: Stage, hull: Area, figure: Figure, face: Area = []
   const [lead, spark = lead] = onField(s, first);
   const inks = [...new Set([lead, spark])];
   return [
-    ...form(s, hull, first).map((l) => ({ ...l, isFigure: true })),
+    ...solid(s, hull, first),
     ...inks.flatMap((ink, k) => {
       const own = pieces.filter((_, i) => (i % 4 === 3 ? inks.length - 1 : 0) === k);
       const area = subtract(union(...own.map((o) => o.all)), union(...own.map((o) => o.marks)));

@@ -18,7 +18,7 @@ import {
 import { fitLayers } from './layer';
 import { severalAsOne, swapped, uprightOf, type Pair } from './pairings';
 import type { Single } from './single';
-import { clear, finished, form } from './stage';
+import { clear, finished, solid, form } from './stage';
 import { symmetryOf } from './symmetry';
 
 /** A throws B up, or has it in many arms: several of it in an arc over it. */
@@ -112,7 +112,7 @@ export const twoHands: Pair = (s, a, b) => {
   ];
   const one: Figure = { name: a.name, tones: [0.62, 0.3], parts: right, isBuilt: true };
   const both = { ...one, parts: [...movedFigure(one, [-1, 0, 0, 1, 100, 0]).parts, ...right] };
-  const thing = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 40, side: 48, fill: 0.85 });
+  const thing = placed(upright(b), { cx: 50, cy: 40, side: 48, fill: 0.85 });
   return fitLayers([
     ...finished(s, standing(thing, 50, 64), s.palette.groundHex, swapped(s)),
     ...clear(s, both, s.palette.groundHex, s.palette.inks, 1.4),
@@ -131,7 +131,7 @@ export const pouringOut: Pair = (s, a, b) => {
 };
 
 /** A leans, and one stream falls from its spout into water, broader the lower it is. */
-export const streaming: Pair = (s, a) => {
+export const streaming: Single = (s, a) => {
   const side = a.facing ?? 1;
   const pot = placed(turnedAt(withoutSteam(a), side * 0.5), { cx: 50 - side * 12, cy: 32, side: 60, fill: 0.9 });
   const p = boundsOf(outlineOf(pot));
@@ -143,7 +143,7 @@ export const streaming: Pair = (s, a) => {
   const lines = stroked([[x + side * 11.5, 0.5 * (y + 84), x + side * 11.5, 82], [x + side * 17, 0.4 * y + 0.6 * 84, x + side * 17, 80]], 1.6, false); // prettier-ignore
   const pool = [0, 1, 2].map((i) => Array.from({ length: 31 }, (_, k) => [x + side * 15 - 34 + 4 * i + (68 - 8 * i) * (k / 30), 86 + 5.4 * i + 1.5 * Math.sin(k * 0.9 + i)]).flat()); // prettier-ignore
   const inks = swapped(s);
-  return fitLayers([...finished(s, pot), ...form(s, subtract(union(fall, stroked(pool, 3, false)), lines), inks[0]).map((l) => ({ ...l, isFigure: true }))], 92); // prettier-ignore
+  return fitLayers([...finished(s, pot), ...solid(s, subtract(union(fall, stroked(pool, 3, false)), lines), inks[0])], 92); // prettier-ignore
 };
 
 /** B flies off A: four of it in a rising curve, the further the larger. */
@@ -176,11 +176,7 @@ export const tethered: Pair = (s, a, b) => {
   const [l, h] = [low, high].map((f) => boundsOf(outlineOf(f)));
   const [first] = s.palette.inks;
   const thread = stroked([[h.x + h.width / 2, h.y + h.height - 2, 48, (h.y + h.height + l.y) / 2, l.x + l.width / 2, l.y + 3]], 1.5, false); // prettier-ignore
-  return [
-    ...form(s, thread, first).map((x) => ({ ...x, isFigure: true })),
-    ...finished(s, low, s.palette.groundHex, swapped(s)),
-    ...finished(s, high),
-  ];
+  return [...solid(s, thread, first), ...finished(s, low, s.palette.groundHex, swapped(s)), ...finished(s, high)];
 };
 
 /** B in the sky at the end of a string that A, upright, has in its raised hand. */
@@ -199,7 +195,7 @@ export const flown: Pair = (s, a, b) => {
   );
   const layers = [
     ...finished(s, one),
-    ...form(s, stroked(thread, 1.5, false), s.palette.inks[0]).map((x) => ({ ...x, isFigure: true })),
+    ...solid(s, stroked(thread, 1.5, false), s.palette.inks[0]),
     ...clear(s, kite, s.palette.groundHex, swapped(s), 1),
   ];
   return fitLayers(layers, 92);

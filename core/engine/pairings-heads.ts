@@ -2,8 +2,8 @@
 import { boundsOf, box } from './area';
 import { intersect } from '../path';
 import { faceOn } from './faced';
-import { clipped, isLong, movedFigure, outlineOf, placed, turnedAt, upright, type Figure } from './figure';
-import { headOf, swapped, type Pair } from './pairings';
+import { clipped, movedFigure, outlineOf, placed, turnedAt, upright, type Figure } from './figure';
+import { fannedOut, headOf, swapped, type Pair } from './pairings';
 import { fitLayers } from './layer';
 import { clear, finished } from './stage';
 
@@ -11,7 +11,7 @@ import { clear, finished } from './stage';
 export const maned: Pair = (s, whole, b) => {
   // What has a mane of its own loses it.
   const a = headOf(s, whole, whole.name === 'lion' ? 'lioness' : whole.name);
-  const leaf = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 50, side: 24, fill: 1 });
+  const leaf = placed(upright(b), { cx: 50, cy: 50, side: 24, fill: 1 });
   const n = 13;
   const ring = (r: number, first: number): Figure[] =>
     Array.from({ length: n }, (_, i) =>
@@ -38,12 +38,7 @@ export const spined: Pair = (s, a, b) => {
   const o = boundsOf(outlineOf(body));
   const [cx, cy] = [o.x + o.width / 2, o.y + 0.62 * o.height];
   const spine = placed(upright(b), { cx: 50, cy: 50, side: 25, fill: 1 });
-  const fan = (count: number, reach: number): Figure[] =>
-    Array.from({ length: count }, (_, i) => {
-      const t = -1.5 + (3 * i) / (count - 1);
-      const one = turnedAt(spine, t);
-      return movedFigure(one, [1, 0, 0, 1, cx + (0.5 * o.width + reach) * Math.sin(t) - 50, cy - (0.62 * o.height + reach) * Math.cos(t) - 50]); // prettier-ignore
-    });
+  const fan = (count: number, reach: number): Figure[] => fannedOut(spine, { count, half: 1.5, cx, cy, wide: 0.5 * o.width + reach, high: 0.62 * o.height + reach }); // prettier-ignore
   const [ground, inks] = [s.palette.groundHex, swapped(s)];
   return fitLayers(
     [...[...fan(12, 5), ...fan(11, -3)].flatMap((f) => clear(s, f, ground, inks, 0.7)), ...clear(s, body, ground, s.palette.inks, 1.2)],
@@ -55,7 +50,7 @@ export const spined: Pair = (s, a, b) => {
 export const eared: Pair = (s, whole, b) => {
   const head = placed(headOf(s, whole), { cx: 50, cy: 50, side: 60, fill: 0.9 });
   const h = boundsOf(outlineOf(head));
-  const thing = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 54, side: 78, fill: 0.95 });
+  const thing = placed(upright(b), { cx: 50, cy: 54, side: 78, fill: 0.95 });
   const o = boundsOf(outlineOf(thing));
   // As far apart as the thing is broad where they grow.
   const top = boundsOf(intersect(outlineOf(thing), box(o.x - 1, o.y + 0.16 * o.height, o.width + 2, 0.16 * o.height)));

@@ -1,5 +1,5 @@
 /** Arrangements in which one stands for a part of the other, or for something else altogether: a tip, a body, a sail, steam, the moon. */
-import { boundsOf, box, disc, starArea } from './area';
+import { boundsOf, box, disc, ringOf, starArea } from './area';
 import {
   PLAIN_STROKE,
   areaFrom,
@@ -33,14 +33,14 @@ import {
 import { fitLayers, layerOf } from './layer';
 import { swapped, type Pair } from './pairings';
 import type { Single } from './single';
-import { clear, finished, form, turnOf } from './stage';
+import { clear, finished, turnOf, solid, form } from './stage';
 
 /** What a brush or a pen does its work with is drawn at its foot. */
 const DOWNWARD = /brush|pen|pencil|quill|broom|crayon|marker/;
 
 /** B in place of the tip of A, which stands up. */
 export const tipped: Pair = (s, a, b) => {
-  const up = isLong(a) ? upright(a) : a;
+  const up = upright(a);
   const tool = placed(DOWNWARD.test(a.name) ? turnedAt(up, Math.PI) : up, { cx: 50, cy: 60, side: 78, fill: 1 });
   const t = boundsOf(outlineOf(tool));
   const cut = clipped(tool, box(t.x - 1, t.y + 0.2 * t.height, t.width + 2, t.height));
@@ -73,7 +73,7 @@ export const asBody: Pair = (s, a, b) => {
 /** B on the trunk of A in place of its crown. */
 export const asCrown: Pair = (s, a, b) => {
   // What is long is all of one green, so that its stem goes over into the trunk.
-  const whole = isLong(b) ? upright(b) : b;
+  const whole = upright(b);
   const crown = placed(
     isLong(b) ? { name: a.name, tones: [0.5], parts: [{ tone: 0, area: silhouetteOf(whole) }] } : whole,
     { cx: 50, cy: 36, side: 66, fill: 0.9 },
@@ -124,7 +124,7 @@ export const asBoat: Single = (s, a) => {
   const waves = stroked([0, 1].map((i) => Array.from({ length: 41 }, (_, k) => [8 + 2.1 * k, line + 8 + 6 * i + 1.5 * Math.sin(k * 0.8 + i)]).flat()), 2.6, false);
   return fitLayers([
     ...form(s, box(48.9, top - 58, 2.2, 62), s.palette.inks[0]),
-    ...form(s, sails, inks[0]).map((l) => ({ ...l, isFigure: true })),
+    ...solid(s, sails, inks[0]),
     ...clear(s, clipped(hull, box(-50, -50, 200, 50 + line + 4)), ground, s.palette.inks, 1.4),
     ...form(s, waves, inks[0]),
   ], 90);
@@ -148,9 +148,9 @@ export const asHouse: Single = (s, a) => {
   const chimney = room ? box(room.x + r, top - 10, 7, 16) : [];
   const inks = swapped(s);
   return [
-    ...form(s, chimney, inks[0]).map((l) => ({ ...l, isFigure: true })),
+    ...solid(s, chimney, inks[0]),
     ...finished(s, without(house, union(door, grown(panes, 1.2)))),
-    ...form(s, union(grown(door, -1.2), panes), inks[0]).map((l) => ({ ...l, isFigure: true })),
+    ...solid(s, union(grown(door, -1.2), panes), inks[0]),
   ];
 }; // prettier-ignore
 
@@ -160,7 +160,7 @@ export const radial: Pair = (s, a, b) => {
   const one = placed(upright(b), { cx: 50, cy: 24, side: n > 6 ? 32 : 38, fill: 1 });
   const inks = s.palette.inks;
   const petals = Array.from({ length: n }, (_, i) => turnedAt(one, (2 * Math.PI * i) / n));
-  return fitLayers([...petals.flatMap((f) => clear(s, f, s.palette.groundHex, inks, 0.8)), ...form(s, disc(50, 50, 9, 60), swapped(s)[0]).map((l) => ({ ...l, isFigure: true }))], 92);
+  return fitLayers([...petals.flatMap((f) => clear(s, f, s.palette.groundHex, inks, 0.8)), ...solid(s, disc(50, 50, 9, 60), swapped(s)[0])], 92);
 }; // prettier-ignore
 
 /** A goes through a ring: its front before it, its back behind. */
@@ -217,8 +217,8 @@ export const rising: Pair = (s, a, b) => {
   const up = standing(one, x, foot);
   return fitLayers([
     ...finished(s, rest),
-    ...(isSteam ? [] : form(s, subtract(wisp(x, r.y - 2, foot + 4), grown(outlineOf(up), 1.4)), inks[0]).map((l) => ({ ...l, isFigure: true }))),
-    ...(isSteam ? finished(s, up, s.palette.groundHex, inks) : form(s, silhouetteOf(up), inks[0]).map((l) => ({ ...l, isFigure: true }))),
+    ...(isSteam ? [] : solid(s, subtract(wisp(x, r.y - 2, foot + 4), grown(outlineOf(up), 1.4)), inks[0])),
+    ...(isSteam ? finished(s, up, s.palette.groundHex, inks) : solid(s, silhouetteOf(up), inks[0])),
   ], 90);
 }; // prettier-ignore
 
@@ -257,13 +257,13 @@ export const trailing: Single = (s, a) => {
   return [...form(s, subtract(dashes, grown(silhouetteOf(one), 2.4)), swapped(s)[0]), ...finished(s, one)];
 };
 
-/** B seen in the glass of A, which holds the whole of it. */
-export const magnified: Pair = (s, _, b) => {
+/** A seen in a glass that holds the whole of it. */
+export const magnified: Single = (s, a) => {
   const [ink] = s.palette.inks;
   const [cx, cy, r] = [43, 42, 33];
-  const seen = placed(b, { cx, cy, side: 1.5 * r, fill: 0.9 });
+  const seen = placed(a, { cx, cy, side: 1.5 * r, fill: 0.9 });
   const handle = stroked([[cx + 0.72 * (r + 5), cy + 0.72 * (r + 5), 94, 93]], 11, true);
-  const rim = union(subtract(disc(cx, cy, r + 5, 200), disc(cx, cy, r, 180)), handle);
+  const rim = union(ringOf(cx, cy, r + 5, r), handle);
   return fitLayers(
     [{ ...layerOf(rim, ink), isFigure: true }, ...finished(s, seen, s.palette.groundHex, swapped(s))],
     92,

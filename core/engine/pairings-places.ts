@@ -19,7 +19,7 @@ import { clipped, isLong, mapFigure, movedFigure, outlineOf, placed, silhouetteO
 import { swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers, layerOf } from './layer';
 import type { Single } from './single';
-import { clear, finished, form } from './stage';
+import { clear, finished, solid } from './stage';
 
 /** What has a trunk and a crown. */
 export const TREES = /^(?:(?:[a-z]+ )?tree|oak|pine|willow|birch|maple)$/;
@@ -71,7 +71,7 @@ export const tunnelled: Pair = (s, a, b) => {
   const inner = grown(arch, -1.2);
   return [
     ...finished(s, without(land, arch), s.palette.groundHex, swapped(s)),
-    ...form(s, inner, dark).map((x) => ({ ...x, isFigure: true })),
+    ...solid(s, inner, dark),
     ...clear(s, cut, s.palette.groundHex, s.palette.inks, 1.6),
   ];
 };
@@ -100,7 +100,7 @@ export const growing: Pair = (s, a, b) => {
   const inks = swapped(s);
   const [green] = s.palette.inks;
   return [
-    ...form(s, union(...stems), green).map((l) => ({ ...l, isFigure: true })),
+    ...solid(s, union(...stems), green),
     ...heads.flatMap((h) => clear(s, h, s.palette.groundHex, inks, 1.2)),
     ...clear(s, pot, s.palette.groundHex, s.palette.inks, 1.6),
   ];
@@ -148,9 +148,9 @@ export const atWindow: Pair = (s, a) => {
   const bars = union(box(48.6, 0, 2.8, 100), box(16, 44, 68, 2.8));
   const one = standing(placed(a, { cx: 50, cy: 60, side: 44, fill: 0.85 }), 50, 86);
   return [
-    ...form(s, union(subtract(outer, inner), intersect(bars, inner)), first).map((l) => ({ ...l, isFigure: true })),
+    ...solid(s, union(subtract(outer, inner), intersect(bars, inner)), first),
     ...clear(s, one, s.palette.groundHex, [second, first], 2.2),
-    ...form(s, box(13, 86, 74, 6), first).map((l) => ({ ...l, isFigure: true })),
+    ...solid(s, box(13, 86, 74, 6), first),
   ];
 };
 
@@ -232,7 +232,7 @@ export const hungInTree: Pair = (s, a, b) => {
   const inks = swapped(s);
   return fitLayers([
     ...finished(s, tree),
-    ...form(s, box(x - 0.9, from - 2, 1.8, at - from + 3), inks[0]).map((l) => ({ ...l, isFigure: true })),
+    ...solid(s, box(x - 0.9, from - 2, 1.8, at - from + 3), inks[0]),
     ...clear(s, movedFigure(thing, [1, 0, 0, 1, x - (h.x + h.width / 2), at - h.y]), s.palette.groundHex, inks, 1),
   ], 92);
 }; // prettier-ignore
@@ -283,7 +283,7 @@ export const onLine: Single = (s, a) => {
   const bird = placed(a, { cx: 50, cy: 44, side: 62, fill: 0.9 });
   const o = boundsOf(outlineOf(bird));
   const wire = stroked([Array.from({ length: 25 }, (_, i) => [4 + (92 * i) / 24, 70 + 4 * (1 - ((i - 12) / 12) ** 2)]).flat()], 2.6, false);
-  return [...form(s, wire, swapped(s)[0]).map((l) => ({ ...l, isFigure: true })), ...clear(s, standing(bird, o.x + o.width / 2, 74), s.palette.groundHex, s.palette.inks, 1.2)];
+  return [...solid(s, wire, swapped(s)[0]), ...clear(s, standing(bird, o.x + o.width / 2, 74), s.palette.groundHex, s.palette.inks, 1.2)];
 }; // prettier-ignore
 
 /** A leans up to B, which is high over it. */
@@ -337,7 +337,7 @@ export const landIn: Pair = (s, a, b) => {
     at !== null && at.r > 5 && at.y > l.y - 0.3 * w.height && !/sun|moon|night|city|castle|village/.test(a.name);
   const inks = swapped(s);
   return [
-    ...form(s, hull, first).map((layer) => ({ ...layer, isFigure: true })),
+    ...solid(s, hull, first),
     layerOf(body, groundHex),
     ...finished(s, land, groundHex, inks),
     ...(ground.length ? [{ ...layerOf(ground, inks[0]), isFigure: true }] : []),

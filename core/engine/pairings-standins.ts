@@ -1,6 +1,6 @@
 /** Arrangements in which one stands for a part that the other is built without: a tail, a flame, the hands of a clock. */
-import { boundsOf, box, disc } from './area';
-import { areaFrom, intersect, moved, parsePath, roomIn, stroked, subtract, union, type Area } from '../path';
+import { boundsOf, box, disc, ringOf, turnedBy } from './area';
+import { areaFrom, intersect, moved, parsePath, roomIn, stroked, subtract, union } from '../path';
 import { builtDrawings, isSeenAside, tailless } from './built';
 import {
   isLong,
@@ -13,9 +13,10 @@ import {
   upright,
   type Figure,
 } from './figure';
-import { swapped, uprightOf, type Pair } from './pairings';
+import { fannedOut, swapped, uprightOf, type Pair } from './pairings';
+import type { Single } from './single';
 import { fitLayers } from './layer';
-import { clear, finished, form } from './stage';
+import { clear, finished, solid } from './stage';
 
 /** B in the place of the tail of A, seen from the side. */
 export const tailed: Pair = (s, a, b) => {
@@ -25,7 +26,7 @@ export const tailed: Pair = (s, a, b) => {
   // The rump is what reaches furthest back of its upper half.
   const upper = boundsOf(intersect(outlineOf(body), box(o.x - 1, o.y + 0.24 * o.height, 6, 0.4 * o.height)));
   const [x, y] = [o.x + 3, upper.height > 0 ? upper.y + 0.35 * upper.height : o.y + 0.4 * o.height];
-  const long = isLong(b) ? upright(b) : b;
+  const long = upright(b);
   // A brush's bristles are the tip of the tail.
   const up = placed(/brush|pen|pencil|crayon|marker|quill/.test(b.name) ? turnedAt(long, Math.PI) : long, { cx: 50, cy: 50, side: isLong(b) ? 50 : 36, fill: 1 }); // prettier-ignore
   const tail = turnedAt(standing(up, 50, 50), -0.62);
@@ -53,67 +54,57 @@ export const fanTailed: Pair = (s, a, b) => {
     ],
     isBuilt: true,
   };
-  const feather = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 50, side: 26, fill: 1 });
-  const fan = (count: number, reach: number): Figure[] =>
-    Array.from({ length: count }, (_, i) => {
-      const t = -1.75 + (3.5 * i) / (count - 1);
-      return movedFigure(turnedAt(feather, t), [1, 0, 0, 1, reach * Math.sin(t), 16 - reach * Math.cos(t)]);
-    });
+  const feather = placed(upright(b), { cx: 50, cy: 50, side: 26, fill: 1 });
+  const fan = (count: number, reach: number): Figure[] => fannedOut(feather, { count, half: 1.75, cx: 50, cy: 66, wide: reach, high: reach }); // prettier-ignore
   const inks = swapped(s);
   return fitLayers([...[...fan(13, 47), ...fan(9, 27)].flatMap((f) => clear(s, f, s.palette.groundHex, inks, 0.8)), ...clear(s, bird, s.palette.groundHex, s.palette.inks, 1.6)], 92);
 }; // prettier-ignore
 
-/** A key that lies, B standing on its blade in place of its teeth. */
-export const toothed: Pair = (s, _, b) => {
-  const ring = subtract(disc(20, 50, 19, 120), disc(20, 50, 10.5, 90));
+/** A key that lies, A standing on its blade in place of its teeth. */
+export const toothed: Single = (s, a) => {
+  const ring = ringOf(20, 50, 19, 10.5);
   const key: Figure = { name: 'key', tones: [0.3], parts: [{ tone: 0, area: union(ring, box(37, 46, 60, 8), box(40, 42, 4, 16)) }], isBuilt: true }; // prettier-ignore
-  const teeth = placed(b, { cx: 76, cy: 30, side: 42, fill: 0.9 });
+  const teeth = placed(a, { cx: 76, cy: 30, side: 42, fill: 0.9 });
   return fitLayers(
     [...finished(s, key), ...clear(s, standing(teeth, 75, 46.6), s.palette.groundHex, swapped(s), 0)],
     90,
   );
 };
 
-/** B, in one tone, with a keyhole in it where it has most room. */
-export const keyholed: Pair = (s, _, b) => {
-  const hull = silhouetteOf(placed(b, { cx: 50, cy: 50, side: 88, fill: 0.95 }));
+/** A, in one tone, with a keyhole in it where it has most room. */
+export const keyholed: Single = (s, a) => {
+  const hull = silhouetteOf(placed(a, { cx: 50, cy: 50, side: 88, fill: 0.95 }));
   const room = roomIn(hull) ?? { x: 50, y: 50, r: 20 };
   const k = room.r / 34;
   const hole = union(disc(0, -9, 11, 60), [[-4.6, -4, 4.6, -4, 11, 24, -11, 24]]);
-  return finished(s, { name: b.name, tones: [0.3], parts: [{ tone: 0, area: subtract(hull, moved(hole, [k, 0, 0, k, room.x, room.y])) }], isBuilt: true }); // prettier-ignore
+  return finished(s, { name: a.name, tones: [0.3], parts: [{ tone: 0, area: subtract(hull, moved(hole, [k, 0, 0, k, room.x, room.y])) }], isBuilt: true }); // prettier-ignore
 };
 
-/** The face of a clock with two of B for its hands, at ten past ten. */
-export const handed: Pair = (s, _, b) => {
-  const ticks = Array.from({ length: 12 }, (_t, i) => turnedRound(box(i % 3 ? 49.2 : 48.6, 13, i % 3 ? 1.6 : 2.8, i % 3 ? 4 : 7), (Math.PI * i) / 6)); // prettier-ignore
-  const ring = union(subtract(disc(50, 50, 44, 200), disc(50, 50, 39, 180)), ...ticks);
-  const up = isLong(b) ? upright(b) : b;
+/** The face of a clock with two of A for its hands, at ten past ten. */
+export const handed: Single = (s, a) => {
+  const ticks = Array.from({ length: 12 }, (_t, i) => turnedBy(box(i % 3 ? 49.2 : 48.6, 13, i % 3 ? 1.6 : 2.8, i % 3 ? 4 : 7), (Math.PI * i) / 6)); // prettier-ignore
+  const ring = union(ringOf(50, 50, 44, 39), ...ticks);
+  const up = upright(a);
   const hand = (side: number, rad: number): Figure => turnedAt(standing(placed(up, { cx: 50, cy: 50, side, fill: 1 }), 50, 47), rad); // prettier-ignore
   const inks = swapped(s);
-  return [...form(s, ring, s.palette.inks[0]).map((l) => ({ ...l, isFigure: true })), ...[hand(24, -1.05), hand(31, 1.05)].flatMap((f) => clear(s, f, s.palette.groundHex, inks, 0.8)), ...form(s, disc(50, 50, 3.6, 40), s.palette.inks[0]).map((l) => ({ ...l, isFigure: true }))]; // prettier-ignore
+  return [...solid(s, ring, s.palette.inks[0]), ...[hand(24, -1.05), hand(31, 1.05)].flatMap((f) => clear(s, f, s.palette.groundHex, inks, 0.8)), ...solid(s, disc(50, 50, 3.6, 40), s.palette.inks[0])]; // prettier-ignore
 };
 
-/** An area turned about the middle of the field. */
-const turnedRound = (area: Area, rad: number): Area => {
-  const [c, n] = [Math.cos(rad), Math.sin(rad)];
-  return moved(area, [c, n, -n, c, 50 - 50 * c + 50 * n, 50 - 50 * n - 50 * c]);
-};
-
-/** A mill's tower with four of B for its sails. */
-export const bladed: Pair = (s, _, b) => {
+/** A mill's tower with four of A for its sails. */
+export const bladed: Single = (s, a) => {
   const tower: Figure = { name: 'mill', tones: [0.3, 0.7, 1], parts: [{ tone: 0, area: areaFrom(parsePath('M39 42L61 42L70 96L30 96Z')) }, { tone: 1, area: areaFrom(parsePath('M36 44C38 32 62 32 64 44Z')) }, { tone: 2, area: areaFrom(parsePath('M44 96L44 84C44 76 56 76 56 84L56 96Z')) }], isBuilt: true }; // prettier-ignore
-  const one = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 50, side: 38, fill: 1 });
+  const one = placed(upright(a), { cx: 50, cy: 50, side: 38, fill: 1 });
   const sails = [0.25, 0.75, 1.25, 1.75].map((t) => movedFigure(turnedAt(standing(one, 50, 47), Math.PI * t), [1, 0, 0, 1, 0, -8])); // prettier-ignore
   const inks = swapped(s);
-  return fitLayers([...finished(s, tower), ...sails.flatMap((f) => clear(s, f, s.palette.groundHex, inks, 1.2)), ...form(s, disc(50, 42, 4.2, 40), s.palette.inks[0]).map((l) => ({ ...l, isFigure: true }))], 90); // prettier-ignore
+  return fitLayers([...finished(s, tower), ...sails.flatMap((f) => clear(s, f, s.palette.groundHex, inks, 1.2)), ...solid(s, disc(50, 42, 4.2, 40), s.palette.inks[0])], 90); // prettier-ignore
 };
 
-/** B in the place of the flame of a candle. */
-export const onCandle: Pair = (s, _, b) => {
+/** A in the place of the flame of a candle. */
+export const onCandle: Single = (s, a) => {
   const wax = areaFrom(parsePath('M34 54C34 50 38 48 50 48C62 48 66 50 66 54L66 96L34 96Z'));
   const drip = areaFrom(parsePath('M34 54C38 60 44 56 45 64C46 74 52 74 53 64C54 58 62 62 66 54C64 49 36 49 34 54Z'));
   const candle: Figure = { name: 'candle', tones: [0.3, 0.7], parts: [{ tone: 0, area: union(wax, box(48.8, 40, 2.4, 10)) }, { tone: 1, area: drip }], isBuilt: true }; // prettier-ignore
-  const flame = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 24, side: 38, fill: 0.95 });
+  const flame = placed(upright(a), { cx: 50, cy: 24, side: 38, fill: 0.95 });
   return fitLayers([...finished(s, candle), ...clear(s, standing(flame, 50, 40.5), s.palette.groundHex, swapped(s), 0.8)], 90); // prettier-ignore
 };
 

@@ -18,7 +18,7 @@ import {
 } from './figure';
 import { leafArea } from './marks';
 import { severalAsOne, swapped, uprightOf, type Pair } from './pairings';
-import { clear, finished, form, type Stage, turnOf } from './stage';
+import { clear, finished, type Stage, turnOf, solid, form } from './stage';
 
 /** A over a line, and under it upside down, broken by strips as still water breaks it: what B is, a lake or a mirror. */
 export const reflected: Pair = (s, a) => {
@@ -117,7 +117,7 @@ export const watered: Pair = (s, a, b) => {
     ...finished(s, who),
     ...finished(s, grows, s.palette.groundHex, inks),
     ...clear(s, can, s.palette.groundHex, inks, 1.6),
-    ...form(s, union(...drops), inks[0]).map((l) => ({ ...l, isFigure: true })),
+    ...solid(s, union(...drops), inks[0]),
   ];
 };
 
@@ -131,10 +131,7 @@ export const shadowed: Pair = (s, a, b) => {
   const lb = boundsOf(outlineOf(large));
   const shade = movedFigure(large, [1, 0, -0.12, 1, 0.12 * lb.y, sb.y + sb.height - (lb.y + lb.height)]);
   const inks = swapped(s);
-  return [
-    ...form(s, silhouetteOf(shade), inks[0]).map((l) => ({ ...l, isFigure: true })),
-    ...clear(s, small, s.palette.groundHex, s.palette.inks, 2),
-  ];
+  return [...solid(s, silhouetteOf(shade), inks[0]), ...clear(s, small, s.palette.groundHex, s.palette.inks, 2)];
 };
 
 /** B, two that cross, behind A, reaching out on all sides. */
@@ -212,11 +209,7 @@ export const poured: Pair = (s, a, b) => {
   const c = boundsOf(outlineOf(cup));
   const stream = stroked([[x, edge.y + edge.height * 0.6, x + side, edge.y + 12, x + side * 1.5, c.y + 5]], 3, false);
   const inks = swapped(s);
-  return [
-    ...form(s, stream, inks[0]).map((l) => ({ ...l, isFigure: true })),
-    ...finished(s, high),
-    ...clear(s, cup, s.palette.groundHex, inks, 1.4),
-  ];
+  return [...solid(s, stream, inks[0]), ...finished(s, high), ...clear(s, cup, s.palette.groundHex, inks, 1.4)];
 };
 
 /** A between two B that spread to both sides from behind it. */

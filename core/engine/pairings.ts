@@ -170,6 +170,13 @@ export function uprightOf(s: Stage, a: Figure, stance: Stance, { held, isClasped
 export const headOf = (s: Stage, a: Figure, name = a.name): Figure =>
   uprightFigure(name, { knobs: s.knobs, stance: 'standing', expression: null, modifiers: [], dress: {}, held: null, crop: 'head' }) ?? a; // prettier-ignore
 
+/** A figure that stands in the middle of the field as often as `count` says, fanned out by `half` radians to both sides about (cx, cy), as far from there as an ellipse is. */
+export const fannedOut = (one: Figure, { count, half, cx, cy, wide, high }: { count: number; half: number; cx: number; cy: number; wide: number; high: number }): Figure[] =>
+  Array.from({ length: count }, (_, i) => {
+    const t = -half + (2 * half * i) / (count - 1);
+    return movedFigure(turnedAt(one, t), [1, 0, 0, 1, cx + wide * Math.sin(t) - 50, cy - high * Math.cos(t) - 50]);
+  }); // prettier-ignore
+
 /** A upright, B in one of its hands, and another thing in the other where there is one. */
 export function inHands(s: Stage, a: Figure, b: Figure, stance: Stance, other?: Figure): Layer[] {
   const figure = uprightOf(s, a, stance, { held: b, other });
@@ -525,7 +532,7 @@ export const atPart =
   (place: string | null, instead: boolean): Pair =>
   (s, a0, b) => {
     // A long thing stands up for its neck to be above.
-    const a = place === 'neck' && isLong(a0) ? upright(a0) : a0;
+    const a = place === 'neck' ? upright(a0) : a0;
     const big = placed(a, { cx: 50, cy: 53, side: 80, fill: 0.85 });
     const bb = boundsOf(outlineOf(big));
     const found = PARTS_AT.find(([names]) => names.test(place ?? '')) ?? [null, 0.5, 0.5, 0.46];

@@ -163,12 +163,14 @@ export const canBeHeld = (name: string): boolean => !isCreature(name) && !CELEST
 const OPEN =
   /\b(?:cup|mug|teacup|bowl|basket|pot|boat|canoe|ship|hat|bag|nest|bathtub|box|sink|cart|bucket|vase|pocket|backpack|pool|glass|grass|reeds?|plant|wave|water|sea|field|forest|trees?|bush|shrub|car|train|bus|chair|sofa|bed|armchair|wheat|flowers?|tulip|sunflower|log|tent|barrel|wheelbarrow|suitcase|envelope|shoe|boot|sock|matchbox|drawer|crate|mitten|glove|stocking|slipper|jug|kettle|teapot|pan|flowerpot|helmet|shell|eggshell|gift|kayak|hammock|mailbox|postbox)\b/;
 
+/** What one rides in, and not on. */
+export const IN_VEHICLE = /^(?:boat|canoe|kayak|raft|paper boat|sailboat|ship|gondola|bathtub|car|cart|wagon|train|tractor|truck|bus|cup|wheelbarrow)$/; // prettier-ignore
 /** What is wide for one who is in it. */
 const WIDE = /^(?:bathtub|boat|canoe|ship|sailboat|car|train|bus|sofa|bed|sled|cart|wheelbarrow|airplane|gondola|truck|couch|tractor)$/; // prettier-ignore
 
 /** What is open in its middle. */
 const FRAMES =
-  /^(?:horseshoe|laurel wreath|wheel|hoop|ring|ring of fire|wreath|tire|tyre|porthole|frame|picture frame|mirror|lifebuoy)$/;
+  /^(?:rope ring|horseshoe|laurel wreath|ship wheel|steering wheel|wheel|hoop|ring|ring of fire|wreath|tire|tyre|porthole|frame|picture frame|mirror|lifebuoy)$/;
 
 /** What one stands on that glides or rolls. */
 const BOARDS = /^(?:surfboard|skateboard|snowboard|ski|sled|broom|paddleboard|witch broom)$/;
@@ -365,8 +367,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.either('beside') && [t.first, t.second].some((f) => f.modifiers.includes('crossed')) && [crossing],
   // What leaves a trail has it behind it; a lens is held over what is larger in it.
   (t) => /^(?:trail|contrail|wake|vapou?r trail|dotted line|dashed line|tracks?|path)$/.test(t.second.word) && !LANDSCAPE.has(t.a) && (t.is('with') || t.isTurned('behind') || /^(?:leav|trail|mak|draw)/.test(t.said)) && [trailing],
-  (t) => t.a === 'magnifying glass' && t.is('over', 'on', 'toward', 'with', 'in front of') && [magnified],
-  (t) => t.b === 'magnifying glass' && (t.isTurned('over', 'on', 'in front of') || t.is('under', 'behind', 'inside', 'through')) && [turnedPair(magnified)],
+  (t) => t.a === 'magnifying glass' && t.is('over', 'on', 'toward', 'with', 'in front of') && [turnedPair(magnified)],
+  (t) => t.b === 'magnifying glass' && (t.isTurned('over', 'on', 'in front of') || t.is('under', 'behind', 'inside', 'through')) && [magnified],
   (t) => t.b === 'weathervane' && t.is('on', 'with', 'inside') && [onVane],
   (t) => t.a === 'weathervane' && (t.isTurned('on', 'inside') || t.is('with')) && [turnedPair(onVane)],
   // A chimney is on the roof; an umbrella over somebody shelters them; who jumps over a fence is seen over it.
@@ -438,11 +440,11 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // What is long is bent into what is plain in outline; a keyhole as a house is a house with a keyhole.
   (t) => (BENDING.test(t.a) || (LONG.test(t.a) && /^(?:bent|curl|twist|fold|curv|tied)/.test(t.said))) && PLAIN.test(t.b) && t.is('as', 'inside') && [bentAs],
   (t) => isMany(t.first) && PLAIN.test(t.b) && t.is('as') && !isCreature(t.a) && [turnedPair(madeOf)],
-  (t) => t.a === 'key' && /^(?:teeth|tooth|bit|blade|notches)$/.test(t.place) && t.isTurned('as') && [toothed],
-  (t) => t.a === 'keyhole' && t.is('as') && [keyholed],
+  (t) => t.a === 'key' && /^(?:teeth|tooth|bit|blade|notches)$/.test(t.place) && t.isTurned('as') && [turnedPair(toothed)],
+  (t) => t.a === 'keyhole' && t.is('as') && [turnedPair(keyholed)],
   (t) => /^(?:hedgehog|porcupine|sea urchin|echidna|cactus)$/.test(t.a) && t.is('made of') && (LONG.test(t.b) || /^(?:needle|pin|nail|toothpick)$/.test(t.b)) && [spined],
   // Who rides in a boat is in it.
-  (t) => isCreature(t.a) && t.is('riding', 'on') && /^(?:boat|canoe|kayak|raft|paper boat|sailboat|ship|gondola|bathtub|car|cart|wagon|train|tractor|truck|bus|teacup|wheelbarrow)$/.test(t.b) && /^(?:rid|sail|row|paddl|driv|travel|float)/.test(t.said + (t.first.pose ?? '')) && [emerging(54, 86), emerging(60, 80)],
+  (t) => isCreature(t.a) && t.is('riding', 'on') && IN_VEHICLE.test(t.b) && /^(?:rid|sail|row|paddl|driv|travel|float)/.test(t.said + (t.first.pose ?? '')) && [emerging(54, 86), emerging(60, 80)],
   (t) => /^rocket (?:flames?|fire|thrusters?|engines?|boosters?)$/.test(t.second.word) && !isCreature(t.a) && t.is('with') && [asRocket],
   // A thing as another that moves or stands has that one's parts.
   (t) => t.b === 'rocket' && !isCreature(t.a) && t.is('as') && [asRocket],
@@ -520,9 +522,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.place === 'halo' && t.isTurned('as') && [wreathed],
   (t) => /^(?:leaves|leaf|petals|fruit|fruits|scales|feathers|spots|bricks)$/.test(t.place) && t.isTurned('as') && [madeOf],
   (t) => /^sails?$/.test(t.place) && /boat|ship/.test(t.a) && t.isTurned('as') && [asSail],
-  (t) => /^(?:windmill|wind turbine)$/.test(t.a) && /^(?:blades?|sails?|arms|wings?|vanes?)$/.test(t.place) && t.isTurned('as') && [bladed],
-  (t) => t.a === 'clock' && /^(?:hands?|pointers?)$/.test(t.place) && t.isTurned('as') && [handed],
-  (t) => t.a === 'candle' && t.place === 'flame' && t.isTurned('as') && [onCandle],
+  (t) => /^(?:windmill|wind turbine)$/.test(t.a) && /^(?:blades?|sails?|arms|wings?|vanes?)$/.test(t.place) && t.isTurned('as') && [turnedPair(bladed)],
+  (t) => t.a === 'clock' && /^(?:hands?|pointers?)$/.test(t.place) && t.isTurned('as') && [turnedPair(handed)],
+  (t) => t.a === 'candle' && t.place === 'flame' && t.isTurned('as') && [turnedPair(onCandle)],
   (t) => /^(?:tip|bristles|point|nib|flame)$/.test(t.place) && t.isTurned('as') && [tipped],
   (t) => /^(?:body|belly)$/.test(t.place) && !isCreature(t.a) && t.isTurned('as') && [asBody],
   (t) => /^(?:steam|foam|froth|smoke)$/.test(t.place) && t.isTurned('as') && [rising],

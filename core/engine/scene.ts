@@ -9,7 +9,7 @@ import { clipped, placed, standing, type Figure } from './figure';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { severalAsOne } from './pairings';
 import { waysFor } from './pairs';
-import { banned, clear, figureFor, finished, form, isAtDusk, isAtNight, isOfLines, type Stage } from './stage';
+import { banned, clear, figureFor, finished, form, isAtDusk, isAtNight, isOfLines, type Stage, solid } from './stage';
 
 /** The height at which land meets the sky. */
 const HORIZON = 62;
@@ -115,7 +115,7 @@ export function scene(asked: Stage): Layer[] {
   const isWet = cast.ground === 'water';
   const inside = (area: Area): Area => intersect(area, window);
   const paint = (area: Area, hex: string): Layer[] =>
-    !area.length ? [] : isLines ? [layerOf(intersect(rim(area, 2), window), hex, { isFigure: true })] : form(stage, area, hex).map((l) => ({ ...l, isFigure: true })); // prettier-ignore
+    !area.length ? [] : isLines ? [layerOf(intersect(rim(area, 2), window), hex, { isFigure: true })] : solid(stage, area, hex); // prettier-ignore
   const within = (layers: readonly Layer[]): Layer[] => layers.map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, window) : window })); // prettier-ignore
 
   const drawn = (i: number): Figure => {

@@ -5,7 +5,7 @@ import { grown, intersect, rim, sizeOf } from '../path';
 import { clipped, movedFigure, outlineOf, placed, silhouetteOf, upright, type Figure, type Place } from './figure';
 import { onField } from './field';
 import { layerOf, type Layer } from './layer';
-import { arrangement, banned, clear, finished, form, FORMS, type Stage } from './stage';
+import { arrangement, banned, clear, finished, FORMS, type Stage, solid, form } from './stage';
 
 /** The largest share of its field that a figure alone takes. */
 export const WHOLE: Place = { cx: 50, cy: 50, side: 84 };
@@ -109,11 +109,7 @@ export const counterchanged: Single = (s, f) => {
   const b = boundsOf(outlineOf(figure));
   const half = intersect(tile(50, 50, 46, 12), box(50, -20, 100, 140));
   const [left, right] = [box(b.x - 1, -20, 51 - b.x, 140), box(50, -20, 100, 140)].map((w) => clipped(figure, w));
-  return [
-    ...form(s, half, first).map((l) => ({ ...l, isFigure: true })),
-    ...finished(s, left),
-    ...finished(s, right, first, onField(s, first)),
-  ];
+  return [...solid(s, half, first), ...finished(s, left), ...finished(s, right, first, onField(s, first))];
 };
 
 /** The same figure as one with another hand would have it: low and broad, or high and slim. Round ones stay as they are. */

@@ -267,6 +267,10 @@ export function form(stage: Stage, area: Area, hex: string, onHex = stage.palett
   return stage.finish.draw({ figure, tint, knobs: stage.knobs, u: unitOf(area) });
 }
 
+/** A plain form that is part of what is drawn, and no ground. */
+export const solid = (...asked: Parameters<typeof form>): Layer[] =>
+  form(...asked).map((l) => ({ ...l, isFigure: true }));
+
 /** A figure with a gap of what lies below round it, so that it stands clear of it. */
 export function clear(
   stage: Stage,

@@ -5,6 +5,8 @@ import { grown, intersect, sizeOf, union, type Area } from '../path';
 import { movedFigure, outlineOf, placed, type Figure } from './figure';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { swapped } from './pairings';
+import { TREES } from './pairings-places';
+import { IN_VEHICLE } from './pairs';
 import { clear, finished, type Stage } from './stage';
 
 /** What lies at the foot of what it goes with. */
@@ -14,8 +16,8 @@ const LOW =
 /** What is as broad as all that stands on it. */
 const FLAT = /^(?:tray|table|shelf|board|cutting board|plate|raft|boat|book|cloud|cart|bench)$/;
 
-/** What two go in together. */
-const CARRIED_IN = /^(?:canoe|boat|rowing boat|raft|kayak|gondola|bathtub|paper boat|sled|cart|wagon|car|sofa|basket|bed|nest|nest with eggs|cup|pot|box)$/; // prettier-ignore
+/** What two go in together, beside what one rides in. */
+const HOLDING_TWO = /^(?:sled|sofa|basket|bed|nest|nest with eggs|pot|box)$/;
 
 /** How much of a corner's box is covered. */
 const inkAt = (area: Area, corner: Area): number => sizeOf(intersect(area, corner)) / Math.max(1, sizeOf(corner));
@@ -52,14 +54,14 @@ export function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, fi
     return fitLayers([...finished(stage, roof, groundHex, inks), layerOf(grown(all, 2), groundHex), ...layers], 90);
   }
   // A tree that they are under is over both, and behind.
-  if (asked.relation === 'under' && !asked.turned && /tree|oak|willow|palm|mushroom/.test(asked.drawn)) {
+  if (asked.relation === 'under' && !asked.turned && (TREES.test(asked.drawn) || asked.drawn === 'mushroom')) {
     const tall = placed(figure, { cx: mid, cy: 50, side: 2 * Math.max(b.width, b.height), fill: 1 });
     const t = boundsOf(outlineOf(tall));
     const tree = movedFigure(tall, [1, 0, 0, 1, b.x - 0.06 * b.width - (t.x + t.width / 2), b.y + b.height - (t.y + t.height)]); // prettier-ignore
     return fitLayers([...finished(stage, tree, groundHex, inks), layerOf(grown(all, 1.8), groundHex), ...layers], 90);
   }
   // Two in a boat are behind its side, which is wider than both.
-  if (CARRIED_IN.test(asked.drawn) && !asked.turned && (['inside', 'riding', 'on'].includes(asked.relation ?? '') || /^shar/.test(asked.said ?? ''))) {
+  if ((IN_VEHICLE.test(asked.drawn) || HOLDING_TWO.test(asked.drawn)) && !asked.turned && (['inside', 'riding', 'on'].includes(asked.relation ?? '') || /^shar/.test(asked.said ?? ''))) {
     const wide = placed(figure, { cx: mid, cy: 50, side: 1.3 * b.width, fill: 1 });
     const w = boundsOf(outlineOf(wide));
     return put(movedFigure(wide, [1, 0, 0, 1, mid - (w.x + w.width / 2), b.y + 0.62 * b.height - w.y - 0.2 * w.height]), 1.6);

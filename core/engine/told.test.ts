@@ -1,6 +1,7 @@
 /** Arrangements that tell what goes on between two figures, each by what a stranger would look for in it. */
 import { describe, expect, it } from 'vitest';
 import { boundsOf, massOf } from './area';
+import { asDrawn } from './as-drawn';
 import { compose } from './compose';
 import type { Layer } from './layer';
 import { waysFor } from './pairs';
@@ -13,6 +14,8 @@ const arranged = (...[prompt, a, b, way]: Parameters<typeof laid>): { layers: La
 /** What is drawn after the last gap: the figure in front. */
 const front = ({ layers, ground }: { layers: Layer[]; ground: string }): Layer[] => layers.slice(layers.findLastIndex((l) => l.fill === ground) + 1); // prettier-ignore
 const back = ({ layers, ground }: { layers: Layer[]; ground: string }): Layer[] => layers.slice(0, layers.findIndex((l) => l.fill === ground)); // prettier-ignore
+/** Places of the layers that clear the ground round what comes after each. */
+const gapsIn = ({ layers, ground }: { layers: Layer[]; ground: string }): number[] => layers.flatMap((l, i) => (l.fill === ground && !l.isFigure ? [i] : [])); // prettier-ignore
 const seen = ({ layers, ground }: { layers: Layer[]; ground: string }): Layer[] =>
   layers.filter((l) => l.fill !== ground);
 
@@ -242,7 +245,7 @@ describe('what is drawn of what is said', () => {
 
   it('seats who rides a rocket on it, one leg down its side', () => {
     const { layers, ground } = arranged('an astronaut riding a rocket', 'astronaut', 'rocket');
-    const gaps = layers.flatMap((l, i) => (l.fill === ground && !l.isFigure ? [i] : []));
+    const gaps = gapsIn({ layers, ground });
     const rider = around(layers.slice(0, gaps[0]));
     const rocket = around(layers.slice(gaps[0] + 1, gaps.at(-1)));
     expect(rocket.width).toBeGreaterThan(1.2 * rocket.height);
@@ -303,7 +306,7 @@ describe('what is drawn of what is said', () => {
 
   it('lets what flies off a thing grow the further it is', () => {
     const { layers, ground } = arranged('a book with butterflies flying out of it', 'book', 'butterfly');
-    const gaps = layers.flatMap((l, i) => (l.fill === ground && !l.isFigure ? [i] : []));
+    const gaps = gapsIn({ layers, ground });
     expect(gaps).toHaveLength(4);
     const sizes = gaps.map((at, k) => around(layers.slice(at + 1, gaps[k + 1])).width);
     expect(sizes).toEqual([...sizes].sort((p, q) => p - q));
@@ -344,13 +347,13 @@ describe('what is drawn of what is said', () => {
     expect(candle.front.y + candle.front.height).toBeLessThan(candle.back.y + 4);
     // Two hands, of which the longer points up to the right.
     const clock = arranged('a clock with pencils for hands', 'clock', 'pencil');
-    const gaps = clock.layers.flatMap((l, i) => (l.fill === clock.ground && !l.isFigure ? [i] : []));
+    const gaps = gapsIn(clock);
     expect(gaps).toHaveLength(2);
     const [short, long] = gaps.map((at, k) => around(clock.layers.slice(at + 1, gaps[k + 1] ?? -1)));
     expect(long.x).toBeGreaterThan(short.x);
     expect(long.width * long.height).toBeGreaterThan(short.width * short.height);
     const mill = arranged('a windmill with petals as blades', 'windmill', 'leaf');
-    expect(mill.layers.filter((l) => l.fill === mill.ground && !l.isFigure)).toHaveLength(4);
+    expect(gapsIn(mill)).toHaveLength(4);
   });
 
   it('seats two in one boat, and one who rides in it', () => {
@@ -404,7 +407,7 @@ describe('what is drawn of what is said', () => {
     const heron = parted('a heron wearing rubber boots', 'heron', 'boot');
     expect(heron.front.y).toBeGreaterThan(heron.all.y + 0.6 * heron.all.height);
     const drawn = arranged('a hand drawing a heart', 'hand', 'heart');
-    const gaps = drawn.layers.flatMap((l, i) => (l.fill === drawn.ground && !l.isFigure ? [i] : []));
+    const gaps = gapsIn(drawn);
     const [heart, pencil] = [around(drawn.layers.slice(0, gaps[0])), around(drawn.layers.slice(gaps[0] + 1, gaps[1]))];
     expect(pencil.x).toBeGreaterThan(heart.x + 0.5 * heart.width);
     expect(pencil.y + pencil.height).toBeGreaterThan(heart.y + 0.6 * heart.height);
@@ -417,5 +420,24 @@ describe('what is drawn of what is said', () => {
     const flown = compose(requestOf('a rabbit holding a balloon shaped like a heart')).layers.length;
     const held = compose(requestOf('a rabbit holding a heart')).layers.length;
     expect(flown).not.toBe(held);
+  });
+
+  it('holds what is in a ring of rope, or in a wheel, in its open middle', () => {
+    for (const [prompt, a, b] of [["an anchor inside a ring of rope", 'anchor', 'rope ring'], ["a dolphin in a ship's wheel", 'dolphin', 'ship wheel']] as const) {
+      const figures = asDrawn(stageOf(prompt)).parts.figures;
+      expect(figures.map((f) => f.drawn), prompt).toEqual([a, b]);
+      const layers = compose(requestOf(prompt)).layers.filter((l) => l.isFigure);
+      const [all, inner] = [around(layers), boundsOf(layers.at(-1)!.area)];
+      expect(inner.width, prompt).toBeLessThan(0.75 * all.width);
+      expect(Math.abs(inner.x + inner.width / 2 - all.x - all.width / 2), prompt).toBeLessThan(0.1 * all.width);
+    }
+  }); // prettier-ignore
+
+  it('leaves out a figure that another one is, and keeps what stood to it', () => {
+    const drawn = (prompt: string) => asDrawn(stageOf(prompt)).parts.figures.map((f) => [f.drawn, f.to]);
+    expect(drawn('a cup of cocoa with a snowman in it')).toEqual([['cup', null], ['snowman', 0]]); // prettier-ignore
+    expect(drawn('a man with a beard and a dog')[0]).toEqual(['man', null]);
+    expect(drawn('a cat fishing')).toEqual([['cat', null], ['fishing rod', 0]]); // prettier-ignore
+    expect(drawn('a winged shoe')).toEqual([['shoe', null], ['wing', 0]]); // prettier-ignore
   });
 });

@@ -1,6 +1,6 @@
 /** Reading prompts, and comparing them. */
 export { letteringAsked, readPrompt } from './read';
-export { withoutSome } from './figures';
+export { bareFigure, withoutSome } from './figures';
 export { gerundOf, isKnownWord, isPlural, nounKind, presentOf, singulars } from './classes';
 export { stretchesOf, type Stretch } from './stretches';
 export { RELATION_NAMES, type Relation } from './relations';

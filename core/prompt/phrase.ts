@@ -126,25 +126,28 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
     role = head.text;
     giveUpHead('role');
   } // prettier-ignore
+  /** A name of two words is its first; the second only says something of it. */
+  const giveUpLast = (part: WordPart): void => {
+    marks.push([head.to - 1, part]);
+    const [text] = head.text.split(' ');
+    head = { ...head, text, to: head.to - 1, found: lexicon.findFigure(text) };
+  };
+  const [ahead, behind, more] = head.text.split(' ');
+  const isTwo = behind !== undefined && more === undefined && head.to - head.from === 2;
   // "A radish gardener" is a radish where a mascot is asked for, if its trade is not with radishes.
-  const [thing, worn, more] = head.text.split(' ');
   const isMascot = tokens.some((t) => t.part === 'kind' && /^(?:mascot|character)s?$/.test(t.text));
-  if (isMascot && role === null && worn && !more && head.to - head.from === 2 && lexicon.isRole(worn) && LIVELY.test(nounKind(thing) ?? '') && !DEALING.test(worn) && lexicon.findFigure(thing)?.via === 'name') {
-    role = worn;
-    marks.push([head.to - 1, 'role']);
-    head = { ...head, text: thing, to: head.to - 1, found: lexicon.findFigure(thing) };
+  if (isMascot && role === null && isTwo && lexicon.isRole(behind) && LIVELY.test(nounKind(ahead) ?? '') && !DEALING.test(behind) && lexicon.findFigure(ahead)?.via === 'name') {
+    role = behind;
+    giveUpLast('role');
   } // prettier-ignore
   // "A tiger cub" is a tiger, and young.
   if (YOUNG.test(head.text) && attributive.length && nounKind(attributive.at(-1)!.text) === 'animal') {
     modifiers.push('young');
     giveUpHead('modifier');
-  }
-  const [parent, child, rest] = head.text.split(' ');
-  if (child && !rest && head.to - head.from === 2 && YOUNG.test(child) && nounKind(parent) === 'animal' && lexicon.findFigure(parent)) {
+  } else if (isTwo && YOUNG.test(behind) && nounKind(ahead) === 'animal' && lexicon.findFigure(ahead)) {
     modifiers.push('young');
-    marks.push([head.to - 1, 'modifier']);
-    head = { ...head, text: parent, to: head.to - 1, found: lexicon.findFigure(parent) };
-  } // prettier-ignore
+    giveUpLast('modifier');
+  }
   // "A wizard frog" is a frog, dressed as a wizard.
   const trade = attributive.at(-1);
   if (trade && role === null && lexicon.isRole(trade.text) && isLive(head.text) && nounKind(head.text) === 'animal' && !lexicon.findFigure(`${trade.text} ${head.text}`)) {

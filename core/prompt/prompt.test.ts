@@ -159,6 +159,7 @@ describe('reading a prompt', () => {
 
   it('draws wings on what has none of its own', () => {
     expect(partsOf('a pig with golden wings').figures.map((f) => f.drawn)).toEqual(['pig', 'wing']);
+    for (const who of ['a lemur', 'a wombat', 'an elephant']) expect(partsOf(`${who} with golden wings`).figures, who).toHaveLength(2); // prettier-ignore
     expect(partsOf('an eagle with spread wings').figures.map((f) => f.drawn)).toEqual(['eagle']);
     expect(partsOf('a reindeer with a red nose').figures).toHaveLength(1);
   });
@@ -169,6 +170,8 @@ describe('reading a prompt', () => {
     const bear = partsOf('a bear carrying red and white flowers');
     expect(bear.figures[1]).toMatchObject({ drawn: 'flower', relation: 'holding' });
     expect(bear.colours.map((c) => c.word)).toEqual(['red', 'white']);
+    // Two figures of which each has its colour stay two.
+    expect(partsOf('a red fox and a blue owl').figures.map((f) => f.drawn)).toEqual(['fox', 'owl']);
   });
 
   it('knows the young of an animal by the animal', () => {

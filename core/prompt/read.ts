@@ -65,6 +65,8 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   const mood = readMood(reading, lexicon);
   const { colours, colourCount } = readColours(reading, counted, kind, lexicon);
   const tokens = reading.tokens();
+  // "Red and white flowers": the word between two colours joins no figures.
+  for (const [i, t] of tokens.entries()) if (t.part === null && t.text === 'and' && tokens[i - 1]?.part === 'colour' && tokens[i + 1]?.part === 'colour') t.part = 'filler'; // prettier-ignore
   const found = readFigures(reading, tokens, out, lexicon, kind);
   const figures = [...found.figures];
   // "Salmon", "pencil": a word for a colour or a finish that is the only thing there is means the thing.

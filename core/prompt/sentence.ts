@@ -37,7 +37,7 @@ const SEEN_FROM = /^(?:side|front|back|behind|above|below|top|afar|rear)$/;
 
 /** Animals that have wings of their own. */
 const WINGED =
-  /bird|owl|eagle|hawk|falcon|kite|swan|goose|geese|duck|mallard|crow|raven|rook|magpie|jay|dove|pigeon|swallow|swift|sparrow|heron|crane|stork|ibis|gull|tern|bat|bee|butterfl|moth|fly|wasp|hornet|dragon|phoenix|griffin|gryphon|pegasus|parrot|macaw|cockat|penguin|puffin|albatross|rooster|cock|hen|chick|turkey|peacock|pheasant|partridge|quail|grouse|vulture|condor|osprey|kingfisher|robin|finch|wren|tit$|thrush|nightingale|lark|starling|woodpecker|toucan|pelican|flamingo|ostrich|emu|insect|beetle|ladybug|ladybird|cicada|locust|cricket|grasshopper/;
+  /(?:bird|eagle|hawk|falcon|swan|goose|geese|duck|mallard|crow|raven|magpie|dove|pigeon|swallow|sparrow|heron|crane|stork|seagull|gull|fly|flies|moth|beetle|wasp|hornet|bee|dragon|phoenix|griffin|gryphon|pegasus|parrot|macaw|cockatoo|penguin|puffin|albatross|rooster|peacock|turkey|pheasant|partridge|vulture|condor|osprey|kingfisher|robin|finch|thrush|nightingale|lark|starling|woodpecker|toucan|pelican|flamingo|ostrich|insect|ladybug|cicada|locust|grasshopper|chicken|owl)s?$|^(?:bat|hen|jay|kite|ibis|tern|emu|wren|quail|cricket|swift|chick|cockerel|tit)s?$/;
 /** Parts that everybody has, of which only the colour is said: "with green eyes". */
 const COLOURED = /^(?:eyes?|nose|ears?|cheeks?|paws?|feet|legs?|beak|bill|belly|fur|teeth|tongue|lips|spots)$/;
 /** Parts that something else can stand for by name: "with button eyes". */
@@ -247,13 +247,9 @@ export class Sentence extends Cursor {
 
   /** The first place from one on that is no colour. */
   private pastColours(from: number): number {
-    const isColour = (k: number): boolean => k < this.end && this.tokens[k].part === 'colour';
     let at = from;
-    while (isColour(at)) {
-      at++;
-      // "Red and white flowers".
-      if (this.word(at) === 'and' && isColour(at + 1)) this.mark(at, ++at, 'filler');
-    }
+    const isOfColours = ({ part, text }: Token): boolean => part === 'colour' || (part === 'filler' && text === 'and');
+    while (at < this.end && isOfColours(this.tokens[at])) at++;
     return at;
   }
 

@@ -96,7 +96,7 @@
       {:else}
         <!-- As high as the chart, so that nothing below moves when it comes. -->
         <p class="mb-2 h-[128px] text-[12px] text-muted">
-          {shaping.curve ? 'One count of points does for all of it' : 'Looking how many points do within how much'}
+          {shaping.curve ? 'There is no other count of points to choose' : 'Finding how few points would do'}
         </p>
       {/if}
     {:else if act === 'line'}
