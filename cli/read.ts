@@ -4,7 +4,8 @@ import { readArgs, UsageError } from './usage';
 
 /** How a figure is told in one line: "3 herons, standing: inside of 0". */
 function told(figure: PromptFigure, index: number): string {
-  const about = [...figure.modifiers, figure.pose, figure.expression].filter(Boolean).join(', ');
+  const colours = figure.colours.map((c) => (c.of ? `${c.of} ${c.word}` : c.word));
+  const about = [...colours, ...figure.modifiers, figure.pose, figure.expression].filter(Boolean).join(', ');
   const stands = figure.relation ? `${figure.turned ? `${figure.relation}, turned round,` : figure.relation} ${figure.to ?? 'the lettering'}${figure.place ? ` (${figure.place})` : ''}` : ''; // prettier-ignore
   const drawn = figure.via === 'name' ? '' : figure.via === 'none' ? 'has no drawing' : `drawn as ${figure.drawn}`;
   return `  ${index}  ${figure.count > 1 ? `${figure.count} x ` : ''}${[figure.word, about && `(${about})`, stands, drawn].filter(Boolean).join('  ')}`; // prettier-ignore

@@ -41,6 +41,7 @@ export const COLOUR_WORDS: Readonly<Record<string, string>> = {
   salmon: '#F49A86',
   yellow: '#F5CE2E',
   gold: '#CE9E33',
+  golden: '#CE9E33',
   mustard: '#CF9A1E',
   lemon: '#F6E25B',
   cream: '#F6ECD2',

@@ -55,6 +55,9 @@ function headUp(figure: Figure): Figure {
   return turnedAt(figure, right > left ? -0.75 : 0.75);
 }
 
+/** Drawings of ours whose parts have names as those of what is built do. */
+const PARTED = /^snail$/;
+
 /** Bodies that are known from the side. */
 const FOUR_FOOTED: ReadonlySet<string> = new Set(['cat', 'dog', 'bear', 'hoofed', 'heavy', 'hopper']);
 
@@ -66,10 +69,11 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
   const built = builtDrawings(name, said, knobs);
   // A fish built as a body would be a dolphin.
   const isFish = Boolean(said.pose) && SCALED.test(name);
-  const isAsked = !isFish && (said.isHead === true || (Boolean(said.pose) && isShown(said.pose!)) || Boolean(said.expression)); // prettier-ignore
-  if (isAsked && built.length) return built;
+  const isAsked = !isFish && (said.isHead === true || (Boolean(said.pose) && isShown(said.pose!)) || Boolean(said.expression) || Boolean(said.partsAsked?.length)); // prettier-ignore
+  if (isAsked && built.length && !(said.partsAsked?.length && PARTED.test(name))) return built;
   const byHand = (draw: (t: (part: string) => number) => Drawing): Drawn => () => ({ ...figureOf(name, draw((part) => knobs.spread(`${name}/${part}`))), ...facingOf(name) }); // prettier-ignore
   const hand = Object.hasOwn(BY_HAND, name) ? [byHand(BY_HAND[name])] : [];
+  if (said.partsAsked?.length && PARTED.test(name)) return hand;
   const more = Object.hasOwn(MORE, name) ? MORE[name].map(byHand) : [];
   // A sign of a sport says it better than somebody dressed for it.
   if (Object.hasOwn(PEOPLE, name)) return hand;

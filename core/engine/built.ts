@@ -27,6 +27,7 @@ import {
   type Pose,
   type Stance,
 } from './creature';
+import { shadeTold } from './dye';
 import { movedFigure, outlineOf, turnedAt, type Figure, type Part } from './figure';
 import type { Knobs } from './knobs';
 import { PLAIN_STROKE, areaFrom, parsePath, sizeOf, strokeArea, union } from '../path';
@@ -36,6 +37,8 @@ export interface Said {
   readonly pose?: string | null;
   readonly expression?: string | null;
   readonly modifiers?: readonly string[];
+  /** Parts of it that colours are said of, which only what is built has apart. */
+  readonly partsAsked?: readonly string[];
   /** The head alone is wanted. */
   readonly isHead?: boolean;
   /** The whole of it is wanted, standing or sitting somewhere, and no head by itself. */
@@ -66,9 +69,10 @@ function kindOf(name: string, knobs: Knobs, modifiers: readonly string[]): Creat
   const isOld = modifiers.some((m) => /^(?:old|elder|elderly|wise|grey|gray|white-haired)$/.test(m));
   if (animal && !PEOPLE.includes(animal)) return CREATURES.get(animal)!;
   if (!animal && !isRole(name)) return null;
+  if (animal === 'man' && modifiers.some((m) => /\bbeard/.test(m)) && !isOld) return CREATURES.get('bearded man')!;
   if (animal === 'man' || animal === 'woman') return CREATURES.get(isOld ? `old ${animal}` : animal)!;
   if (animal) return CREATURES.get(animal)!;
-  if (modifiers.some((m) => /^beard/.test(m))) return CREATURES.get(isOld ? 'old man' : 'bearded man')!;
+  if (modifiers.some((m) => /\bbeard/.test(m))) return CREATURES.get(isOld ? 'old man' : 'bearded man')!;
   const isWoman = WOMEN.test(name) || modifiers.includes('female') || (!/man$|king|prince$|butler|wizard|monk/.test(name) && knobs.steady(`${name}/who`) < 0.4); // prettier-ignore
   if (isWoman) return CREATURES.get(isOld ? 'old woman' : 'woman')!;
   const bearded = ['captain', 'fisherman', 'miner', 'viking', 'blacksmith', 'lumberjack', 'king', 'brewer', 'pirate', 'carpenter', 'skipper', 'explorer']; // prettier-ignore
@@ -124,6 +128,11 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     return [...(said.isWhole ? [] : [front('standing', 'bust')]), front('standing', 'whole'), front('waving', 'whole')];
   }
   if (said.isHead) return [head(expression ?? 'calm')];
+  // Parts of it that have colours of their own are seen from the front; what is not of the head, on all of it.
+  if (said.partsAsked?.length && !said.pose) {
+    const isHeadAlone = !said.isWhole && said.partsAsked.every((p) => !/^(?:wings?|tail|belly|shell)$/.test(p));
+    return isHeadAlone ? [head(expression ?? 'calm'), front('standing', 'bust'), head(expression ?? 'happy'), front('waving', 'whole')] : [front('standing', 'whole'), front('sitting', 'whole')]; // prettier-ignore
+  }
   // What is only built like another has drawings of its own, which show it better.
   const isItself = CREATURES.has(name);
   const pose = said.pose ? poseOf(said.pose) : null;
@@ -212,12 +221,13 @@ const looksAtUs = (name: string, kind: CreatureKind): boolean =>
     !/^(?:beak|hook|bill|great|slender|frog|grooves|jaws|none)$/.test(kind.muzzle));
 
 /** An umbrella that is up, on a long stem, leaning towards the head of who holds it at its foot. */
-function umbrellaUp(): Figure {
+function umbrellaUp({ parts }: Figure): Figure {
   const canopy = 'M13 36C13 15 30 4 50 4C70 4 87 15 87 36Q78 30 68.5 36Q59 30 50 36Q41 30 31.5 36Q22 30 13 36Z';
   const panels = 'M50 4C40 8 31.5 20 31.5 36Q41 30 50 36ZM50 4C74 6 87 20 87 36Q78 30 68.5 36C68.5 20 60 8 50 4Z';
   const crook = strokeArea(parsePath('M50 93C50 100 42 100 42 93', { close: false }), { ...PLAIN_STROKE, widthPx: 2.6, cap: 'round' }, 0.05);
+  const dye = parts.find((p) => p.dye)?.dye ?? parts[0]?.dye;
   const areas = [union(box(48.8, 0, 2.4, 94), crook), areaFrom(parsePath(canopy)), areaFrom(parsePath(panels))];
-  return { name: 'umbrella', tones: [0.3, 0.66], parts: areas.map((area, i) => ({ tone: i < 2 ? 0 : 1, area: turnedBy(area, -0.16, 50, 90) })) };
+  return { name: 'umbrella', tones: [0.3, 0.66], parts: areas.map((area, i) => ({ tone: i < 2 ? 0 : 1, area: turnedBy(area, -0.16, 50, 90), dye: dye && i === 2 ? shadeTold(dye, 0.19) : dye })) };
 } // prettier-ignore
 
 /** What somebody holds, made one unit large about its middle. */
@@ -230,7 +240,7 @@ function heldAs(thing: Figure, tones: readonly number[], isClasped: boolean): He
   const unit = movedFigure(thing, [1 / long, 0, 0, 1 / long, -cx / long, -cy / long]);
   const isWide = isClasped || /\b(?:book|newspaper|map|scroll|laptop|guitar|banjo|ukulele|violin|cello|mandolin|lute|harp|saxophone|cake|box|package|present|basket|sign|tray|bouquet|pillow|crate|accordion|drum|bowl|loaf|bread|treasure)\b/.test(thing.name) || (b.width > b.height * 1.5 && b.height > 0.3 * b.width); // prettier-ignore
   return {
-    parts: unit.parts.map((p) => ({ tone: tones.length + p.tone, area: p.area })),
+    parts: unit.parts.map((p) => ({ ...p, tone: tones.length + p.tone })),
     size: isUp
       ? 96
       : isWide
@@ -273,7 +283,7 @@ export function uprightFigure(name: string, asked: FigureSaid): Figure | null {
   const kind = kindOf(name, asked.knobs, asked.modifiers);
   if (!kind) return null;
   const own = tonesOf(kind);
-  const ready = (thing: Figure): Figure => apartFrom(own[0], thing.name === 'umbrella' ? umbrellaUp() : thing);
+  const ready = (thing: Figure): Figure => apartFrom(own[0], thing.name === 'umbrella' ? umbrellaUp(thing) : thing);
   const thing = asked.held ? ready(asked.held) : null;
   const held = thing ? heldAs(thing, own, asked.isClasped === true) : null;
   const second = asked.other && thing ? ready(asked.other) : null;
@@ -302,7 +312,7 @@ export function joinedFigures(name: string, figures: readonly Figure[]): Figure 
   const parts: Part[] = [];
   const tones: number[] = [];
   for (const f of figures) {
-    parts.push(...f.parts.map((p) => ({ tone: tones.length + p.tone, area: p.area })));
+    parts.push(...f.parts.map((p) => ({ ...p, tone: tones.length + p.tone })));
     tones.push(...f.tones);
   }
   return fewerTones({ name, tones, parts, isBuilt: true });

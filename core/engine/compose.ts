@@ -1,6 +1,8 @@
 import { withoutSome, type Kind, type PromptFigure, type PromptParts } from '../prompt';
 import { together } from './arrange';
+import { isCreature } from './built';
 import { isCut } from './creature';
+import { COLOURED_PARTS } from './dye';
 import type { Figure } from './figure';
 import { FINISHES } from './finish';
 import { flawed, groundFlaw, type Flaws } from './flaws';
@@ -105,18 +107,22 @@ function finishOf(request: SceneRequest, kind: Kind, k: Knobs): string {
 /** Whether there is a cut of what somebody wears, though no drawing of it by itself. */
 const isCutOf = (f: PromptFigure): boolean => f.relation === 'wearing' && isCut(f.word);
 
+/** A figure with the colours that are said of it, and of those parts that are drawn apart. */
+const withSeenColours = (f: PromptFigure): PromptFigure => f.colours.some((c) => c.of !== null) ? { ...f, colours: f.colours.filter((c) => c.of === null || (isCreature(f.drawn) && COLOURED_PARTS.test(c.of))) } : f; // prettier-ignore
+
 /** The stage that a candidate is composed on: its chance, colours and finish. */
 export function stageFor(request: SceneRequest): Stage {
   const { given } = request;
   const kindAsked = kindOf(request.parts, request.kind);
   // What nothing can be drawn for is left out where there is something else.
-  const parts =
+  const told =
     kindAsked !== 'icon sheet' && request.parts.figures.some((f) => f.via !== 'none')
       ? {
           ...request.parts,
           figures: withoutSome(request.parts.figures, (f) => (f.via === 'none' && !isCutOf(f)) || isStuff(f)),
         }
       : request.parts;
+  const parts = { ...told, figures: told.figures.map(withSeenColours) };
   const knobs = knobsFrom(request.descent);
   const kind = kindAsked;
   const finishName = finishOf(request, kind, knobs);

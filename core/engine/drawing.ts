@@ -24,6 +24,8 @@ export interface Part {
   readonly role: Role;
   readonly contours: readonly Contour[];
   readonly weight?: number;
+  /** What of somebody it is, where a colour can be said of that: "shell". */
+  readonly of?: string;
 }
 
 /** A figure: parts from the bottom up. */

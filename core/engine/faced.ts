@@ -36,5 +36,5 @@ export function faceOn(thing: Figure, expression: Expression): { readonly face: 
   const toneOf = (tone: number): number => (tone === 3 ? LIGHT : tone === 4 ? DARK : ACCENT);
   const tones = [...FACE_TONES, thing.tones[best.part.tone]];
   const ground = plain ? [{ tone: FACE_TONES.length, area: plain }] : [];
-  return { face: { name: thing.name, tones, parts: [...ground, ...parts.map((p) => ({ tone: toneOf(p.tone), area: p.area }))] }, y }; // prettier-ignore
+  return { face: { name: thing.name, tones, parts: [...ground, ...parts.map((p) => ({ ...p, tone: toneOf(p.tone) }))] }, y }; // prettier-ignore
 }

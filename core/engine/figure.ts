@@ -20,6 +20,10 @@ import type { Drawing, Role } from './drawing';
 export interface Part {
   readonly tone: number;
   readonly area: Area;
+  /** The colour that is said of it, in place of one for its tone; null where none is, whoever it is put together with. */
+  readonly dye?: string | null;
+  /** What of somebody it is, where a colour can be said of that: "eye". */
+  readonly of?: string;
 }
 
 /** A figure: parts from the bottom up, in a field of 100 x 100, and the lightness 0..1 that each tone has in it. */
@@ -45,6 +49,7 @@ export const figureOf = (name: string, drawing: Drawing): Figure => ({
     const isClosed = (r: readonly number[]) => Math.hypot(r[0] - r[r.length - 2], r[1] - r[r.length - 1]) < 1e-6;
     return {
       tone: ROLE_TONES.indexOf(p.role),
+      ...(p.of ? { of: p.of } : {}),
       area:
         p.weight === undefined
           ? areaFrom(p.contours)
@@ -72,7 +77,7 @@ export function seenParts(figure: Figure): Part[] {
   const out: Part[] = [];
   for (const part of [...figure.parts].reverse()) {
     const area = subtract(part.area, above);
-    if (sizeOf(area) > 0.02) out.push({ tone: part.tone, area });
+    if (sizeOf(area) > 0.02) out.push({ ...part, area });
     above = union(above, part.area);
   }
   return out.reverse();

@@ -195,7 +195,7 @@ function snail(t: Proportion): Drawing {
     ),
     lines('second', 2.6, 'M85 48L81 34M90 48L93 35'),
     second(circle(81, 33, 2.6), circle(93, 34, 2.6)),
-    body(circle(44, 50, 28 + r)),
+    { ...body(circle(44, 50, 28 + r)), of: 'shell' },
     lines(
       'light',
       4,

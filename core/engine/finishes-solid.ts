@@ -38,10 +38,16 @@ export type Draw = (sitting: Sitting) => Layer[];
 export function flatParts({ figure, tint, u }: Sitting, gap = 1.5): Layer[] {
   const out: Layer[] = [];
   const below = new Map<string, Area>();
-  for (const part of figure.parts) {
+  for (const [i, part] of figure.parts.entries()) {
     const hex = tint.hexOf[part.tone];
     const same = below.get(hex);
-    if (same && hex !== tint.on && sizeOf(intersect(same, part.area)) > 0.02 * sizeOf(part.area)) {
+    // Where a colour of its own lies between, nothing needs setting off.
+    const isOnOther = (): boolean => {
+      if (!tint.isPinned) return false;
+      const [last] = figure.parts.slice(0, i).reverse().filter((p) => sizeOf(intersect(p.area, part.area)) > 0.9 * sizeOf(part.area)); // prettier-ignore
+      return last !== undefined && tint.hexOf[last.tone] !== hex && tint.hexOf[last.tone] !== tint.on;
+    };
+    if (same && hex !== tint.on && sizeOf(intersect(same, part.area)) > 0.02 * sizeOf(part.area) && !isOnOther()) {
       // A part that only grows out of the one below joins it; one that lies on it is set off.
       if (sizeOf(subtract(part.area, same)) < 0.96 * sizeOf(part.area)) {
         const clear = grown(part.area, gap * u);

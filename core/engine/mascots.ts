@@ -1,5 +1,5 @@
 /** Mascots as marks: one alone, or one in several poses or with several faces. */
-import { arrangement, banned, clear, figureFor, finished, form, fieldOf, type Stage } from './stage';
+import { arrangement, banned, clear, figureFor, finished, form, fieldOf, inSaidColours, type Stage } from './stage';
 import { boundsOf, disc, tile } from './area';
 import { grown, rim } from '../path';
 import { movedFigure, outlineOf, placed, silhouetteOf, standing, type Figure } from './figure';
@@ -35,7 +35,7 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
   const isHead = /\b(?:head|face|portrait|bust)\b/.test(prompt.toLowerCase());
   const said = stanceOf(a.pose);
   const [stance, crop] = view ?? VIEWS[stage.idea % Math.max(1, Math.min(stage.ideas, VIEWS.length))];
-  const dress = dressFrom(prompt);
+  const dress = inSaidColours(stage, dressFrom(prompt));
   // Without a thing asked for, one view holds the tool of its trade.
   const isWorking = a.pose !== null && said === null;
   const tool =

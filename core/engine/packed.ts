@@ -7,7 +7,7 @@ import { layerOf, type Layer } from './layer';
 import { leafArea } from './marks';
 import { onField } from './field';
 import type { Pair } from './pairings';
-import { finished, isOfLines, type Stage, solid } from './stage';
+import { finished, inkOf, isOfLines, type Stage, solid } from './stage';
 
 /** A place for a thing: the middle and half the width of what it may take, in units. */
 export interface Spot {
@@ -170,7 +170,7 @@ export function filledWith(s: Stage, hull: Area, figure: Figure, face: Area = []
       .map((area) => ({ ...layerOf(area, first), isFigure: true }));
   }
   const [lead, spark = lead] = onField(s, first);
-  const inks = [...new Set([lead, spark])];
+  const inks = [...new Set([inkOf(s, figure, lead), inkOf(s, figure, spark)])];
   return [
     ...solid(s, hull, first),
     ...inks.flatMap((ink, k) => {

@@ -19,7 +19,7 @@ import { clipped, isLong, mapFigure, movedFigure, outlineOf, placed, silhouetteO
 import { swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers, layerOf } from './layer';
 import type { Single } from './single';
-import { clear, finished, solid } from './stage';
+import { clear, finished, inkOf, solid } from './stage';
 
 /** What has a trunk and a crown. */
 export const TREES = /^(?:(?:[a-z]+ )?tree|oak|pine|willow|birch|maple)$/;
@@ -337,7 +337,7 @@ export const landIn: Pair = (s, a, b) => {
     at !== null && at.r > 5 && at.y > l.y - 0.3 * w.height && !/sun|moon|night|city|castle|village/.test(a.name);
   const inks = swapped(s);
   return [
-    ...solid(s, hull, first),
+    ...solid(s, hull, inkOf(s, b, first)),
     layerOf(body, groundHex),
     ...finished(s, land, groundHex, inks),
     ...(ground.length ? [{ ...layerOf(ground, inks[0]), isFigure: true }] : []),

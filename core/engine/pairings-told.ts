@@ -18,7 +18,7 @@ import {
 } from './figure';
 import { leafArea } from './marks';
 import { severalAsOne, swapped, uprightOf, type Pair } from './pairings';
-import { clear, finished, type Stage, turnOf, solid, form } from './stage';
+import { clear, finished, inkOf, type Stage, turnOf, solid, form } from './stage';
 
 /** A over a line, and under it upside down, broken by strips as still water breaks it: what B is, a lake or a mirror. */
 export const reflected: Pair = (s, a) => {
@@ -131,7 +131,10 @@ export const shadowed: Pair = (s, a, b) => {
   const lb = boundsOf(outlineOf(large));
   const shade = movedFigure(large, [1, 0, -0.12, 1, 0.12 * lb.y, sb.y + sb.height - (lb.y + lb.height)]);
   const inks = swapped(s);
-  return [...solid(s, silhouetteOf(shade), inks[0]), ...clear(s, small, s.palette.groundHex, s.palette.inks, 2)];
+  return [
+    ...solid(s, silhouetteOf(shade), inkOf(s, b, inks[0])),
+    ...clear(s, small, s.palette.groundHex, s.palette.inks, 2),
+  ];
 };
 
 /** B, two that cross, behind A, reaching out on all sides. */

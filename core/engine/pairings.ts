@@ -7,7 +7,7 @@ import { buildOf, builtDrawings, isCreature, isSeenAside, uprightFigure } from '
 import { dressFrom, isCut, type Stance } from './creature';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
-import { clear, finished, form, type Stage, type Standing, turnOf } from './stage';
+import { clear, finished, form, inkOf, inSaidColours, type Stage, type Standing, turnOf } from './stage';
 
 export type Pair = (stage: Stage, a: Figure, b: Figure) => Layer[];
 
@@ -110,7 +110,7 @@ function asLargeAsFits(figure: Figure, hull: Area): Figure {
 
 /** A cut out of B's filled outline. */
 export const insideOf: Pair = (s, a, b) => {
-  const [first] = s.palette.inks;
+  const first = inkOf(s, b, s.palette.inks[0]);
   const outer = placed(b, { cx: 50, cy: 50, side: 88, fill: 0.95 });
   const hull = silhouetteOf(outer);
   const bb = boundsOf(hull);
@@ -162,7 +162,7 @@ interface Hands {
 export function uprightOf(s: Stage, a: Figure, stance: Stance, { held, isClasped, other }: Hands = {}): Figure | null {
   const asked = s.parts.figures.find((f) => f.drawn === a.name);
   const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
-  const dress = dressFrom([s.parts.role ?? '', a.name, ...worn].join(' '));
+  const dress = inSaidColours(s, dressFrom([s.parts.role ?? '', a.name, ...worn].join(' ')));
   return uprightFigure(a.name, { knobs: s.knobs, stance, expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress, held: held ?? null, other, isClasped, crop: 'whole' }); // prettier-ignore
 }
 
@@ -195,14 +195,14 @@ export const dressed =
   (s, a, b) => {
     const [who, what] = [a, b].map(({ name }) => s.parts.figures.find((f) => f.drawn === name));
     const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
-    const dress = dressFrom([what?.word ?? b.name, ...worn].join(' '));
+    const dress = inSaidColours(s, dressFrom([what?.word ?? b.name, ...worn].join(' ')));
     const options = { knobs: s.knobs, stance, expression: who?.expression ?? null, modifiers: who?.modifiers ?? [], held: null }; // prettier-ignore
     // What hands and feet wear is held up.
     if (/glove|mitten|shoe|boot|sock|skate|sneaker/.test(b.name)) return inHand(stance)(s, a, b);
     if (!isCut(what?.word ?? b.name)) {
       const head = uprightFigure(a.name, {
         ...options,
-        dress: { ...dressFrom(worn.join(' ')), hat: undefined },
+        dress: { ...inSaidColours(s, dressFrom(worn.join(' '))), hat: undefined },
         // A long neck is part of what one knows it by.
         crop: /^(?:goose|swan|giraffe|ostrich|llama|alpaca|emu)$/.test(a.name) ? 'bust' : 'head',
       });

@@ -1,5 +1,6 @@
 import { contrastRatio, hexToOklab, oklabDistance, oklabToHex, oklabToOklch, oklchToOklab } from '../colour';
 import type { PromptParts } from '../prompt';
+import { areToldApart } from './dye';
 import { landIn } from './grounds';
 import type { Knobs } from './knobs';
 import { schemeFor } from './schemes';
@@ -12,6 +13,8 @@ export interface Palette {
   readonly strict: boolean;
   /** The colours were asked for, so shades stay near them. */
   readonly named: boolean;
+  /** Colours are said of single figures, which have them; the inks are for the others. */
+  readonly isToldApart: boolean;
   /** From one colour to another, when the prompt asks for it. */
   readonly gradient: readonly [string, string] | null;
 }
@@ -88,13 +91,20 @@ export function paletteFor(
     .map((c) => c.hex)
     .filter((hex, i, all) => all.indexOf(hex) === i && oklabDistance(hexToOklab(hex), hexToOklab(groundHex)) > 0.03);
   const exact = count ?? parts.colourCount;
-  const wanted = Math.max(1, Math.min(6, exact ?? (asked.length || 3)));
-  const inks = asked.slice(0, wanted);
-  const named = asked.length > 0;
+  const isToldApart = areToldApart(parts) && (exact === null || exact >= asked.length);
+  const land = landIn(parts.figures);
+  // Who has a colour of their own leave the others, and the land, theirs.
+  const others = isToldApart ? parts.figures.filter((f) => f.colours.every((c) => c.of !== null)) : parts.figures;
+  const said = new Set(isToldApart && (others.length || land || parts.lettering.length) ? parts.figures.flatMap((f) => f.colours.map((c) => c.hex)) : []); // prettier-ignore
+  const free = asked.filter((hex) => !said.has(hex));
+  const left = exact === null ? null : exact - (asked.length - free.length);
+  const wanted = Math.max(1, Math.min(6, left ?? (free.length || 3)));
+  const inks = free.slice(0, wanted);
+  const named = free.length > 0;
   if (!inks.length && !mood) {
-    const scheme = schemeFor(leadOf(parts), k, {
-      land: landIn(parts.figures),
-      second: parts.figures[1]?.drawn ?? null,
+    const scheme = schemeFor(leadOf({ ...parts, figures: others.length ? others : parts.figures }), k, {
+      land,
+      second: others[1]?.drawn ?? null,
     });
     // On a dark ground what is light leads.
     const lifted = (hex: string, least: number): string => {
@@ -129,6 +139,7 @@ export function paletteFor(
     inks,
     strict: exact !== null || parts.noShading,
     named,
+    isToldApart,
     gradient: parts.gradient ? [parts.gradient[0].hex, parts.gradient[1].hex] : null,
   };
 }

@@ -280,7 +280,14 @@ describe('palettes', () => {
 });
 
 describe('tints', () => {
-  const palette = { groundHex: '#FFFFFF', inks: ['#20346E', '#E0A020'], strict: true, named: true, gradient: null };
+  const palette = {
+    groundHex: '#FFFFFF',
+    inks: ['#20346E', '#E0A020'],
+    strict: true,
+    named: true,
+    isToldApart: false,
+    gradient: null,
+  };
 
   it('keep tones that meet apart, and the edge from what is below', () => {
     for (const onHex of ['#FFFFFF', '#101420', '#E0A020']) {
@@ -387,6 +394,7 @@ describe('parts of one colour that meet', () => {
       inks: ['#182A5C'],
       strict: true,
       named: true,
+      isToldApart: false,
       gradient: null,
     });
     const layers = flatParts({ figure, tint, knobs, u: 1 });

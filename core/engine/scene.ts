@@ -6,6 +6,7 @@ import { isCreature } from './built';
 import { onField, recoloured } from './field';
 import { SWIMS, castOf, type Ground } from './grounds';
 import { clipped, placed, standing, type Figure } from './figure';
+import { ownHexes } from './dye';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { severalAsOne } from './pairings';
 import { waysFor } from './pairs';
@@ -110,7 +111,8 @@ export function scene(asked: Stage): Layer[] {
   const [field] = asked.palette.inks;
   const stage = isNight ? recoloured(asked, field, onField(asked, field)) : asked;
   const { groundHex, inks } = stage.palette;
-  const [lead, support = lead, spark = support] = inks;
+  const [lead, free = lead, spark = free] = inks;
+  const [support = free] = stage.palette.isToldApart ? ownHexes(figures[cast.at], groundHex) : [];
   const land = landOf(cast.ground);
   const isWet = cast.ground === 'water';
   const inside = (area: Area): Area => intersect(area, window);
@@ -147,7 +149,7 @@ export function scene(asked: Stage): Layer[] {
   // In water one is seen to where it reaches.
   const isOver = (f: PromptFigure): boolean => (f.relation === null ? figures[cast.at].relation === 'over' && !figures[cast.at].turned : f.relation === 'over' && f.turned); // prettier-ignore
   // The ground's own ink is not taken for what stands on it.
-  const own = inks.length > 2 ? inks.filter((hex) => hex !== support || hex === lead) : inks;
+  const own = inks.length > 2 ? inks.filter((hex) => hex !== free || hex === lead) : inks;
   const shown = box(-100, -200, 300, 200 + HORIZON + 3);
   let shore: Area = [];
   const alone = (i: number, n: number): Actor => {

@@ -104,6 +104,9 @@ const PEOPLE =
 const NEUTRAL: readonly (readonly [string, string, string])[] = [['#2B2D33', '#DAD7CE', '#8F9297'], ['#25282C', '#D9DDE0', '#87919A'], ['#33312E', '#DDD6C6', '#928B7F']]; // prettier-ignore
 /** For what is white: the lightest of each is nearly that. */
 const WHITE: readonly (readonly [string, string, string])[] = [['#1B3557', '#B9CFE0', '#6C9AC9'], ['#22404F', '#BFD6D8', '#5F9DA8'], ['#2D2A4A', '#C3C6DE', '#8A8FC0']]; // prettier-ignore
+/** For what is pink. */
+const PINKS: readonly (readonly [string, string, string])[] = [['#DE7F92', '#F6CDD2', '#6B2A3C'], ['#D9707F', '#F3C6C1', '#4B2E4C'], ['#E28A86', '#F7D3C8', '#5C1A33']]; // prettier-ignore
+const PINK = /^(?:pig|piglet|flamingo|axolotl|(?:cherry )?blossoms?)$/;
 const NIGHT = /moon|star|night|planet|comet|telescope/;
 
 /** The hues that a thing has by nature, in degrees from and to; null where it can be of any. */
@@ -151,6 +154,7 @@ export function schemeFor(
     return from[Math.floor(k.steady('palette/scheme') * from.length)];
   } // prettier-ignore
   if (name !== null && PALE.test(name)) return WHITE[Math.floor(k.steady('palette/scheme') * WHITE.length)];
+  if (name !== null && PINK.test(name)) return PINKS[Math.floor(k.steady('palette/scheme') * PINKS.length)];
   if (name !== null && BLACK.test(name)) return NEUTRAL[Math.floor(k.steady('palette/scheme') * NEUTRAL.length)];
   // Nobody's skin is green: of people the lighter ink is warm.
   if (name !== null && (isRole(name) || PEOPLE.test(name))) {

@@ -1,4 +1,4 @@
-import { hexToOklab, oklabToOklch } from '../colour';
+import { hexToOklab, oklabDistance, oklabToOklch } from '../colour';
 import type { PromptFigure, PromptParts } from '../prompt';
 import { boundsOf, disc, regular, tile } from './area';
 import { grown, union, type Area } from '../path';
@@ -12,7 +12,8 @@ import type { Palette } from './palette';
 import { naturalHues } from './schemes';
 import { buildOf, isCreature, isSeenAside, uprightFigure } from './built';
 import { bitten, CITRUS, CUT, halved } from './fruit';
-import { dressFrom, isRole } from './creature';
+import { dressFrom, dyedDress, isRole, type Dress } from './creature';
+import { dyed, ownHexes, shadeTold, toned, undyed } from './dye';
 import { tintFor } from './tint';
 import { isThing } from './things';
 
@@ -145,9 +146,16 @@ function viewOfTwo({ parts: { figures }, idea }: Stage): 'whole' | 'heads' | nul
   return idea % 2 === 0 && ![first, second].some((f) => isSeenAside(f.drawn) || isRole(f.drawn)) ? 'heads' : 'whole';
 }
 
-/** Builds the figure of a prompt's word; of an animal or somebody its head alone, where that is wanted. */
+/** Builds the figure of a prompt's word, in the colours that are said of it; of an animal or somebody its head alone, where that is wanted. */
 export function figureFor(stage: Stage, figure: PromptFigure, index: number, isHead = false): Figure {
   if (index === 0 && stage.given) return stage.given.figure;
+  const built = builtFor(stage, figure, index, isHead);
+  const { isToldApart, groundHex, strict } = stage.palette;
+  if (!isToldApart) return built;
+  return figure.colours.length ? dyed(built, figure.colours, groundHex, strict) : undyed(built);
+}
+
+function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boolean): Figure {
   const { modifiers } = figure;
   const isDozing = modifiers.some((m) => /^(?:closed eyes|eyes closed|eyes shut|shut eyes)$/.test(m));
   const expression = figure.expression ?? (isDozing ? 'sleepy' : null);
@@ -171,14 +179,15 @@ export function figureFor(stage: Stage, figure: PromptFigure, index: number, isH
   const tool = pose ? TOOLS.find(([does]) => does.test(pose))?.[1] : undefined;
   const isBusy = tool && isCreature(figure.drawn) && !stage.parts.figures.some((f) => f.to === index);
   if (isBusy) {
-    const dress = dressFrom(`${stage.parts.role ?? ''} ${figure.drawn}`);
+    const dress = inSaidColours(stage, dressFrom(`${stage.parts.role ?? ''} ${figure.drawn}`));
     const held = buildFigure(tool, { ...stage, idea: undefined, detail: 45 });
     const upright = uprightFigure(figure.drawn, { knobs: stage.knobs, stance: 'standing', expression, modifiers, dress, held, crop: 'whole' }); // prettier-ignore
     if (upright) return upright;
   }
   if (modifiers.some((m) => CUT.test(m)) && CITRUS.test(figure.drawn)) return buildFigure('citrus slice', { ...stage });
   const head = isHead || two === 'heads' || modifiers.some((m) => /^(?:head|face|portrait|bust)$/.test(m));
-  const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, isHead: head, isWhole: !head && (two === 'whole' || isSeenWhole(stage, index)) }); // prettier-ignore
+  const partsAsked = stage.palette.isToldApart ? figure.colours.flatMap((c) => (c.of === null ? [] : [c.of])) : [];
+  const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, partsAsked, isHead: head, isWhole: !head && (two === 'whole' || isSeenWhole(stage, index)) }); // prettier-ignore
   if (modifiers.some((m) => CUT.test(m))) return halved(built);
   return modifiers.some((m) => /^(?:bite|bitten|bite mark)$/.test(m)) ? bitten(built) : built;
 }
@@ -207,12 +216,52 @@ export function finished(
   onHex = stage.palette.groundHex,
   asked = stage.palette.inks,
 ): Layer[] {
-  const inks = natural(stage, figure.name, asked);
-  const tint = tintFor(figure, stage.palette, onHex, inks);
+  const own = inOwnColours(stage, figure, onHex);
+  const inks = own.inks ?? natural(stage, figure.name, asked);
+  const tint = tintFor(own.figure, stage.palette, onHex, inks, own.pins);
   const u = unitOf(figure.parts.flatMap((p) => p.area));
-  const layers = stage.finish.draw({ figure, tint, knobs: stage.knobs, u });
+  const layers = stage.finish.draw({ figure: own.figure, tint, knobs: stage.knobs, u });
   const drawn = withGradient(stage, layers, figure).map((l) => ({ ...l, isFigure: true }));
-  return [...drawn, ...decoration(stage, figure, tint.inks, onHex, u)];
+  return [...drawn, ...decoration(stage, own.figure, tint.inks, onHex, u)];
+}
+
+/** A figure in the colours that are said of it, where the prompt says them of single figures; with the inks that go with those. */
+function inOwnColours(
+  stage: Stage,
+  figure: Figure,
+  onHex: string,
+): ReturnType<typeof toned> & { readonly inks?: readonly string[] } {
+  const { palette, parts } = stage;
+  if (!palette.isToldApart) return { figure, pins: new Map() };
+  const asked = parts.figures.find((f) => f.drawn === figure.name && f.colours.length > 0);
+  if (!asked) return toned(figure, onHex);
+  // With what is another's it takes the colours of all; alone it stays among its own.
+  const isShared = figure.parts.some((p) => p.dye === null);
+  const hexes = ownHexes(asked, palette.groundHex);
+  const seen = hexes.filter((hex) => oklabDistance(hexToOklab(hex), hexToOklab(onHex)) > 0.1);
+  // On its own colour it is left open, in that of the ground.
+  if (hexes.length && !seen.length) return { figure, pins: new Map(), inks: [palette.groundHex, ...palette.inks] };
+  const family = hexes.length && !isShared && !palette.strict ? [...hexes, shadeTold(hexes[0], 0.2), shadeTold(hexes[0], -0.2)] : [...hexes, ...palette.inks]; // prettier-ignore
+  return {
+    ...toned(dyed(figure, asked.colours, palette.groundHex, palette.strict), onHex),
+    inks: [...new Set(family)],
+  };
+}
+
+/** The colour that is said of a figure, where it is drawn as a plain form; else another. */
+export function inkOf(
+  { parts: { figures }, palette: { isToldApart, groundHex } }: Stage,
+  { name }: Figure,
+  other: string,
+): string {
+  const asked = isToldApart ? figures.find((f) => f.drawn === name) : undefined;
+  return (asked && ownHexes(asked, groundHex)[0]) ?? other;
+}
+
+/** A dress whose garments have the colours that the prompt says of them. */
+export function inSaidColours({ parts: { figures }, palette: { isToldApart, groundHex } }: Stage, dress: Dress): Dress {
+  if (!isToldApart) return dress;
+  return dyedDress(dress, figures.flatMap((f) => ownHexes(f, groundHex).slice(0, 1).map((hex) => ({ word: f.word, hex })))); // prettier-ignore
 }
 
 /** The gradient that a prompt asks for, laid over what is in the first ink. */

@@ -15,6 +15,8 @@ export interface Tint {
   readonly strict: boolean;
   /** The colours were asked for: what is not of them should be little. */
   readonly named: boolean;
+  /** Some of the tones had a colour already. */
+  readonly isPinned: boolean;
   /** A lighter (up to 1) or darker (down to -1) shade of a colour; the colour itself where no shades are wanted. */
   readonly shade: (hex: string, by: number) => string;
 }
@@ -40,15 +42,23 @@ function usable(onHex: string, inks: readonly string[]): string[] {
 const VANISHES = 11;
 
 /**
- * Gives each tone of a figure a colour: inks, or the colour below showing through. Among all ways the one is taken in which tones that
+ * Gives each tone of a figure a colour, but for those that have one already (`pins`): inks, or the colour below showing through. Among all ways the one is taken in which tones that
  * meet can be told apart, the edge of the figure stands out from what is below, light tones stay light, and the first ink dominates.
  */
-export function tintFor(figure: Figure, palette: Palette, onHex = palette.groundHex, inks = palette.inks): Tint {
+export function tintFor(
+  figure: Figure,
+  palette: Palette,
+  onHex = palette.groundHex,
+  inks = palette.inks,
+  pins: ReadonlyMap<number, string> = new Map(),
+): Tint {
   const seenInks = usable(onHex, inks);
-  const colours = [...seenInks.slice(0, 5), onHex];
+  const ground = Math.min(5, seenInks.length);
+  // What is pinned is the same in all ways.
+  const colours = [...seenInks.slice(0, ground), onHex, ...pins.values()];
   const labs: Oklab[] = colours.map(hexToOklab);
-  const n = Math.min(5, figure.tones.length);
-  const ground = colours.length - 1;
+  const n = Math.min(5, figure.tones.length - pins.size);
+  const tones = [...Array.from({ length: n }, (_, t) => t), ...pins.keys()];
   const { border, seen } = bordersOf(figure);
   const total = seen.reduce((s, v) => s + v, 0) || 1;
   const edge = border.reduce((s, row) => s + row.reduce((t, v) => t + v, 0), 0) / 2 || 1;
@@ -57,19 +67,20 @@ export function tintFor(figure: Figure, palette: Palette, onHex = palette.ground
   const onDark = labs[ground].L < 0.5;
   let best: number[] = [];
   let bestScore = -Infinity;
-  const choice = new Array<number>(n).fill(0);
+  const choice = new Array<number>(figure.tones.length).fill(0);
+  for (const [i, tone] of [...pins.keys()].entries()) choice[tone] = ground + 1 + i;
   const visit = (t: number): void => {
     if (t < n) {
-      for (let c = 0; c < colours.length; c++) {
+      for (let c = 0; c <= ground; c++) {
         choice[t] = c;
         visit(t + 1);
       }
       return;
     }
     let score = 0;
-    for (let a = 0; a < n; a++) {
-      for (let b = 0; b < a; b++) {
-        if (!border[a][b]) continue;
+    for (const a of tones) {
+      for (const b of tones) {
+        if (b >= a || !border[a][b]) continue;
         const apart =
           choice[a] === choice[b]
             ? -(0.35 + 2 * Math.abs(figure.tones[a] - figure.tones[b]))
@@ -89,7 +100,7 @@ export function tintFor(figure: Figure, palette: Palette, onHex = palette.ground
         score -= 1.6 * Math.abs(figure.tones[a] - labs[choice[a]].L);
       if (choice[a] === 0) score += (0.6 * seen[a]) / total;
     }
-    const used = new Set(choice);
+    const used = new Set(tones.map((t) => choice[t]));
     for (let c = 0; c < ground; c++) if (used.has(c)) score += palette.strict || palette.named ? 0.3 : 0.1;
     if (score > bestScore) {
       bestScore = score;
@@ -98,7 +109,7 @@ export function tintFor(figure: Figure, palette: Palette, onHex = palette.ground
   };
   visit(0);
   const hexOf = figure.tones.map((L, t) => {
-    if (t < n) return colours[best[t]];
+    if (t < n || pins.has(t)) return colours[best[t]];
     // Tones beyond the first few take the colour of the tone nearest in lightness.
     let near = 0;
     for (let u = 1; u < n; u++) if (Math.abs(figure.tones[u] - L) < Math.abs(figure.tones[near] - L)) near = u;
@@ -112,6 +123,7 @@ export function tintFor(figure: Figure, palette: Palette, onHex = palette.ground
     inks: seenInks,
     strict: palette.strict,
     named: palette.named,
+    isPinned: pins.size > 0,
     shade,
   };
 }

@@ -7,7 +7,7 @@ import { type Link } from './relations';
 import type { Kind, PromptFigure } from './words';
 
 /** A figure while the rest of the prompt is still being read. */
-export interface Draft extends Omit<PromptFigure, 'modifiers'> {
+export interface Draft extends Omit<PromptFigure, 'modifiers' | 'colours'> {
   word: string;
   drawn: string;
   via: PromptFigure['via'];

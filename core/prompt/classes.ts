@@ -93,9 +93,13 @@ export const participleOf = (word: string): string | null =>
 export const presentOf = (word: string): string | null =>
   word.endsWith('s') ? (singulars(word).slice(1).find(isVerb) ?? null) : isVerb(word) ? word : null;
 
+/** Things that the list knows as somebody first: one who mugs, one who rules. */
+const THINGS_FIRST = new Set('mug calculator cog controller conveyor excavator hanger mace mixer monitor pacifier plunger printer rake router ruler scanner screw shaker siren speaker target toaster wiper'.split(' ')); // prettier-ignore
+
 /** What a noun names, singular or plural; null for what is no noun. */
 export function nounKind(word: string): NounKind | null {
   for (const form of singulars(word)) {
+    if (THINGS_FIRST.has(form)) return 'artifact';
     const kind = all().nouns.get(form);
     if (kind) return kind;
   }

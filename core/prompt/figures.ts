@@ -1,8 +1,9 @@
 /** The figures of a prompt: what its sentences name. */
-import { type Reading } from './reading';
+import type { PlacedColour } from './parts';
+import { type Reading, type Token } from './reading';
 import { type Draft } from './cast';
 import { Sentence } from './sentence';
-import { type FoundFigure, type Kind, type Lexicon, type PromptFigure } from './words';
+import { type FoundFigure, type Kind, type Lexicon, type PromptFigure, type SaidColour } from './words';
 
 /** What the words that nobody took are about. */
 export interface Figures {
@@ -13,10 +14,10 @@ export interface Figures {
   readonly notUnderstood: readonly string[];
 }
 
-const figureOf = ({ word, drawn, via, relation, turned, to, place, said, count, modifiers, pose, expression }: Draft): PromptFigure => ({ word, drawn, via, relation, turned, to, place, said, count, modifiers, pose, expression }); // prettier-ignore
+const figureOf = ({ word, drawn, via, relation, turned, to, place, said, count, modifiers, pose, expression }: Draft): PromptFigure => ({ word, drawn, via, relation, turned, to, place, said, count, modifiers, pose, expression, colours: [] }); // prettier-ignore
 
 /** A figure by itself. */
-export const bareFigure = (found: FoundFigure): PromptFigure => ({ ...found, relation: null, turned: false, to: null, place: null, said: null, count: 1, modifiers: [], pose: null, expression: null }); // prettier-ignore
+export const bareFigure = (found: FoundFigure): PromptFigure => ({ ...found, relation: null, turned: false, to: null, place: null, said: null, count: 1, modifiers: [], pose: null, expression: null, colours: [] }); // prettier-ignore
 
 /** Reads figures, how they stand to one another, and what else is said. What is to be left out is none of them. */
 export function readFigures(
@@ -47,6 +48,32 @@ export function readFigures(
   if (!figures.length && kind === 'abstract') figures.push(bareFigure({ word: 'abstract', drawn: 'abstract', via: 'name' })); // prettier-ignore
   return { figures, role: sentence.role, manner: sentence.manner, settings: sentence.settings, notUnderstood };
 }
+
+/** Figures with the colours that are said of each: those before its name, or before the name of one of its parts. */
+export function withColours(figures: readonly PromptFigure[], tokens: readonly Token[], placed: readonly PlacedColour[]): PromptFigure[] {
+  const said = figures.map((): SaidColour[] => []);
+  for (const { at, word, hex } of placed) {
+    const from = tokens.findIndex((t) => t.at === at);
+    let of: string | null = null;
+    let figure: number | null = null;
+    for (let k = from + 1; k < tokens.length; k++) {
+      const { part, text } = tokens[k];
+      const isBetween = part === 'colour' || (/^(?:and|,)$/.test(text) && tokens[k + 1]?.part === 'colour') || (text === 'and' && part === 'filler');
+      if (isBetween && of === null) continue;
+      if (part !== 'figure' && part !== 'modifier' && part !== 'pose' && part !== 'expression') break;
+      figure = tokens[k].figure;
+      of = part === 'figure' ? null : text;
+      if (part === 'figure') break;
+    }
+    // "In a scarf, with green eyes": they are whose they are said to be, and else that one's which was named before.
+    if (of !== null && figure === null) {
+      const whose = figures.findIndex((f) => f.modifiers.some((m) => m.split(' ').at(-1) === of));
+      figure = whose >= 0 ? whose : (tokens.slice(0, from).findLast((t) => t.figure !== null)?.figure ?? null);
+    }
+    if (figure !== null && figures[figure]) said[figure].push({ word, hex, of });
+  }
+  return figures.map((f, i) => (said[i].length ? { ...f, colours: said[i] } : f));
+} // prettier-ignore
 
 const placeOf = (kept: readonly PromptFigure[], figure: PromptFigure): number | null => {
   const at = kept.indexOf(figure);

@@ -6,6 +6,7 @@ export { stretchesOf, type Stretch } from './stretches';
 export { RELATION_NAMES, type Relation } from './relations';
 export { WORD_PARTS, type WordPart } from './reading';
 export {
+  type SaidColour,
   KINDS,
   SHAPES,
   splitList,

@@ -102,7 +102,9 @@ export function readGradient(reading: Reading): [NamedColour, NamedColour] | nul
 /** How many colours there are to be, and whether those are black and white. */
 export function readColourCount(reading: Reading): { colourCount: number | null; blackAndWhite: boolean } {
   let colourCount: number | null = null;
-  reading.take(/\bblack[ -]and[ -]white\b/, 'colour', () => (colourCount = 1));
+  // "A black and white cow with a yellow bell" is of more than one.
+  const others = reading.rest.replace(/\b(?:black|white)\b/g, ' ');
+  if (!new RegExp(ANY_COLOUR).test(others)) reading.take(/\bblack[ -]and[ -]white\b/, 'colour', () => (colourCount = 1)); // prettier-ignore
   const blackAndWhite = colourCount === 1;
   reading.take(
     new RegExp(`\\b(?:only )?(${COUNT})[ -](?:colou?rs?|inks?|tones?|hues?)\\b:?`),
@@ -202,7 +204,7 @@ export function readMood(reading: Reading, lexicon: Lexicon): string | null {
 }
 
 /** What a word for a colour that is a word for a thing belongs to as the thing: "an olive branch", "a slice of lemon". */
-const OF_THINGS = /^(?:leaf|leaves|trees?|branch(?:es)?|blossoms?|flowers?|petals?|slices?|beans?|cups?|mugs?|pots?|bush(?:es)?|oil|groves?|gardens?|walls?|castles?|juice|pies?|bowls?|wedges?|stems?|seeds?|stones?|peel|reefs?|shells?|bars?|cakes?|buds?|sprigs?|twigs?|grinders?|mills?|houses?|press|dunes?|shop|wood|cones?|berr(?:y|ies)|fields?|bark|jars?|jam|hips?|hat|cloud|pits?|water|tea|filters?|machines?|makers?|roasters?|bars|houses?|tins?|bags?|packs?|growers?|farms?|pickers?|orchards?|squeezers?|window)\b/; // prettier-ignore
+const OF_THINGS = /^(?:leaf|leaves|trees?|branch(?:es)?|blossoms?|flowers?|petals?|slices?|beans?|cups?|mugs?|pots?|bush(?:es)?|oil|groves?|gardens?|walls?|castles?|juice|pies?|bowls?|wedges?|stems?|seeds?|stones?|peel|reefs?|bars?|cakes?|buds?|sprigs?|twigs?|grinders?|mills?|houses?|press|dunes?|shop|wood|cones?|berr(?:y|ies)|fields?|bark|jars?|jam|hips?|hat|cloud|pits?|water|tea|filters?|machines?|makers?|roasters?|bars|houses?|tins?|bags?|packs?|growers?|farms?|pickers?|orchards?|squeezers?|window)\b/; // prettier-ignore
 
 /** Whether a word for a colour names the thing at its place in the text. */
 function isThingThere(rest: string, from: number, word: string, kind: Kind | null): boolean {
@@ -226,18 +228,24 @@ function isThingThere(rest: string, from: number, word: string, kind: Kind | nul
     return (
       /\bfor\s+(?:an?\s+|the\s+|our\s+)?$/.test(before) && nounKind(/^\s*([a-z]+)/.exec(after)?.[1] ?? '') !== null
     );
-  if (/\b(?:an?|the|one|half an?|(?:slice|wedge|piece|sprig|bunch|half|cup|bowl|drop) of)\s+(?:[a-z]+ )?$/.test(before)) return !isNextColour; // prettier-ignore
-  return kind === 'icon sheet' && /(?:^|[,:|]|\band)\s*$/.test(before);
+  if (/\b(?:an?|the|one|half an?|(?:slice|wedge|piece|sprig|bunch|half|cup|bowl|drop) of)\s+(?:(?:[a-z]+|\|+) )?$/.test(before)) return !isNextColour; // prettier-ignore
+  return kind === 'icon sheet' && /(?:^|[,:|]|(?<!\|\s*)\band)\s*$/.test(before);
 }
 
-/** The colours that are named, and how many there are to be when more are named than were counted. */
+/** A colour, and the place of its first character in the prompt. */
+export interface PlacedColour extends NamedColour {
+  readonly at: number;
+}
+
+/** The colours that are named, each once and at all its places, and how many there are to be when more are named than were counted. */
 export function readColours(
   reading: Reading,
   counted: { readonly colourCount: number | null; readonly blackAndWhite: boolean },
   kind: Kind | null,
   lexicon: Lexicon,
-): { colours: NamedColour[]; colourCount: number | null } {
+): { colours: NamedColour[]; placed: PlacedColour[]; colourCount: number | null } {
   const { blackAndWhite } = counted;
+  const placed: PlacedColour[] = [];
   let { colourCount } = counted;
   const colours: NamedColour[] = blackAndWhite ? [{ word: 'black', hex: '#000000' }] : [];
   reading.take(new RegExp(ANY_COLOUR), 'colour', (m) => {
@@ -252,6 +260,7 @@ export function readColours(
     if (isThingThere(reading.rest, m.index, m[0], kind)) return false;
     const colour = namedColour(m[0]);
     if (!colours.some((c) => c.hex === colour.hex)) colours.push(colour);
+    placed.push({ ...colour, at: reading.placeOf(m.index) });
     return true;
   });
   if (colourCount !== null && colours.length > colourCount && !blackAndWhite) {
@@ -262,5 +271,5 @@ export function readColours(
     });
     colourCount = colours.length;
   }
-  return { colours, colourCount };
+  return { colours, placed, colourCount };
 }

@@ -164,6 +164,32 @@ describe('reading a prompt', () => {
     expect(partsOf('a reindeer with a red nose').figures).toHaveLength(1);
   });
 
+  it.each([
+    ['a pig wearing red boots', ['', 'red']],
+    ['a red fox and a blue owl', ['red', 'blue']],
+    ['a red and white lighthouse on a blue sea', ['red white', 'blue']],
+    ['a small blue bird on a dark green branch with pink flowers', ['blue', 'dark green', 'pink']],
+    ['a black cat with green eyes', ['black green:eyes']],
+    ['a penguin in a red scarf with a yellow beak', ['yellow:beak', 'red']],
+    ['a lion with golden mane and blue eyes', ['golden:mane blue:eyes']],
+    ['a dragon with golden wings and red eyes', ['golden:wings red:eyes']],
+    ['a turtle with an orange shell', ['orange:shell']],
+    ['a man with a white beard and a blue cap', ['white:beard', 'blue']],
+    ['black and white cow with a yellow bell', ['black white', 'yellow']],
+    ['a yellow lemon with green leaves', ['yellow', 'green']],
+    ['a fox and an owl, red and blue', ['', '']],
+    ['navy badge with an anchor', ['']],
+    ['fox head in orange, navy background', ['']],
+  ])('says of whom a colour is said: %s', (prompt, said) => {
+    const { figures } = partsOf(prompt);
+    expect(figures.map((f) => f.colours.map((c) => (c.of ? `${c.word}:${c.of}` : c.word)).join(' '))).toEqual(said);
+  });
+
+  it('has what is black and white in one ink where no other colour is said', () => {
+    expect(partsOf('black and white logo of a cow')).toMatchObject({ colourCount: 1 });
+    expect(partsOf('black and white cow with a yellow bell').colourCount).toBeNull();
+  });
+
   it('looks past the colours of what is worn or held', () => {
     expect(partsOf('a cat wearing blue shoes').figures[1]).toMatchObject({ word: 'shoes', relation: 'wearing', to: 0 });
     expect(partsOf('a fox holding green leaves').figures[1]).toMatchObject({ drawn: 'leaf', relation: 'holding' });

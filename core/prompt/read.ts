@@ -1,4 +1,4 @@
-import { bareFigure, readFigures } from './figures';
+import { bareFigure, readFigures, withColours } from './figures';
 import { readManner } from './manner';
 import {
   Detail,
@@ -63,12 +63,12 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   const kind = named ?? (manner.includes('poses') || manner.includes('faces') ? 'mascot' : null);
   readDetail(reading, detail);
   const mood = readMood(reading, lexicon);
-  const { colours, colourCount } = readColours(reading, counted, kind, lexicon);
+  const { colours, placed, colourCount } = readColours(reading, counted, kind, lexicon);
   const tokens = reading.tokens();
   // "Red and white flowers": the word between two colours joins no figures.
   for (const [i, t] of tokens.entries()) if (t.part === null && t.text === 'and' && tokens[i - 1]?.part === 'colour' && tokens[i + 1]?.part === 'colour') t.part = 'filler'; // prettier-ignore
   const found = readFigures(reading, tokens, out, lexicon, kind);
-  const figures = [...found.figures];
+  const figures = withColours(found.figures, tokens, placed);
   // "Salmon", "pencil": a word for a colour or a finish that is the only thing there is means the thing.
   if (!figures.length && !reading.lettering.length && !reading.settled.some((s) => s.part === 'figure')) {
     const at = colours.findIndex((c) => ALSO_THINGS.has(c.word) && lexicon.findFigure(c.word));

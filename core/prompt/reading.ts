@@ -125,6 +125,11 @@ export class Reading {
       if (use(match) !== false) this.claim(match.index, match.index + match[0].length, part);
   }
 
+  /** The place in the prompt of a character of the text. */
+  placeOf(at: number): number {
+    return this.origin[at];
+  }
+
   /** Takes a stretch of the text for a part. */
   claim(from: number, to: number, part: WordPart): void {
     for (let i = from; i < to; i++) this.parts[i] ??= part;
@@ -136,7 +141,7 @@ export class Reading {
     return [...lower(this.text).matchAll(/(?<![\p{L}\p{N}])w\/(?=\s)|(?<=\s)-(?=\s)|#[0-9a-f]+|[\p{L}\p{N}\p{M}]+(?:['&.\u2010\u2011-][\p{L}\p{N}\p{M}]+)*|[,;:.!?()/|\u2013\u2014+&]/gu)].map((m) => ({
       // "W/" is "with"; a hyphen by itself stands between two parts.
       text: m[0] === 'w/' ? 'with' : m[0].replace(/[\u2010\u2011]/g, '-'),
-      at: this.origin[m.index],
+      at: this.placeOf(m.index),
       figure: null,
       part: this.parts.slice(m.index, m.index + m[0].length).find((p) => p !== null) ?? null,
     })); // prettier-ignore

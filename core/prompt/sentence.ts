@@ -39,7 +39,10 @@ const SEEN_FROM = /^(?:side|front|back|behind|above|below|top|afar|rear)$/;
 const WINGED =
   /(?:bird|eagle|hawk|falcon|swan|goose|geese|duck|mallard|crow|raven|magpie|dove|pigeon|swallow|sparrow|heron|crane|stork|seagull|gull|fly|flies|moth|beetle|wasp|hornet|bee|dragon|phoenix|griffin|gryphon|pegasus|parrot|macaw|cockatoo|penguin|puffin|albatross|rooster|peacock|turkey|pheasant|partridge|vulture|condor|osprey|kingfisher|robin|finch|thrush|nightingale|lark|starling|woodpecker|toucan|pelican|flamingo|ostrich|insect|ladybug|cicada|locust|grasshopper|chicken|owl)s?$|^(?:bat|hen|jay|kite|ibis|tern|emu|wren|quail|cricket|swift|chick|cockerel|tit)s?$/;
 /** Parts that everybody has, of which only the colour is said: "with green eyes". */
-const COLOURED = /^(?:eyes?|nose|ears?|cheeks?|paws?|feet|legs?|beak|bill|belly|fur|teeth|tongue|lips|spots)$/;
+const COLOURED =
+  /^(?:eyes?|nose|ears?|cheeks?|paws?|feet|legs?|beak|bill|belly|fur|teeth|tongue|lips|spots|wings?|tail|mane|hair|beard|moustache|horns?|antlers?|shell)$/;
+/** What has a shell of its own. */
+const SHELLED = /^(?:snail|turtle|tortoise|crab|hermit crab)s?$/;
 /** Parts that something else can stand for by name: "with button eyes". */
 const STOOD_FOR =
   /^(?:eyes?|ears?|wings?|horns?|antlers?|tail|mane|teeth|tusks|legs|nose|spikes|spines|hands|scales|petals)$/;
@@ -525,7 +528,7 @@ export class Sentence extends Cursor {
     if (
       owner &&
       (this.pending?.relation === 'with' || (from === this.start && !this.pending && !this.joined)) &&
-      BODY_PARTS.test(head) && this.cast.isLive(governor!) && !(/^wings?$/.test(head) && nounKind(owner.phrase.head) === 'animal' && !WINGED.test(owner.phrase.head)) && (found.modifiers.length || (COLOURED.test(head) && this.tokens.slice(Math.max(0, from - 1), found.to).some((t) => t.part === 'colour')) || /^(?:one|two|both|no)$/.test(this.tokens[from].text) || this.trailing() || (this.kind === 'mascot' && /^(?:arms?|legs?|hands?|feet|eyes?|face)$/.test(head)))) {
+      (BODY_PARTS.test(head) || (head === 'shell' && SHELLED.test(owner.phrase.head))) && this.cast.isLive(governor!) && !(/^wings?$/.test(head) && nounKind(owner.phrase.head) === 'animal' && !WINGED.test(owner.phrase.head)) && (found.modifiers.length || (/^(?:beard|moustache|mustache)$/.test(head) && /^(?:person|animal)$/.test(nounKind(owner.phrase.head) ?? '')) || ((found.attributive.length === 1 || found.isNamed) && nounKind(found.word.split(' ')[0]) === null) || (COLOURED.test(head) && this.tokens.slice(Math.max(0, from - 1), found.to).some((t) => t.part === 'colour')) || /^(?:one|two|both|no)$/.test(this.tokens[from].text) || this.trailing() || (this.kind === 'mascot' && /^(?:arms?|legs?|hands?|feet|eyes?|face)$/.test(head)))) {
       owner.modifiers.push(this.told(found));
       this.again = this.pending;
       asWhole('modifier');
@@ -545,6 +548,7 @@ export class Sentence extends Cursor {
       this.pending?.relation === 'with'
     ) {
       owner.modifiers.push(this.told(found));
+      this.again = this.pending;
       asWhole('modifier');
       // "A mane of flames": what it is of stands for it.
       if (this.word(this.i) === 'of' && BODY_PARTS.test(head)) {

@@ -50,6 +50,13 @@ export interface PromptFigure extends FoundFigure {
   /** What somebody does: "running". */
   readonly pose: string | null;
   readonly expression: string | null;
+  /** Colours that are said of it, and of parts of its own. */
+  readonly colours: readonly SaidColour[];
+}
+
+/** A colour that is said of a figure, or of a part of it: "eyes". */
+export interface SaidColour extends NamedColour {
+  readonly of: string | null;
 }
 
 /** A word of a prompt, and what it was read as. */

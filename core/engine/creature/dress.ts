@@ -12,6 +12,9 @@ export type Top = 'apron' | 'coat' | 'jacket' | 'vest' | 'overalls' | 'shirt' | 
 export type Neck = 'scarf' | 'bow tie' | 'tie' | 'stethoscope' | 'medal' | 'kerchief' | 'camera';
 export type Eyewear = 'glasses' | 'patch' | 'monocle' | 'diving mask';
 
+/** What a colour can be said of. */
+export type Worn = 'hat' | 'top' | 'neck' | 'cape';
+
 /** What a figure wears, and the tool of its trade. */
 export interface Dress {
   readonly hat?: Hat;
@@ -21,6 +24,8 @@ export interface Dress {
   readonly hasCape?: boolean;
   /** On its back, its straps before the shoulders. */
   readonly hasPack?: boolean;
+  /** The colours that are said of what is worn. */
+  readonly dyes?: Partial<Record<Worn, string>>;
   /** Names of things that one of this trade holds, the likeliest first. */
   readonly tools?: readonly string[];
 }
@@ -164,6 +169,19 @@ export function dressFrom(prompt: string): Dress {
   const words = text.match(/[a-z-]+/g) ?? [];
   const trade = words.map(dressOf).find((d) => d !== undefined);
   return WORN.reduce<Dress>((dress, [said, more]) => (said.test(text) ? { ...dress, ...more } : dress), trade ?? {});
+}
+
+/** A dress in the colours that are said of parts of it, each by its name. */
+export function dyedDress(dress: Dress, said: readonly { readonly word: string; readonly hex: string }[]): Dress {
+  const dyes: Partial<Record<Worn, string>> = { ...dress.dyes };
+  for (const { word, hex } of said) {
+    const { hat, top, neck, hasCape } = dressFrom(word);
+    if (hat) dyes.hat ??= hex;
+    if (top) dyes.top ??= hex;
+    if (neck) dyes.neck ??= hex;
+    if (hasCape) dyes.cape ??= hex;
+  }
+  return Object.keys(dyes).length ? { ...dress, dyes } : dress;
 }
 
 /** Whether there is a cut of what a name says one wears. */

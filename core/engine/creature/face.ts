@@ -2,7 +2,7 @@
 import { intersect, subtract, type Area } from '../../path';
 import { box, disc } from '../area';
 import type { Part } from '../figure';
-import { ACCENT, both, DARK, LIGHT, line, oval, piece, type Tone } from './pieces';
+import { ACCENT, both, DARK, LIGHT, line, named, oval, piece, type Tone } from './pieces';
 
 export const EXPRESSION_NAMES = [
   'calm',
@@ -61,9 +61,12 @@ function eyesOf(place: FacePlace, expression: Expression): Part[] {
     const white = isDark ? oval(x, y, r * 1.46, r * tall * 1.34) : null;
     const keep = cut ?? ((area: Area): Area => area);
     return [
-      ...(white ? [piece(LIGHT, both(keep(white)))] : []),
+      // The eye has its colour where it is seen: in its white, or where there is none in all of it.
+      ...(white ? named('eye', [piece(LIGHT, both(keep(white)))]) : []),
       // What shines in it is cut out, and shows what the eye lies on.
-      piece(DARK, both(keep(subtract(whole, disc(x - r * 0.3, y - r * tall * 0.4, r * 0.34, 24))))),
+      ...named(white ? 'pupil' : 'eye', [
+        piece(DARK, both(keep(subtract(whole, disc(x - r * 0.3, y - r * tall * 0.4, r * 0.34, 24))))),
+      ]),
     ];
   };
   switch (expression) {

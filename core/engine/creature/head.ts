@@ -4,7 +4,7 @@ import { box, disc, starArea } from '../area';
 import type { Part } from '../figure';
 import { eyeParts, mouthParts, type Expression, type FacePlace } from './face';
 import { SKULLS, type Ears, type Horns, type Kind, type Mark } from './kinds';
-import { ACCENT, around, blob, both, COAT, DARK, filleted, FUR, halves, LIGHT, line, oval, piece, shape, taper, type Spread, type Tone } from './pieces'; // prettier-ignore
+import { ACCENT, around, blob, both, COAT, DARK, filleted, FUR, halves, LIGHT, line, named, oval, piece, shape, taper, type Spread, type Tone } from './pieces'; // prettier-ignore
 
 /** Measures of a skull: half widths and heights. */
 interface Head {
@@ -379,6 +379,22 @@ function eyesAt(
 /** Whether fur may get a dark colour, on which eyes are seen by their whites alone and lines must be light. */
 export const isDusky = (kind: Kind): boolean => kind.muzzle !== 'human' && (kind.tones?.[0] ?? 0.42) < 0.62;
 
+/** Marks that are something of somebody's own. */
+const OWN: Partial<Record<Mark, string>> = { hair: 'hair', curls: 'hair', 'long hair': 'hair', bob: 'hair', bun: 'hair', 'full beard': 'beard', moustache: 'moustache', mane: 'mane', shell: 'shell' }; // prettier-ignore
+
+function markNamed(mark: Mark, parts: ReturnType<typeof markParts>): ReturnType<typeof markParts> {
+  const of = OWN[mark];
+  return of ? mapped(parts, (list) => named(of, list)) : parts;
+}
+
+const mapped = ({ behind, on, front }: ReturnType<typeof markParts>, map: (list: readonly Part[]) => Part[]): ReturnType<typeof markParts> => ({ ...(behind ? { behind: map(behind) } : {}), ...(on ? { on: map(on) } : {}), ...(front ? { front: map(front) } : {}) }); // prettier-ignore
+
+/** What a nose or a beak is of: all of a beak, and of a snout what it ends in. */
+const noseNamed = (kind: Kind, front: readonly Part[]): Part[] =>
+  /^(?:beak|hook|bill|great|slender)$/.test(kind.muzzle)
+    ? front.map((p) => (p.tone === ACCENT ? { ...p, of: 'beak' } : p))
+    : front.map((p, i) => (i === 0 ? { ...p, of: 'nose' } : p));
+
 /** What a hat lies on. */
 const ON_TOP: ReadonlySet<Mark> = new Set<Mark>(['forelock', 'quiff', 'crest', 'sail']);
 
@@ -386,7 +402,7 @@ const ON_TOP: ReadonlySet<Mark> = new Set<Mark>(['forelock', 'quiff', 'crest', '
 export function headParts(kind: Kind, expression: Expression, t: Spread, isCovered = false): Part[] {
   const h = skullOf(kind, t);
   const muzzle = muzzleParts(kind, h, t, expression);
-  const marks = kind.marks.filter((m) => !(isCovered && ON_TOP.has(m))).map((m) => markParts(m, h, t));
+  const marks = kind.marks.filter((m) => !(isCovered && ON_TOP.has(m))).map((m) => markNamed(m, markParts(m, h, t)));
   const tusks =
     kind.marks.includes('tusks') && kind.muzzle === 'cat'
       ? [piece(LIGHT, both(taper([56, h.bottom - 12, 3], [57, h.bottom, 2.6], [58, h.bottom + 11, 1])))]
@@ -414,8 +430,8 @@ export function headParts(kind: Kind, expression: Expression, t: Spread, isCover
     : [];
   return [
     ...marks.flatMap((m) => m.behind ?? []),
-    ...(kind.horns ? hornParts(kind.horns, h, t) : []),
-    ...(kind.ears ? earParts(kind.ears, h, t, kind.marks.includes('tips'), isCovered) : []),
+    ...(kind.horns ? named('horn', hornParts(kind.horns, h, t)) : []),
+    ...(kind.ears ? named('ear', earParts(kind.ears, h, t, kind.marks.includes('tips'), isCovered)) : []),
     piece(FUR, h.area),
     ...marks.flatMap((m) => m.on ?? []),
     ...muzzle.on,
@@ -423,7 +439,7 @@ export function headParts(kind: Kind, expression: Expression, t: Spread, isCover
     ...eyeParts(place, expression),
     ...marks.flatMap((m) => m.front ?? []),
     ...tusks,
-    ...muzzle.front,
+    ...noseNamed(kind, muzzle.front),
     ...mouthParts({ ...place, lines: lips, mouth: muzzle.mouth }, expression),
   ].filter((p) => p.area.length);
 }

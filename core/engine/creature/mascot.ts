@@ -1,12 +1,13 @@
 /** Figures that stand on two legs and look at us: of one seed one figure, in any pose, dressed for a trade, with a thing truly in its hand. */
 import { areaFrom, boxOfRuns, grown, intersect, moved, parsePath, subtract, union, type Area } from '../../path';
 import { box, disc, starArea } from '../area';
+import { shadeTold } from '../dye';
 import type { Part } from '../figure';
 import { eyewearParts, hatParts, type Brow, type Dress, type Hat } from './dress';
 import type { Expression } from './face';
 import { headParts, isDusky, measuresOf } from './head';
 import type { Kind } from './kinds';
-import { ACCENT, blob, bone, both, COAT, DARK, downFrom, filleted, FUR, halves, LIGHT, limb, line, mirrored, oval, piece, taper, TONES, type Spread, type Tone } from './pieces'; // prettier-ignore
+import { ACCENT, blob, bone, both, COAT, DARK, downFrom, filleted, FUR, halves, LIGHT, limb, line, mirrored, named, oval, piece, taper, TONES, type Spread, type Tone } from './pieces'; // prettier-ignore
 
 export const STANCE_NAMES = ['standing', 'waving', 'pointing', 'running', 'sitting', 'jumping'] as const;
 export type Stance = (typeof STANCE_NAMES)[number];
@@ -125,7 +126,8 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   // The head, its chin a little over the neck.
   const onHead = (parts: readonly Part[]): Part[] => parts.map((p) => ({ ...p, area: moved(p.area, [hs, 0, 0, hs, 50 - 50 * hs, neckY + 3 - neck - hs * m.bottom]) })); // prettier-ignore
   const brow = browOf(kind, m);
-  const hat = dress.hat ? hatParts(dress.hat, brow, main, trim) : null;
+  const bareHat = dress.hat ? hatParts(dress.hat, brow, main, trim) : null;
+  const hat = bareHat && { behind: inCloth(bareHat.behind, dress.dyes?.hat), front: inCloth(bareHat.front, dress.dyes?.hat) };
   const isLong = kind.skull === 'long' || kind.skull === 'slim';
   const glasses = dress.eyes ? eyewearParts(dress.eyes, m.eyeY, m.apart, Math.max(5.2, m.apart * (isLong ? 0.62 : 0.56))) : [];
   // What has a shell has it on its back, and not about its head, where one sees its back.
@@ -182,8 +184,8 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
     const isStriped = kind.marks.includes('hoops');
     if (isStriped && !dress.top) bodyParts.push(on(COAT, union(box(0, neckY + height * 0.3, 100, height * 0.17), box(0, neckY + height * 0.64, 100, height * 0.17))));
     const lightBelly = !isStriped && (!isBird(kind) || kind.marks.includes('heart'));
-    if (!dress.top && lightBelly && (kind.tones?.[0] ?? 0.4) < 0.82) bodyParts.push(on(LIGHT, oval(50, neckY + height * 0.6, belly * 0.66, height * 0.42)));
-    else if (!dress.top && isBird(kind)) bodyParts.push(on(COAT, oval(50, neckY + height * 0.6, belly * 0.6, height * 0.4)));
+    if (!dress.top && lightBelly && (kind.tones?.[0] ?? 0.4) < 0.82) bodyParts.push(...named('belly', [on(LIGHT, oval(50, neckY + height * 0.6, belly * 0.66, height * 0.42))]));
+    else if (!dress.top && isBird(kind)) bodyParts.push(...named('belly', [on(COAT, oval(50, neckY + height * 0.6, belly * 0.6, height * 0.4))]));
   }
   switch (dress.top) {
     case 'apron': {
@@ -272,19 +274,19 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const [, left] = arms;
   const inOther = other ? other.parts.map((p) => ({ ...p, area: moved(p.area, [-other.size, 0, 0, other.size, left.end[0] - 1, left.end[1] - other.size * 0.26]) })) : [];
   const otherFingers = other ? [piece(FUR, union(...[-1, 0, 1].map((i) => bone([left.end[0] + handR * 0.55, left.end[1] + i * handR * 0.62, handR * 0.36], [left.end[0] - handR * 0.8, left.end[1] + i * handR * 0.62, handR * 0.36]))))] : [];
-  const neckwear = neckParts(dress, neckY, shoulder, height, main, trim);
-  const cape = dress.hasCape ? [piece(trim, halves([50, neckY - 2], [50 + shoulder + 2, neckY + 2], [50 + belly + 9, hipY + 4], [50 + belly + 4 + 2 * t('cape'), hipY + size.leg * 0.7], [50, hipY + size.leg * 0.5]))] : [];
+  const neckwear = inCloth(neckParts(dress, neckY, shoulder, height, main, trim), dress.dyes?.neck);
+  const cape = inCloth(dress.hasCape ? [piece(trim, halves([50, neckY - 2], [50 + shoulder + 2, neckY + 2], [50 + belly + 9, hipY + 4], [50 + belly + 4 + 2 * t('cape'), hipY + size.leg * 0.7], [50, hipY + size.leg * 0.5]))] : [], dress.dyes?.cape);
   // Its flaps look out on both sides, its straps run down from the shoulders.
   const pack = dress.hasPack ? [piece(trim, grown(box(50 - shoulder - 6.4, neckY - 1, 2 * shoulder + 12.8, height * 0.78), 2)), piece(main, both(grown(box(50 + shoulder + 4.4, neckY + height * 0.34, 3.6, height * 0.34), 1)))] : [];
   const straps = dress.hasPack ? [piece(trim, intersect(both(taper([50 + shoulder * 0.5, neckY - 2, 1.9], [50 + shoulder * 0.72, neckY + height * 0.3, 1.9], [50 + shoulder * 0.98, neckY + height * 0.5, 1.7])), grown(torso, 0.4)))] : [];
-  const tailed = options.crop === 'whole' ? tailParts(kind, hipY, belly, t) : [];
+  const tailed = options.crop === 'whole' ? named('tail', tailParts(kind, hipY, belly, t)) : [];
   // It looks out on the side where no arm is raised.
   const tail = pose.arms[0][1] > 70 && pose.arms[1][1] <= 70 ? tailed.map((p) => ({ ...p, area: mirrored(p.area) })) : tailed;
   // Leathery, spread behind the shoulders.
   const wing = (k: number): Area => areaFrom(parsePath(`M${50 + shoulder * 0.5} ${neckY + 3}C${60 + 8 * k} ${neckY - 9 * k} ${70 + 12 * k} ${neckY - 14 * k} ${78 + 16 * k} ${neckY - 10 * k}C${74 + 13 * k} ${neckY + 2} ${74 + 14 * k} ${neckY + 10 * k} ${76 + 15 * k} ${neckY + 19 * k}C${70 + 9 * k} ${neckY + 13 * k} ${65 + 7 * k} ${neckY + 15 * k} ${63 + 6 * k} ${neckY + 26 * k}C${58 + 4 * k} ${neckY + 19 * k} ${55 + 3 * k} ${neckY + 20 * k} 50 ${neckY + 26 * k}Z`));
-  const wings = kind.marks.includes('wings') ? [piece(FUR, both(wing(1 + 0.1 * t('wings')))), piece(COAT, both(moved(wing(0.86), [1, 0, 0, 0.9, 0, neckY * 0.1 + 1])))] : [];
+  const wings = kind.marks.includes('wings') ? named('wing', [piece(FUR, both(wing(1 + 0.1 * t('wings')))), piece(COAT, both(moved(wing(0.86), [1, 0, 0, 0.9, 0, neckY * 0.1 + 1])))]) : [];
   const isShelled = kind.marks.includes('shell');
-  const dome = isShelled ? [piece(COAT, oval(50, neckY + 0.46 * height, belly + 12, 0.66 * height)), piece(ACCENT, subtract(oval(50, neckY + 0.46 * height, belly + 9, 0.66 * height - 3), oval(50, neckY + 0.46 * height, belly + 7, 0.66 * height - 5)))] : [];
+  const dome = named('shell', isShelled ? [piece(COAT, oval(50, neckY + 0.46 * height, belly + 12, 0.66 * height)), piece(ACCENT, subtract(oval(50, neckY + 0.46 * height, belly + 9, 0.66 * height - 3), oval(50, neckY + 0.46 * height, belly + 7, 0.66 * height - 5)))] : []);
   // What is striped and has feelers flies: two pairs of wings behind it, and the stripes go on over its body.
   const isBee = kind.marks.includes('hoops');
   const blades = isBee ? [piece(ACCENT, both(union(taper([50 + shoulder * 0.5, neckY + 6, 2], [50 + shoulder + 11, neckY - 3, 7.6], [50 + shoulder + 20, neckY - 6, 6]), taper([50 + shoulder * 0.5, neckY + 9, 2], [50 + shoulder + 9, neckY + 11, 5], [50 + shoulder + 14, neckY + 13, 4.4]))))] : [];
@@ -292,6 +294,9 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   // The sleeve stands out from a body of its own tone by a thin line.
   const apart = sleeved || (!dress.top && !isBird(kind)) || shirted || dress.top === 'apron' ? armParts.map((p) => piece(sleeve === LIGHT || isDusky(kind) ? COAT : DARK, intersect(subtract(grown(p.area, 0.9), p.area), union(torso, ...robed.map((r) => r.area))))) : [];
   const lower = [...feet.slice(0, isSat ? 0 : 2), ...(dress.top === 'robe' ? [] : legParts)];
+  // What is on the body takes the colour that is said of it: all of a coat that is light, else its cloth.
+  const isLightCloth = dress.top === 'coat' || dress.top === 'apron';
+  const topped = (parts: readonly Part[]): Part[] => inCloth(parts, dress.dyes?.top, isLightCloth ? LIGHT : main, isLightCloth || dress.top === 'skirt' ? (isLightCloth ? main : trim) : null);
   const whole: Part[] = [
     ...wings,
     ...blades,
@@ -300,11 +305,11 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
     ...pack,
     ...tail,
     ...(isSat ? [] : lower),
-    ...bodyParts,
+    ...topped(bodyParts),
     ...(isSat ? [...(dress.top === 'robe' ? [] : legParts), ...feet, ...(isBird(kind) ? [] : feet.map((f) => piece(f.tone === FUR ? COAT : ACCENT, grown(f.area, -2.6))))] : []),
     ...straps,
     ...apart,
-    ...armParts,
+    ...(sleeved ? topped(armParts) : armParts),
     ...(held && held.isWide ? hands : []),
     ...inHand,
     ...inOther,
@@ -318,6 +323,14 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   }
   return whole.filter((p) => p.area.length);
 } // prettier-ignore
+
+/** What is worn in the colour that is said of it: its cloth, a second tone of it darker; what of it is white or dark stays. */
+function inCloth(parts: readonly Part[], hex: string | undefined, cloth?: Tone, second?: Tone | null): Part[] {
+  if (!hex) return [...parts];
+  const main = cloth ?? parts.find((p) => p.tone !== LIGHT && p.tone !== DARK)?.tone ?? parts[0]?.tone;
+  const isOther = (tone: number): boolean => (second === undefined ? tone !== LIGHT && tone !== DARK : tone === second);
+  return parts.map((p) => ({ ...p, dye: p.tone === main ? hex : isOther(p.tone) ? shadeTold(hex, -0.17) : p.dye }));
+}
 
 function neckParts({ neck, hat }: Dress, y: number, shoulder: number, height: number, main: Tone, trim: Tone): Part[] {
   switch (neck) {

@@ -13,6 +13,8 @@ export const TONES: readonly number[] = [0.42, 0.6, 0.76, 1, 0.14];
 export type Spread = (name: string) => number;
 
 export const piece = (tone: Tone, area: Area): Part => ({ tone, area });
+/** Parts by the name of what of somebody they are. */
+export const named = (of: string, parts: readonly Part[]): Part[] => parts.map((p) => ({ ...p, of }));
 export const shape = (tone: Tone, data: string): Part => piece(tone, areaFrom(parsePath(data)));
 export const mirrored = (area: Area): Area => moved(area, [-1, 0, 0, 1, 100, 0]);
 /** An area and its mirror image about x = 50. */
