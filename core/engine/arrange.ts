@@ -13,8 +13,9 @@ import { inHand, inHands, isHeadgear, isPaired, severalAsOne, sideBySide, swappe
 import { byDusk } from './pairings-aloft';
 import { asHouse, asMoon } from './pairings-parts';
 import { TREES } from './pairings-places';
+import { seated } from './pairings-riders';
 import { mascotFigure } from './mascot';
-import { canBeHeld, GOING, GROWS, isSprinkled, PLAIN, waysFor } from './pairs';
+import { canBeHeld, GOING, GROWS, isSprinkled, PLAIN, SEATS, SPRAYING, waysFor } from './pairs';
 import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
@@ -108,6 +109,12 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   if (relation === 'made of' || relation === 'between') return true;
   const [first, second] = stage.parts.figures;
   if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && (figure.turned || GROWS.test(figure.drawn))) || isSprinkled(first, figure))) return true; // prettier-ignore
+  if (index === 1 && /^(?:antlers?|horns?|branch|branches)$/.test(figure.place ?? '')) return true;
+  if (
+    index === 1 &&
+    (SPRAYING.test(figure.said ?? '') || /^(?:pulled|drawn|towed|hauled|dragged) by/.test(figure.said ?? ''))
+  )
+    return true;
   if (index === 1 && TREES.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
   if (index === 1 && /^(?:octopus|squid)$/.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
   if (index === 1 && isHeadgear(first.drawn) && ['with', 'beside'].includes(relation)) return true;
@@ -205,6 +212,9 @@ function figuresOf(stage: Stage): Layer[] {
   // A thing that does something with another has hands for it.
   if (!third && !stage.given && second.to === 0 && second.count === 1 && !second.turned && second.relation === 'holding' && HANDLING.test(second.said ?? '') && canLive(first) && canBeHeld(second.drawn) && !isThing(`${first.drawn} face`))
     return onLegs(stage, first, null, second.drawn); // prettier-ignore
+  // Who reads in an armchair sits in it with the book.
+  if (third && !figures[3] && !stage.given && SEATS.test(third.drawn) && third.to === 0 && ['inside', 'on'].includes(third.relation ?? '') && second.to === 0 && second.relation === 'holding' && isCreature(first.drawn) && !isSeenAside(first.drawn))
+    return fitLayers(seated(stage, figureFor(stage, first, 0), figureFor(stage, third, 2)), 88); // prettier-ignore
   // Of two things that somebody has, one is in each hand.
   const isHad = (f: PromptFigure): boolean => f.count === 1 && !f.turned && f.place === null && canBeHeld(f.drawn) && !isHeadgear(f.drawn); // prettier-ignore
   if (third && !figures[3] && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn) && second.to === 0 && third.to === 0 && [second, third].every(isHad) && ['holding', 'with'].includes(second.relation ?? '') && ['holding', 'with', 'beside'].includes(third.relation ?? ''))

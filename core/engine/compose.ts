@@ -4,6 +4,7 @@ import { isCreature } from './built';
 import { isCut } from './creature';
 import { COLOURED_PARTS } from './dye';
 import type { Figure } from './figure';
+import { withField } from './field';
 import { FINISHES } from './finish';
 import { flawed, groundFlaw, type Flaws } from './flaws';
 import { abstractMark, appIcon, emblem, negativeSpace } from './kinds';
@@ -161,10 +162,10 @@ export function compose(request: SceneRequest): Scene {
     lettermark: () => lettermark(stage),
     wordmark: () => wordmark(stage),
     combination: () => combination(stage),
-    emblem: () => emblem(stage),
+    emblem: () => emblem(withField(stage)),
     'negative space': () => negativeSpace(stage),
     mascot: () => mascotScene(stage, prompt),
-    'app icon': () => appIcon(stage),
+    'app icon': () => appIcon(withField(stage)),
     'icon sheet': () => sheet(stage),
   }[kindOf(request.parts, request.kind)]();
   const { groundHex } = stage.palette;

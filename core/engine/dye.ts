@@ -21,7 +21,9 @@ export function apartFrom(onHex: string, hex: string): string {
   const [on, { L, a, b }] = [hexToOklab(onHex), hexToOklab(hex)];
   if (oklabDistance(on, { L, a, b }) > 0.12) return hex;
   // What is pale has a breath of blue, so that it is not taken for grey.
-  return on.L > 0.5 ? oklabToHex({ L: on.L - 0.17, a: a - 0.008, b: b - 0.02 }) : oklabToHex({ L: on.L + 0.17, a, b });
+  if (on.L > 0.5) return oklabToHex({ L: on.L - 0.17, a: a - 0.008, b: b - 0.02 });
+  // On the dark, what is dark is drawn in light.
+  return oklabToHex({ L: 0.88, a: 0.3 * a, b: 0.3 * b });
 }
 
 /** A darker or lighter shade of a colour that can be told from it; the other way where there is no room. */

@@ -181,7 +181,8 @@ function splitWords(name: string): [string, string] {
 export function appIcon(stage: Stage): Layer[] {
   const { palette } = stage;
   const inks = palette.inks;
-  const field = inks[stage.position % (stage.leeway < 30 ? 1 : inks.length)];
+  // Where figures have colours of their own, one field sets them off.
+  const field = inks[stage.position % (stage.leeway < 30 || palette.isToldApart ? 1 : inks.length)];
   const others = [palette.groundHex, ...inks.filter((hex) => hex !== field)].sort(
     (p, q) => contrastRatio(q, field) - contrastRatio(p, field),
   );

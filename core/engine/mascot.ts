@@ -2,7 +2,7 @@
 import { buildFigure, type BuildOptions } from './build';
 import { isLong, movedFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
 import { boundsOf, box, disc } from './area';
-import { expressionOf, hatParts, stanceOf, TONES as CLOTH, type Dress, type Hat, type Stance } from './creature';
+import { expressionOf, eyewearParts, hatParts, stanceOf, TONES as CLOTH, type Dress, type Eyewear, type Hat, type Stance } from './creature'; // prettier-ignore
 import { FACE_TONES, faceOn } from './faced';
 import { joinedFigures, uprightFigure } from './built';
 import { isThing } from './things';
@@ -74,7 +74,8 @@ function thingMascot(name: string, options: MascotOptions, held: Figure | null, 
   const shoe = (sx: number, sy: number, side: number): Area => moved(disc(0, 0, 1, 48), [5.6, 0, 0, 3.2, sx + side * 2.2, sy + 1]); // prettier-ignore
   const ends = union(shoe(la - kick * 1.6, foot + 10 - kick * 0.5, -1), shoe(ra + kick * 0.4, foot + 10, 1));
   const hands = union(disc(hand[0], hand[1], 3.6, 36), disc(other[0], other[1], 3.6, 36));
-  const worn = hat && isThing(hat) ? onTop(buildFigure(hat, { knobs, leeway: 20, detail: 45 }), thing) : null;
+  const worn =
+    hat && !dress.hat && isThing(hat) ? onTop(buildFigure(hat, { knobs, leeway: 20, detail: 45 }), thing) : null;
   const inHand = held ? placed(held, { cx: hand[0] + 5, cy: hand[1] - 8, side: 27, fill: 0.8 }) : null;
   const cut = !worn && dress.hat ? cutOn(dress.hat, thing) : null;
   return joinedFigures(name, [
@@ -83,11 +84,21 @@ function thingMascot(name: string, options: MascotOptions, held: Figure | null, 
     { name, tones: TONES, parts: [{ tone: DARK, area: limbs }, { tone: DARK, area: ends }] }, // prettier-ignore
     thing,
     face,
+    ...(dress.eyes ? [glassesOn(face, dress.eyes)] : []),
     ...(worn ? [worn] : []),
     ...(cut ? [cut.front] : []),
     ...(inHand ? [inHand] : []),
     { name, tones: TONES, parts: [{ tone: DARK, area: hands }] },
   ]);
+}
+
+/** What a thing wears before its eyes. */
+function glassesOn(face: Figure, eyes: Eyewear): Figure {
+  const e = boundsOf(union(...face.parts.filter((p) => p.of === 'eye' || p.of === 'pupil').map((p) => p.area)));
+  const r = 0.85 * e.height;
+  const parts = eyewearParts(eyes, e.y + e.height / 2, Math.max(0.5 * (e.width - e.height), 1.06 * r), r);
+  const shifted = { name: face.name, tones: CLOTH, parts: e.width > 0 ? parts : [] };
+  return movedFigure(shifted, [1, 0, 0, 1, e.x + e.width / 2 - 50, 0]);
 }
 
 /** A hat on the top of a thing: as broad as that is there, its rim a little below it. */

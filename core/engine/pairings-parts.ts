@@ -15,7 +15,7 @@ import {
   union,
   type Area,
 } from '../path';
-import { isCreature } from './built';
+import { builtDrawings, isCreature } from './built';
 import { onField } from './field';
 import {
   clipped,
@@ -31,7 +31,7 @@ import {
   type Figure,
 } from './figure';
 import { fitLayers, layerOf } from './layer';
-import { swapped, type Pair } from './pairings';
+import { fannedOut, swapped, type Pair } from './pairings';
 import type { Single } from './single';
 import { clear, finished, turnOf, solid, form } from './stage';
 
@@ -89,6 +89,17 @@ export const asCrown: Pair = (s, a, b) => {
     ...clear(s, crown, s.palette.groundHex, s.palette.inks, 1.4),
   ];
 };
+
+/** Five B in place of the branches of A, spread from the top of its trunk. */
+export const branched: Pair = (s, a, b) => {
+  const open = b.name === 'hand' ? { ...builtDrawings('hand', { modifiers: ['open'] }, s.knobs)[0](), name: b.name } : b;
+  const one = placed(upright(open), { cx: 50, cy: 50, side: 32, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const limbs = [-1.16, -0.58, 0, 0.58, 1.16].map((t) => [50 + 36 * Math.sin(t), 62 - 38 * Math.cos(t), 50, 66]);
+  const trunk: Figure = { name: a.name, tones: [0.3], parts: [{ tone: 0, area: union(areaFrom(parsePath('M44 98C47 88 46 76 46 64L54 64C54 76 53 88 56 98Z')), stroked(limbs, 4.4, false)) }], isBuilt: true };
+  const fan = fannedOut(one, { count: 5, half: 1.16, cx: 50, cy: 62 - 0.24 * o.height, wide: 40, high: 34 });
+  return fitLayers([...finished(s, trunk, s.palette.groundHex, swapped(s)), ...fan.flatMap((f) => clear(s, f, s.palette.groundHex, s.palette.inks, 1.2))], 90);
+}; // prettier-ignore
 
 /** A as a rocket: on end, its tip up, with fins and a flame under it. */
 export const asRocket: Single = (s, a) => {

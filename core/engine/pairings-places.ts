@@ -251,18 +251,14 @@ export const inHollow: Single = (s, a) => {
   return [...finished(s, trunk, s.palette.groundHex, [...s.palette.inks.slice(1), first]), ...clear(s, leaves, s.palette.groundHex, s.palette.inks, 1.4), ...clear(s, up, s.palette.groundHex, s.palette.inks, 1.2)];
 }; // prettier-ignore
 
-/** Up to six B all over the crown of A, each as far as can be from the others. */
-export const fruited: Pair = (s, a, b) => {
-  const tree = placed(a, { cx: 50, cy: 50, side: 90, fill: 0.95 });
-  const t = boundsOf(outlineOf(tree));
-  const crown = grown(intersect(silhouetteOf(tree), box(t.x, t.y, t.width, 0.62 * t.height)), -5);
-  const c = boundsOf(crown);
-  const n = 14;
+/** Up to six places all over an area, the first the topmost there is, each as far as can be from the others, and at least 13 units. */
+function spotsOver(area: Area, fine: number): [number, number][] {
+  const c = boundsOf(area);
+  const n = fine;
   const free = Array.from({ length: n * n }, (_, i): [number, number] => [
     c.x + (c.width * (0.5 + (i % n))) / n,
     c.y + (c.height * (0.5 + Math.floor(i / n))) / n,
-  ]).filter(([x, y]) => sizeOf(intersect(crown, box(x - 0.5, y - 0.5, 1, 1))) > 0.9);
-  // The first is the topmost there is.
+  ]).filter(([x, y]) => sizeOf(intersect(area, box(x - 0.5, y - 0.5, 1, 1))) > 0.9);
   const spots = free.slice(0, 1);
   const gap = (p: readonly number[]): number => Math.min(...spots.map((q) => Math.hypot(p[0] - q[0], p[1] - q[1])));
   while (spots.length && spots.length < 6) {
@@ -270,9 +266,33 @@ export const fruited: Pair = (s, a, b) => {
     if (gap(next) < 13) break;
     spots.push(next);
   }
+  return spots;
+}
+
+/** Several B on the antlers of A, which looks at us, or one B between them. */
+export const inAntlers: Pair = (s, a, b) => {
+  const [draw] = builtDrawings(a.name === 'deer' ? 'stag' : a.name, { isHead: true }, s.knobs);
+  const head = placed(draw ? { ...draw(), name: a.name } : a, { cx: 50, cy: 52, side: 88, fill: 1 });
+  const antlers = union(...head.parts.filter((p) => p.of === 'horn').map((p) => p.area));
+  const h = boundsOf(outlineOf(head));
+  const asked = s.parts.figures.find((f) => f.drawn === b.name);
+  if (asked?.count === 1 && !isPlural(asked.word)) {
+    const crown = boundsOf(union(...head.parts.filter((p) => !p.of && p.tone === 0).map((p) => p.area)));
+    const one = standing(placed(b, { cx: 50, cy: 50, side: 36, fill: 0.9 }), crown.x + crown.width / 2, crown.y + 0.06 * crown.height);
+    return [...finished(s, head), ...clear(s, one, s.palette.groundHex, swapped(s), 1.2)];
+  }
+  const spots = spotsOver(antlers.length ? antlers : intersect(outlineOf(head), box(h.x, h.y, h.width, 0.3 * h.height)), 40);
+  return [...finished(s, head), ...spots.flatMap(([cx, cy]) => clear(s, placed(b, { cx, cy, side: 17, fill: 1 }), s.palette.groundHex, swapped(s), 0.9))];
+}; // prettier-ignore
+
+/** Up to six B all over the crown of A. */
+export const fruited: Pair = (s, a, b) => {
+  const tree = placed(a, { cx: 50, cy: 50, side: 90, fill: 0.95 });
+  const t = boundsOf(outlineOf(tree));
+  const crown = grown(intersect(silhouetteOf(tree), box(t.x, t.y, t.width, 0.62 * t.height)), -5);
   return [
     ...finished(s, tree),
-    ...spots.flatMap(([cx, cy]) =>
+    ...spotsOver(crown, 14).flatMap(([cx, cy]) =>
       clear(s, placed(b, { cx, cy, side: 13, fill: 1 }), s.palette.groundHex, swapped(s), 0.9),
     ),
   ];

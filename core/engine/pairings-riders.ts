@@ -1,6 +1,7 @@
 /** Arrangements in which one rides, drives, climbs or pushes the other. */
 import { boundsOf, box, disc, tile } from './area';
-import { intersect, union } from '../path';
+import { intersect, stroked, union } from '../path';
+import { isPlural } from '../prompt';
 import { buildOf, builtDrawings } from './built';
 import {
   clipped,
@@ -17,7 +18,7 @@ import {
 import { swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers } from './layer';
 import type { Single } from './single';
-import { clear, finished, turnOf } from './stage';
+import { clear, figureFor, finished, solid, turnOf } from './stage';
 
 /** A, upright, has B before it, which it pushes or plays: its arm is stretched out to it, both on one line. */
 export const pushing: Pair = (s, a, b) => {
@@ -115,4 +116,36 @@ export const onWheels: Pair = (s, a, b) => {
   const o = boundsOf(outlineOf(one));
   const rider = movedFigure(one, [1, 0, 0, 1, m.x + 0.36 * m.width - (o.x + 0.4 * o.width), m.y + (/scooter/.test(b.name) ? 0.86 : 0.66) * m.height - (o.y + o.height)]);
   return fitLayers([...finished(s, rider), ...clear(s, bike, s.palette.groundHex, swapped(s), 1.4)], 92);
+}; // prettier-ignore
+
+/** A sits in B, which is behind it and at both its sides; what else it has is in its hands. */
+export const seated: Pair = (s, a, b) => {
+  const { figures } = s.parts;
+  const at = figures.findIndex((f) => f.to === 0 && f.relation === 'holding');
+  const held = at > 0 ? figureFor(s, figures[at], at) : undefined;
+  const one = placed(uprightOf(s, a, 'sitting', { held }) ?? a, { cx: 50, cy: 50, side: 66, fill: 0.9 });
+  const seat = placed(b, { cx: 50, cy: 56, side: 84, fill: 0.95 });
+  const q = boundsOf(outlineOf(seat));
+  const sitting = standing(one, 50, q.y + 0.88 * q.height);
+  return [...finished(s, seat, s.palette.groundHex, swapped(s)), ...clear(s, sitting, s.palette.groundHex, s.palette.inks, 1.6)];
+}; // prettier-ignore
+
+/** As many B as there are, one before the other, draw A behind them by a rope. */
+export const towed: Pair = (s, a, b) => {
+  const asked = s.parts.figures.find((f) => f.drawn === b.name);
+  const count = Math.max(1, Math.min(3, asked?.count === 1 && isPlural(asked.word) ? 2 : (asked?.count ?? 1)));
+  const side = builtDrawings(b.name, { pose: 'standing' }, s.knobs)[0]?.();
+  const puller = side ? { ...side, name: b.name } : b;
+  const facing = puller.facing === -1 ? movedFigure(puller, [-1, 0, 0, 1, 100, 0]) : puller;
+  const one = placed(facing, { cx: 50, cy: 50, side: count > 1 ? 34 : 50, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const load = standing(placed(a.facing === -1 ? movedFigure(a, [-1, 0, 0, 1, 100, 0]) : a, { cx: 50, cy: 50, side: 56, fill: 0.9 }), 26, 80);
+  const l = boundsOf(outlineOf(load));
+  const step = 0.94 * o.width;
+  const first = l.x + l.width + 7 + o.width / 2;
+  const team = Array.from({ length: count }, (_, i) => standing(one, first + i * step, 80));
+  const y = 80 - 0.5 * Math.min(o.height, l.height);
+  const rope = stroked([[l.x + 0.6 * l.width, y + 2, first + (count - 1) * step, y]], 1.8, false);
+  const inks = swapped(s);
+  return fitLayers([...solid(s, rope, inks[0]), ...clear(s, load, s.palette.groundHex, s.palette.inks, 1), ...team.reverse().flatMap((f) => clear(s, f, s.palette.groundHex, inks, 1.2))], 92);
 }; // prettier-ignore

@@ -9,6 +9,7 @@ import {
   placed,
   silhouetteOf,
   standing,
+  topAt,
   turnedAt,
   upright,
   type Figure,
@@ -125,4 +126,18 @@ export const shod: Pair = (s, a, b) => {
   const places = middles.length > 1 ? [middles[0], middles.at(-1)!] : middles;
   const shoes = places.map(({ from, to }) => standing(shoe, (from + to) / 2 + 2, o.y + o.height + 3));
   return fitLayers([...finished(s, one), ...shoes.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))], 92);
+}; // prettier-ignore
+
+/** B as a lock: a shackle over it, a keyhole in it. */
+export const asLock: Pair = (s, a, b) => {
+  const body = placed(b, { cx: 50, cy: 64, side: 66, fill: 0.95 });
+  const hull = silhouetteOf(body);
+  const room = roomIn(hull) ?? { x: 50, y: 64, r: 16 };
+  const q = boundsOf(hull);
+  const half = 0.27 * q.width;
+  const foot = (topAt(body, room.x - half - 2, room.x - half + 2) ?? q.y) + 7;
+  const legs = [room.x - half, foot, ...Array.from({ length: 25 }, (_, i) => [room.x - half * Math.cos((Math.PI * i) / 24), q.y - 9 - half * Math.sin((Math.PI * i) / 24)]).flat(), room.x + half, foot];
+  const shackle: Figure = { name: a.name, tones: [0.3], parts: [{ tone: 0, area: subtract(stroked([legs], 8, false), hull) }], isBuilt: true };
+  const hole = union(disc(room.x, room.y - 2, 0.26 * room.r, 50), [[room.x - 1.2, room.y, room.x + 1.2, room.y, room.x + 0.24 * room.r, room.y + 0.62 * room.r, room.x - 0.24 * room.r, room.y + 0.62 * room.r]]);
+  return fitLayers([...finished(s, shackle, s.palette.groundHex, swapped(s)), ...finished(s, { ...body, tones: [0.4], parts: [{ tone: 0, area: subtract(hull, hole) }], isBuilt: true })], 88);
 }; // prettier-ignore

@@ -326,3 +326,32 @@ export const drawnBy: Pair = (s, a, b) => {
   const inks = swapped(s);
   return fitLayers([...finished(s, art, s.palette.groundHex, inks), ...clear(s, put, s.palette.groundHex, inks, 1), ...clear(s, fist, s.palette.groundHex, s.palette.inks, 1.2)], 92); // prettier-ignore
 };
+
+/** A, seen from the side, sends B out of its trunk or its mouth: many, in an arc, each larger than the one before. */
+export const spraying: Pair = (s, a, b) => {
+  const side = builtDrawings(a.name, { pose: 'standing' }, s.knobs)[0]?.();
+  const toRight = side ? { ...side, name: a.name } : a.facing === -1 ? movedFigure(a, [-1, 0, 0, 1, 100, 0]) : a;
+  const big = placed(toRight, { cx: 40, cy: 58, side: 76, fill: 0.9 });
+  const all = outlineOf(big);
+  const q = boundsOf(all);
+  const front = q.x + q.width;
+  const tip = boundsOf(intersect(all, box(front - 3, q.y, 4, 0.8 * q.height)));
+  // A whale has its spout on the top of its head.
+  const isWhale = buildOf(a.name) === 'whale';
+  const top = boundsOf(intersect(all, box(q.x + 0.62 * q.width, q.y - 1, 0.2 * q.width, q.height)));
+  const from = isWhale ? [q.x + 0.72 * q.width, top.y + 1] : [front, tip.y + 0.3 * tip.height];
+  if (/^(?:fire|flame)$/.test(b.name)) {
+    const flame = turnedAt(placed(b, { cx: 50, cy: 50, side: 44, fill: 0.9 }), Math.PI / 2);
+    const f = boundsOf(outlineOf(flame));
+    return fitLayers([...finished(s, big), ...finished(s, movedFigure(flame, [1, 0, 0, 1, front + 2 - f.x, tip.y + tip.height / 2 - (f.y + f.height / 2)]), s.palette.groundHex, swapped(s))], 92);
+  }
+  const small = placed(b, { cx: 50, cy: 50, side: 11, fill: 0.9 });
+  const turn = isWhale ? -Math.PI / 2 : -0.5;
+  const drops = [-0.5, -0.05, 0.4].flatMap((lean, row) => Array.from({ length: 3 + (row % 2) }, (_, i): Figure => {
+    const t = (i + 0.8) / 3.6;
+    const [x, y] = [from[0] + (5 + 32 * t) * Math.cos(lean + turn), from[1] + (5 + 32 * t) * Math.sin(lean + turn) + 9 * t * t];
+    const k = 0.6 + 0.6 * t;
+    return movedFigure(small, [k, 0, 0, k, x - 50 * k, y - 50 * k]);
+  }));
+  return fitLayers([...finished(s, big), ...drops.flatMap((f) => finished(s, f, s.palette.groundHex, swapped(s)))], 92);
+}; // prettier-ignore

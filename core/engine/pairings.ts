@@ -1,10 +1,11 @@
 /** Arrangements of two figures in one picture. */
 import { boundsOf, box, disc } from './area';
 import { onField } from './field';
-import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
+import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure, type Part } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, union, type Area } from '../path';
 import { buildOf, builtDrawings, isCreature, isSeenAside, uprightFigure } from './built';
-import { dressFrom, isCut, type Stance } from './creature';
+import { dressFrom, hatParts, isCut, TONES, type Stance } from './creature';
+import { shadeTold } from './dye';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
 import { clear, finished, form, inkOf, inSaidColours, type Stage, type Standing, turnOf } from './stage';
@@ -294,7 +295,8 @@ export const onHand: Pair = (s, a, b) => {
 export const isHeadgear = (name: string): boolean => /\b(?:hat|cap|crown|helmet|glasses|sunglasses|goggles|monocle|moustache|bandana|headphones|mask)$/.test(name); // prettier-ignore
 
 /** B on A's head, or round its neck when it is something for the neck. */
-export const onHead: Pair = (s, a, b) => {
+export const onHead: Pair = (s, a, asked) => {
+  const b = cutOf(s, asked) ?? asked;
   const big = placed(a, { cx: 50, cy: 57, side: 70 });
   const bb = boundsOf(outlineOf(big));
   const low = /scarf|tie|necklace|collar|bow|medal|ribbon|apron/.test(b.name);
@@ -304,12 +306,14 @@ export const onHead: Pair = (s, a, b) => {
   // The head is as broad as what the top quarter of the figure covers.
   // What swims has its head in front.
   const swims = ['fish', 'whale'].includes(buildOf(a.name) ?? '');
-  const front = swims ? box((a.facing ?? 1) > 0 ? bb.x + 0.62 * bb.width : bb.x + 0.02 * bb.width, bb.y, 0.36 * bb.width, 0.6 * bb.height) : null; // prettier-ignore
+  // Of a long beak the skull is what is highest.
+  const isBeaked = b !== asked && isSeenAside(a.name) && !swims;
+  const front = isBeaked ? box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.09) : swims ? box((a.facing ?? 1) > 0 ? bb.x + 0.62 * bb.width : bb.x + 0.02 * bb.width, bb.y, 0.36 * bb.width, 0.6 * bb.height) : null; // prettier-ignore
   const head = boundsOf(intersect(outlineOf(big), front ?? box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.26)));
   const cx = swims && low ? bb.x + ((a.facing ?? 1) > 0 ? 0.66 : 0.34) * bb.width : head.x + head.width / 2;
   // Headphones go over the top of it and down to its middle.
   const over = /headphones|earmuffs/.test(b.name);
-  const size = over ? Math.max(head.width, 0.8 * bb.width) * 1.16 : Math.max(20, Math.min(44, head.width * (glasses ? 0.95 : 1.05))); // prettier-ignore
+  const size = over ? Math.max(head.width, 0.8 * bb.width) * 1.16 : Math.max(20, Math.min(44, head.width * (glasses ? 0.95 : isBeaked ? 1.4 : 1.05))); // prettier-ignore
   const thing = placed(b, { cx, cy: 50, side: size, fill: 1 });
   const tb = boundsOf(outlineOf(thing));
   const isCover = swims && /helmet|mask/.test(b.name);
@@ -321,12 +325,23 @@ export const onHead: Pair = (s, a, b) => {
         ? bb.y + bb.height * (swims ? 0.72 : 0.5) - tb.height / 2
         : glasses
           ? bb.y + bb.height * ((isCreature(a.name) ? 0.28 : 0.44) + drop) - tb.height / 2
-          : (swims ? head.y : bb.y) - tb.height * 0.74;
+          : (swims ? head.y : bb.y) - tb.height * (isBeaked ? 0.84 : 0.74);
   return [
     ...finished(s, big),
     ...clear(s, movedFigure(thing, [1, 0, 0, 1, 0, y - tb.y]), s.palette.groundHex, swapped(s), 1.2),
   ];
 };
+
+/** A hat that there is a cut of, by itself: "a postman's cap" is no top hat. */
+function cutOf(s: Stage, { name, parts }: Figure): Figure | null {
+  const word = s.parts.figures.find((f) => f.drawn === name)?.word ?? name;
+  const { hat } = dressFrom(word);
+  if (!hat || !/\b(?:hat|cap|helmet|beret|beanie|bonnet)$/.test(word)) return null;
+  const { behind, front } = hatParts(hat, { x: 50, y: 60, half: 22, middle: 70, cheek: 24 }, 0, 1);
+  const dye = parts.find((p) => p.dye)?.dye;
+  const inCloth = (p: Part): Part => (p.tone < 2 && dye ? { ...p, dye: p.tone ? shadeTold(dye, -0.17) : dye } : { ...p, dye: parts[0]?.dye === undefined ? undefined : null }); // prettier-ignore
+  return { name, tones: TONES, parts: [...behind, ...front].map(inCloth) };
+}
 
 /** B in front, A's upper half out of its top; as large as B, or much larger. */
 export const emerging =

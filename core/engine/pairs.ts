@@ -37,8 +37,19 @@ import {
 } from './pairings';
 import { bentAs } from './bent';
 import { eared, maned, rayed, spined } from './pairings-heads';
-import { astride, climbing, inBasket, onVane, onWheels, pushing, ridden, scaling } from './pairings-riders';
-import { bladed, fanTailed, handed, keyholed, onCandle, shod, tailed, toothed } from './pairings-standins';
+import {
+  astride,
+  climbing,
+  inBasket,
+  onVane,
+  onWheels,
+  pushing,
+  ridden,
+  scaling,
+  seated,
+  towed,
+} from './pairings-riders';
+import { asLock, bladed, fanTailed, handed, keyholed, onCandle, shod, tailed, toothed } from './pairings-standins';
 import { madeOf } from './packed';
 import {
   PUSHED,
@@ -60,6 +71,7 @@ import {
   settled,
   sheltered,
   tunnelled,
+  inAntlers,
 } from './pairings-places';
 import {
   asBoat,
@@ -76,6 +88,7 @@ import {
   throughRing,
   tipped,
   trailing,
+  branched,
 } from './pairings-parts';
 import {
   arched,
@@ -115,6 +128,7 @@ import {
   shadowed,
   TWINING,
   watered,
+  spraying,
 } from './pairings-told';
 
 const CELESTIAL = new Set([
@@ -256,6 +270,14 @@ const turnedPair =
     pair(s, b, a);
 
 /** Parts that one stands things on. */
+/** How something is sent out of a trunk or a mouth. */
+export const SPRAYING = /^(?:squirt|spray|spout|spit|blow|breath)/;
+/** What one sits in or on. */
+export const SEATS =
+  /^(?:armchair|chair|sofa|couch|throne|rocking chair|deck chair|stool|bean ?bag|office chair|swing seat)$/;
+/** What lives on fish. */
+const CATCHERS =
+  /^(?:bear|polar bear|cat|otter|heron|kingfisher|seal|penguin|puffin|gull|seagull|stork|osprey|raccoon|walrus|sea lion|cormorant)$/;
 const ON_TOP = /^(?:back|head|nose|snout|shoulders?|top|roof|antlers?|horns?|hump|shell)$/;
 /** What one carries things in that has no hands. */
 const MOUTH = /^(?:beak|mouth|bill|jaws?|snout|muzzle|teeth)$/;
@@ -379,6 +401,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // What water does.
   (t) => (/^(?:reflect|mirror)/.test(t.said) || (t.either('inside') && t.first.modifiers.some((m) => /^(?:reflected|mirrored)$/.test(m)))) && [reflected],
   (t) => !t.second.turned && t.first.pose === 'watering' && [watered],
+  (t) => isCreature(t.a) && t.does(SPRAYING) && /^(?:water|drop|fire|flame|bubbles?|hearts?|stars?|confetti|snow|snowflakes?|music notes?|notes?|paint|flowers?)$/.test(t.b) && [spraying],
   (t) => /^(?:smoke|steam)$/.test(t.b) && /^(?:teapot|kettle|cup|mug|bowl|pot|coffee pot|moka pot|coffee cup|pan)$/.test(t.a) && t.is('with', 'beside', null) && [rising],
   (t) => VESSELS.test(t.a) && /^pour/.test(t.said) && FLOWING.test(t.b) && [streaming],
   (t) => VESSELS.test(t.a) && /^pour/.test(t.said) && (t.is('holding', 'toward') || t.isTurned('coming out of')) && !VESSELS.test(t.b) && !OPEN.test(t.b) && [pouringOut],
@@ -401,6 +424,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.is('around') && isFurred(t.a) && t.does(/^(?:curl|sleep|lying|asleep|snuggl)/) && [curledAbout],
   // What climbs goes round the other, whichever is named first; what flies goes round it at a distance.
   (t) => t.either('around') && t.second.count === 1 && [t.a, t.b].some((n) => WINDERS.test(n)) && [WINDERS.test(t.b) ? entwined : turnedPair(entwined)],
+  // The rope of an anchor goes round it.
+  (t) => t.either('beside', 'with') && [t.a, t.b].includes('anchor') && [t.a, t.b].includes('rope') && [t.b === 'rope' ? entwined : turnedPair(entwined)],
   (t) => t.is('inside') && WINDING.test(t.said) && (WINDERS.test(t.b) || TWINING.test(t.b)) && [entwined],
   (t) => t.either('around') && WINDING.test(t.said) && [t.a, t.b].some((n) => TWINING.test(n)) && [TWINING.test(t.b) ? entwined : turnedPair(entwined)],
   (t) => SERPENTS.test(t.a) && !isCreature(t.b) && t.is('around') && [turnedPair(entwined)],
@@ -468,6 +493,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && [onWheels],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && /^(?:rid|fly|sit|straddl|saddl)/.test(t.said + (t.first.pose ?? '')) && (/^(?:rocket|broom|witch broom|paper plane|airplane|banana|firework|comet|baguette|cucumber|corn|cigar|bullet|fish|whale|dolphin|shark|swan|goose|duck|seahorse|crab|snail|turtle|tortoise|dragon|cloud)$/.test(t.b) || (LONG.test(t.b) && !/^(?:candle|flower|rose|tulip|umbrella)$/.test(t.b))) && [astride],
   (t) => t.b === 'hot air balloon' && isCreature(t.a) && t.is('inside', 'riding', 'on') && [inBasket],
+  (t) => isCreature(t.a) && !isSeenAside(t.a) && SEATS.test(t.b) && t.is('inside', 'on') && [seated],
+  (t) => /^(?:pulled|drawn|towed|hauled|dragged) by/.test(t.said) && [towed],
+  (t) => isCreature(t.a) && t.does(/^(?:pull|tow|haul|drag)/) && !t.second.turned && !isCreature(t.b) && t.is('holding', 'toward', 'with') && [turnedPair(towed)],
   (t) => isCreature(t.a) && (/^(?:kite|balloon)$/.test(t.b) || t.second.word === 'balloon') && t.is('holding', 'with') && [flown],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^read/) && t.is('holding', 'with', 'toward') && [inHand('standing'), emerging(74, 58, true), inHand('sitting'), emerging(60, 74, true)],
   (t) => isCreature(t.a) && t.does(/^(?:guard|protect|watch|defend)/) && !t.second.turned && [sideBySide, above],
@@ -476,9 +504,11 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.b === 'wing' && t.is('with', 'wearing', null) && [wingedUpright],
   (t) => /\b(?:hole|hollow|knothole)$/.test(t.second.word) && t.is('inside', 'coming out of') && isCreature(t.a) && [inHollow],
   // A nest, or a bird, that is in a tree is seen in its crown, as its apples are; a bird sits on a wire.
-  (t) => TREES.test(t.b) && t.is('inside') && (/^(?:nest with eggs|lantern|heart|star|kite|door|clock|moon)$/.test(t.a) || /^(?:songbird|raptor|ape)$/.test(buildOf(t.a) ?? '')) && [turnedPair(embraced)],
+  (t) => TREES.test(t.b) && t.is('inside') && (/^(?:nest with eggs|lantern|heart|star|kite|door|clock|moon)$/.test(t.a) || (nounKind(t.a) === 'artifact' && !LONG.test(t.a) && !/^(?:house|hut|cabin|castle|tent|village)$/.test(t.a)) || /^(?:songbird|raptor|ape)$/.test(buildOf(t.a) ?? '')) && [turnedPair(embraced)],
   (t) => TREES.test(t.a) && t.is('with', 'holding') && isMany(t.second) && /^(?:apple|pear|orange|lemon|cherry|peach|plum|heart|star|lantern|bulb|light bulb|bird|coin|flower|key|egg|olive|fig)$/.test(t.b) && [fruited],
   (t) => /^(?:wires?|power lines?|telephone lines?|cable|clothesline|washing line|phone line)$/.test(t.second.word) && t.is('on') && [onLine],
+  // What is on a lid stands there.
+  (t) => /^(?:lid|rim|brim|edge|spout|crown|top|tip)$/.test(t.place) && !isCreature(t.a) && t.isTurned('on') && [turnedPair(stacked(40, 70))],
   // What is on a mug is printed there, what is on a plate lies on it; a bee on a flower has settled on it.
   (t) => MARKS.test(t.b) && PRINTED_ON.test(t.a) && t.isTurned('on') && [turnedPair(printed)],
   (t) => /^(?:plate|tray|pan|cutting board|pizza|rug)$/.test(t.b) && t.is('on') && (['food', 'plant'].includes(nounKind(t.a) ?? '') || /^(?:fish|egg|heart|leaf|lobster|crab|shrimp|lemon|fried egg|steak|star)$/.test(t.a)) && [printed],
@@ -497,11 +527,16 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isRaptor(t.a) && t.a !== 'owl' && t.isCarried() && [inClaws, atMouth],
   (t) => /^(?:claws?|talons?)$/.test(t.place) && (t.is('holding', 'with') || t.isTurned('inside')) && [inClaws],
   (t) => isHeldInMouth(t.a) && t.isCarried() && [atMouth],
+  // Who catches fish has one.
+  (t) => CATCHERS.test(t.a) && t.b === 'fish' && t.second.count === 1 && t.is('with', 'holding') && t.place === '' && [isSeenAside(t.a) ? atMouth : inHand('standing'), atMouth, isSeenAside(t.a) ? atMouth : inHand('sitting')],
   (t) => HANDLESS.test(t.a) && t.isCarried() && [turnedPair(stacked(44, 66))],
   // What one carries on its back stands there, what it has in its mouth hangs there.
   (t) => /^shoulders?$/.test(t.place) && t.is('on') && [onShoulder],
   (t) => ON_BACK.test(t.place) && isCreature(t.a) && (t.isTurned('on') || t.is('holding', 'with')) && [onBack],
   (t) => ON_TOP.test(t.place) && t.is('on') && [stacked(42, 66)],
+  (t) => /^(?:antlers?|horns?)$/.test(t.place) && isCreature(t.a) && ((t.second.turned && t.either('inside', 'on')) || t.either('between')) && [inAntlers],
+  // A padlock in the shape of a heart is a heart with a shackle and a keyhole.
+  (t) => t.a === 'lock' && t.is('as') && PLAIN.test(t.b) && [asLock],
   (t) => ON_TOP.test(t.place) && t.is('holding', 'toward', 'with') && [turnedPair(stacked(42, 66))],
   (t) => MOUTH.test(t.place) && isCreature(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],
   (t) => BILLED.test(t.a) && !t.second.turned && FEEDING.test(t.first.pose ?? t.said) && [sipping],
@@ -520,6 +555,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:spikes|spines|quills|needles)$/.test(t.place) && t.isTurned('as') && [spined],
   (t) => /^(?:mane|ruff|petals|rays|spikes)$/.test(t.place) && t.isTurned('as') && [maned],
   (t) => t.place === 'halo' && t.isTurned('as') && [wreathed],
+  (t) => TREES.test(t.a) && /^(?:branch|branches|limbs|boughs)$/.test(t.place) && t.isTurned('as') && [branched],
   (t) => /^(?:leaves|leaf|petals|fruit|fruits|scales|feathers|spots|bricks)$/.test(t.place) && t.isTurned('as') && [madeOf],
   (t) => /^sails?$/.test(t.place) && /boat|ship/.test(t.a) && t.isTurned('as') && [asSail],
   (t) => /^(?:windmill|wind turbine)$/.test(t.a) && /^(?:blades?|sails?|arms|wings?|vanes?)$/.test(t.place) && t.isTurned('as') && [turnedPair(bladed)],

@@ -101,7 +101,7 @@ const BLACK =
 const PEOPLE =
   /^(?:man|woman|girl|boy|child|baby|person|mermaid|angel|elf|fairy|genie|grandmother|grandfather|mother|father|lady|hand|face)$/;
 /** For what is black and white: its light parts are nearly that. */
-const NEUTRAL: readonly (readonly [string, string, string])[] = [['#2B2D33', '#DAD7CE', '#8F9297'], ['#25282C', '#D9DDE0', '#87919A'], ['#33312E', '#DDD6C6', '#928B7F']]; // prettier-ignore
+const NEUTRAL: readonly (readonly [string, string, string])[] = [['#2B2D33', '#DAD7CE', '#B4B5B6'], ['#25282C', '#D9DDE0', '#AEB6BD'], ['#33312E', '#DDD6C6', '#B7AF9F']]; // prettier-ignore
 /** For what is white: the lightest of each is nearly that. */
 const WHITE: readonly (readonly [string, string, string])[] = [['#1B3557', '#B9CFE0', '#6C9AC9'], ['#22404F', '#BFD6D8', '#5F9DA8'], ['#2D2A4A', '#C3C6DE', '#8A8FC0']]; // prettier-ignore
 /** For what is pink. */

@@ -5,6 +5,8 @@ import { asDrawn } from './as-drawn';
 import { compose } from './compose';
 import type { Layer } from './layer';
 import { waysFor } from './pairs';
+import { hexToOklab, oklabDistance } from '../colour';
+import { withField } from './field';
 import { understand } from './request';
 import { around, arranged as laid, build, parted, requestOf, stageOf } from './testing';
 import { grown, intersect, sizeOf, subtract, union } from '../path';
@@ -177,6 +179,98 @@ describe('what one sees in an arrangement', () => {
     expect(foot('a train coming out of a tunnel', 'train', 'tunnel')).toBeLessThan(10);
     const cup = arranged('a bear coming out of a cup', 'bear', 'cup');
     expect(around(cup.layers).height).toBeGreaterThan(50);
+  });
+});
+
+describe('what one sits in, draws, sends out or has on its head', () => {
+  const areaOf = (layers: readonly Layer[]): number => layers.reduce((sum, l) => sum + sizeOf(l.area), 0);
+
+  it('sits somebody in front of an armchair that reaches out on both sides', () => {
+    const { back, front: who } = parted('a cat in an armchair', 'cat', 'armchair');
+    expect(who.x).toBeGreaterThan(back.x);
+    expect(who.x + who.width).toBeLessThan(back.x + back.width);
+    expect(who.y + who.height).toBeLessThan(back.y + back.height + 2);
+  });
+
+  it('has what pulls before what it pulls, on one line, a rope between them', () => {
+    const both = arranged('a cart pulled by a donkey', 'cart', 'donkey');
+    const [cart, donkey] = gapsIn(both).map((at, i, all) => around(both.layers.slice(at + 1, all[i + 1])));
+    expect(donkey.x).toBeGreaterThan(cart.x + cart.width - 6);
+    expect(Math.abs(donkey.y + donkey.height - cart.y - cart.height)).toBeLessThan(1);
+    const rope = boundsOf(both.layers[0].area);
+    expect(rope.x).toBeLessThan(cart.x + cart.width);
+    expect(rope.x + rope.width).toBeGreaterThan(donkey.x);
+    // Of several, one goes before the other.
+    const mice = arranged('a cart pulled by mice', 'cart', 'mouse');
+    expect(gapsIn(mice)).toHaveLength(3);
+  });
+
+  it('sends water out in front of a trunk and rising, and fire in one flame at the mouth', () => {
+    const water = laid('an elephant squirting water', 'elephant', 'water');
+    const [head] = water;
+    const body = around(water.filter((l) => boundsOf(l.area).width > 12));
+    const drops = water.map((l) => boundsOf(l.area)).filter((q) => q.x > body.x + body.width - 4);
+    expect(head.isFigure).toBe(true);
+    expect(drops.length).toBeGreaterThan(7);
+    expect(Math.min(...drops.map((q) => q.y))).toBeLessThan(body.y + 0.4 * body.height);
+    const fire = around(laid('a dragon breathing fire', 'dragon', 'fire'));
+    expect(fire.width).toBeGreaterThan(fire.height);
+  });
+
+  it('puts flowers on antlers, and one tree between them', () => {
+    const flowers = arranged('a deer with flowers in its antlers', 'deer', 'flower');
+    const places = gapsIn(flowers).map((at) => boundsOf(flowers.layers[at].area));
+    expect(places.length).toBeGreaterThan(3);
+    const all = around(flowers.layers);
+    for (const q of places) expect(q.y + q.height / 2).toBeLessThan(all.y + 0.55 * all.height);
+    const xs = places.map((q) => q.x + q.width / 2);
+    expect(Math.max(...xs) - Math.min(...xs)).toBeGreaterThan(0.4 * all.width);
+    const { back, front: tree } = parted('a stag with a pine tree between its antlers', 'stag', 'pine tree');
+    expect(Math.abs(tree.x + tree.width / 2 - back.x - back.width / 2)).toBeLessThan(3);
+  });
+
+  it('spreads hands for branches from the top of a trunk', () => {
+    const tree = arranged('a tree with hands as branches', 'tree', 'hand');
+    const hands = gapsIn(tree).map((at) => boundsOf(tree.layers[at].area));
+    expect(hands).toHaveLength(5);
+    const trunk = around(tree.layers.slice(0, gapsIn(tree)[0]));
+    for (const h of hands) expect(h.y + h.height / 2).toBeLessThan(trunk.y + 0.5 * trunk.height);
+  });
+
+  it('makes a lock of a heart: a shackle over it, and a hole in it', () => {
+    const layers = laid('a padlock shaped like a heart', 'lock', 'heart');
+    const [shackle, body] = [layers[0], layers.at(-1)!];
+    expect(boundsOf(shackle.area).y).toBeLessThan(boundsOf(body.area).y - 8);
+    expect(body.area.length).toBeGreaterThan(1);
+  });
+
+  it('has what a client says is on a lid on top, and a bicycle that is in a tree in its crown', () => {
+    const lid = parted('a teapot with a bird on its lid', 'teapot', 'bird');
+    expect(lid.back.y + lid.back.height / 2).not.toBeCloseTo(lid.front.y + lid.front.height / 2, 0);
+    const { back, front: bicycle } = parted('a bicycle in a tree', 'bicycle', 'tree');
+    expect(bicycle.y + bicycle.height).toBeLessThan(back.y + 0.8 * back.height);
+    expect(bicycle.width).toBeLessThan(back.width);
+  });
+
+  it('gives a badge a field on which every colour that is said is seen', () => {
+    for (const prompt of [
+      'badge with a black bull and a gold star',
+      'badge with a red anchor and a white sail',
+      'app icon of a yellow duck on a teal wave',
+    ]) {
+      const { palette } = withField(stageOf(prompt));
+      for (const f of stageOf(prompt).parts.figures) for (const c of f.colours) expect(oklabDistance(hexToOklab(palette.inks[0]), hexToOklab(c.hex)), `${prompt}: ${c.word}`).toBeGreaterThan(0.2); // prettier-ignore
+    }
+    // Without colours said of figures it stays as it is.
+    expect(withField(stageOf('badge with a bull', 0)).palette.inks).toEqual(
+      stageOf('badge with a bull', 0).palette.inks,
+    );
+  });
+
+  it('dresses things in hats and glasses that there is a cut of', () => {
+    const mascot = (prompt: string): number => areaOf(compose(requestOf(prompt)).layers);
+    expect(mascot('mascot: an avocado wearing sunglasses')).not.toBeCloseTo(mascot('mascot: an avocado'), 0);
+    expect(mascot('mascot: a lemon with a straw hat')).not.toBeCloseTo(mascot('mascot: a lemon with a top hat'), 0);
   });
 });
 

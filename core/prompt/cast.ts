@@ -40,6 +40,9 @@ const AT_PARTS = new Set(['on', 'inside', 'under', 'behind', 'beside', 'over', '
 /** What nothing is worn by, though it is "with" it: "a bell with a ribbon". */
 const NOT_DRESSED = ['artifact', 'garment', 'shape', 'abstract', 'sign', null];
 
+/** What is no garment, and worn all the same. */
+const ON_HEADS = /^(?:crown|tiara|monocle|sunglasses|glasses|spectacles|goggles|headphones|earmuffs)$/;
+
 /** A figure that stands to none yet. */
 export const draftOf = (found: Phrase): Draft => {
   const drawn = found.found ?? found.suffix;
@@ -90,6 +93,8 @@ export class Cast {
     const { relation, to, said } = this.figures[last];
     if (link.relation === 'as' || link.relation === 'made of' || link.turned) return last;
     const doing = gerundOf((said ?? '').split(' ')[0]) !== null;
+    // What is in the sky is over all of it.
+    if (link.relation === 'under' && next !== null && /^(?:sun|moon|stars?|sky|rainbow|clouds?)$/.test(next.head.split(' ').at(-1)!)) return root; // prettier-ignore
     // "Pouring water from a jug": the water comes from it.
     if (/^(?:into|onto|out of|from|in)$/.test(link.said) && doing && (link.said !== 'in' || !isRootLive)) return last;
     // What one looks at is in the bowl, not who looks.
@@ -112,7 +117,7 @@ export class Cast {
       if (pending) draft.relation = pending.relation;
     } else if (pending) {
       const to = this.governor(pending, found, joined);
-      const isWorn = found.isGarment && !(pending.relation === 'inside' && /\b(?:mitten|glove|sock|stocking|shoe|boot|slipper|pocket)$/.test(found.word)) && !pending.turned && ((pending.relation === 'with' && !NOT_DRESSED.includes(nounKind(this.figures[to].phrase.head))) || (['with', 'inside'].includes(pending.relation) && this.isLive(to))); // prettier-ignore
+      const isWorn = (found.isGarment || ON_HEADS.test(found.head)) && !(pending.relation === 'inside' && /\b(?:mitten|glove|sock|stocking|shoe|boot|slipper|pocket)$/.test(found.word)) && !pending.turned && ((pending.relation === 'with' && !NOT_DRESSED.includes(nounKind(this.figures[to].phrase.head))) || (['with', 'inside'].includes(pending.relation) && this.isLive(to))); // prettier-ignore
       Object.assign(draft, { relation: isWorn ? 'wearing' : pending.relation, turned: pending.turned ?? false, to, said: pending.said, place: pending.place }); // prettier-ignore
     } else if (
       joined &&
@@ -122,7 +127,10 @@ export class Cast {
     ) {
       // "With a fork and knife": both stand so; "a bottle of oil and a branch": the branch stands by itself.
       const { relation, turned, to, said } = before;
-      Object.assign(draft, { relation, turned, to, said });
+      // "With a straw hat and a drink": only the one is worn.
+      const isHad =
+        relation === 'wearing' && !/^wear|^dress/.test(said) && !found.isGarment && !ON_HEADS.test(found.head);
+      Object.assign(draft, { relation: isHad ? 'with' : relation, turned, to, said });
     } else {
       const to = joined && before.to === null ? this.last : this.root;
       Object.assign(draft, { relation: joined ? 'beside' : 'with', to, said: joined ? 'and' : null });

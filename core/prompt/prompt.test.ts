@@ -185,6 +185,17 @@ describe('reading a prompt', () => {
     expect(figures.map((f) => f.colours.map((c) => (c.of ? `${c.word}:${c.of}` : c.word)).join(' '))).toEqual(said);
   });
 
+  it('knows what is worn on a head, what is not, and who is under one umbrella', () => {
+    const relations = (prompt: string): (string | null)[] => partsOf(prompt).figures.map((f) => f.relation);
+    expect(relations('a frog with a crown')).toEqual([null, 'wearing']);
+    expect(relations('a lemon with a straw hat and a drink, mascot')).toEqual([null, 'wearing', 'with']);
+    expect(relations('a fox wearing a hat and a scarf')).toEqual([null, 'wearing', 'wearing']);
+    expect(relations('an elephant and a mouse under one umbrella')).toEqual([null, 'beside', 'under']);
+    expect(partsOf('a boat on waves under a full moon').figures.map((f) => f.to)).toEqual([null, 0, 0]);
+    expect(partsOf('a mug with a mustache').figures).toHaveLength(2);
+    expect(partsOf('a man with a beard').figures).toHaveLength(1);
+  });
+
   it('has what is black and white in one ink where no other colour is said', () => {
     expect(partsOf('black and white logo of a cow')).toMatchObject({ colourCount: 1 });
     expect(partsOf('black and white cow with a yellow bell').colourCount).toBeNull();

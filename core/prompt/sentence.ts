@@ -380,7 +380,9 @@ export class Sentence extends Cursor {
     const isOnTop = said === 'on' && next === 'top' && this.word(after + 1) !== 'of';
     const ends = isOnTop
       ? after + 1
-      : PRONOUNS.test(next) && !this.word(after + 1).match(/^(?:of)$/)
+      : PRONOUNS.test(next) &&
+          !(next === 'one' && this.nounFollows(after + 1)) &&
+          !this.word(after + 1).match(/^(?:of)$/)
         ? after + 1
         : after;
     const following = this.word(ends);

@@ -10,7 +10,7 @@ export type Hat =
   | 'party' | 'bandana' | 'headband' | 'fire' | 'detective' | 'viking' | 'space' | 'headphones' | 'goggles' | 'helm'; // prettier-ignore
 export type Top = 'apron' | 'coat' | 'jacket' | 'vest' | 'overalls' | 'shirt' | 'robe' | 'jersey' | 'suit' | 'armour' | 'stripes' | 'suspenders' | 'skirt'; // prettier-ignore
 export type Neck = 'scarf' | 'bow tie' | 'tie' | 'stethoscope' | 'medal' | 'kerchief' | 'camera';
-export type Eyewear = 'glasses' | 'patch' | 'monocle' | 'diving mask';
+export type Eyewear = 'glasses' | 'sunglasses' | 'patch' | 'monocle' | 'diving mask';
 
 /** What a colour can be said of. */
 export type Worn = 'hat' | 'top' | 'neck' | 'cape';
@@ -121,6 +121,7 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\bcape\b|\bcloak\b|\bponcho\b|\bshawl\b/, { hasCape: true }],
   [/\b(?:backpack|rucksack|knapsack|haversack)\b/, { hasPack: true }],
   [/\b(?:glasses|spectacles)\b/, { eyes: 'glasses' }],
+  [/\b(?:sunglasses|shades|aviators)\b/, { eyes: 'sunglasses' }],
   [/\bmonocle\b/, { eyes: 'monocle' }],
   [/\beye ?patch\b/, { eyes: 'patch' }],
   [/\bbow ?tie\b/, { neck: 'bow tie' }],
@@ -274,6 +275,12 @@ export function eyewearParts(eyes: Eyewear, y: number, apart: number, r: number)
   switch (eyes) {
     case 'glasses':
       return [piece(DARK, union(subtract(lens, grown(lens, -1.5)), bridge))];
+    case 'sunglasses': {
+      // Flat above, round below.
+      const shade = intersect(grown(lens, 0.5), box(0, y - r * 0.62, 100, 3 * r));
+      const shine = (x: number): Area => [[x - r * 0.5, y + r * 0.1, x, y - r * 0.4, x + r * 0.26, y - r * 0.4, x - r * 0.3, y + r * 0.2]]; // prettier-ignore
+      return [piece(DARK, union(shade, bridge, box(50 - apart - r, y - r * 0.62, 2 * (apart + r), 1.9))), piece(LIGHT, union(shine(50 - apart), shine(50 + apart)))]; // prettier-ignore
+    }
     case 'monocle': {
       const one = disc(50 + apart, y, r * 1.08, 60);
       return [piece(DARK, union(subtract(one, grown(one, -1.5)), taper([50 + apart + r * 0.7, y + r * 0.8, 0.6], [50 + apart + r * 1.2, y + r * 3.2, 0.6])))]; // prettier-ignore

@@ -2,7 +2,18 @@ export { creatureOf, KINDS as CREATURES, PEOPLE, type Build, type Kind as Creatu
 export { EXPRESSION_NAMES, expressionOf, faceParts, type Expression, type FacePlace } from './face';
 export { headParts } from './head';
 export { curledParts, isFourFooted, POSES, sideParts, type Pose } from './side';
-export { dressFrom, dyedDress, hatParts, isCut, isRole, ROLE_NAMES, type Dress, type Hat } from './dress';
+export {
+  dressFrom,
+  dyedDress,
+  eyewearParts,
+  hatParts,
+  isCut,
+  isRole,
+  ROLE_NAMES,
+  type Dress,
+  type Eyewear,
+  type Hat,
+} from './dress';
 export { figureParts, STANCE_NAMES, stanceOf, type Age, type Held, type Stance } from './mascot';
 export { handParts, GESTURES, type Gesture } from './hand';
 export { TONES } from './pieces';

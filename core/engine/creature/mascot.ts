@@ -164,8 +164,10 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const sleeved = dress.top && !['apron', 'vest', 'overalls', 'suspenders', 'armour', 'skirt'].includes(dress.top);
   const shirted = dress.top === 'vest' || dress.top === 'overalls' || dress.top === 'suspenders';
   const cloth: Tone = dress.top === 'coat' ? LIGHT : dress.top === 'stripes' ? LIGHT : main;
-  const sleeve: Tone = sleeved ? cloth : shirted ? LIGHT : FUR;
-  const trousers: Tone = dress.top === 'overalls' ? main : dress.top === 'suit' || dress.top === 'jacket' ? main : dress.top && dress.top !== 'skirt' ? trim : FUR;
+  // A panda's limbs are as dark as its patches.
+  const limbs: Tone = kind.marks.includes('patches') && (kind.tones?.[1] ?? 1) < 0.35 ? COAT : FUR;
+  const sleeve: Tone = sleeved ? cloth : shirted ? LIGHT : limbs;
+  const trousers: Tone = dress.top === 'overalls' ? main : dress.top === 'suit' || dress.top === 'jacket' ? main : dress.top && dress.top !== 'skirt' ? trim : limbs;
   const foot = ({ end, side }: (typeof legs)[number]): Area => isSat && !isBird(kind) ? oval(end[0], end[1], 7, 7.8) : isBird(kind) ? union(...[-0.7, 0, 0.7].map((a) => bone([end[0], end[1] + 1, 2], [end[0] + side * 1.5 + 7 * Math.sin(a), end[1] + 3.4, 1.7]))) : intersect(oval(end[0] + side * 2, end[1] + 2.6, 8, 6), box(0, 0, 100, end[1] + 4));
   // What has eight arms stands on the other six.
   const isArmed = kind.marks.includes('tentacles');
