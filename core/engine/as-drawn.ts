@@ -207,6 +207,11 @@ const RULES: readonly Rule[] = [
       ? dropped([{ ...first, modifiers: [...first.modifiers, 'bearded'] }, second, ...rest], 1, 0)
       : null;
   },
+  // A seed that sprouts is a sprout.
+  (figures) => {
+    const isSprouting = (f: PromptFigure): boolean => /^(?:seed|bean|acorn|pea|nut)$/.test(f.drawn) && f.modifiers.some((m) => /^(?:sprout|germinat)/.test(m)); // prettier-ignore
+    return figures.some(isSprouting) ? figures.map((f) => (isSprouting(f) ? { ...f, drawn: 'sprout' } : f)) : null;
+  },
   // A snake that bites its tail is a ring.
   ([first, second]) =>
     first &&

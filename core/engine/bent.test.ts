@@ -1,10 +1,10 @@
 /** Long things bent along outlines. */
 import { describe, expect, it } from 'vitest';
 import { boundsOf, box, disc } from './area';
-import { bentAlong, guideAlong } from './bent';
+import { bentAlong, bentIntoLetter, guideAlong } from './bent';
 import { compose } from './compose';
 import type { Figure } from './figure';
-import { requestOf } from './testing';
+import { build, requestOf } from './testing';
 import { grown, intersect, sizeOf, subtract } from '../path';
 
 const bar: Figure = { name: 'bar', tones: [0.3], parts: [{ tone: 0, area: box(46, 0, 8, 100) }] };
@@ -65,5 +65,38 @@ describe('what is bent', () => {
       for (const area of all) expect(sizeOf(intersect(area, grown(middle, -1))), prompt).toBeLessThan(1);
       expect(b.width, prompt).toBeGreaterThan(60);
     }
+  });
+});
+
+describe('something long as a letter', () => {
+  it('goes along its one stroke, from end to end, and nowhere else', () => {
+    // An S: its ends are at the lower left and the upper right, and it passes the middle.
+    const snake = bentIntoLetter(build('snake'), 'S')!;
+    const all = snake.parts[0].area;
+    const b = boundsOf(all);
+    expect(b.width).toBeGreaterThan(40);
+    expect(b.height).toBeGreaterThan(70);
+    const at = (x: number, y: number): boolean => sizeOf(intersect(all, box(x - 3, y - 3, 6, 6))) > 1;
+    for (const [x, y] of [[50, 50], [26, 30], [75, 70], [50, 13]]) expect(at(x, y), `${x},${y}`).toBe(true); // prettier-ignore
+    for (const [x, y] of [[74, 36], [27, 64]]) expect(at(x, y), `${x},${y}`).toBe(false); // prettier-ignore
+  });
+
+  it('is one of every letter and digit that has one stroke, and of no other', () => {
+    for (const letter of 'CGIJLMNOSUVWZ23567') {
+      const rope = bentIntoLetter(build('rope'), letter);
+      expect(rope, letter).not.toBeNull();
+      // As broad as it was all along: area over length.
+      const b = boundsOf(rope!.parts[0].area);
+      expect(Math.max(b.width, b.height), letter).toBeGreaterThan(70);
+    }
+    for (const letter of ['A', 'K', 'X', '8']) expect(bentIntoLetter(build('rope'), letter), letter).toBeNull();
+    expect(bentIntoLetter(build('owl'), 'S')).toBeNull();
+  });
+
+  it('is the letter of a prompt, in the colour that is said of it', () => {
+    const { layers, groundHex } = compose(requestOf('letter S as a red snake'));
+    const seen = layers.filter((l) => l.fill !== groundHex);
+    expect(boundsOf(seen[0].area).height).toBeGreaterThan(70);
+    expect(seen.some((l) => l.fill === '#D22B2B')).toBe(true);
   });
 });

@@ -1,8 +1,8 @@
 /** Long things bent along the outline of another: a wrench as a heart, a snake as a ring. */
-import { areaFrom, intersect, parsePath, sizeOf, stroked, union, type Area } from '../path';
+import { areaFrom, intersect, parsePath, runsFrom, sizeOf, stroked, union, type Area } from '../path';
 import { alongRings, leafArea } from './marks';
 import { boundsOf, box, disc } from './area';
-import { outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
+import { isLong, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
 import { fitLayers } from './layer';
 import type { Pair } from './pairings';
 import { clear } from './stage';
@@ -20,15 +20,17 @@ export function guideAlong(ring: readonly number[]): Point[] {
   const low = Array.from({ length: n }, (_, i) => i).reduce((p, i) => (ring[2 * i + 1] > ring[2 * p + 1] ? i : p), 0);
   const all = alongRings([[...ring.slice(2 * low), ...ring.slice(0, 2 * low)]], STEP);
   const gap = Math.round((OPEN / 2) * all.length);
-  const even = all.slice(gap, all.length - gap);
-  // Each the mean of its neighbours, so that what follows has no corners to fold at.
-  return even.map((_, i) => {
-    const m = Math.min(4, i, even.length - 1 - i);
-    const near = even.slice(i - m, i + m + 1);
-    const mean = (of: (p: (typeof even)[number]) => number): number => near.reduce((sum, p) => sum + of(p), 0) / near.length; // prettier-ignore
-    return [mean((p) => p.x), mean((p) => p.y)];
-  });
+  return withoutCorners(all.slice(gap, all.length - gap).map((p) => [p.x, p.y]));
 }
+
+/** Points each of which is the mean of its neighbours, so that what follows has no corners to fold at. */
+const withoutCorners = (points: readonly Point[]): Point[] =>
+  points.map((_, i) => {
+    const m = Math.min(4, i, points.length - 1 - i);
+    const near = points.slice(i - m, i + m + 1);
+    const mean = (axis: 0 | 1): number => near.reduce((sum, p) => sum + p[axis], 0) / near.length;
+    return [mean(0), mean(1)];
+  });
 
 /** The share of a figure at either end that keeps its proportions; what is between is stretched. */
 const END = 0.28;
@@ -91,3 +93,42 @@ export const bentAs: Pair = (s, a, b) => {
   const bent = bentAlong(made ?? upright(a), guideAlong(ring), made ? 11 : 19, made !== undefined && made.name !== 'snake'); // prettier-ignore
   return fitLayers(clear(s, bent), 88);
 };
+
+/** The middle line of each letter and digit that is drawn in one stroke, from its foot to where it begins. */
+const STROKES: Readonly<Record<string, string>> = {
+  C: 'M78 78C62 98 20 90 20 50C20 10 62 2 78 24',
+  G: 'M54 54L80 54L80 76C64 98 20 90 20 50C20 10 62 4 77 22',
+  I: 'M50 90L50 10',
+  J: 'M24 70C26 92 64 92 64 66L64 10',
+  L: 'M76 88L28 88L28 10',
+  M: 'M14 90L24 12L50 66L76 12L86 90',
+  N: 'M22 90L22 12L78 88L78 10',
+  O: 'M46 91C10 90 14 10 50 10C86 10 90 88 58 91',
+  S: 'M22 76C36 96 74 92 75 70C76 50 26 52 26 30C26 8 62 6 76 22',
+  U: 'M22 10L22 60C22 98 78 98 78 60L78 10',
+  V: 'M16 10L50 90L84 10',
+  W: 'M10 10L30 90L50 34L70 90L90 10',
+  Z: 'M80 88L22 88L78 12L20 12',
+  2: 'M80 88L24 88C40 66 76 50 76 30C76 8 34 4 24 26',
+  3: 'M22 74C34 96 78 92 76 68C74 52 58 50 46 50C60 50 74 44 73 28C72 8 36 4 26 20',
+  5: 'M22 74C36 96 78 90 76 64C74 40 42 40 28 50L32 12L72 12',
+  6: 'M30 66C36 44 74 44 76 68C78 94 26 98 24 60C22 36 44 14 62 10',
+  7: 'M34 90L76 12L22 12',
+};
+
+/** Something long bent into a letter that is drawn in one stroke; null where it is not long, or the letter is not one. */
+export function bentIntoLetter(figure: Figure, letter: string): Figure | null {
+  const data = STROKES[letter.toUpperCase()];
+  const made = STRAIGHT.find(([names]) => names.test(figure.name))?.[1]();
+  if (!data || (!made && !isLong(figure))) return null;
+  const [run] = runsFrom([...parsePath(data, { close: false })]);
+  const line = Array.from({ length: run.length / 2 }, (_, i): Point => [run[2 * i], run[2 * i + 1]]);
+  const even = line.slice(1).flatMap((q, i): Point[] => {
+    const p = line[i];
+    const n = Math.max(1, Math.round(Math.hypot(q[0] - p[0], q[1] - p[1]) / STEP));
+    return Array.from({ length: n }, (_, j): Point => [p[0] + ((q[0] - p[0]) * j) / n, p[1] + ((q[1] - p[1]) * j) / n]);
+  });
+  const dyes = figure.parts.find((p) => p.dye !== undefined)?.dye;
+  const bent = bentAlong(made ?? upright(figure), withoutCorners(even), made ? 15 : 19, made !== undefined && made.name !== 'snake'); // prettier-ignore
+  return dyes === undefined ? bent : { ...bent, parts: bent.parts.map((p) => ({ ...p, dye: p.tone ? p.dye : dyes })) };
+}

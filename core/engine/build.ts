@@ -56,7 +56,7 @@ function headUp(figure: Figure): Figure {
 }
 
 /** Drawings of ours whose parts have names as those of what is built do. */
-const PARTED = /^snail$/;
+export const PARTED = /^snail$/;
 
 /** Bodies that are known from the side. */
 const FOUR_FOOTED: ReadonlySet<string> = new Set(['cat', 'dog', 'bear', 'hoofed', 'heavy', 'hopper']);

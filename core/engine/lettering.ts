@@ -1,6 +1,7 @@
 import { boundsOf, box, ringOf, tile, turnedBy } from './area';
 import { intersect, grown, subtract, moved, union, type Area } from '../path';
 import { together } from './arrange';
+import { bentIntoLetter } from './bent';
 import { onField, recoloured } from './field';
 import { movedFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
@@ -166,6 +167,11 @@ export function lettermark(stage: Stage): Layer[] {
   /** The letters filled with many of the figure. */
   const made = (): Layer[] => filledWith(stage, union(...set(90, 84)), figureIn) ?? cutIn();
   const relation = parts.figures[0].relation;
+  // A snake as an S is bent into one.
+  const isOne =
+    ['as', 'made of'].includes(relation ?? '') && parts.figures.length === 1 && parts.figures[0].count === 1;
+  const bent = isOne && [...text].length === 1 ? bentIntoLetter(figureIn, text) : null;
+  if (bent) return fitLayers(finished(stage, bent), 88);
   const isHung = /^(?:hang|dangl|swing)/.test(parts.figures[0].pose ?? '');
   return arrangement(stage, relation === 'made of' ? [made] : isHung ? [hung] : [cutIn, perched])();
 }

@@ -417,6 +417,8 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   'seed packet': 'envelope',
   packet: 'envelope',
   padlock: 'lock',
+  landscape: 'mountains',
+  'mountain landscape': 'mountains',
   cobweb: 'spider web',
   computer: 'laptop',
   biscuit: 'cookie',

@@ -2,7 +2,7 @@
 import { boundsOf, box, disc } from './area';
 import { onField } from './field';
 import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure, type Part } from './figure'; // prettier-ignore
-import { grown, intersect, moved, roomIn, sizeOf, union, type Area } from '../path';
+import { grown, intersect, moved, roomIn, sizeOf, subtract, union, type Area } from '../path';
 import { buildOf, builtDrawings, isCreature, isSeenAside, uprightFigure } from './built';
 import { dressFrom, hatParts, isCut, TONES, type Stance } from './creature';
 import { shadeTold } from './dye';
@@ -549,6 +549,14 @@ export const atPart =
     // A long thing stands up for its neck to be above.
     const a = place === 'neck' ? upright(a0) : a0;
     const big = placed(a, { cx: 50, cy: 53, side: 80, fill: 0.85 });
+    // A part that is drawn apart makes room for what stands for it.
+    const own = instead ? big.parts.filter((p) => p.of !== undefined && p.of === place) : [];
+    if (own.length) {
+      const n = boundsOf(union(...own.map((p) => p.area)));
+      const inPlace = placed(b, { cx: n.x + n.width / 2, cy: n.y + n.height / 2, side: 1.1 * Math.max(n.width, n.height), fill: 1 }); // prettier-ignore
+      const left = { ...big, parts: big.parts.filter((p) => !own.includes(p) && sizeOf(subtract(p.area, union(...own.map((o) => o.area)))) > 0.1 * sizeOf(p.area)) }; // prettier-ignore
+      return [...finished(s, left), ...clear(s, inPlace, s.palette.groundHex, swapped(s), 1.6)];
+    }
     const bb = boundsOf(outlineOf(big));
     const found = PARTS_AT.find(([names]) => names.test(place ?? '')) ?? [null, 0.5, 0.5, 0.46];
     const stern = STERN.test(a.name) && /^(?:flames?|fire|exhaust|tail|engine|trail)$/.test(place ?? '') ? sternOf(silhouetteOf(big)) : null; // prettier-ignore

@@ -2,7 +2,7 @@ import { hexToOklab, oklabDistance, oklabToOklch } from '../colour';
 import type { PromptFigure, PromptParts } from '../prompt';
 import { boundsOf, disc, regular, tile } from './area';
 import { grown, union, type Area } from '../path';
-import { buildFigure } from './build';
+import { buildFigure, PARTED } from './build';
 import { outlineOf, type Figure } from './figure';
 import { isScene } from './grounds';
 import { FINISHES, type Finish } from './finish';
@@ -181,12 +181,14 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
   if (isBusy) {
     const dress = inSaidColours(stage, dressFrom(`${stage.parts.role ?? ''} ${figure.drawn}`));
     const held = buildFigure(tool, { ...stage, idea: undefined, detail: 45 });
-    const upright = uprightFigure(figure.drawn, { knobs: stage.knobs, stance: 'standing', expression, modifiers, dress, held, crop: 'whole' }); // prettier-ignore
+    const upright = uprightFigure(figure.drawn, { knobs: stage.knobs, stance: 'standing', expression, modifiers, dress, held, other: pose === 'boxing' ? held : null, crop: 'whole' }); // prettier-ignore
     if (upright) return upright;
   }
   if (modifiers.some((m) => CUT.test(m)) && CITRUS.test(figure.drawn)) return buildFigure('citrus slice', { ...stage });
   const head = isHead || two === 'heads' || modifiers.some((m) => /^(?:head|face|portrait|bust)$/.test(m));
   const partsAsked = stage.palette.isToldApart ? figure.colours.flatMap((c) => (c.of === null ? [] : [c.of])) : [];
+  // So have those that something else stands for, where a drawing has them apart.
+  if (PARTED.test(figure.drawn)) partsAsked.push(...stage.parts.figures.flatMap((f) => (f.to === index && f.relation === 'as' && f.place ? [f.place] : []))); // prettier-ignore
   const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, partsAsked, isHead: head, isWhole: !head && (two === 'whole' || isSeenWhole(stage, index)) }); // prettier-ignore
   if (modifiers.some((m) => CUT.test(m))) return halved(built);
   return modifiers.some((m) => /^(?:bite|bitten|bite mark)$/.test(m)) ? bitten(built) : built;

@@ -1,10 +1,11 @@
 /** Arrangements that tell what goes on between two figures, each by what a stranger would look for in it. */
 import { describe, expect, it } from 'vitest';
-import { boundsOf, massOf } from './area';
+import { boundsOf, box, massOf } from './area';
 import { asDrawn } from './as-drawn';
 import { compose } from './compose';
 import type { Layer } from './layer';
 import { waysFor } from './pairs';
+import { figureFor } from './stage';
 import { hexToOklab, oklabDistance } from '../colour';
 import { withField } from './field';
 import { understand } from './request';
@@ -250,6 +251,34 @@ describe('what one sits in, draws, sends out or has on its head', () => {
     const { back, front: bicycle } = parted('a bicycle in a tree', 'bicycle', 'tree');
     expect(bicycle.y + bicycle.height).toBeLessThan(back.y + 0.8 * back.height);
     expect(bicycle.width).toBeLessThan(back.width);
+  });
+
+  it('puts what stands for a shell in the place of the shell', () => {
+    const stage = stageOf('a snail with a house as its shell');
+    const [snail, house] = stage.parts.figures;
+    const own = figureFor(stage, snail, 0);
+    const shell = own.parts.filter((p) => p.of === 'shell');
+    expect(shell).toHaveLength(1);
+    const layers = waysFor(snail, house)[0](stage, own, figureFor(stage, house, 1));
+    const at = gapsIn({ layers, ground: stage.palette.groundHex }).at(-1)!;
+    const [body, there] = [around(layers.slice(0, at)), around(layers.slice(at + 1))];
+    // It stands over the foot, as high as a shell, and the shell is gone.
+    expect(there.x).toBeGreaterThan(body.x);
+    expect(there.x + there.width).toBeLessThan(body.x + body.width);
+    expect(there.height).toBeGreaterThan(0.7 * body.height);
+    const above = box(there.x, there.y, there.width, there.height / 2);
+    const left = union(
+      ...layers
+        .slice(0, at)
+        .filter((l) => l.fill !== stage.palette.groundHex)
+        .map((l) => l.area),
+    );
+    expect(sizeOf(intersect(left, above))).toBeLessThan(0.1 * sizeOf(above));
+    expect(understand('a snail with a cinnamon roll shell').parts.figures.map((q) => [q.drawn, q.place])).toEqual([
+      ['snail', null],
+      ['cinnamon roll', 'shell'],
+    ]);
+    expect(understand('a peacock with a tail of eyes').parts.figures[1]).toMatchObject({ relation: 'as', place: 'tail', to: 0 }); // prettier-ignore
   });
 
   it('gives a badge a field on which every colour that is said is seen', () => {

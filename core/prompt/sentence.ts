@@ -45,7 +45,7 @@ const COLOURED =
 const SHELLED = /^(?:snail|turtle|tortoise|crab|hermit crab)s?$/;
 /** Parts that something else can stand for by name: "with button eyes". */
 const STOOD_FOR =
-  /^(?:eyes?|ears?|wings?|horns?|antlers?|tail|mane|teeth|tusks|legs|nose|spikes|spines|hands|scales|petals)$/;
+  /^(?:eyes?|ears?|wings?|horns?|antlers?|tail|mane|teeth|tusks|legs|nose|spikes|spines|hands|scales|petals|shell)$/;
 /** Where a trade is at home, after what it deals in: a tea house. */
 const PREMISES = /^(?:house|inn|room|works|shed|yard|mill|kitchen|corner)$/;
 /** What is printed: named by itself after what is on it, it says what for and not what. */
@@ -515,7 +515,7 @@ export class Sentence extends Cursor {
       return asWhole('setting');
     }
     // "With clock eyes": what stands before the part stands for it.
-    const standIn = found.attributive.length === 1 ? found.attributive[0] : null;
+    const standIn = found.attributive.length ? found.attributive.join(' ') : null;
     const stood = standIn && STOOD_FOR.test(head) && this.pending?.relation === 'with' && nounKind(standIn) !== 'animal' ? this.lexicon.findFigure(standIn) : null; // prettier-ignore
     if (owner && stood && ['name', 'synonym'].includes(stood.via) && this.cast.isLive(governor!)) {
       const place = this.cast.figures.length;
@@ -543,7 +543,7 @@ export class Sentence extends Cursor {
     // A mane that nothing draws is how its owner looks, and so is a bite.
     if (
       owner &&
-      !found.found &&
+      (!found.found || (this.word(found.to) === 'of' && this.cast.isLive(governor!))) &&
       !found.attributive.length &&
       !found.owner &&
       (BODY_PARTS.test(head) || head === 'bite') &&

@@ -203,7 +203,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
       bodyParts.push(on(trim, both(box(50 + shoulder * 0.62, neckY + 1, shoulder * 0.6, 4))), on(LIGHT, union(dots(45.6, 0.28, 0.5, 0.72), dots(54.4, 0.28, 0.5, 0.72))), on(trim, box(0, hipY - height * 0.16, 100, 3.6)));
       break;
     case 'vest':
-      bodyParts.push(on(main, both(subtract(box(50.6, neckY - 4, belly + 4, height + 2), [[50, neckY - 5, 58, neckY - 5, 50, neckY + height * 0.44]]))), on(LIGHT, dots(54, 0.56, 0.74)));
+      bodyParts.push(on(main, both(subtract(box(50.6, neckY - 4, belly + 4, height + 2), [[50, neckY - 5, 58, neckY - 5, 50, neckY + height * 0.44]]))), on(LIGHT, dots(54, 0.5, 0.8)));
       break;
     case 'overalls':
       bodyParts.push(on(main, union(box(0, low + 3, 100, 60), box(50 - belly * 0.54, neckY + height * 0.3, belly * 1.08, height))), on(main, both(taper([50 + belly * 0.44, neckY + height * 0.34, 1.8], [50 + shoulder * 0.62, neckY - 1, 1.8]))), on(trim, both(disc(50 + belly * 0.42, neckY + height * 0.37, 1.7, 28))), on(trim, box(45, low + 1, 10, 7)));
