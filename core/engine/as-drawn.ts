@@ -207,6 +207,17 @@ const RULES: readonly Rule[] = [
       ? dropped([{ ...first, modifiers: [...first.modifiers, 'bearded'] }, second, ...rest], 1, 0)
       : null;
   },
+  // A violin has its bow with it.
+  (figures) => {
+    const at = figures.findIndex((f) => f.word === 'bow' && f.to !== null && /^(?:violin|cello|viola|double bass|fiddle)$/.test(figures[f.to].drawn)); // prettier-ignore
+    return at > 0 ? dropped(figures, at, figures[at].to!) : null;
+  },
+  // A bucket of milk is a bucket.
+  (figures) => {
+    const at = figures.findIndex((f) => f.said === 'of' && f.turned && f.relation === 'inside' && f.to !== null && /^(?:honey|honey pot|milk|water|oil|paint|sand|coal|soup|wine|beer)$/.test(f.drawn) && /^(?:bucket|jar|pot|barrel|bowl|cup|jug|bottle|can|tin|pail)$/.test(figures[f.to].drawn)); // prettier-ignore
+    if (at < 0 || figures.length < 3) return null;
+    return dropped(figures, at, figures[at].to!);
+  },
   // A seed that sprouts is a sprout.
   (figures) => {
     const isSprouting = (f: PromptFigure): boolean => /^(?:seed|bean|acorn|pea|nut)$/.test(f.drawn) && f.modifiers.some((m) => /^(?:sprout|germinat)/.test(m)); // prettier-ignore

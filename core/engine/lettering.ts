@@ -173,7 +173,7 @@ export function lettermark(stage: Stage): Layer[] {
   const bent = isOne && [...text].length === 1 ? bentIntoLetter(figureIn, text) : null;
   if (bent) return fitLayers(finished(stage, bent), 88);
   const isHung = /^(?:hang|dangl|swing)/.test(parts.figures[0].pose ?? '');
-  return arrangement(stage, relation === 'made of' ? [made] : isHung ? [hung] : [cutIn, perched])();
+  return arrangement(stage, relation === 'made of' ? [made] : isHung ? [hung] : parts.figures[0].modifiers.includes('inside') || relation === 'inside' ? [cutIn] : [cutIn, perched])(); // prettier-ignore
 }
 
 /** A name set as a mark, with one thing done to it. */

@@ -1,5 +1,16 @@
 /** Mascots as marks: one alone, or one in several poses or with several faces. */
-import { arrangement, banned, clear, figureFor, finished, form, fieldOf, inSaidColours, type Stage } from './stage';
+import {
+  arrangement,
+  banned,
+  clear,
+  figureFor,
+  finished,
+  form,
+  fieldOf,
+  inSaidColours,
+  toolFor,
+  type Stage,
+} from './stage';
 import { boundsOf, disc, tile } from './area';
 import { grown, rim } from '../path';
 import { movedFigure, outlineOf, placed, silhouetteOf, standing, type Figure } from './figure';
@@ -40,7 +51,7 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
   const isWorking = a.pose !== null && said === null;
   const tool =
     !carried && (stance === 'pointing' || stance === 'sitting' || isWorking)
-      ? (dress.tools?.find(isThing) ?? null)
+      ? (toolFor(a.pose) ?? dress.tools?.find(isThing) ?? null)
       : null;
   return mascotFigure(isThing(a.drawn) ? a.drawn : 'seed', {
     ...stage,

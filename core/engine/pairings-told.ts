@@ -1,5 +1,5 @@
 /** Arrangements of two that tell what goes on between them: reflected, entwined, watered, shadowed, crossed behind. */
-import { areaFrom, intersect, moved, parsePath, stroked, subtract, union, type Area } from '../path';
+import { areaFrom, intersect, moved, parsePath, sizeOf, stroked, subtract, union, type Area } from '../path';
 import { boundsOf, box, disc } from './area';
 import { buildFigure } from './build';
 import { fitLayers, type Layer } from './layer';
@@ -354,4 +354,24 @@ export const spraying: Pair = (s, a, b) => {
     return movedFigure(small, [k, 0, 0, k, x - 50 * k, y - 50 * k]);
   }));
   return fitLayers([...finished(s, big), ...drops.flatMap((f) => finished(s, f, s.palette.groundHex, swapped(s)))], 92);
+}; // prettier-ignore
+
+/** A, its blades up, at the middle of a band that hangs in two halves apart from one another. */
+export const cutting: Pair = (s, a, b) => {
+  const stood = placed(upright(a), { cx: 50, cy: 50, side: 68, fill: 1 });
+  const all = boundsOf(outlineOf(stood));
+  // Its rings are where one holds it.
+  const rings = subtract(silhouetteOf(stood), outlineOf(stood));
+  const above = sizeOf(intersect(rings, box(all.x, all.y, all.width, all.height / 2)));
+  const blades = movedFigure(above > 0.5 * sizeOf(rings) ? turnedAt(stood, Math.PI) : stood, [1, 0, 0, 1, 0, 12]);
+  const q = boundsOf(outlineOf(blades));
+  const y = q.y + 0.2 * q.height;
+  const half = (side: 1 | -1): Area => {
+    const run = Array.from({ length: 21 }, (_, i) => [50 + side * (5.5 + 2.05 * i), y + 3.4 * Math.sin((i / 20) * 2 * Math.PI) * (i / 20)]).flat();
+    const tail = boundsOf([run]);
+    const notch = side > 0 ? tail.x + tail.width : tail.x;
+    return subtract(stroked([run], 11, false), [[notch + side * 6, y - 9, notch - side * 5, y, notch + side * 6, y + 9]]);
+  };
+  const band: Figure = { name: b.name, tones: [0.4], parts: [1, -1].map((side) => ({ tone: 0, area: half(side as 1 | -1), dye: b.parts.find((p) => p.dye)?.dye })), isBuilt: true };
+  return fitLayers([...finished(s, band, s.palette.groundHex, swapped(s)), ...clear(s, blades, s.palette.groundHex, s.palette.inks, 1.6)], 90);
 }; // prettier-ignore

@@ -381,6 +381,15 @@ export const sideBySide: Pair = (s, a, b) => {
   return fitLayers([...finished(s, left), ...finished(s, level, s.palette.groundHex, swapped(s))], 92);
 };
 
+/** A on the left and B on the right, both seen from the side and turned to one another. */
+export const faceToFace: Pair = (s, a, b) => {
+  const toRight = (f: Figure): Figure => {
+    const side = builtDrawings(f.name, { pose: s.idea % 2 ? 'standing' : 'sitting' }, s.knobs)[0]?.();
+    return side?.facing ? { ...side, name: f.name } : f.facing === -1 ? movedFigure(f, [-1, 0, 0, 1, 100, 0]) : f;
+  };
+  return sideBySide(s, toRight(a), movedFigure(toRight(b), [-1, 0, 0, 1, 100, 0]));
+};
+
 /** A long figure laid slanting, to the right (1) or to the left (-1); another is only tilted. */
 const leaning = (figure: Figure, side: number): Figure =>
   turnedAt(upright(figure), side * (isLong(figure) ? Math.PI / 4 : Math.PI / 10));

@@ -30,11 +30,13 @@ import {
   rooted,
   risen,
   sipping,
+  faceToFace,
   sideBySide,
   stacked,
   wreathed,
   type Pair,
 } from './pairings';
+import { standingOf } from './stage';
 import { bentAs } from './bent';
 import { eared, maned, rayed, spined } from './pairings-heads';
 import {
@@ -128,6 +130,7 @@ import {
   shadowed,
   TWINING,
   watered,
+  cutting,
   spraying,
 } from './pairings-told';
 
@@ -547,7 +550,10 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isHeadgear(t.b) && !isCreature(t.a) && t.is('with') && [onHead],
   (t) => t.b === 'wing' && !isCreature(t.a) && t.is('with', 'wearing', null) && [winged],
   (t) => OPENINGS.test(t.b) && !isCreature(t.a) && (t.is('with') || t.isTurned('inside')) && [builtIn],
+  (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [t.first, t.second].some((f) => standingOf(f.modifiers) === 'toward') && [faceToFace, turnedPair(faceToFace)],
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [sideBySide, turnedPair(sideBySide)],
+  // Scissors at a ribbon cut it in two.
+  (t) => /^(?:scissors|shears|pruning shears)$/.test(t.a) && /^(?:ribbon|rope|thread|string|tape|paper|wool)$/.test(t.b) && t.is('through', 'toward', 'with', 'holding', 'on') && [cutting],
   (t) => t.place === 'tail' && t.isTurned('as') && !/^(?:peacock|turkey)$/.test(t.a) && isCreature(t.a) && !isSeenAside(t.a) && !isMany(t.second) && [tailed],
   (t) => /^(?:peacock|turkey)$/.test(t.a) && ((/^(?:tail|feathers?|plumage|train)$/.test(t.place) && t.isTurned('as')) || t.is('made of')) && [fanTailed],
   // What stands for a part: a mane is all round a head, of many or of one that has rays.

@@ -88,6 +88,9 @@ const TOOLS: readonly (readonly [RegExp, string])[] = [
   [/^(?:sailing)$/, 'ship wheel'],
 ]; // prettier-ignore
 
+/** What one has in the hand to do what a word says; null where that needs nothing, or is not known. */
+export const toolFor = (pose: string | null): string | null => (pose && TOOLS.find(([does]) => does.test(pose))?.[1]) ?? null; // prettier-ignore
+
 /** Which of `n` ways a candidate takes, of as many as its round may use. */
 export const turnOf = (stage: Stage, n: number): number => stage.idea % Math.max(1, Math.min(stage.ideas, n));
 
@@ -109,7 +112,7 @@ export function standingOf(modifiers: readonly string[]): Standing | null {
   if (has(/^(?:back|tail) to /)) return 'away';
   if (has(/^(?:family|row|line|queue|parade)$/)) return 'row';
   return has(
-    /^(?:face|nose|beak|head|cheek) to |^(?:hand|arm|paw|wing) in |^holding (?:hands|paws)|^facing each other|^(?:fight|duel|spar|wrestl|box|butt|kiss|danc)/,
+    /^(?:face|nose|beak|head|cheek) to |^(?:hand|arm|paw|wing) in |^holding (?:hands|paws)|^(?:facing|(?:looking|staring|gazing|smiling|winking|barking|bowing|nodding) at) (?:each other|one another)|^(?:fight|duel|spar|wrestl|box|butt|kiss|danc)/,
   )
     ? 'toward'
     : null;
@@ -176,7 +179,7 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
         : two === 'whole'
           ? 'standing'
           : null);
-  const tool = pose ? TOOLS.find(([does]) => does.test(pose))?.[1] : undefined;
+  const tool = toolFor(pose);
   const isBusy = tool && isCreature(figure.drawn) && !stage.parts.figures.some((f) => f.to === index);
   if (isBusy) {
     const dress = inSaidColours(stage, dressFrom(`${stage.parts.role ?? ''} ${figure.drawn}`));

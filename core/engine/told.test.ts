@@ -253,6 +253,34 @@ describe('what one sits in, draws, sends out or has on its head', () => {
     expect(bicycle.width).toBeLessThan(back.width);
   });
 
+  it('turns two that look at each other to one another, and cuts a ribbon with the blades up', () => {
+    const stage = stageOf('a dog and a fox looking at each other');
+    const [dog, fox] = stage.parts.figures;
+    const [left, right] = [0, 1].map((way) =>
+      waysFor(dog, fox)[way](stage, figureFor(stage, dog, 0), figureFor(stage, fox, 1)),
+    );
+    for (const layers of [left, right]) {
+      // The heads, which are highest, are on the inner sides.
+      const all = around(layers);
+      const middle = all.x + all.width / 2;
+      for (const inner of [-1, 1]) {
+        const half = union(
+          ...layers.map((l) =>
+            intersect(l.area, inner < 0 ? box(0, 0, middle, 100) : box(middle, 0, 100 - middle, 100)),
+          ),
+        );
+        const b = boundsOf(half);
+        const head = boundsOf(intersect(half, box(b.x, b.y, b.width, 0.16 * b.height)));
+        expect(-inner * (head.x + head.width / 2 - b.x - b.width / 2)).toBeGreaterThan(0);
+      }
+    }
+    expect(understand('a pair of scissors cutting a ribbon').parts.figures[0].count).toBe(1);
+    const cut = arranged('scissors cutting a ribbon', 'scissors', 'ribbon');
+    const band = cut.layers.slice(0, gapsIn(cut)[0]).map((l) => boundsOf(l.area));
+    // Two halves, with nothing between.
+    expect(Math.min(...band.map((q) => Math.abs(q.x + q.width / 2 - 50)))).toBeGreaterThan(8);
+  });
+
   it('puts what stands for a shell in the place of the shell', () => {
     const stage = stageOf('a snail with a house as its shell');
     const [snail, house] = stage.parts.figures;

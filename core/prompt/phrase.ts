@@ -71,6 +71,8 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
     else if (numberOf(w) !== null && (count === null || w in VAGUE) && w !== '') {
       count = w === 'dozen' && count !== null && count > 1 ? count * 12 : numberOf(w)!;
       marks.push([i++, 'count']);
+      // A pair of scissors is one thing.
+      if (w === 'pair' && [1, 2].some((k) => PAIRED.test(word(i + k)))) count = 1;
       // "Eight pairs of scissors", "a couple of foxes".
       if (/^(?:pairs?|sets?)$/.test(word(i)) && word(i + 1) === 'of') marks.push([i++, 'count'], [i++, 'filler']);
       else if (word(i) === 'of' && w in VAGUE) marks.push([i++, 'filler']);
@@ -238,6 +240,9 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
     marks,
   };
 }
+
+/** What is one thing, though one speaks of a pair. */
+const PAIRED = /^(?:scissors|shears|secateurs|pliers|tongs|tweezers|glasses|spectacles|sunglasses|goggles|binoculars|trousers|pants|jeans|shorts|headphones|earphones)$/; // prettier-ignore
 
 /** What is done, and named as a noun. */
 const SPORTS =
