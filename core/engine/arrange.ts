@@ -115,6 +115,8 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
     (SPRAYING.test(figure.said ?? '') || /^(?:pulled|drawn|towed|hauled|dragged) by/.test(figure.said ?? ''))
   )
     return true;
+  if (index === 1 && first.drawn === 'hand' && /balloon|kite/.test(figure.drawn)) return true;
+  if (index === 0 && /^(?:ribbon|rope|string|twine|bow|band|thread)$/.test(second?.drawn ?? '') && figure.modifiers.some((m) => /^(?:bunch|bundle|bouquet|sheaf|tied|bound)$/.test(m))) return true; // prettier-ignore
   if (index === 1 && TREES.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
   if (index === 1 && /^(?:octopus|squid)$/.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
   if (index === 1 && isHeadgear(first.drawn) && ['with', 'beside'].includes(relation)) return true;

@@ -5,7 +5,7 @@ import { bentAlong, bentIntoLetter, guideAlong } from './bent';
 import { compose } from './compose';
 import type { Figure } from './figure';
 import { build, requestOf } from './testing';
-import { grown, intersect, sizeOf, subtract } from '../path';
+import { grown, intersect, sizeOf, subtract, union } from '../path';
 
 const bar: Figure = { name: 'bar', tones: [0.3], parts: [{ tone: 0, area: box(46, 0, 8, 100) }] };
 const [circle] = disc(50, 50, 40, 240);
@@ -98,5 +98,17 @@ describe('something long as a letter', () => {
     const seen = layers.filter((l) => l.fill !== groundHex);
     expect(boundsOf(seen[0].area).height).toBeGreaterThan(70);
     expect(seen.some((l) => l.fill === '#D22B2B')).toBe(true);
+  });
+
+  it('is no bent moon: what looks like the letter is drawn as it is, open to the right', () => {
+    const { layers, groundHex } = compose(requestOf('letter C as a crescent moon'));
+    const all = union(...layers.filter((l) => l.fill !== groundHex).map((l) => l.area));
+    const b = boundsOf(all);
+    expect(b.height).toBeGreaterThan(b.width);
+    const half = (x: number): number =>
+      sizeOf(intersect(all, box(x, b.y + 0.3 * b.height, b.width / 2, 0.4 * b.height)));
+    expect(half(b.x)).toBeGreaterThan(1.5 * half(b.x + b.width / 2));
+    const tall = compose(requestOf('letter T as a hammer')).layers;
+    expect(boundsOf(union(...tall.map((l) => l.area))).height).toBeGreaterThan(60);
   });
 });

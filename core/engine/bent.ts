@@ -116,11 +116,15 @@ const STROKES: Readonly<Record<string, string>> = {
   7: 'M34 90L76 12L22 12',
 };
 
+/** What is long and can be bent, besides. */
+const BENDABLE =
+  /(?:worm|caterpillar|eel|centipede|train|chain|hose|noodle|spaghetti|pencil|brush|wrench|needle|tail|feather|candle|straw|zipper|bamboo|spine)$/;
+
 /** Something long bent into a letter that is drawn in one stroke; null where it is not long, or the letter is not one. */
 export function bentIntoLetter(figure: Figure, letter: string): Figure | null {
   const data = STROKES[letter.toUpperCase()];
   const made = STRAIGHT.find(([names]) => names.test(figure.name))?.[1]();
-  if (!data || (!made && !isLong(figure))) return null;
+  if (!data || (!made && !(isLong(figure) && BENDABLE.test(figure.name)))) return null;
   const [run] = runsFrom([...parsePath(data, { close: false })]);
   const line = Array.from({ length: run.length / 2 }, (_, i): Point => [run[2 * i], run[2 * i + 1]]);
   const even = line.slice(1).flatMap((q, i): Point[] => {

@@ -181,6 +181,15 @@ export const turnedAt = (figure: Figure, rad: number): Figure => {
   return movedFigure(figure, [c, n, -n, c, 50 - 50 * c + 50 * n, 50 - 50 * n - 50 * c]);
 };
 
+/** A figure that is open on one side, as a crescent is, turned so that its opening is in a direction: 0 to the right, down positive, radians. */
+export function openedTo(figure: Figure, rad: number): Figure {
+  const b = boundsOf(outlineOf(figure));
+  const [x, y] = massOf(outlineOf(figure));
+  const [dx, dy] = [b.x + b.width / 2 - x, b.y + b.height / 2 - y];
+  // What is the same all round has no opening.
+  return Math.hypot(dx, dy) < 2 ? figure : turnedAt(figure, rad - Math.atan2(dy, dx));
+}
+
 /** A long figure that lies slanting, set upright, its top staying its top; another as it is. */
 export function upright(figure: Figure): Figure {
   const axis = axisOf(silhouetteOf(figure));

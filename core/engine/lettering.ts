@@ -3,7 +3,7 @@ import { intersect, grown, subtract, moved, union, type Area } from '../path';
 import { together } from './arrange';
 import { bentIntoLetter } from './bent';
 import { onField, recoloured } from './field';
-import { movedFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
+import { movedFigure, openedTo, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { filledWith } from './packed';
 import { FACE_NAMES, lineIn, setLine } from './letters';
@@ -19,6 +19,30 @@ const lettersFigure = (name: string, letters: readonly Area[]): Figure => ({
   tones: [0.3, 0.65],
   parts: letters.map((area, i) => ({ tone: letters.length > 1 ? i % 2 : 0, area })),
 });
+
+/** Things that by themselves are seen as a letter. */
+const LOOKS_LIKE: Readonly<Record<string, RegExp>> = {
+  A: /^(?:tipi|mountain|pyramid|ladder|compass|drawing compass|pine tree|christmas tree|volcano|rocket|eiffel tower|arrow)$/,
+  C: /^(?:crescent moon|moon|croissant|banana|horseshoe|bracelet|magnet)$/,
+  D: /^(?:bow and arrow|half moon|watermelon)$/,
+  I: /^(?:candle|pencil|lighthouse|tower|column|pillar|sword|feather|wheat|skyscraper|pen|test tube)$/,
+  J: /^(?:hook|cane|walking stick|umbrella|candy cane|fishhook)$/,
+  L: /^(?:boot|sock|set square)$/,
+  M: /^(?:mountains|bat|crown)$/,
+  O: /^(?:sun|donut|wheel|ring|full moon|planet|earth|globe|orange|citrus slice|wreath|gear|clock|compass|button|tire|cookie|pizza|eye|sunflower|lifebuoy|life ring|target|coin|record|vinyl|pearl|nest)$/,
+  Q: /^(?:magnifying glass|speech bubble|racquet)$/,
+  S: /^(?:swan|seahorse)$/,
+  T: /^(?:hammer|mallet|tree|palm tree|mushroom|axe|pickaxe|table|anchor|nail|screw|umbrella|t-shirt|windmill)$/,
+  U: /^(?:horseshoe|magnet|cup|mug|pot|smile|tuning fork)$/,
+  V: /^(?:carrot|ice cream|ice cream cone|bird|check mark|diamond|martini glass)$/,
+  W: /^(?:crown|bat)$/,
+  X: /^(?:crossed .*|scissors|butterfly|windmill|bone)$/,
+  Y: /^(?:slingshot|cocktail|martini glass|fork|wrench|whale tail)$/,
+};
+
+/** A thing as it is seen as a letter: a C open to the right, a U at its top; what is long stands. */
+const asSeen = (figure: Figure, letter: string): Figure =>
+  letter === 'C' ? openedTo(figure, 0) : letter === 'U' ? openedTo(figure, -Math.PI / 2) : letter === 'O' ? figure : upright(figure); // prettier-ignore
 
 /** One to four letters as a mark; a figure of the prompt stands in it or lends it its hand. */
 export function lettermark(stage: Stage): Layer[] {
@@ -172,6 +196,9 @@ export function lettermark(stage: Stage): Layer[] {
     ['as', 'made of'].includes(relation ?? '') && parts.figures.length === 1 && parts.figures[0].count === 1;
   const bent = isOne && [...text].length === 1 ? bentIntoLetter(figureIn, text) : null;
   if (bent) return fitLayers(finished(stage, bent), 88);
+  // A tent as an A is the tent; a moon as a C has its opening to the right.
+  const looks = text === 'A' && figureIn.name === 'tent' ? figureFor(stage, { ...parts.figures[0], drawn: 'tipi' }, 0) : figureIn; // prettier-ignore
+  if (isOne && LOOKS_LIKE[text]?.test(looks.name)) return fitLayers(finished(stage, asSeen(looks, text)), 84);
   const isHung = /^(?:hang|dangl|swing)/.test(parts.figures[0].pose ?? '');
   return arrangement(stage, relation === 'made of' ? [made] : isHung ? [hung] : parts.figures[0].modifiers.includes('inside') || relation === 'inside' ? [cutIn] : [cutIn, perched])(); // prettier-ignore
 }

@@ -6,6 +6,7 @@ import { onField, recoloured } from './field';
 import {
   isLong,
   movedFigure,
+  openedTo,
   outlineOf,
   placed,
   standing,
@@ -16,7 +17,7 @@ import {
   type Figure,
 } from './figure';
 import { fitLayers } from './layer';
-import { severalAsOne, swapped, uprightOf, type Pair } from './pairings';
+import { fannedOut, severalAsOne, swapped, uprightOf, type Pair } from './pairings';
 import type { Single } from './single';
 import { clear, finished, solid, form } from './stage';
 import { symmetryOf } from './symmetry';
@@ -232,3 +233,43 @@ export const byDusk: Single = (s, a) => {
     ...form(s, stroked(low, 2.4, false), first),
   ];
 };
+
+/** As many B as are asked for at the ends of strings that A has in its fist. */
+export const strung: Pair = (s, a, b) => {
+  const count = Math.max(2, Math.min(5, s.parts.figures.find((f) => f.drawn === b.name)?.count ?? 3));
+  const fist = placed({ ...builtDrawings('fist', {}, s.knobs)[0](), name: a.name }, { cx: 50, cy: 84, side: 34, fill: 0.9 });
+  const one = placed(upright(b), { cx: 50, cy: 50, side: count > 3 ? 26 : 32, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const all = fannedOut(one, { count, half: count > 2 ? 0.62 : 0.4, cx: 50, cy: 80, wide: 48, high: 54 });
+  const strings = all.map((f) => {
+    const q = boundsOf(outlineOf(f));
+    const foot = boundsOf(intersect(outlineOf(f), box(q.x - 1, q.y + 0.9 * q.height, q.width + 2, q.height)));
+    return [foot.x + foot.width / 2, q.y + q.height - 1.4, 50 + 0.2 * (foot.x + foot.width / 2 - 50), 0.4 * (q.y + o.height) + 46, 50, 82];
+  });
+  return fitLayers([...solid(s, stroked(strings, 1.4, false), s.palette.inks[0]), ...all.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1)), ...clear(s, fist, s.palette.groundHex, s.palette.inks, 1)], 92);
+}; // prettier-ignore
+
+/** B on a thread from the foremost tip of the upper half of A. */
+export const onThread: Pair = (s, a, b) => {
+  const high = placed(/moon|crescent/.test(a.name) ? openedTo(a, 0.2) : a, { cx: 46, cy: 44, side: 80, fill: 0.9 });
+  const h = boundsOf(outlineOf(high));
+  const upper = boundsOf(intersect(outlineOf(high), box(h.x, h.y, h.width, 0.45 * h.height)));
+  const x = upper.x + upper.width - 2.4;
+  const tip = boundsOf(intersect(outlineOf(high), box(x - 1.4, h.y, 2.8, 0.5 * h.height)));
+  const y = tip.y + tip.height - 1;
+  const one = placed(b, { cx: x, cy: 50, side: 24, fill: 1 });
+  const o = boundsOf(outlineOf(one));
+  const down = y + 0.3 * h.height;
+  const inks = swapped(s);
+  return fitLayers([...finished(s, high), ...solid(s, box(x - 0.7, y, 1.4, down - y + 2), inks[0]), ...clear(s, movedFigure(one, [1, 0, 0, 1, x - (o.x + o.width / 2), down - o.y]), s.palette.groundHex, inks, 1.2)], 90);
+}; // prettier-ignore
+
+/** Several A side by side, spread from where B ties them. */
+export const bundled: Pair = (s, a, b) => {
+  const asked = s.parts.figures.find((f) => f.drawn === a.name);
+  const one = placed(upright(a), { cx: 50, cy: 50, side: 66, fill: 0.9 });
+  const all = fannedOut(one, { count: Math.max(3, Math.min(5, asked?.count ?? 3)), half: 0.36, cx: 50, cy: 76, wide: 30, high: 30 });
+  const order = [...all].sort((p, q) => Math.abs(boundsOf(outlineOf(q)).x + boundsOf(outlineOf(q)).width / 2 - 50) - Math.abs(boundsOf(outlineOf(p)).x + boundsOf(outlineOf(p)).width / 2 - 50));
+  const tie = placed(b, { cx: 50, cy: 62, side: 30, fill: 0.9 });
+  return fitLayers([...order.flatMap((f) => clear(s, f, s.palette.groundHex, s.palette.inks, 1)), ...clear(s, tie, s.palette.groundHex, swapped(s), 1.4)], 90);
+}; // prettier-ignore

@@ -1,6 +1,6 @@
 /** Arrangements in which one rides, drives, climbs or pushes the other. */
 import { boundsOf, box, disc, tile } from './area';
-import { intersect, stroked, union } from '../path';
+import { areaFrom, intersect, parsePath, stroked, union } from '../path';
 import { isPlural } from '../prompt';
 import { buildOf, builtDrawings } from './built';
 import {
@@ -148,4 +148,14 @@ export const towed: Pair = (s, a, b) => {
   const rope = stroked([[l.x + 0.6 * l.width, y + 2, first + (count - 1) * step, y]], 1.8, false);
   const inks = swapped(s);
   return fitLayers([...solid(s, rope, inks[0]), ...clear(s, load, s.palette.groundHex, s.palette.inks, 1), ...team.reverse().flatMap((f) => clear(s, f, s.palette.groundHex, inks, 1.2))], 92);
+}; // prettier-ignore
+
+/** A stands on a ski, or a board, that is on its way down: longer than A is wide, its tip turned up. */
+export const onSkis: Pair = (s, a, b) => {
+  const one = placed(uprightOf(s, a, 'standing') ?? a, { cx: 46, cy: 42, side: 72, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const foot = o.y + o.height;
+  const board = areaFrom(parsePath(`M10 ${foot - 0.4}L78 ${foot - 0.4}C86 ${foot - 0.4} 90 ${foot - 4} 91 ${foot - 11}L95 ${foot - 11}C95 ${foot} 90 ${foot + 5} 80 ${foot + 5}L12 ${foot + 5}Q8 ${foot + 2} 10 ${foot - 0.4}Z`));
+  const ski: Figure = { name: b.name, tones: [0.3], parts: [{ tone: 0, area: board }], isBuilt: true };
+  return fitLayers([...finished(s, turnedAt(ski, 0.16), s.palette.groundHex, swapped(s)), ...clear(s, turnedAt(one, 0.16), s.palette.groundHex, s.palette.inks, 1.2)], 90);
 }; // prettier-ignore

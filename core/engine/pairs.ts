@@ -43,6 +43,7 @@ import {
   astride,
   climbing,
   inBasket,
+  onSkis,
   onVane,
   onWheels,
   pushing,
@@ -108,6 +109,9 @@ import {
   tossed,
   twoHands,
   underSky,
+  bundled,
+  onThread,
+  strung,
 } from './pairings-aloft';
 import {
   crossedBehind,
@@ -413,6 +417,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // Hands and arms; an umbrella is over who has it.
   (t) => t.b === 'umbrella' && isCreature(t.a) && !isSeenAside(t.a) && t.is('holding', 'with') && [inHand('standing'), inHand('sitting'), inHand('standing')],
   (t) => HAND.test(t.a) && t.first.count === 1 && !t.second.turned && /^(?:draw|sketch|writ|paint)/.test(t.said) && [drawnBy],
+  (t) => HAND.test(t.a) && t.first.count === 1 && t.is('holding', 'with') && /balloon|kite/.test(t.b) && [strung],
   (t) => HAND.test(t.a) && t.first.count === 1 && t.is(null, 'holding', 'toward', 'with') && [inHandOf(t.b)],
   (t) => HAND.test(t.b) && t.second.count === 2 && t.isTurned('holding', 'on', 'inside') && [turnedPair(twoHands)],
   (t) => HAND.test(t.b) && t.isTurned('holding') && [turnedPair(inHandOf(t.a))],
@@ -435,6 +440,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.is('around') && GOING.test(t.said) && !TWINING.test(t.a) && [orbiting],
   (t) => TREES.test(t.a) && (t.isTurned('coming out of', 'on') || t.is('with', 'holding')) && (/^(?:swing|hammock|lantern|tire swing|birdhouse|wind chime|bell|light bulb)$/.test(t.b) || /^(?:hang|dangl)/.test(t.second.pose ?? t.second.modifiers.join(' '))) && !isMany(t.second) && [hungInTree],
   (t) => /^(?:hang|dangl|swing|suspend)/.test(t.first.pose ?? t.said) && t.is('coming out of', 'on', 'under', 'with') && [turnedPair(hanging)],
+  (t) => !isCreature(t.a) && /^(?:hang|dangl|suspend)/.test(t.second.pose ?? t.second.modifiers.join(' ')) && t.is('with', 'holding') && [onThread],
+  (t) => isMany(t.first) && !isCreature(t.a) && /^(?:ribbon|rope|string|twine|bow|band|thread)$/.test(t.b) && t.is('with', 'around', 'inside') && (/^(?:tied|bound|wrapped|held)/.test(t.said) || t.first.modifiers.some((m) => /^(?:bunch|bundle|bouquet|sheaf|tied|bound)$/.test(m))) && [bundled],
   (t) => MOUTHS.test(t.b) && t.is('coming out of') && [outOfMouth],
   (t) => /^(?:mountain|hill|cliff|rock|mountains)$/.test(t.b) && t.is('coming out of') && [tunnelled],
   // What shines is over who is under it, and behind.
@@ -496,6 +503,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && [onWheels],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && /^(?:rid|fly|sit|straddl|saddl)/.test(t.said + (t.first.pose ?? '')) && (/^(?:rocket|broom|witch broom|paper plane|airplane|banana|firework|comet|baguette|cucumber|corn|cigar|bullet|fish|whale|dolphin|shark|swan|goose|duck|seahorse|crab|snail|turtle|tortoise|dragon|cloud)$/.test(t.b) || (LONG.test(t.b) && !/^(?:candle|flower|rose|tulip|umbrella)$/.test(t.b))) && [astride],
   (t) => t.b === 'hot air balloon' && isCreature(t.a) && t.is('inside', 'riding', 'on') && [inBasket],
+  (t) => /^(?:skis?|snowboard|surfboard)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('on', 'riding') && [onSkis],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && SEATS.test(t.b) && t.is('inside', 'on') && [seated],
   (t) => /^(?:pulled|drawn|towed|hauled|dragged) by/.test(t.said) && [towed],
   (t) => isCreature(t.a) && t.does(/^(?:pull|tow|haul|drag)/) && !t.second.turned && !isCreature(t.b) && t.is('holding', 'toward', 'with') && [turnedPair(towed)],

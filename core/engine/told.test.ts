@@ -253,6 +253,25 @@ describe('what one sits in, draws, sends out or has on its head', () => {
     expect(bicycle.width).toBeLessThan(back.width);
   });
 
+  it('holds balloons by strings, hangs a star from a moon, ties what is a bundle, stands on a ski', () => {
+    const three = arranged('a hand holding three balloons', 'hand', 'balloon');
+    const gaps = gapsIn(three).map((at) => boundsOf(three.layers[at].area));
+    // Three balloons over the fist, which is last.
+    expect(gaps).toHaveLength(4);
+    for (const q of gaps.slice(0, 3)) expect(q.y + q.height).toBeLessThan(gaps[3].y + 2);
+    const moon = arranged('a crescent moon with a hanging star', 'crescent moon', 'star');
+    const all = around(moon.layers);
+    const star = boundsOf(moon.layers[gapsIn(moon)[0]].area);
+    // In the opening, which is to the right.
+    expect(star.x + star.width / 2).toBeGreaterThan(all.x + 0.5 * all.width);
+    expect(star.y).toBeGreaterThan(all.y + 4);
+    const carrots = arranged('a bunch of carrots tied with a ribbon', 'carrot', 'ribbon');
+    expect(gapsIn(carrots).length).toBeGreaterThan(3);
+    const { back: ski, front: who } = parted('a bear on skis', 'bear', 'skis');
+    expect(ski.width).toBeGreaterThan(who.width);
+    expect(who.y + who.height).toBeLessThan(ski.y + ski.height + 1);
+  });
+
   it('turns two that look at each other to one another, and cuts a ribbon with the blades up', () => {
     const stage = stageOf('a dog and a fox looking at each other');
     const [dog, fox] = stage.parts.figures;
