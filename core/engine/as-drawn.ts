@@ -218,6 +218,33 @@ const RULES: readonly Rule[] = [
     if (at < 0 || figures.length < 3) return null;
     return dropped(figures, at, figures[at].to!);
   },
+  // Two hands that shake are one figure; smoke in the shape of a heart is that, over what it comes from.
+  (figures) => {
+    const at = figures.findIndex(
+      (f) => f.drawn === 'hand' && f.count === 2 && /^shak/.test(f.pose ?? f.modifiers.join(' ')),
+    );
+    return at < 0
+      ? null
+      : figures.map((f, i) => (i === at ? { ...f, drawn: 'handshake', count: 1, pose: null, modifiers: [] } : f));
+  },
+  (figures) => {
+    const shapeOf = (f: PromptFigure): string | undefined =>
+      /^(?:smoke|steam|cloud|foam|puff|bubble)$/.test(f.drawn)
+        ? f.modifiers.map((m) => /^(\w+)-shaped$/.exec(m)?.[1]).find((m) => m && isThing(m))
+        : undefined;
+    if (!figures.some(shapeOf)) return null;
+    return figures.map((f) => {
+      const shape = shapeOf(f);
+      return shape
+        ? {
+            ...f,
+            drawn: shape,
+            modifiers: [],
+            ...(f.relation === 'with' ? { relation: 'over' as const, turned: true } : {}),
+          }
+        : f;
+    });
+  },
   // A seed that sprouts is a sprout.
   (figures) => {
     const isSprouting = (f: PromptFigure): boolean => /^(?:seed|bean|acorn|pea|nut)$/.test(f.drawn) && f.modifiers.some((m) => /^(?:sprout|germinat)/.test(m)); // prettier-ignore

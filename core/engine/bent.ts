@@ -1,5 +1,5 @@
 /** Long things bent along the outline of another: a wrench as a heart, a snake as a ring. */
-import { areaFrom, intersect, parsePath, runsFrom, sizeOf, stroked, union, type Area } from '../path';
+import { areaFrom, grown, intersect, parsePath, runsFrom, sizeOf, stroked, union, type Area } from '../path';
 import { alongRings, leafArea } from './marks';
 import { boundsOf, box, disc } from './area';
 import { isLong, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
@@ -73,6 +73,7 @@ const STRAIGHT: readonly (readonly [RegExp, () => Figure])[] = [
   [/^(?:rope|cord|thread|cable|wire|yarn|ball of yarn|string|lasso|knot)$/, () => strip('rope', box(46.6, 0, 6.8, 100), union(...Array.from({ length: 17 }, (_, i): Area => [[46, 3 + 6 * i, 54, -1 + 6 * i, 54, 0.4 + 6 * i, 46, 4.4 + 6 * i]])))],
   [/^(?:ribbon|scarf|belt|sash|measuring tape)$/, () => strip('ribbon', [[44, 0, 50, 6, 56, 0, 56, 100, 50, 94, 44, 100]], union(box(45.4, 10, 1.1, 80), box(53.5, 10, 1.1, 80)))],
   [/^(?:road|path|highway|street|river|track|racetrack)$/, () => strip('road', box(43, 0, 14, 100), union(...Array.from({ length: 12 }, (_, i) => box(49.2, 2 + 8.4 * i, 1.6, 4.6))))],
+  [/^bamboo$/, () => strip('bamboo', union(...Array.from({ length: 7 }, (_, i) => grown(box(45.4, 0.9 + 14.2 * i, 9.2, 11), 0.9)), leafArea(54, 30, -0.7, 10, 4.4), leafArea(46, 58, 3.84, 10, 4.4)), [])],
   [/^(?:vine|ivy|twig|branch)$/, () => strip('vine', union(stroked([[50, 0, 50, 100]], 1.6, false), ...Array.from({ length: 13 }, (_, i) => leafArea(50, 4 + 7.4 * i, i % 2 ? -0.7 : -2.44, 9, 4.4))), [])],
 ]; // prettier-ignore
 

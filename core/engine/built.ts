@@ -271,7 +271,7 @@ export interface FigureSaid {
 }
 
 /** A thing whose largest part is as light as the fur it is held before, made lighter or darker all over so that it is seen. */
-function apartFrom(fur: number, thing: Figure): Figure {
+export function toneApart(fur: number, thing: Figure): Figure {
   const main = thing.parts.reduce((p, q) => (sizeOf(q.area) > sizeOf(p.area) ? q : p));
   if (Math.abs(thing.tones[main.tone] - fur) > 0.16) return thing;
   const by = fur < 0.55 ? 0.32 : -0.32;
@@ -283,7 +283,7 @@ export function uprightFigure(name: string, asked: FigureSaid): Figure | null {
   const kind = kindOf(name, asked.knobs, asked.modifiers);
   if (!kind) return null;
   const own = tonesOf(kind);
-  const ready = (thing: Figure): Figure => apartFrom(own[0], thing.name === 'umbrella' ? umbrellaUp(thing) : thing);
+  const ready = (thing: Figure): Figure => toneApart(own[0], thing.name === 'umbrella' ? umbrellaUp(thing) : thing);
   const thing = asked.held ? ready(asked.held) : null;
   const held = thing ? heldAs(thing, own, asked.isClasped === true) : null;
   const second = asked.other && thing ? ready(asked.other) : null;

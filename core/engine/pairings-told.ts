@@ -3,7 +3,7 @@ import { areaFrom, intersect, moved, parsePath, sizeOf, stroked, subtract, union
 import { boundsOf, box, disc } from './area';
 import { buildFigure } from './build';
 import { fitLayers, type Layer } from './layer';
-import { builtDrawings, buildOf } from './built';
+import { builtDrawings, buildOf, toneApart } from './built';
 import { type Stance } from './creature';
 import {
   isLong,
@@ -374,4 +374,24 @@ export const cutting: Pair = (s, a, b) => {
   };
   const band: Figure = { name: b.name, tones: [0.4], parts: [1, -1].map((side) => ({ tone: 0, area: half(side as 1 | -1), dye: b.parts.find((p) => p.dye)?.dye })), isBuilt: true };
   return fitLayers([...finished(s, band, s.palette.groundHex, swapped(s)), ...clear(s, blades, s.palette.groundHex, s.palette.inks, 1.6)], 90);
+}; // prettier-ignore
+
+/** A looks at us through B, which it holds before its eyes in both paws. */
+export const throughEyes: Pair = (s, a, b) => {
+  const draw = builtDrawings(a.name, { isHead: true }, s.knobs)[0]?.();
+  const head = placed(draw ? { ...draw, name: a.name } : a, { cx: 50, cy: 48, side: 84, fill: 0.95 });
+  const eyes = head.parts.filter((p) => p.of === 'eye' || p.of === 'pupil').map((p) => p.area);
+  const h = boundsOf(outlineOf(head));
+  const e = eyes.length ? boundsOf(union(...eyes)) : { x: h.x, y: h.y + 0.4 * h.height, width: h.width, height: 0.1 * h.height };
+  const glass = placed(toneApart(head.tones[0], b), { cx: 50, cy: 50, side: Math.min(0.74 * h.width, Math.max(38, 1.5 * e.width)), fill: 0.9 });
+  const g = boundsOf(outlineOf(glass));
+  const held = movedFigure(glass, [1, 0, 0, 1, h.x + h.width / 2 - (g.x + g.width / 2), e.y + e.height / 2 - (g.y + 0.5 * g.height)]);
+  const q = boundsOf(outlineOf(held));
+  const paw = (x: number): Area => disc(x, q.y + 0.66 * q.height, 7.4, 48);
+  const paws: Figure = { ...head, parts: [{ tone: 0, area: union(paw(q.x + 1), paw(q.x + q.width - 1)), ...(head.parts[0]?.dye === undefined ? {} : { dye: head.parts[0].dye }) }] };
+  // Its fur is what most of its head is painted in.
+  const drawn = finished(s, head);
+  const fur = drawn.filter((l) => l.fill !== s.palette.groundHex).reduce((p, l) => (sizeOf(l.area) > sizeOf(p.area) ? l : p)).fill;
+  const apart = s.palette.inks.filter((hex) => hex !== fur);
+  return [...drawn, ...clear(s, held, s.palette.groundHex, apart.length ? apart : swapped(s), 1.4), ...clear(s, paws, s.palette.groundHex, typeof fur === 'string' ? [fur] : s.palette.inks, 1.2)];
 }; // prettier-ignore

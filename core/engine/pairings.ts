@@ -4,7 +4,7 @@ import { onField } from './field';
 import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure, type Part } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, subtract, union, type Area } from '../path';
 import { buildOf, builtDrawings, isCreature, isSeenAside, uprightFigure } from './built';
-import { dressFrom, hatParts, isCut, TONES, type Stance } from './creature';
+import { dressFrom, eyewearParts, hatParts, isCut, TONES, type Stance } from './creature';
 import { shadeTold } from './dye';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
@@ -332,9 +332,10 @@ export const onHead: Pair = (s, a, asked) => {
   ];
 };
 
-/** A hat that there is a cut of, by itself: "a postman's cap" is no top hat. */
+/** A hat, or sunglasses, that there is a cut of, by itself: "a postman's cap" is no top hat. */
 function cutOf(s: Stage, { name, parts }: Figure): Figure | null {
   const word = s.parts.figures.find((f) => f.drawn === name)?.word ?? name;
+  if (/^sunglasses$/.test(name)) return { name, tones: TONES, parts: eyewearParts('sunglasses', 50, 21, 17) };
   const { hat } = dressFrom(word);
   if (!hat || !/\b(?:hat|cap|helmet|beret|beanie|bonnet)$/.test(word)) return null;
   const { behind, front } = hatParts(hat, { x: 50, y: 60, half: 22, middle: 70, cheek: 24 }, 0, 1);
@@ -567,6 +568,21 @@ export const atPart =
       return [...finished(s, left), ...clear(s, inPlace, s.palette.groundHex, swapped(s), 1.6)];
     }
     const bb = boundsOf(outlineOf(big));
+    // The handle of a cup is on the side where it leaves a hole.
+    const [grip] = instead && place === 'handle' ? subtract(silhouetteOf(big), outlineOf(big)).map((ring) => ({ at: boundsOf([ring]), size: sizeOf([ring]) })).sort((p, q) => q.size - p.size) : []; // prettier-ignore
+    if (grip && grip.size > 12 && Math.abs(grip.at.x + grip.at.width / 2 - bb.x - bb.width / 2) > 0.25 * bb.width) {
+      const isRight = grip.at.x > bb.x + bb.width / 2;
+      const edge = isRight ? grip.at.x - 0.5 : grip.at.x + grip.at.width + 0.5;
+      const body = without(
+        big,
+        box(isRight ? edge : edge - 200, grip.at.y - 0.6 * grip.at.height, 200, 2.2 * grip.at.height),
+      );
+      const long = upright(b);
+      const one = placed(isRight ? long : movedFigure(long, [-1, 0, 0, 1, 100, 0]), { cx: 50, cy: grip.at.y + grip.at.height / 2, side: 2.3 * grip.at.height, fill: 1 }); // prettier-ignore
+      const o = boundsOf(outlineOf(one));
+      const put = movedFigure(one, [1, 0, 0, 1, isRight ? edge - 2.5 - o.x : edge + 2.5 - (o.x + o.width), 0]);
+      return [...finished(s, body), ...clear(s, put, s.palette.groundHex, swapped(s), 1.2)];
+    }
     const found = PARTS_AT.find(([names]) => names.test(place ?? '')) ?? [null, 0.5, 0.5, 0.46];
     const stern = STERN.test(a.name) && /^(?:flames?|fire|exhaust|tail|engine|trail)$/.test(place ?? '') ? sternOf(silhouetteOf(big)) : null; // prettier-ignore
     // A balloon's basket hangs below, a bicycle's is at its bars.

@@ -136,6 +136,7 @@ import {
   watered,
   cutting,
   spraying,
+  throughEyes,
 } from './pairings-told';
 
 const CELESTIAL = new Set([
@@ -337,7 +338,7 @@ const inHandOf = (thing: string): Pair => (LONG.test(thing) ? inFist : onHand);
 /** What goes round something without touching it. */
 export const GOING = /^(?:circl|orbit|fly|buzz|swim|sail|flutter|driv|rac|run)/;
 const CARRYING = /^(?:carry|hold|grasp|grip|clutch|grab|catch|snatch|bring|deliver|lift|bear|steal)/;
-const COMING = /^(?:fly|jump|leap|com|grow|peek|look|climb|rising|spill|pour)/;
+const COMING = /^(?:stick|pok|fly|jump|leap|com|grow|peek|look|climb|rising|spill|pour)/;
 
 /** What is said of the second figure of a pair, with the first. */
 class Told {
@@ -430,6 +431,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => HAND.test(t.a) && t.first.count === 2 && t.is('holding', 'with', 'toward', 'around', 'made of', 'as') && [twoHands],
   (t) => isCreature(t.a) && t.is('around') && HUGGING.test(t.said) && [hugged('standing'), hugged('sitting'), hugged('standing')],
   (t) => t.is('around') && isFurred(t.a) && t.does(/^(?:curl|sleep|lying|asleep|snuggl)/) && [curledAbout],
+  (t) => t.is('around') && t.a === 'dragon' && !isCreature(t.b) && t.does(/^(?:curl|sleep|wrap|coil|guard)/) && [hugged('sitting')],
+  // What one looks through is before the eyes.
+  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:look|peer|gaz|watch|spy|star)/) && /^(?:binoculars|camera|opera glasses)$/.test(t.b) && t.is('through') && [throughEyes],
   // What climbs goes round the other, whichever is named first; what flies goes round it at a distance.
   (t) => t.either('around') && t.second.count === 1 && [t.a, t.b].some((n) => WINDERS.test(n)) && [WINDERS.test(t.b) ? entwined : turnedPair(entwined)],
   // The rope of an anchor goes round it.

@@ -9,7 +9,7 @@ import { figureFor } from './stage';
 import { hexToOklab, oklabDistance } from '../colour';
 import { withField } from './field';
 import { understand } from './request';
-import { around, arranged as laid, build, parted, requestOf, stageOf } from './testing';
+import { around, arranged as laid, build, gapsOf, parted, requestOf, stageOf } from './testing';
 import { grown, intersect, sizeOf, subtract, union } from '../path';
 
 /** The layers of an arrangement for a prompt of two figures, and what they stand on. */
@@ -270,6 +270,34 @@ describe('what one sits in, draws, sends out or has on its head', () => {
     const { back: ski, front: who } = parted('a bear on skis', 'bear', 'skis');
     expect(ski.width).toBeGreaterThan(who.width);
     expect(who.y + who.height).toBeLessThan(ski.y + ski.height + 1);
+  });
+
+  it('holds binoculars before the eyes, and has a tail for the handle where a cup has its own', () => {
+    const layers = laid('a bear looking through binoculars', 'bear', 'binoculars');
+    const gaps = gapsOf(layers, 'a bear looking through binoculars');
+    const head = around(layers.slice(0, gaps.at(-2)));
+    const glass = boundsOf(layers[gaps.at(-2)!].area);
+    const paws = boundsOf(layers[gaps.at(-1)!].area);
+    expect(glass.y + glass.height / 2).toBeLessThan(head.y + 0.75 * head.height);
+    expect(glass.y + glass.height / 2).toBeGreaterThan(head.y + 0.3 * head.height);
+    expect(paws.x).toBeLessThan(glass.x + 2);
+    expect(paws.x + paws.width).toBeGreaterThan(glass.x + glass.width - 2);
+    const figures = understand("a coffee cup with a cat's tail as the handle").parts.figures;
+    expect(figures.map((q) => [q.drawn, q.place])).toEqual([
+      ['coffee cup', null],
+      ['cat tail', 'handle'],
+    ]);
+    const { back: cup, front: tail } = parted("a cup with a cat's tail as the handle", 'cup', 'cat tail');
+    expect(Math.min(Math.abs(tail.x - cup.x - cup.width), Math.abs(tail.x + tail.width - cup.x))).toBeLessThan(16);
+  });
+
+  it('knows an animal’s tail from a fish’s, two hands that shake, and smoke in a shape', () => {
+    const drawn = (prompt: string): string[] => asDrawn(stageOf(prompt)).parts.figures.map((q) => q.drawn);
+    expect(understand('a cat tail').parts.figures[0].drawn).toBe('cat tail');
+    expect(understand('a fish tail').parts.figures[0].drawn).toBe('whale tail');
+    expect(drawn('two hands shaking in front of a tree')[0]).toBe('handshake');
+    expect(drawn('a house with heart-shaped smoke')).toContain('heart');
+    expect(understand('a bowl of ramen').parts.figures[0].drawn).toBe('noodles');
   });
 
   it('turns two that look at each other to one another, and cuts a ribbon with the blades up', () => {

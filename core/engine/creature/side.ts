@@ -258,6 +258,7 @@ export function curledParts(kind: Kind, t: Spread): Part[] | null {
     ...(marks.has('spots') ? [piece(COAT, intersect(back, union(...[[24, 50], [36, 44], [49, 41], [61, 46], [32, 58], [46, 54]].map(([x, y]) => disc(x, y, 3, 24)))))] : []),
     ...(marks.has('stripes') ? [piece(DARK, intersect(body, union(...[24, 34, 44, 54].map((x) => grown([[x - 2, 26, x + 3, 26, x + 4, 52]], 0.5)))))] : []),
     ...(tail.length ? [piece(COAT, subtract(grown(tail, 1.1), tail)), piece(FUR, tail), ...(['bushy', 'ringed'].includes(kind.body!.tail) ? [piece(LIGHT, intersect(tail, disc(60, 82, 9, 40)))] : [])] : []),
+    ...(marks.has('mane') ? [piece(COAT, union(disc(head[0] + 3, head[1] - 1, r + 5, 56), ...around(head[0] + 3, head[1] - 1, r + 4, 0, 330, 12).map(([x, y]) => disc(x, y, 5, 32))))] : []),
     piece(COAT, intersect(subtract(grown(skull, 1.1), skull), body)),
     piece(FUR, skull),
     ...(kind.muzzle === 'mask' || kind.muzzle === 'cat' || kind.muzzle === 'round' ? [piece(LIGHT, intersect(skull, disc(snout[0] + 1, snout[1] + 4, 7.4, 40)))] : []),
