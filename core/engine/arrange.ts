@@ -1,5 +1,5 @@
 /** A prompt's figures in one picture. */
-import { nounKind, type PromptFigure } from '../prompt';
+import { gerundOf, nounKind, type PromptFigure } from '../prompt';
 import { asDrawn } from './as-drawn';
 import { boundsOf, box } from './area';
 import { intersect, stroked, union } from '../path';
@@ -72,6 +72,8 @@ const onLegs = (stage: Stage, { drawn, expression, modifiers }: PromptFigure, po
 function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
   const lively = stage.given ? null : livelyPose(asked);
   if (lively !== null) return onLegs(stage, asked, lively);
+  // What has legs stands on them, or runs.
+  if (!isCreature(asked.drawn) && asked.modifiers.some((m) => /^(?:legs|feet|arms)$/.test(m))) return onLegs(stage, asked, asked.modifiers.find((m) => gerundOf(m) !== null) ?? asked.pose); // prettier-ignore
   const drawings = Math.min(stage.ideas, drawingCount(asked.drawn, asked, stage.knobs));
   const more = stage.ideas >= IDEAS ? Math.max(0, IDEAS - drawings) : 0;
   const at = stage.idea % Math.max(1, drawings + more);

@@ -245,6 +245,15 @@ const RULES: readonly Rule[] = [
         : f;
     });
   },
+  // Stripes are somebody's own; a glove that holds something is a hand.
+  (figures) => {
+    const at = figures.findIndex((f) => /^stripes?$/.test(f.word) && f.to !== null && ['with', 'made of'].includes(f.relation ?? '') && isCreature(figures[f.to].drawn)); // prettier-ignore
+    if (at < 0) return null;
+    const whose = figures[at].to!;
+    return dropped(figures.map((f, i) => (i === whose ? { ...f, modifiers: [...f.modifiers, 'striped'] } : f)), at, whose); // prettier-ignore
+  },
+  ([first, second, ...rest]) =>
+    second && /^(?:glove|mitten)$/.test(first.drawn) && stands(second, 'holding') ? [{ ...first, drawn: 'hand' }, second, ...rest] : null, // prettier-ignore
   // A seed that sprouts is a sprout.
   (figures) => {
     const isSprouting = (f: PromptFigure): boolean => /^(?:seed|bean|acorn|pea|nut)$/.test(f.drawn) && f.modifiers.some((m) => /^(?:sprout|germinat)/.test(m)); // prettier-ignore

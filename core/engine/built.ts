@@ -67,7 +67,10 @@ const WOMEN = /(?:woman|women|ess|girl|queen|heroine|maid|lady|nurse|florist|sea
 function kindOf(name: string, knobs: Knobs, modifiers: readonly string[]): CreatureKind | null {
   const animal = creatureOf(name);
   const isOld = modifiers.some((m) => /^(?:old|elder|elderly|wise|grey|gray|white-haired)$/.test(m));
-  if (animal && !PEOPLE.includes(animal)) return CREATURES.get(animal)!;
+  if (animal && !PEOPLE.includes(animal)) {
+    const kind = CREATURES.get(animal)!;
+    return modifiers.includes('striped') && !kind.marks.includes('stripes') ? { ...kind, marks: [...kind.marks, 'stripes'] } : kind; // prettier-ignore
+  }
   if (!animal && !isRole(name)) return null;
   if (animal === 'man' && modifiers.some((m) => /\bbeard/.test(m)) && !isOld) return CREATURES.get('bearded man')!;
   if (animal === 'man' || animal === 'woman') return CREATURES.get(isOld ? `old ${animal}` : animal)!;

@@ -25,6 +25,7 @@ const LOOKS_LIKE: Readonly<Record<string, RegExp>> = {
   A: /^(?:tipi|mountain|pyramid|ladder|compass|drawing compass|pine tree|christmas tree|volcano|rocket|eiffel tower|arrow)$/,
   C: /^(?:crescent moon|moon|croissant|banana|horseshoe|bracelet|magnet)$/,
   D: /^(?:bow and arrow|half moon|watermelon)$/,
+  H: /^(?:ladder|step ladder|goal|bed|gate|hurdle)$/,
   I: /^(?:candle|pencil|lighthouse|tower|column|pillar|sword|feather|wheat|skyscraper|pen|test tube)$/,
   J: /^(?:hook|cane|walking stick|umbrella|candy cane|fishhook)$/,
   L: /^(?:boot|sock|set square)$/,

@@ -155,7 +155,9 @@ export function scene(asked: Stage): Layer[] {
   const alone = (i: number, n: number): Actor => {
     const f = figures[i];
     const isBridge = /bridge|dam|viaduct/.test(f.drawn);
-    const isAloft = !isBridge && (isOver(f) || /^(?:fly|soar|glid|hover)/.test(f.pose ?? ''));
+    // Who crosses a road is on it.
+    const isAcross = /^(?:cross|walk|wander|driv)/.test(f.pose ?? figures[cast.at].said ?? '');
+    const isAloft = !isBridge && ((isOver(f) && !isAcross) || /^(?:fly|soar|glid|hover)/.test(f.pose ?? ''));
     const isIn = isWet && !isAloft && !isBridge && (SWIMS.test(f.drawn) || isCreature(f.drawn));
     const two = cast.actors.length > 1;
     const side = isBridge ? 82 : isAloft ? 40 : two ? 36 : f.count > 1 ? 78 : cast.back.length ? 42 : 50;

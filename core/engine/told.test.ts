@@ -300,6 +300,19 @@ describe('what one sits in, draws, sends out or has on its head', () => {
     expect(understand('a bowl of ramen').parts.figures[0].drawn).toBe('noodles');
   });
 
+  it('stands what has legs on them, keeps stripes on their animal, and ducks on the road they cross', () => {
+    const drawn = (prompt: string): string[] => asDrawn(stageOf(prompt)).parts.figures.map((q) => q.drawn);
+    expect(drawn('a tiger face made of stripes')).toEqual(['tiger']);
+    expect(asDrawn(stageOf('a cat with black stripes')).parts.figures[0].modifiers).toContain('striped');
+    expect(drawn("a gardener's glove holding a tulip")).toEqual(['hand', 'tulip']);
+    const runs = around(compose(requestOf('a hot dog with legs running')).layers);
+    const lies = around(compose(requestOf('a hot dog')).layers);
+    expect(runs.height / runs.width).not.toBeCloseTo(lies.height / lies.width, 1);
+    const road = compose(requestOf('a duck family crossing a road')).layers;
+    const ducks = road.filter((l) => l.isFigure && boundsOf(l.area).width < 30).map((l) => boundsOf(l.area));
+    expect(Math.max(...ducks.map((q) => q.y + q.height))).toBeGreaterThan(57);
+  });
+
   it('turns two that look at each other to one another, and cuts a ribbon with the blades up', () => {
     const stage = stageOf('a dog and a fox looking at each other');
     const [dog, fox] = stage.parts.figures;
