@@ -15,7 +15,7 @@ import { asHouse, asMoon } from './pairings-parts';
 import { TREES } from './pairings-places';
 import { seated } from './pairings-riders';
 import { mascotFigure } from './mascot';
-import { canBeHeld, GOING, GROWS, isSprinkled, PLAIN, SEATS, SPRAYING, waysFor } from './pairs';
+import { canBeHeld, GOING, GROWS, HEAPING, isSprinkled, PLAIN, SEATS, SPRAYING, waysFor } from './pairs';
 import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
@@ -119,6 +119,7 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
     return true;
   if (index === 1 && first.drawn === 'hand' && /balloon|kite/.test(figure.drawn)) return true;
   if (index === 0 && /^(?:ribbon|rope|string|twine|bow|band|thread)$/.test(second?.drawn ?? '') && figure.modifiers.some((m) => /^(?:bunch|bundle|bouquet|sheaf|tied|bound)$/.test(m))) return true; // prettier-ignore
+  if (index === 1 && HEAPING.test(first.drawn) && relation === 'inside' && figure.turned) return true;
   if (index === 1 && TREES.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
   if (index === 1 && /^(?:octopus|squid)$/.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
   if (index === 1 && isHeadgear(first.drawn) && ['with', 'beside'].includes(relation)) return true;

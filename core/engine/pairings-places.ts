@@ -17,7 +17,7 @@ import { isPlural } from '../prompt';
 import { builtDrawings } from './built';
 import { clipped, isLong, mapFigure, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
 import { swapped, uprightOf, type Pair } from './pairings';
-import { fitLayers, layerOf } from './layer';
+import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import type { Single } from './single';
 import { clear, finished, inkOf, solid } from './stage';
 
@@ -364,3 +364,27 @@ export const landIn: Pair = (s, a, b) => {
     ...(hasSun ? [layerOf(disc(at.x, at.y, Math.min(0.5 * at.r, 6), 60), inks[1] ?? inks[0])] : []),
   ];
 };
+
+/** Two rows of B heaped up out of A, which is open at its top. */
+export const heaped: Pair = (s, a, b) => {
+  const vessel = placed(a, { cx: 50, cy: 64, side: 74, fill: 0.95 });
+  const all = outlineOf(vessel);
+  const v = boundsOf(all);
+  const wideAt = (y: number): { x: number; width: number } => boundsOf(intersect(silhouetteOf(vessel), box(v.x - 1, y - 0.8, v.width + 2, 1.6)));
+  const rows = Array.from({ length: 30 }, (_, i) => v.y + 1 + (i * v.height) / 30);
+  const widest = Math.max(...rows.slice(0, 24).map((y) => wideAt(y).width));
+  // A handle is over the rim, and narrower.
+  const rim = rows.find((y) => wideAt(y).width > 0.72 * widest) ?? v.y;
+  const { x, width } = wideAt(rim + 1);
+  const d = width / 3.3;
+  const one = placed(b, { cx: 50, cy: 50, side: d, fill: 1 });
+  const inks = swapped(s);
+  // Drawn once, so that all are alike.
+  const drawn = clear(s, one, s.palette.groundHex, inks, 1);
+  const row = (n: number, y: number): Layer[] =>
+    Array.from({ length: n }, (_, i) => scaled(drawn, 1, x + width / 2 + (i - (n - 1) / 2) * d * 0.86 - 50, y - 50)).flat();
+  const heap = [...row(2, rim - 0.72 * d), ...row(3, rim - 0.12 * d)];
+  // They lie before its back, with its handle, and behind its front.
+  const front = clipped(vessel, box(v.x - 2, rim + 1, v.width + 4, v.height));
+  return fitLayers([...finished(s, vessel), ...heap, ...clear(s, front, s.palette.groundHex, s.palette.inks, 1.4)], 90);
+}; // prettier-ignore

@@ -416,9 +416,11 @@ export const facing: Pair = (s, a, b) => {
 
 /** A stands between two B. */
 export const flanked: Pair = (s, a, b) => {
-  const middle = placed(a, { cx: 50, cy: 47, side: 62, fill: 0.75 });
+  // Animals at both sides are as large as what they hold.
+  const isLive = isCreature(b.name);
+  const middle = placed(a, { cx: 50, cy: 47, side: isLive ? 46 : 62, fill: 0.75 });
   const mb = boundsOf(outlineOf(middle));
-  const side = placed(b, { cx: 50, cy: 50, side: 40, fill: 0.8 });
+  const side = placed(b, { cx: 50, cy: 50, side: isLive ? 52 : 40, fill: 0.8 });
   const sb = boundsOf(outlineOf(side));
   const down = mb.y + mb.height - sb.y - sb.height;
   const off = mb.width / 2 + sb.width * 0.36;

@@ -74,6 +74,7 @@ import {
   settled,
   sheltered,
   tunnelled,
+  heaped,
   inAntlers,
 } from './pairings-places';
 import {
@@ -280,6 +281,9 @@ const turnedPair =
 /** Parts that one stands things on. */
 /** How something is sent out of a trunk or a mouth. */
 export const SPRAYING = /^(?:squirt|spray|spout|spit|blow|breath)/;
+/** What is open at its top, and can be full. */
+export const HEAPING =
+  /^(?:basket|cart|wheelbarrow|wagon|bowl|box|crate|bucket|pot|bag|sack|shopping cart|tray|cup|hat|boot|barrel|wheel barrow|pail|shopping bag)$/;
 /** What one sits in or on. */
 export const SEATS =
   /^(?:armchair|chair|sofa|couch|throne|rocking chair|deck chair|stool|bean ?bag|office chair|swing seat)$/;
@@ -592,6 +596,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.isTurned('around') && nounKind(t.b) === 'animal' && t.second.count === 1 && /^(?:wrap|curl|coil|twist|climb|hug)/.test(t.second.pose ?? '') && [turnedPair(embraced)],
   (t) => t.isTurned('around') && [wreathed],
   (t) => t.first.count === 2 && t.either('around') && [turnedPair(flanked)],
+  // What is full of many has them heaped up over its rim; flowers stand in it.
+  (t) => HEAPING.test(t.a) && t.isTurned('inside') && GROWS.test(t.b) && isMany(t.second) && /full|fill/.test(t.said) && [turnedPair(growing)],
+  (t) => HEAPING.test(t.a) && t.isTurned('inside') && isMany(t.second) && /^(?:full of|filled with|overflowing with|loaded with|of|packed with)$/.test(t.said) && [heaped],
   // Land in a thing is seen in it as through a window.
   (t) => LAND.test(t.b) && t.isTurned('inside') && !isCreature(t.a) && !/^(?:book|letter|circle|square|frame|window)$/.test(t.a) && [turnedPair(landIn)],
   (t) => LAND.test(t.a) && t.is('inside') && !isCreature(t.b) && (SEEN_INTO.test(t.b) || /^(?:diving helmet|helmet|aquarium|wine glass|mug|suitcase|lantern|bell|head profile|cup|teapot|kettle|acorn|leaf|drop|coffee bean|heart|house|tent|guitar|bottle|egg|apple|pear|head|hand|shoe|boot|backpack|camera|shell|diamond|feather)$/.test(t.b)) && [landIn],

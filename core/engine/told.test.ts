@@ -300,6 +300,30 @@ describe('what one sits in, draws, sends out or has on its head', () => {
     expect(understand('a bowl of ramen').parts.figures[0].drawn).toBe('noodles');
   });
 
+  it('heaps up what a basket is full of over its rim, all alike, its front before it', () => {
+    const { layers, ground } = arranged('a cart full of pumpkins', 'cart', 'pumpkin');
+    const gaps = gapsIn({ layers, ground });
+    // Five in the heap, and the front of the cart.
+    expect(gaps.length).toBeGreaterThan(5);
+    const heap = gaps.slice(0, 5).map((at) => boundsOf(layers[at].area));
+    const cart = around(layers.slice(0, gaps[0]));
+    for (const q of heap) {
+      expect(q.x).toBeGreaterThan(cart.x - 4);
+      expect(q.x + q.width).toBeLessThan(cart.x + cart.width + 4);
+      expect(q.y).toBeLessThan(cart.y + 0.1 * cart.height);
+    }
+    const each = gaps.slice(0, 5).map((at, i) =>
+      layers
+        .slice(at + 1, gaps[i + 1])
+        .map((l) => String(l.fill))
+        .join(),
+    );
+    expect(new Set(each.slice(0, 4)).size).toBe(1);
+    // Flowers stand in a boot, and do not lie in it.
+    const flowers = arranged('a boot filled with flowers', 'boot', 'flower');
+    expect(around(flowers.layers.slice(0, gapsIn(flowers).at(-1)!)).y).toBeLessThan(around(flowers.layers.slice(gapsIn(flowers).at(-1)! + 1)).y - 10); // prettier-ignore
+  });
+
   it('stands what has legs on them, keeps stripes on their animal, and ducks on the road they cross', () => {
     const drawn = (prompt: string): string[] => asDrawn(stageOf(prompt)).parts.figures.map((q) => q.drawn);
     expect(drawn('a tiger face made of stripes')).toEqual(['tiger']);
