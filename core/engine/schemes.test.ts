@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { contrastRatio, hexToOklab } from '../colour';
+import { contrastRatio, hexToOklab, oklabToOklch } from '../colour';
 import { knobsFrom } from './knobs';
 import { naturalHues, schemeFor, SCHEMES } from './schemes';
+import { hueOf, knobsAt } from './testing';
+
+const chromaOf = (hex: string): number => oklabToOklch(hexToOklab(hex)).C;
 
 describe('colour schemes', () => {
   it.each(SCHEMES.map((s) => [s.join(' '), s] as const))('%s is kept apart in lightness, and led by what stands out from paper', (_, scheme) => {
@@ -39,6 +42,16 @@ describe('colour schemes', () => {
       expect(isGreen(schemeFor('lynx', knobs)[0])).toBe(false);
       const { a, b } = hexToOklab(schemeFor('panda', knobs)[0]);
       expect(Math.hypot(a, b)).toBeLessThan(0.03);
+    }
+  });
+
+  it('leaves the second figure its own colour where the first may be of any', () => {
+    for (let seed = 1; seed <= 12; seed++) {
+      const [dominant, support] = schemeFor('bag', knobsAt(seed), { second: 'orange' });
+      const [from, to] = naturalHues('orange')!;
+      expect(hueOf(support)).toBeGreaterThanOrEqual(from - 12);
+      expect(hueOf(support)).toBeLessThanOrEqual(to + 12);
+      expect(hueOf(dominant) >= from - 12 && hueOf(dominant) <= to + 12 && chromaOf(dominant) > 0.045).toBe(false);
     }
   });
 });

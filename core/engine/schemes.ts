@@ -164,6 +164,13 @@ export function schemeFor(
     });
     return warm[Math.floor(k.steady('palette/scheme') * warm.length)];
   }
+  // A thing that may be of any colour leaves the second figure its own.
+  const lent = hues === null && name !== null && !isCreature(name) && second !== null ? naturalHues(second) : null;
+  const lending = lent ? SCHEMES.filter(([dominant, support, spark]) => !isOf(dominant, ...lent) && [support, spark].some((hex) => isOf(hex, ...lent))) : []; // prettier-ignore
+  if (lent && lending.length > 2) {
+    const [dominant, support, spark] = lending[Math.floor(k.steady('palette/scheme') * lending.length)];
+    return isOf(support, ...lent) ? [dominant, support, spark] : [dominant, spark, support];
+  }
   const leading = SCHEMES.filter(([dominant]) => fits(dominant));
   const having = SCHEMES.filter(([dominant, support]) => fits(dominant) || fits(support));
   const from = leading.length > 2 ? leading : having.length > 2 ? having : SCHEMES;
