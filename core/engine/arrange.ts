@@ -15,12 +15,13 @@ import { asHouse, asMoon } from './pairings-parts';
 import { TREES } from './pairings-places';
 import { seated } from './pairings-riders';
 import { mascotFigure } from './mascot';
-import { canBeHeld, GOING, GROWS, HEAPING, isSprinkled, PLAIN, SEATS, SPRAYING, waysFor } from './pairs';
+import { canBeHeld, GOING, GROWS, HEAPING, isBundle, isSprinkled, PLAIN, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
 import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
 import { counterchanged, IDEAS, ideasFor, otherBuild, peeking, plain, single, WHOLE, type Single } from './single';
 import {
+  thingFor,
   arrangement,
   banned,
   clear,
@@ -65,8 +66,8 @@ const livelyPose = (f: PromptFigure): string | null =>
 const HANDLING = /^(?:holding|playing|reading|carrying|drinking|eating|waving|writing|painting|lifting|throwing|hugging|sipping|cooking|knitting|stirring|juggling)/; // prettier-ignore
 
 /** A figure with a face, arms and legs of its own, and a thing in its hand where it has one. */
-const onLegs = (stage: Stage, { drawn, expression, modifiers }: PromptFigure, pose: string | null, prop: string | null = null): Layer[] =>
-  finished(stage, placed(mascotFigure(drawn, { ...stage, idea: undefined, pose, expression, modifiers, dress: {}, prop, crop: 'whole' }), WHOLE)); // prettier-ignore
+const onLegs = (stage: Stage, { drawn, expression, modifiers }: PromptFigure, pose: string | null, prop: PromptFigure | null = null): Layer[] =>
+  finished(stage, placed(mascotFigure(drawn, { ...stage, idea: undefined, pose, expression, modifiers, dress: {}, prop: prop && thingFor(stage, prop), crop: 'whole' }), WHOLE)); // prettier-ignore
 
 /** One figure: in one of its drawings, or, where there are too few of them, in one of the ideas for it. */
 function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
@@ -112,13 +113,9 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   const [first, second] = stage.parts.figures;
   if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && (figure.turned || GROWS.test(figure.drawn))) || isSprinkled(first, figure))) return true; // prettier-ignore
   if (index === 1 && /^(?:antlers?|horns?|branch|branches)$/.test(figure.place ?? '')) return true;
-  if (
-    index === 1 &&
-    (SPRAYING.test(figure.said ?? '') || /^(?:pulled|drawn|towed|hauled|dragged) by/.test(figure.said ?? ''))
-  )
-    return true;
+  if (index === 1 && (SPRAYING.test(figure.said ?? '') || TOWED.test(figure.said ?? ''))) return true;
   if (index === 1 && first.drawn === 'hand' && /balloon|kite/.test(figure.drawn)) return true;
-  if (index === 0 && /^(?:ribbon|rope|string|twine|bow|band|thread)$/.test(second?.drawn ?? '') && figure.modifiers.some((m) => /^(?:bunch|bundle|bouquet|sheaf|tied|bound)$/.test(m))) return true; // prettier-ignore
+  if (index === 0 && TIES.test(second?.drawn ?? '') && isBundle(figure)) return true;
   if (index === 1 && HEAPING.test(first.drawn) && relation === 'inside' && figure.turned) return true;
   if (index === 1 && TREES.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
   if (index === 1 && /^(?:octopus|squid)$/.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
@@ -216,7 +213,7 @@ function figuresOf(stage: Stage): Layer[] {
     return onLegs(stage, first, first.pose);
   // A thing that does something with another has hands for it.
   if (!third && !stage.given && second.to === 0 && second.count === 1 && !second.turned && second.relation === 'holding' && HANDLING.test(second.said ?? '') && canLive(first) && canBeHeld(second.drawn) && !isThing(`${first.drawn} face`))
-    return onLegs(stage, first, null, second.drawn); // prettier-ignore
+    return onLegs(stage, first, null, second); // prettier-ignore
   // Who reads in an armchair sits in it with the book.
   if (third && !figures[3] && !stage.given && SEATS.test(third.drawn) && third.to === 0 && ['inside', 'on'].includes(third.relation ?? '') && second.to === 0 && second.relation === 'holding' && isCreature(first.drawn) && !isSeenAside(first.drawn))
     return fitLayers(seated(stage, figureFor(stage, first, 0), figureFor(stage, third, 2)), 88); // prettier-ignore

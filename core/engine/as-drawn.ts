@@ -209,12 +209,12 @@ const RULES: readonly Rule[] = [
   },
   // A violin has its bow with it.
   (figures) => {
-    const at = figures.findIndex((f) => f.word === 'bow' && f.to !== null && /^(?:violin|cello|viola|double bass|fiddle)$/.test(figures[f.to].drawn)); // prettier-ignore
+    const at = figures.findIndex((f) => f.word === 'bow' && f.relation === 'with' && f.to !== null && /^(?:violin|double bass)$/.test(figures[f.to].drawn)); // prettier-ignore
     return at > 0 ? dropped(figures, at, figures[at].to!) : null;
   },
   // A bucket of milk is a bucket.
   (figures) => {
-    const at = figures.findIndex((f) => f.said === 'of' && f.turned && f.relation === 'inside' && f.to !== null && /^(?:honey|honey pot|milk|water|oil|paint|sand|coal|soup|wine|beer)$/.test(f.drawn) && /^(?:bucket|jar|pot|barrel|bowl|cup|jug|bottle|can|tin|pail)$/.test(figures[f.to].drawn)); // prettier-ignore
+    const at = figures.findIndex((f) => f.said === 'of' && f.turned && f.relation === 'inside' && f.to !== null && /^(?:honey pot|milk|water|oil|paint|soup|wine|beer)$/.test(f.drawn) && /^(?:bucket|jar|pot|barrel|bowl|cup|jug|bottle|can|pail)$/.test(figures[f.to].drawn)); // prettier-ignore
     if (at < 0 || figures.length < 3) return null;
     return dropped(figures, at, figures[at].to!);
   },
@@ -228,35 +228,29 @@ const RULES: readonly Rule[] = [
       : figures.map((f, i) => (i === at ? { ...f, drawn: 'handshake', count: 1, pose: null, modifiers: [] } : f));
   },
   (figures) => {
-    const shapeOf = (f: PromptFigure): string | undefined =>
-      /^(?:smoke|steam|cloud|foam|puff|bubble)$/.test(f.drawn)
-        ? f.modifiers.map((m) => /^(\w+)-shaped$/.exec(m)?.[1]).find((m) => m && isThing(m))
-        : undefined;
+    const shapeOf = ({ drawn, modifiers }: PromptFigure): string | undefined => /^(?:smoke|cloud|bubbles)$/.test(drawn) ? modifiers.map((m) => /^(\w+)-shaped$/.exec(m)?.[1]).find((m) => m && isThing(m)) : undefined; // prettier-ignore
     if (!figures.some(shapeOf)) return null;
     return figures.map((f) => {
-      const shape = shapeOf(f);
-      return shape
-        ? {
-            ...f,
-            drawn: shape,
-            modifiers: [],
-            ...(f.relation === 'with' ? { relation: 'over' as const, turned: true } : {}),
-          }
-        : f;
+      const drawn = shapeOf(f);
+      if (!drawn) return f;
+      return { ...f, drawn, modifiers: [], ...(f.relation === 'with' ? { relation: 'over', turned: true } : {}) };
     });
   },
+  // Who is on skis is on one, as one sees it from the side.
+  ([first, second, ...rest]) =>
+    second?.drawn === 'skis' && stands(second, 'on', 'riding') ? [first, { ...second, drawn: 'ski', count: 1 }, ...rest] : null, // prettier-ignore
   // Stripes are somebody's own; a glove that holds something is a hand.
   (figures) => {
     const at = figures.findIndex((f) => /^stripes?$/.test(f.word) && f.to !== null && ['with', 'made of'].includes(f.relation ?? '') && isCreature(figures[f.to].drawn)); // prettier-ignore
     if (at < 0) return null;
     const whose = figures[at].to!;
-    return dropped(figures.map((f, i) => (i === whose ? { ...f, modifiers: [...f.modifiers, 'striped'] } : f)), at, whose); // prettier-ignore
+    return dropped(figures.map((f, i) => (i === whose ? { ...f, modifiers: [...f.modifiers, 'striped'], colours: [...f.colours, ...figures[at].colours.map((c) => ({ ...c, of: 'stripes' }))] } : f)), at, whose); // prettier-ignore
   },
   ([first, second, ...rest]) =>
     second && /^(?:glove|mitten)$/.test(first.drawn) && stands(second, 'holding') ? [{ ...first, drawn: 'hand' }, second, ...rest] : null, // prettier-ignore
   // A seed that sprouts is a sprout.
   (figures) => {
-    const isSprouting = (f: PromptFigure): boolean => /^(?:seed|bean|acorn|pea|nut)$/.test(f.drawn) && f.modifiers.some((m) => /^(?:sprout|germinat)/.test(m)); // prettier-ignore
+    const isSprouting = (f: PromptFigure): boolean => /^(?:seed|beans|acorn|pea|nut)$/.test(f.drawn) && f.modifiers.some((m) => /^(?:sprout|germinat)/.test(m)); // prettier-ignore
     return figures.some(isSprouting) ? figures.map((f) => (isSprouting(f) ? { ...f, drawn: 'sprout' } : f)) : null;
   },
   // A snake that bites its tail is a ring.

@@ -118,8 +118,7 @@ const STROKES: Readonly<Record<string, string>> = {
 };
 
 /** What is long and can be bent, besides. */
-const BENDABLE =
-  /(?:worm|caterpillar|eel|centipede|train|chain|hose|noodle|spaghetti|pencil|brush|wrench|needle|tail|feather|candle|straw|zipper|bamboo|spine)$/;
+const BENDABLE = /(?:worm|caterpillar|train|chains|hose|noodles|pencil|brush|wrench|needle|tail|feather|candle|zip)$/;
 
 /** Something long bent into a letter that is drawn in one stroke; null where it is not long, or the letter is not one. */
 export function bentIntoLetter(figure: Figure, letter: string): Figure | null {

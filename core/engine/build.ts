@@ -70,10 +70,11 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
   // A fish built as a body would be a dolphin.
   const isFish = Boolean(said.pose) && SCALED.test(name);
   const isAsked = !isFish && (said.isHead === true || (Boolean(said.pose) && isShown(said.pose!)) || Boolean(said.expression) || Boolean(said.partsAsked?.length)); // prettier-ignore
-  if (isAsked && built.length && !(said.partsAsked?.length && PARTED.test(name))) return built;
+  const isParted = Boolean(said.partsAsked?.length) && PARTED.test(name);
+  if (isAsked && built.length && !isParted) return built;
   const byHand = (draw: (t: (part: string) => number) => Drawing): Drawn => () => ({ ...figureOf(name, draw((part) => knobs.spread(`${name}/${part}`))), ...facingOf(name) }); // prettier-ignore
   const hand = Object.hasOwn(BY_HAND, name) ? [byHand(BY_HAND[name])] : [];
-  if (said.partsAsked?.length && PARTED.test(name)) return hand;
+  if (isParted) return hand;
   const more = Object.hasOwn(MORE, name) ? MORE[name].map(byHand) : [];
   // A sign of a sport says it better than somebody dressed for it.
   if (Object.hasOwn(PEOPLE, name)) return hand;

@@ -72,10 +72,10 @@ function kindOf(name: string, knobs: Knobs, modifiers: readonly string[]): Creat
     return modifiers.includes('striped') && !kind.marks.includes('stripes') ? { ...kind, marks: [...kind.marks, 'stripes'] } : kind; // prettier-ignore
   }
   if (!animal && !isRole(name)) return null;
-  if (animal === 'man' && modifiers.some((m) => /\bbeard/.test(m)) && !isOld) return CREATURES.get('bearded man')!;
+  const isBearded = modifiers.some((m) => /\bbeard/.test(m));
+  if (isBearded && (animal === 'man' || !animal)) return CREATURES.get(isOld ? 'old man' : 'bearded man')!;
   if (animal === 'man' || animal === 'woman') return CREATURES.get(isOld ? `old ${animal}` : animal)!;
   if (animal) return CREATURES.get(animal)!;
-  if (modifiers.some((m) => /\bbeard/.test(m))) return CREATURES.get(isOld ? 'old man' : 'bearded man')!;
   const isWoman = WOMEN.test(name) || modifiers.includes('female') || (!/man$|king|prince$|butler|wizard|monk/.test(name) && knobs.steady(`${name}/who`) < 0.4); // prettier-ignore
   if (isWoman) return CREATURES.get(isOld ? 'old woman' : 'woman')!;
   const bearded = ['captain', 'fisherman', 'miner', 'viking', 'blacksmith', 'lumberjack', 'king', 'brewer', 'pirate', 'carpenter', 'skipper', 'explorer']; // prettier-ignore

@@ -2,10 +2,10 @@
 import { describe, expect, it } from 'vitest';
 import { box, boundsOf } from './area';
 import { compose } from './compose';
-import { apartFrom, dyed, shadeTold, toned } from './dye';
+import { apartFrom, dyed, isShared, isTold, shadeTold, toned, undyed } from './dye';
 import type { Figure } from './figure';
 import { sceneOf } from './request';
-import { COLOUR_WORDS, hexToOklab, oklabDistance, oklabToOklch } from '../colour';
+import { COLOUR_WORDS, hexToOklab, oklabToOklch } from '../colour';
 import { sizeOf, union } from '../path';
 
 const WHITE = '#FFFFFF';
@@ -31,21 +31,30 @@ describe('a figure in a colour', () => {
     const [main, patch, light, eye] = dyed(probe, [said(RED)], WHITE, false).parts.map((p) => p.dye);
     expect(main).toBe(RED);
     expect(hexToOklab(patch!).L).toBeGreaterThan(hexToOklab(RED).L + 0.1);
-    expect(light).toBeUndefined();
+    expect(light).toBeNull();
     expect(hexToOklab(eye!).L).toBeLessThan(0.3);
   });
 
   it('has a second colour on the next of its tones, and that of its eyes on its eyes alone', () => {
     const dyes = dyed(probe, [said(RED), said(BLUE), said(GREEN, 'eyes')], WHITE, false).parts.map((p) => p.dye);
-    expect(dyes).toEqual([RED, BLUE, undefined, GREEN]);
+    expect(dyes).toEqual([RED, BLUE, null, GREEN]);
   });
 
   it('takes no shades where colours are counted, and leaves what has a colour, or is another’s', () => {
-    expect(dyed(probe, [said(RED)], WHITE, true).parts.map((p) => p.dye)).toEqual([RED, undefined, undefined, undefined]); // prettier-ignore
+    expect(dyed(probe, [said(RED)], WHITE, true).parts.map((p) => p.dye)).toEqual([RED, null, null, null]); // prettier-ignore
     const held = { ...probe, parts: probe.parts.map((p, i) => (i === 0 ? { ...p, dye: BLUE } : i === 1 ? { ...p, dye: null } : p)) }; // prettier-ignore
     const parts = dyed(held, [said(RED)], WHITE, false).parts;
     expect(parts[0].dye).toBe(BLUE);
     expect(parts[1].dye).toBeNull();
+  });
+
+  it('is settled once: asked again it stays, and what is light does not take the colour', () => {
+    const once = dyed(probe, [said(RED)], WHITE, false);
+    expect(dyed(once, [said(RED)], WHITE, false)).toEqual(once);
+    expect(dyed(undyed(probe), [said(RED)], WHITE, false).parts.every((p) => p.dye === null)).toBe(true);
+    // Only what is another's, and no eye, makes it a picture of two.
+    expect(isShared(once)).toBe(false);
+    expect(isShared({ ...once, parts: [...once.parts, { tone: 1, area: box(0, 0, 9, 9), dye: null }] })).toBe(true);
   });
 
   it('is painted by tones of its own, each of its colour; what would not be seen is left to the inks', () => {
@@ -62,8 +71,8 @@ describe('a figure in a colour', () => {
     for (const hex of [WHITE, '#FDFDF8', RED, BLUE, BLACK])
       for (const on of [WHITE, BLACK, RED]) {
         const seen = apartFrom(on, hex);
-        expect(oklabDistance(hexToOklab(on), hexToOklab(seen)), `${hex} on ${on}`).toBeGreaterThan(0.1);
-        for (const by of [0.19, -0.17]) expect(oklabDistance(hexToOklab(hex), hexToOklab(shadeTold(hex, by))), hex).toBeGreaterThan(0.1); // prettier-ignore
+        expect(isTold(seen, on), `${hex} on ${on}`).toBe(true);
+        for (const by of [0.19, -0.17]) expect(isTold(shadeTold(hex, by), hex), hex).toBe(true); // prettier-ignore
       }
   });
 });

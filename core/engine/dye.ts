@@ -13,8 +13,9 @@ export const areToldApart = ({ figures, gradient, lettering }: PromptParts): boo
 /** Whether a part of a figure has a colour of its own: "with green eyes". */
 const partsColoured = (figure: PromptFigure | undefined): boolean => figure?.colours.some((c) => c.of !== null) ?? false; // prettier-ignore
 
-/** The colours of a figure as a whole, as far as they can be seen where it stands. */
-export const ownHexes = ({ colours }: { readonly colours: readonly SaidColour[] }, groundHex: string): string[] => colours.filter((c) => c.of === null).map((c) => apartFrom(groundHex, c.hex)); // prettier-ignore
+/** The colours that are said of a figure as a whole, as far as they can be seen where it stands. */
+export const ownHexes = (colours: readonly SaidColour[], groundHex: string): string[] =>
+  colours.filter((c) => c.of === null).map((c) => apartFrom(groundHex, c.hex));
 
 /** A colour as it is, or as much darker or lighter as to be seen on another; what is said to be white is pale on white. */
 export function apartFrom(onHex: string, hex: string): string {
@@ -25,6 +26,9 @@ export function apartFrom(onHex: string, hex: string): string {
   // On the dark, what is dark is drawn in light.
   return oklabToHex({ L: 0.88, a: 0.3 * a, b: 0.3 * b });
 }
+
+/** Whether one colour is seen on another. */
+export const isTold = (hex: string, onHex: string): boolean => oklabDistance(hexToOklab(hex), hexToOklab(onHex)) > 0.1; // prettier-ignore
 
 /** A darker or lighter shade of a colour that can be told from it; the other way where there is no room. */
 export function shadeTold(hex: string, by: number): string {
@@ -41,40 +45,42 @@ const partNamed = (word: string): string => {
   return PART_NAMES[one] ?? one;
 };
 
-/** From here on a tone is light, and shows what lies below; up to there it is an eye or a nose. */
-const LIGHT = 0.93;
-const DARK = 0.2;
+/** Whether a tone is light, and shows what lies below, or is that of an eye or a nose: it has none of the colours that are said. */
+const isFeature = ({ tones, isBuilt }: Figure, tone: number): boolean => tones[tone] > 0.93 || isDark(tones[tone], isBuilt); // prettier-ignore
+const isDark = (L: number, isBuilt = false): boolean => isBuilt && L < 0.2;
 
 /**
  * A figure in the colours that are said of it: the tone that most of it has takes the first, the next one the second; what else is
- * darker or lighter is so of the first. Parts that have a colour, or are another's, stay.
+ * darker or lighter is so of the first. Parts for which it is settled already stay; of the others it is settled then.
  */
 export function dyed(figure: Figure, said: readonly SaidColour[], groundHex: string, isStrict: boolean): Figure {
-  const own = figure.parts.filter((p) => p.dye === undefined);
-  const hexes = ownHexes({ colours: said }, groundHex);
+  const open = figure.parts.filter((p) => p.dye === undefined);
+  if (!open.length) return figure;
+  const hexes = ownHexes(said, groundHex);
   const size = new Map<number, number>();
-  for (const p of seenParts({ ...figure, parts: own })) size.set(p.tone, (size.get(p.tone) ?? 0) + sizeOf(p.area));
-  const isFeature = (L: number): boolean => L > LIGHT || (figure.isBuilt === true && L < DARK);
+  for (const p of seenParts({ ...figure, parts: open })) size.set(p.tone, (size.get(p.tone) ?? 0) + sizeOf(p.area));
   const bySize = [...size].sort((p, q) => q[1] - p[1]).map(([tone]) => tone);
-  const coloured = bySize.filter((t) => !isFeature(figure.tones[t]));
+  const coloured = bySize.filter((t) => !isFeature(figure, t));
   const order = coloured.length ? coloured : bySize;
   const main = figure.tones[order[0]] ?? 0.5;
-  const dyeOf = (part: Part): string | undefined => {
-    const { of } = part;
-    const hex = of ? said.find((c) => c.of !== null && partNamed(c.of) === of)?.hex : undefined;
+  const dyeOf = ({ of, tone }: Part): string | null => {
+    const own = said.find((c) => c.of !== null && partNamed(c.of) === of)?.hex;
     // What of it has another tone, as the inside of an ear, is darker.
-    if (hex) return figure.parts.find((p) => p.of === of)?.tone === part.tone ? apartFrom(groundHex, hex) : shadeTold(hex, -0.17); // prettier-ignore
-    const L = figure.tones[part.tone];
-    if (!hexes.length) return undefined;
-    const at = order.indexOf(part.tone);
+    if (own) return figure.parts.find((p) => p.of === of)?.tone === tone ? apartFrom(groundHex, own) : shadeTold(own, -0.17); // prettier-ignore
+    if (!hexes.length) return null;
+    const at = order.indexOf(tone);
     if (at === 0) return hexes[0];
-    if (isFeature(L)) return L < DARK && !isStrict && hexToOklab(hexes[0]).L > 0.42 ? deep(hexes[0]) : undefined;
-    if (at > 0 && hexes[at]) return hexes[at];
+    const L = figure.tones[tone];
+    if (isFeature(figure, tone)) return isDark(L, figure.isBuilt) && !isStrict && hexToOklab(hexes[0]).L > 0.42 ? deep(hexes[0]) : null; // prettier-ignore
+    if (hexes[at]) return hexes[at];
     if (Math.abs(L - main) < 0.05) return hexes[0];
-    return isStrict ? undefined : shadeTold(hexes[0], L < main ? -0.17 : 0.19);
+    return isStrict ? null : shadeTold(hexes[0], L < main ? -0.17 : 0.19);
   };
   return { ...figure, parts: figure.parts.map((p) => (p.dye === undefined ? { ...p, dye: dyeOf(p) } : p)) };
 }
+
+/** Whether a figure has parts of another with it that no colour is said of, such as a thing in its hand. */
+export const isShared = (figure: Figure): boolean => figure.parts.some((p) => p.dye === null && !isFeature(figure, p.tone)); // prettier-ignore
 
 /** A colour so dark that an eye in it is one. */
 function deep(hex: string): string {
@@ -82,7 +88,7 @@ function deep(hex: string): string {
   return oklabToHex({ L: 0.24, a: 0.35 * a, b: 0.35 * b });
 }
 
-/** The parts of a figure as none's that a colour is said of, so that who holds it does not lend it theirs. */
+/** A figure that no colour is said of, so that who holds it does not lend it theirs. */
 export const undyed = (figure: Figure): Figure => ({ ...figure, parts: figure.parts.map((p) => ({ ...p, dye: p.dye ?? null })) }); // prettier-ignore
 
 /** A figure on a colour, whose parts of a colour of their own have tones of their own; and the colour of each such tone. One that would not be seen there is left out. */
@@ -91,9 +97,10 @@ export function toned(
   onHex: string,
 ): { readonly figure: Figure; readonly pins: ReadonlyMap<number, string> } {
   const pins = new Map<number, string>();
-  const on = hexToOklab(onHex);
-  const isSeen = (hex: string): boolean => oklabDistance(on, hexToOklab(hex)) > 0.1;
-  const figure = { ...asked, parts: asked.parts.map((p) => (p.dye && !isSeen(p.dye) ? { ...p, dye: null } : p)) };
+  const figure = {
+    ...asked,
+    parts: asked.parts.map((p) => (p.dye && !isTold(p.dye, onHex) ? { ...p, dye: null } : p)),
+  };
   if (figure.parts.every((p) => !p.dye)) return { figure, pins };
   const used = [...new Set(figure.parts.filter((p) => !p.dye).map((p) => p.tone))].sort((p, q) => p - q);
   const dyes = [...new Set(figure.parts.flatMap((p) => (p.dye ? [p.dye] : [])))];

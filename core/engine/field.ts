@@ -22,7 +22,7 @@ const FIELDS = ['#1F2A44', '#F1E4C8', '#14424F', '#F4D9C6', '#3F2A56'];
 /** A stage whose first ink, which a badge or an app icon is of, sets off the colours that are said of single figures. */
 export function withField(stage: Stage): Stage {
   const { isToldApart, inks, groundHex, strict } = stage.palette;
-  const said = isToldApart ? stage.parts.figures.flatMap((f) => ownHexes(f, groundHex)) : [];
+  const said = isToldApart ? stage.parts.figures.flatMap((f) => ownHexes(f.colours, groundHex)) : [];
   if (!said.length || strict) return stage;
   const gap = (hex: string): number => Math.min(...said.map((q) => oklabDistance(hexToOklab(hex), hexToOklab(q))));
   const apart = inks.filter((hex) => gap(hex) > 0.24);

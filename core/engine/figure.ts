@@ -20,7 +20,7 @@ import type { Drawing, Role } from './drawing';
 export interface Part {
   readonly tone: number;
   readonly area: Area;
-  /** The colour that is said of it, in place of one for its tone; null where none is, whoever it is put together with. */
+  /** The colour that is said of it, in place of one for its tone; null where it is settled that none is, whoever it is put together with. */
   readonly dye?: string | null;
   /** What of somebody it is, where a colour can be said of that: "eye". */
   readonly of?: string;
@@ -157,6 +157,15 @@ export function movedFigure(figure: Figure, map: Parameters<typeof moved>[1]): F
   const out = mapFigure(figure, (a) => moved(a, map));
   return figure.facing && map[0] < 0 ? { ...out, facing: figure.facing > 0 ? -1 : 1 } : out;
 }
+
+/** The figure as a mirror shows it, about the middle of its field. */
+export const mirroredFigure = (figure: Figure): Figure => movedFigure(figure, [-1, 0, 0, 1, 100, 0]);
+
+/** The figure looking to the right, where it is known to look to the left. */
+export const lookingRight = (figure: Figure): Figure => (figure.facing === -1 ? mirroredFigure(figure) : figure);
+
+/** All that is of some of somebody's own parts: "eye". */
+export const partsNamed = (figure: Figure, ...names: readonly string[]): Area => union(...figure.parts.filter((p) => p.of && names.includes(p.of)).map((p) => p.area)); // prettier-ignore
 
 /** The figure's parts cut to an area. */
 export const clipped = (figure: Figure, to: Area): Figure => mapFigure(figure, (a) => intersect(a, to));

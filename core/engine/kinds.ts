@@ -1,6 +1,6 @@
 import { contrastRatio, mix } from '../colour';
 import { abstractFigure } from './abstract';
-import { arrangement, banned, figureFor, finished, form, FORMS, scalloped, type Stage } from './stage';
+import { inkOf, arrangement, banned, figureFor, finished, form, FORMS, scalloped, type Stage } from './stage';
 import { together } from './arrange';
 import { IDEAS, single } from './single';
 import { onField, recoloured } from './field';
@@ -253,7 +253,7 @@ export function negativeSpace(stage: Stage): Layer[] {
     const hull = silhouetteOf(outer);
     const room = roomIn(hull) ?? { x: 50, y: 50, r: 10 };
     const cut = placed(a, { cx: room.x, cy: room.y, side: room.r * 1.8, fill: 0.95 });
-    return [layerOf(subtract(hull, cutOf(cut)), field)];
+    return [layerOf(subtract(hull, cutOf(cut)), inkOf(stage, outer, field))];
   }
   const shape =
     parts.shape && parts.shape !== 'banner'

@@ -22,23 +22,23 @@ const lettersFigure = (name: string, letters: readonly Area[]): Figure => ({
 
 /** Things that by themselves are seen as a letter. */
 const LOOKS_LIKE: Readonly<Record<string, RegExp>> = {
-  A: /^(?:tipi|mountain|pyramid|ladder|compass|drawing compass|pine tree|christmas tree|volcano|rocket|eiffel tower|arrow)$/,
+  A: /^(?:tipi|mountain|pyramid|ladder|compass|pine tree|christmas tree|volcano|rocket|arrow)$/,
   C: /^(?:crescent moon|moon|croissant|banana|horseshoe|bracelet|magnet)$/,
-  D: /^(?:bow and arrow|half moon|watermelon)$/,
-  H: /^(?:ladder|step ladder|goal|bed|gate|hurdle)$/,
+  D: /^(?:bow and arrow|watermelon)$/,
+  H: /^(?:ladder|bed|gate|barrier)$/,
   I: /^(?:candle|pencil|lighthouse|tower|column|pillar|sword|feather|wheat|skyscraper|pen|test tube)$/,
-  J: /^(?:hook|cane|walking stick|umbrella|candy cane|fishhook)$/,
-  L: /^(?:boot|sock|set square)$/,
+  J: /^(?:hook|cane|walking stick|umbrella)$/,
+  L: /^(?:boot|sock)$/,
   M: /^(?:mountains|bat|crown)$/,
-  O: /^(?:sun|donut|wheel|ring|full moon|planet|earth|globe|orange|citrus slice|wreath|gear|clock|compass|button|tire|cookie|pizza|eye|sunflower|lifebuoy|life ring|target|coin|record|vinyl|pearl|nest)$/,
+  O: /^(?:sun|donut|wheel|ring|full moon|planet|earth|globe|orange|citrus slice|wreath|gear|clock|compass|button|tire|cookie|pizza|eye|sunflower|lifebuoy|target|coin|vinyl|pearl)$/,
   Q: /^(?:magnifying glass|speech bubble|racquet)$/,
   S: /^(?:swan|seahorse)$/,
   T: /^(?:hammer|mallet|tree|palm tree|mushroom|axe|pickaxe|table|anchor|nail|screw|umbrella|t-shirt|windmill)$/,
-  U: /^(?:horseshoe|magnet|cup|mug|pot|smile|tuning fork)$/,
-  V: /^(?:carrot|ice cream|ice cream cone|bird|check mark|diamond|martini glass)$/,
+  U: /^(?:horseshoe|magnet|cup|pot)$/,
+  V: /^(?:carrot|ice cream|bird|check mark|diamond|cocktail glass)$/,
   W: /^(?:crown|bat)$/,
   X: /^(?:crossed .*|scissors|butterfly|windmill|bone)$/,
-  Y: /^(?:slingshot|cocktail|martini glass|fork|wrench|whale tail)$/,
+  Y: /^(?:slingshot|cocktail|cocktail glass|silverware fork|wrench|whale tail)$/,
 };
 
 /** A thing as it is seen as a letter: a C open to the right, a U at its top; what is long stands. */

@@ -1,23 +1,22 @@
 /** Mascots: an animal or somebody upright, dressed for a trade; or any thing with a face, arms and legs. */
 import { buildFigure, type BuildOptions } from './build';
-import { isLong, movedFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
+import { partsNamed, isLong, movedFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
 import { boundsOf, box, disc } from './area';
 import { expressionOf, eyewearParts, hatParts, stanceOf, TONES as CLOTH, type Dress, type Eyewear, type Hat, type Stance } from './creature'; // prettier-ignore
 import { FACE_TONES, faceOn } from './faced';
 import { joinedFigures, uprightFigure } from './built';
-import { isThing } from './things';
 import { areaFrom, axisOf, intersect, moved, parsePath, runsFrom, stroked, union, type Area } from '../path';
 
 export interface MascotOptions extends BuildOptions {
   readonly dress: Dress;
-  /** Name of a thing in its hand. */
-  readonly prop: string | null;
-  /** Name of a thing in its other hand. */
-  readonly other?: string | null;
+  /** A thing in its hand. */
+  readonly prop: Figure | null;
+  /** A thing in its other hand. */
+  readonly other?: Figure | null;
   readonly crop: 'whole' | 'bust' | 'head';
   readonly stance?: Stance;
   /** What a thing has on its top; whoever has a head is dressed by `dress`. */
-  readonly hat?: string | null;
+  readonly hat?: Figure | null;
 }
 
 const DARK = 0;
@@ -29,11 +28,9 @@ const line = (weight: number, data: string): Area => stroked(runsFrom(parsePath(
 /** A mascot of any thing. */
 export function mascotFigure(name: string, options: MascotOptions): Figure {
   const { knobs, dress, prop, other = null, crop, pose = null, expression = null, modifiers = [] } = options;
-  const held = prop && isThing(prop) ? buildFigure(prop, { knobs, leeway: 20, detail: 45 }) : null;
-  const more = held && other && isThing(other) ? buildFigure(other, { knobs, leeway: 20, detail: 45 }) : null;
   const stance = options.stance ?? stanceOf(pose) ?? 'standing';
-  const somebody = uprightFigure(name, { knobs, stance, expression, modifiers, dress, held: crop === 'head' ? null : held, other: more, crop }); // prettier-ignore
-  return somebody ?? thingMascot(name, options, held, stance);
+  const somebody = uprightFigure(name, { knobs, stance, expression, modifiers, dress, held: crop === 'head' ? null : prop, other: prop && other, crop }); // prettier-ignore
+  return somebody ?? thingMascot(name, options, stance);
 }
 
 /** What is long and lies slanting, stood up: legs are under it. */
@@ -44,8 +41,8 @@ function stood(figure: Figure): Figure {
 }
 
 /** The thing itself with a face where it has the most room, and with arms and legs. */
-function thingMascot(name: string, options: MascotOptions, held: Figure | null, stance: Stance): Figure {
-  const { knobs, crop, dress, hat = null } = options;
+function thingMascot(name: string, options: MascotOptions, stance: Stance): Figure {
+  const { knobs, crop, dress, prop: held, hat = null } = options;
   const built = buildFigure(name, { ...options, pose: null, expression: null, detail: Math.min(options.detail, 40) });
   const thing = placed(stood(built), { cx: 50, cy: 44, side: 62, fill: 0.85 });
   const b = boundsOf(outlineOf(thing));
@@ -74,8 +71,7 @@ function thingMascot(name: string, options: MascotOptions, held: Figure | null, 
   const shoe = (sx: number, sy: number, side: number): Area => moved(disc(0, 0, 1, 48), [5.6, 0, 0, 3.2, sx + side * 2.2, sy + 1]); // prettier-ignore
   const ends = union(shoe(la - kick * 1.6, foot + 10 - kick * 0.5, -1), shoe(ra + kick * 0.4, foot + 10, 1));
   const hands = union(disc(hand[0], hand[1], 3.6, 36), disc(other[0], other[1], 3.6, 36));
-  const worn =
-    hat && !dress.hat && isThing(hat) ? onTop(buildFigure(hat, { knobs, leeway: 20, detail: 45 }), thing) : null;
+  const worn = hat && !dress.hat ? onTop(hat, thing) : null;
   const inHand = held ? placed(held, { cx: hand[0] + 5, cy: hand[1] - 8, side: 27, fill: 0.8 }) : null;
   const cut = !worn && dress.hat ? cutOn(dress.hat, thing) : null;
   return joinedFigures(name, [
@@ -84,7 +80,7 @@ function thingMascot(name: string, options: MascotOptions, held: Figure | null, 
     { name, tones: TONES, parts: [{ tone: DARK, area: limbs }, { tone: DARK, area: ends }] }, // prettier-ignore
     thing,
     face,
-    ...(dress.eyes ? [glassesOn(face, dress.eyes)] : []),
+    ...(dress.eyes ? [glassesOn(face, dress.eyes, dress.dyes?.eyes)] : []),
     ...(worn ? [worn] : []),
     ...(cut ? [cut.front] : []),
     ...(inHand ? [inHand] : []),
@@ -93,10 +89,10 @@ function thingMascot(name: string, options: MascotOptions, held: Figure | null, 
 }
 
 /** What a thing wears before its eyes. */
-function glassesOn(face: Figure, eyes: Eyewear): Figure {
-  const e = boundsOf(union(...face.parts.filter((p) => p.of === 'eye' || p.of === 'pupil').map((p) => p.area)));
+function glassesOn(face: Figure, eyes: Eyewear, hex?: string): Figure {
+  const e = boundsOf(partsNamed(face, 'eye', 'pupil'));
   const r = 0.85 * e.height;
-  const parts = eyewearParts(eyes, e.y + e.height / 2, Math.max(0.5 * (e.width - e.height), 1.06 * r), r);
+  const parts = eyewearParts(eyes, e.y + e.height / 2, Math.max(0.5 * (e.width - e.height), 1.06 * r), r, hex); // prettier-ignore
   const shifted = { name: face.name, tones: CLOTH, parts: e.width > 0 ? parts : [] };
   return movedFigure(shifted, [1, 0, 0, 1, e.x + e.width / 2 - 50, 0]);
 }

@@ -1,5 +1,6 @@
 /** Mascots as marks: one alone, or one in several poses or with several faces. */
 import {
+  thingFor,
   arrangement,
   banned,
   clear,
@@ -13,7 +14,7 @@ import {
 } from './stage';
 import { boundsOf, disc, tile } from './area';
 import { grown, rim } from '../path';
-import { movedFigure, outlineOf, placed, silhouetteOf, standing, type Figure } from './figure';
+import { mirroredFigure, outlineOf, placed, silhouetteOf, standing, type Figure } from './figure';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { dressFrom, EXPRESSION_NAMES, isCut, STANCE_NAMES, stanceOf, type Stance } from './creature';
 import { mascotFigure } from './mascot';
@@ -53,6 +54,10 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
     !carried && (stance === 'pointing' || stance === 'sitting' || isWorking)
       ? (toolFor(a.pose) ?? dress.tools?.find(isThing) ?? null)
       : null;
+  const prop = carried ?? (tool === null ? undefined : { drawn: tool, colours: [] });
+  const hat = others.find((f) => HATS.test(f.drawn));
+  const thing = (asked: Parameters<typeof thingFor>[1] | undefined): Figure | null =>
+    asked ? thingFor(stage, asked) : null;
   return mascotFigure(isThing(a.drawn) ? a.drawn : 'seed', {
     ...stage,
     idea: undefined,
@@ -60,9 +65,9 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
     expression: a.expression,
     modifiers: a.modifiers,
     dress,
-    prop: isHead ? null : (carried?.drawn ?? tool),
-    other: isHead ? null : (second?.drawn ?? null),
-    hat: others.find((f) => HATS.test(f.drawn))?.drawn ?? null,
+    prop: isHead ? null : thing(prop),
+    other: isHead ? null : thing(second),
+    hat: thing(hat),
     stance:
       said ??
       ((tool && stance !== 'sitting') || (carried && /^(?:waving|pointing|jumping)$/.test(stance))
@@ -93,7 +98,7 @@ function accompanied(stage: Stage, somebody: Figure, animal: Figure, count: numb
   const animals = places.slice(0, Math.max(1, Math.min(3, count))).map(([side, row]) => {
     const one = placed(animal, { cx: 50, cy: 50, side: 0.42 * b.height, fill: 0.85 });
     const { width } = boundsOf(outlineOf(one));
-    const turned = side < 0 ? movedFigure(one, [-1, 0, 0, 1, 100, 0]) : one;
+    const turned = side < 0 ? mirroredFigure(one) : one;
     return standing(turned, 50 + side * (b.width / 2 + width * (0.44 + 0.9 * row)), foot);
   });
   const inks = swapped(stage);

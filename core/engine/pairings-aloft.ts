@@ -4,6 +4,7 @@ import { PLAIN_STROKE, areaFrom, intersect, parsePath, runsFrom, strokeArea, str
 import { builtDrawings } from './built';
 import { onField, recoloured } from './field';
 import {
+  mirroredFigure,
   isLong,
   movedFigure,
   openedTo,
@@ -17,7 +18,7 @@ import {
   type Figure,
 } from './figure';
 import { fitLayers } from './layer';
-import { fannedOut, severalAsOne, swapped, uprightOf, type Pair } from './pairings';
+import { handOf, askedFor, fannedOut, severalAsOne, swapped, uprightOf, type Pair } from './pairings';
 import type { Single } from './single';
 import { clear, finished, solid, form } from './stage';
 import { symmetryOf } from './symmetry';
@@ -112,7 +113,7 @@ export const twoHands: Pair = (s, a, b) => {
     { tone: 1, area: union(...['M89.6 62C84.6 68.6 79 73.6 72.4 77.2', 'M86 69.6C81.6 75.4 76.6 79.8 71 82.8', 'M69 71C67.6 73.4 65.4 75.8 62.6 77.6'].map((d) => strokeArea(parsePath(d, { close: false }), { ...PLAIN_STROKE, widthPx: 1.5, cap: 'round' }, 0.05))) },
   ];
   const one: Figure = { name: a.name, tones: [0.62, 0.3], parts: right, isBuilt: true };
-  const both = { ...one, parts: [...movedFigure(one, [-1, 0, 0, 1, 100, 0]).parts, ...right] };
+  const both = { ...one, parts: [...mirroredFigure(one).parts, ...right] };
   const thing = placed(upright(b), { cx: 50, cy: 40, side: 48, fill: 0.85 });
   return fitLayers([
     ...finished(s, standing(thing, 50, 64), s.palette.groundHex, swapped(s)),
@@ -236,8 +237,8 @@ export const byDusk: Single = (s, a) => {
 
 /** As many B as are asked for at the ends of strings that A has in its fist. */
 export const strung: Pair = (s, a, b) => {
-  const count = Math.max(2, Math.min(5, s.parts.figures.find((f) => f.drawn === b.name)?.count ?? 3));
-  const fist = placed({ ...builtDrawings('fist', {}, s.knobs)[0](), name: a.name }, { cx: 50, cy: 84, side: 34, fill: 0.9 });
+  const count = Math.max(2, Math.min(5, askedFor(s, b)?.count ?? 3));
+  const fist = placed(handOf(s, a, 'fist'), { cx: 50, cy: 84, side: 34, fill: 0.9 });
   const one = placed(upright(b), { cx: 50, cy: 50, side: count > 3 ? 26 : 32, fill: 0.9 });
   const o = boundsOf(outlineOf(one));
   const all = fannedOut(one, { count, half: count > 2 ? 0.62 : 0.4, cx: 50, cy: 80, wide: 48, high: 54 });
@@ -266,9 +267,8 @@ export const onThread: Pair = (s, a, b) => {
 
 /** Several A side by side, spread from where B ties them. */
 export const bundled: Pair = (s, a, b) => {
-  const asked = s.parts.figures.find((f) => f.drawn === a.name);
   const one = placed(upright(a), { cx: 50, cy: 50, side: 66, fill: 0.9 });
-  const all = fannedOut(one, { count: Math.max(3, Math.min(5, asked?.count ?? 3)), half: 0.36, cx: 50, cy: 76, wide: 30, high: 30 });
+  const all = fannedOut(one, { count: Math.max(3, Math.min(5, askedFor(s, a)?.count ?? 3)), half: 0.36, cx: 50, cy: 76, wide: 30, high: 30 });
   const order = [...all].sort((p, q) => Math.abs(boundsOf(outlineOf(q)).x + boundsOf(outlineOf(q)).width / 2 - 50) - Math.abs(boundsOf(outlineOf(p)).x + boundsOf(outlineOf(p)).width / 2 - 50));
   const tie = placed(b, { cx: 50, cy: 62, side: 30, fill: 0.9 });
   return fitLayers([...order.flatMap((f) => clear(s, f, s.palette.groundHex, s.palette.inks, 1)), ...clear(s, tie, s.palette.groundHex, swapped(s), 1.4)], 90);

@@ -15,8 +15,8 @@ import {
 } from '../path';
 import { isPlural } from '../prompt';
 import { builtDrawings } from './built';
-import { clipped, isLong, mapFigure, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
-import { swapped, uprightOf, type Pair } from './pairings';
+import { partsNamed, lookingRight, clipped, isLong, mapFigure, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
+import { askedFor, swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import type { Single } from './single';
 import { clear, finished, inkOf, solid } from './stage';
@@ -83,7 +83,7 @@ export const growing: Pair = (s, a, b) => {
   const p = boundsOf(outlineOf(pot));
   const cx = p.x + p.width / 2;
   // One alone is larger, and stands straight.
-  const asked = s.parts.figures.find((f) => f.drawn === a.name);
+  const asked = askedFor(s, a);
   const isAlone = asked !== undefined && asked.count === 1 && !isPlural(asked.word) && TREES.test(a.name);
   const one = placed(upright(a), { cx: 50, cy: 50, side: isAlone ? 54 : 30, fill: 0.9 });
   const o = boundsOf(outlineOf(one));
@@ -179,7 +179,7 @@ export const peeksFrom: Pair = (s, a, b) => {
   const trunk = placed(b, { cx: 40, cy: 46, side: 78, fill: 0.8 });
   const t = boundsOf(outlineOf(trunk));
   // It looks out on the side where it is seen.
-  const out = a.facing === -1 ? movedFigure(a, [-1, 0, 0, 1, 100, 0]) : a;
+  const out = lookingRight(a);
   const one = placed(out, { cx: 50, cy: 50, side: 56, fill: 0.85 });
   const o = boundsOf(outlineOf(one));
   // Where the other is narrow at its foot, so much of it is hidden, and no more.
@@ -273,9 +273,9 @@ function spotsOver(area: Area, fine: number): [number, number][] {
 export const inAntlers: Pair = (s, a, b) => {
   const [draw] = builtDrawings(a.name === 'deer' ? 'stag' : a.name, { isHead: true }, s.knobs);
   const head = placed(draw ? { ...draw(), name: a.name } : a, { cx: 50, cy: 52, side: 88, fill: 1 });
-  const antlers = union(...head.parts.filter((p) => p.of === 'horn').map((p) => p.area));
+  const antlers = partsNamed(head, 'horn');
   const h = boundsOf(outlineOf(head));
-  const asked = s.parts.figures.find((f) => f.drawn === b.name);
+  const asked = askedFor(s, b);
   if (asked?.count === 1 && !isPlural(asked.word)) {
     const crown = boundsOf(union(...head.parts.filter((p) => !p.of && p.tone === 0).map((p) => p.area)));
     const one = standing(placed(b, { cx: 50, cy: 50, side: 36, fill: 0.9 }), crown.x + crown.width / 2, crown.y + 0.06 * crown.height);
@@ -298,12 +298,12 @@ export const fruited: Pair = (s, a, b) => {
   ];
 };
 
-/** A sits on a wire that runs right across. */
-export const onLine: Single = (s, a) => {
+/** A sits on B, a wire that runs right across. */
+export const onLine: Pair = (s, a, b) => {
   const bird = placed(a, { cx: 50, cy: 44, side: 62, fill: 0.9 });
   const o = boundsOf(outlineOf(bird));
   const wire = stroked([Array.from({ length: 25 }, (_, i) => [4 + (92 * i) / 24, 70 + 4 * (1 - ((i - 12) / 12) ** 2)]).flat()], 2.6, false);
-  return [...solid(s, wire, swapped(s)[0]), ...clear(s, standing(bird, o.x + o.width / 2, 74), s.palette.groundHex, s.palette.inks, 1.2)];
+  return [...solid(s, wire, inkOf(s, b, swapped(s)[0])), ...clear(s, standing(bird, o.x + o.width / 2, 74), s.palette.groundHex, s.palette.inks, 1.2)];
 }; // prettier-ignore
 
 /** A leans up to B, which is high over it. */

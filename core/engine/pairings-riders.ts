@@ -1,9 +1,11 @@
 /** Arrangements in which one rides, drives, climbs or pushes the other. */
 import { boundsOf, box, disc, tile } from './area';
-import { areaFrom, intersect, parsePath, stroked, union } from '../path';
+import { intersect, stroked, union } from '../path';
 import { isPlural } from '../prompt';
 import { buildOf, builtDrawings } from './built';
 import {
+  lookingRight,
+  mirroredFigure,
   clipped,
   isLong,
   movedFigure,
@@ -15,7 +17,7 @@ import {
   upright,
   type Figure,
 } from './figure';
-import { swapped, uprightOf, type Pair } from './pairings';
+import { asideOf, askedFor, swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers } from './layer';
 import type { Single } from './single';
 import { clear, figureFor, finished, solid, turnOf } from './stage';
@@ -26,7 +28,7 @@ export const pushing: Pair = (s, a, b) => {
   const o = boundsOf(outlineOf(one));
   const foot = o.y + o.height;
   // Its handles are toward whoever pushes it.
-  const toward = b.name === 'wheelbarrow' ? movedFigure(b, [-1, 0, 0, 1, 100, 0]) : b;
+  const toward = b.name === 'wheelbarrow' ? mirroredFigure(b) : b;
   const load = placed(toward, { cx: 50, cy: 50, side: 48, fill: 0.85 });
   const l = boundsOf(outlineOf(load));
   const put = movedFigure(load, [1, 0, 0, 1, o.x + o.width - 3 - l.x, foot - (l.y + l.height)]);
@@ -59,7 +61,7 @@ export const scaling: Pair = (s, a, b) => {
   const facing = side ? 1 : (a.facing ?? 1);
   const one = placed(side ? { ...side, name: a.name } : upright(a), { cx: 50, cy: 50, side: 40, fill: 0.9 });
   // What is seen from above is turned its head uphill; what is seen from the side stands on the slope.
-  const flat = side || a.facing ? (facing < 0 ? movedFigure(one, [-1, 0, 0, 1, 100, 0]) : one) : turnedAt(one, Math.PI / 2);
+  const flat = side || a.facing ? (facing < 0 ? mirroredFigure(one) : one) : turnedAt(one, Math.PI / 2);
   const lifted = standing(flat, 50, 50);
   const o = boundsOf(outlineOf(lifted));
   const turned = turnedAt(movedFigure(lifted, [1, 0, 0, 1, 50 - o.x - o.width / 2, side || a.facing ? 0 : 0.36 * o.height]), slope);
@@ -72,8 +74,7 @@ export const onVane: Single = (s, a) => {
   const arrow = union(box(16, 55, 62, 3.6), [[97, 56.8, 77, 48, 77, 65.6]], [[4, 48, 22, 48, 27, 56.8, 22, 65.6, 4, 65.6, 11, 56.8]]);
   const pole = union(box(48.2, 55, 3.6, 42), box(30, 80, 40, 3), disc(30, 81.5, 4.6, 40), disc(70, 81.5, 4.6, 40), disc(50, 67, 4.4, 40), box(36, 95, 28, 4));
   const vane: Figure = { name: 'vane', tones: [0.3], parts: [{ tone: 0, area: union(arrow, pole) }], isBuilt: true };
-  const side = buildOf(a.name) === 'fowl' ? undefined : builtDrawings(a.name, { pose: 'standing' }, s.knobs)[0]?.();
-  const one = placed(side ? { ...side, name: a.name } : a.facing === -1 ? movedFigure(a, [-1, 0, 0, 1, 100, 0]) : a, { cx: 50, cy: 30, side: 52, fill: 0.9 });
+  const one = placed(buildOf(a.name) === 'fowl' ? lookingRight(a) : asideOf(s, a), { cx: 50, cy: 30, side: 52, fill: 0.9 });
   return fitLayers([...finished(s, vane, s.palette.groundHex, swapped(s)), ...clear(s, standing(one, 50, 55.6), s.palette.groundHex, s.palette.inks, 0)], 92);
 }; // prettier-ignore
 
@@ -132,14 +133,11 @@ export const seated: Pair = (s, a, b) => {
 
 /** As many B as there are, one before the other, draw A behind them by a rope. */
 export const towed: Pair = (s, a, b) => {
-  const asked = s.parts.figures.find((f) => f.drawn === b.name);
+  const asked = askedFor(s, b);
   const count = Math.max(1, Math.min(3, asked?.count === 1 && isPlural(asked.word) ? 2 : (asked?.count ?? 1)));
-  const side = builtDrawings(b.name, { pose: 'standing' }, s.knobs)[0]?.();
-  const puller = side ? { ...side, name: b.name } : b;
-  const facing = puller.facing === -1 ? movedFigure(puller, [-1, 0, 0, 1, 100, 0]) : puller;
-  const one = placed(facing, { cx: 50, cy: 50, side: count > 1 ? 34 : 50, fill: 0.9 });
+  const one = placed(asideOf(s, b), { cx: 50, cy: 50, side: count > 1 ? 34 : 50, fill: 0.9 });
   const o = boundsOf(outlineOf(one));
-  const load = standing(placed(a.facing === -1 ? movedFigure(a, [-1, 0, 0, 1, 100, 0]) : a, { cx: 50, cy: 50, side: 56, fill: 0.9 }), 26, 80);
+  const load = standing(placed(lookingRight(a), { cx: 50, cy: 50, side: 56, fill: 0.9 }), 26, 80);
   const l = boundsOf(outlineOf(load));
   const step = 0.94 * o.width;
   const first = l.x + l.width + 7 + o.width / 2;
@@ -148,14 +146,4 @@ export const towed: Pair = (s, a, b) => {
   const rope = stroked([[l.x + 0.6 * l.width, y + 2, first + (count - 1) * step, y]], 1.8, false);
   const inks = swapped(s);
   return fitLayers([...solid(s, rope, inks[0]), ...clear(s, load, s.palette.groundHex, s.palette.inks, 1), ...team.reverse().flatMap((f) => clear(s, f, s.palette.groundHex, inks, 1.2))], 92);
-}; // prettier-ignore
-
-/** A stands on a ski, or a board, that is on its way down: longer than A is wide, its tip turned up. */
-export const onSkis: Pair = (s, a, b) => {
-  const one = placed(uprightOf(s, a, 'standing') ?? a, { cx: 46, cy: 42, side: 72, fill: 0.9 });
-  const o = boundsOf(outlineOf(one));
-  const foot = o.y + o.height;
-  const board = areaFrom(parsePath(`M10 ${foot - 0.4}L78 ${foot - 0.4}C86 ${foot - 0.4} 90 ${foot - 4} 91 ${foot - 11}L95 ${foot - 11}C95 ${foot} 90 ${foot + 5} 80 ${foot + 5}L12 ${foot + 5}Q8 ${foot + 2} 10 ${foot - 0.4}Z`));
-  const ski: Figure = { name: b.name, tones: [0.3], parts: [{ tone: 0, area: board }], isBuilt: true };
-  return fitLayers([...finished(s, turnedAt(ski, 0.16), s.palette.groundHex, swapped(s)), ...clear(s, turnedAt(one, 0.16), s.palette.groundHex, s.palette.inks, 1.2)], 90);
 }; // prettier-ignore

@@ -6,6 +6,8 @@ import { fitLayers, type Layer } from './layer';
 import { builtDrawings, buildOf, toneApart } from './built';
 import { type Stance } from './creature';
 import {
+  partsNamed,
+  mirroredFigure,
   isLong,
   movedFigure,
   outlineOf,
@@ -17,7 +19,7 @@ import {
   type Figure,
 } from './figure';
 import { leafArea } from './marks';
-import { severalAsOne, swapped, uprightOf, type Pair } from './pairings';
+import { handOf, asideOf, askedFor, severalAsOne, swapped, uprightOf, type Pair } from './pairings';
 import { clear, finished, inkOf, type Stage, turnOf, solid, form } from './stage';
 
 /** A over a line, and under it upside down, broken by strips as still water breaks it: what B is, a lake or a mirror. */
@@ -176,7 +178,7 @@ export const framed: Pair = (s, a, b) => {
 
 /** A fist about the shaft of B, which slants up out of it. */
 export const inFist: Pair = (s, a, b) => {
-  const fist = placed({ ...builtDrawings('fist', {}, s.knobs)[0](), name: a.name }, { cx: 50, cy: 70, side: 52, fill: 0.9 }); // prettier-ignore
+  const fist = placed(handOf(s, a, 'fist'), { cx: 50, cy: 70, side: 52, fill: 0.9 }); // prettier-ignore
   const h = boundsOf(outlineOf(fist));
   // What writes and sweeps is drawn with that end down, and held up to be seen.
   const isDown = /brush|pen|pencil|quill|broom/.test(b.name);
@@ -223,7 +225,7 @@ function withWings(s: Stage, a: Figure, b: Figure, span: number): Layer[] {
   const m = boundsOf(outlineOf(middle));
   const one = placed(b, { cx: 50, cy: 50, side: span, fill: 0.9 });
   // Its root is to the left where it looks to the right.
-  const right = (one.facing ?? 1) > 0 ? one : movedFigure(one, [-1, 0, 0, 1, 100, 0]);
+  const right = (one.facing ?? 1) > 0 ? one : mirroredFigure(one);
   const r = boundsOf(outlineOf(right));
   const out = movedFigure(right, [1, 0, 0, 1, m.x + 0.8 * m.width - r.x, m.y + 0.5 * m.height - (r.y + 0.62 * r.height)]); // prettier-ignore
   const axis = m.x + m.width / 2;
@@ -242,7 +244,7 @@ export const wingedUpright: Pair = (s, a, b) =>
 export const orbiting: Pair = (s, a, b) => {
   const middle = placed(b, { cx: 50, cy: 52, side: 50, fill: 0.85 });
   // As many as there are, each facing the way it goes.
-  const n = Math.min(4, Math.max(1, s.parts.figures.find((f) => f.drawn === a.name)?.count ?? 1));
+  const n = Math.min(4, Math.max(1, askedFor(s, a)?.count ?? 1));
   const some = Array.from({ length: n }, (_, i) => {
     const u = -0.7 + (2 * Math.PI * i) / n;
     const at = { cx: 50 + 38 * Math.cos(u), cy: 50 + 38 * Math.sin(u) };
@@ -322,16 +324,14 @@ export const drawnBy: Pair = (s, a, b) => {
   const tool = placed(turnedAt(upright(buildFigure('pencil', { knobs: s.knobs, leeway: 0, detail: 30 })), 0.62), { cx: 50, cy: 50, side: 46, fill: 1 }); // prettier-ignore
   const t = boundsOf(outlineOf(tool));
   const put = movedFigure(tool, [1, 0, 0, 1, x + 1 - t.x, y - (t.y + t.height)]);
-  const fist = placed({ ...builtDrawings('fist', {}, s.knobs)[0](), name: a.name }, { cx: x + 0.6 * t.width, cy: y - 0.3 * t.height, side: 34, fill: 0.9 }); // prettier-ignore
+  const fist = placed(handOf(s, a, 'fist'), { cx: x + 0.6 * t.width, cy: y - 0.3 * t.height, side: 34, fill: 0.9 }); // prettier-ignore
   const inks = swapped(s);
   return fitLayers([...finished(s, art, s.palette.groundHex, inks), ...clear(s, put, s.palette.groundHex, inks, 1), ...clear(s, fist, s.palette.groundHex, s.palette.inks, 1.2)], 92); // prettier-ignore
 };
 
 /** A, seen from the side, sends B out of its trunk or its mouth: many, in an arc, each larger than the one before. */
 export const spraying: Pair = (s, a, b) => {
-  const side = builtDrawings(a.name, { pose: 'standing' }, s.knobs)[0]?.();
-  const toRight = side ? { ...side, name: a.name } : a.facing === -1 ? movedFigure(a, [-1, 0, 0, 1, 100, 0]) : a;
-  const big = placed(toRight, { cx: 40, cy: 58, side: 76, fill: 0.9 });
+  const big = placed(asideOf(s, a), { cx: 40, cy: 58, side: 76, fill: 0.9 });
   const all = outlineOf(big);
   const q = boundsOf(all);
   const front = q.x + q.width;
@@ -380,9 +380,9 @@ export const cutting: Pair = (s, a, b) => {
 export const throughEyes: Pair = (s, a, b) => {
   const draw = builtDrawings(a.name, { isHead: true }, s.knobs)[0]?.();
   const head = placed(draw ? { ...draw, name: a.name } : a, { cx: 50, cy: 48, side: 84, fill: 0.95 });
-  const eyes = head.parts.filter((p) => p.of === 'eye' || p.of === 'pupil').map((p) => p.area);
+  const eyes = partsNamed(head, 'eye', 'pupil');
   const h = boundsOf(outlineOf(head));
-  const e = eyes.length ? boundsOf(union(...eyes)) : { x: h.x, y: h.y + 0.4 * h.height, width: h.width, height: 0.1 * h.height };
+  const e = eyes.length ? boundsOf(eyes) : { x: h.x, y: h.y + 0.4 * h.height, width: h.width, height: 0.1 * h.height };
   const glass = placed(toneApart(head.tones[0], b), { cx: 50, cy: 50, side: Math.min(0.74 * h.width, Math.max(38, 1.5 * e.width)), fill: 0.9 });
   const g = boundsOf(outlineOf(glass));
   const held = movedFigure(glass, [1, 0, 0, 1, h.x + h.width / 2 - (g.x + g.width / 2), e.y + e.height / 2 - (g.y + 0.5 * g.height)]);

@@ -1,13 +1,14 @@
 /** Arrangements of two figures in one picture. */
 import { boundsOf, box, disc } from './area';
 import { onField } from './field';
-import { clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure, type Part } from './figure'; // prettier-ignore
+import { mirroredFigure, lookingRight, clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, subtract, union, type Area } from '../path';
 import { buildOf, builtDrawings, isCreature, isSeenAside, uprightFigure } from './built';
-import { dressFrom, eyewearParts, hatParts, isCut, TONES, type Stance } from './creature';
-import { shadeTold } from './dye';
+import { dressFrom, eyewearParts, hatParts, inCloth, isCut, TONES, type Stance } from './creature';
+import { undyed } from './dye';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
+import type { PromptFigure } from '../prompt';
 import { clear, finished, form, inkOf, inSaidColours, type Stage, type Standing, turnOf } from './stage';
 
 export type Pair = (stage: Stage, a: Figure, b: Figure) => Layer[];
@@ -151,6 +152,18 @@ export const held: Pair = (s, a, b) => {
   return [...finished(s, big), ...clear(s, small, s.palette.groundHex, swapped(s), 1.8)];
 };
 
+/** What a prompt says of a figure that is drawn for it. */
+export const askedFor = (s: Stage, { name }: Figure): PromptFigure | undefined => s.parts.figures.find((f) => f.drawn === name); // prettier-ignore
+
+/** A seen from the side, looking to the right, where it is built so; else as it is, turned to the right. */
+export function asideOf(s: Stage, a: Figure, pose = 'standing'): Figure {
+  const side = builtDrawings(a.name, { pose }, s.knobs)[0]?.();
+  return lookingRight(side ? { ...side, name: a.name } : a);
+}
+
+/** A hand that does something, in the place of A. */
+export const handOf = (s: Stage, a: Figure, gesture: string): Figure => ({ ...builtDrawings(gesture, {}, s.knobs)[0](), name: a.name }); // prettier-ignore
+
 /** What somebody upright has in the hands. */
 interface Hands {
   readonly held?: Figure;
@@ -161,7 +174,7 @@ interface Hands {
 
 /** A upright as the prompt has it: with its face, in its dress, things in its hands; null where it is no creature. */
 export function uprightOf(s: Stage, a: Figure, stance: Stance, { held, isClasped, other }: Hands = {}): Figure | null {
-  const asked = s.parts.figures.find((f) => f.drawn === a.name);
+  const asked = askedFor(s, a);
   const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
   const dress = inSaidColours(s, dressFrom([s.parts.role ?? '', a.name, ...worn].join(' ')));
   return uprightFigure(a.name, { knobs: s.knobs, stance, expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress, held: held ?? null, other, isClasped, crop: 'whole' }); // prettier-ignore
@@ -194,7 +207,7 @@ export const inHand =
 export const dressed =
   (crop: 'whole' | 'bust', stance: Stance = 'standing'): Pair =>
   (s, a, b) => {
-    const [who, what] = [a, b].map(({ name }) => s.parts.figures.find((f) => f.drawn === name));
+    const [who, what] = [a, b].map((f) => askedFor(s, f));
     const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
     const dress = inSaidColours(s, dressFrom([what?.word ?? b.name, ...worn].join(' ')));
     const options = { knobs: s.knobs, stance, expression: who?.expression ?? null, modifiers: who?.modifiers ?? [], held: null }; // prettier-ignore
@@ -280,7 +293,7 @@ export const cradled: Pair = (s, a, b) => {
 
 /** B stands on A, an open hand. */
 export const onHand: Pair = (s, a, b) => {
-  const hand = placed({ ...builtDrawings('holding hand', {}, s.knobs)[0](), name: a.name }, { cx: 50, cy: 72, side: 62, fill: 0.9 }); // prettier-ignore
+  const hand = placed(handOf(s, a, 'holding hand'), { cx: 50, cy: 72, side: 62, fill: 0.9 }); // prettier-ignore
   const hb = boundsOf(outlineOf(hand));
   const thing = placed(b, { cx: hb.x + hb.width * 0.36, cy: 40, side: 46, fill: 0.85 });
   const tb = boundsOf(outlineOf(thing));
@@ -325,7 +338,7 @@ export const onHead: Pair = (s, a, asked) => {
         ? bb.y + bb.height * (swims ? 0.72 : 0.5) - tb.height / 2
         : glasses
           ? bb.y + bb.height * ((isCreature(a.name) ? 0.28 : 0.44) + drop) - tb.height / 2
-          : (swims ? head.y : bb.y) - tb.height * (isBeaked ? 0.84 : 0.74);
+          : (swims ? head.y : bb.y) - tb.height * 0.74;
   return [
     ...finished(s, big),
     ...clear(s, movedFigure(thing, [1, 0, 0, 1, 0, y - tb.y]), s.palette.groundHex, swapped(s), 1.2),
@@ -333,15 +346,16 @@ export const onHead: Pair = (s, a, asked) => {
 };
 
 /** A hat, or sunglasses, that there is a cut of, by itself: "a postman's cap" is no top hat. */
-function cutOf(s: Stage, { name, parts }: Figure): Figure | null {
-  const word = s.parts.figures.find((f) => f.drawn === name)?.word ?? name;
-  if (/^sunglasses$/.test(name)) return { name, tones: TONES, parts: eyewearParts('sunglasses', 50, 21, 17) };
+function cutOf(s: Stage, asked: Figure): Figure | null {
+  const { name, parts } = asked;
+  if (name === 'sunglasses') return { name, tones: TONES, parts: eyewearParts(name, 50, 21, 17) };
+  const word = askedFor(s, asked)?.word ?? name;
   const { hat } = dressFrom(word);
   if (!hat || !/\b(?:hat|cap|helmet|beret|beanie|bonnet)$/.test(word)) return null;
   const { behind, front } = hatParts(hat, { x: 50, y: 60, half: 22, middle: 70, cheek: 24 }, 0, 1);
-  const dye = parts.find((p) => p.dye)?.dye;
-  const inCloth = (p: Part): Part => (p.tone < 2 && dye ? { ...p, dye: p.tone ? shadeTold(dye, -0.17) : dye } : { ...p, dye: parts[0]?.dye === undefined ? undefined : null }); // prettier-ignore
-  return { name, tones: TONES, parts: [...behind, ...front].map(inCloth) };
+  const cut = { name, tones: TONES, parts: inCloth([...behind, ...front], parts.find((p) => p.dye)?.dye) };
+  // It is settled for it what was for the drawing that it stands in for.
+  return parts[0]?.dye === undefined ? cut : undyed(cut);
 }
 
 /** B in front, A's upper half out of its top; as large as B, or much larger. */
@@ -384,11 +398,8 @@ export const sideBySide: Pair = (s, a, b) => {
 
 /** A on the left and B on the right, both seen from the side and turned to one another. */
 export const faceToFace: Pair = (s, a, b) => {
-  const toRight = (f: Figure): Figure => {
-    const side = builtDrawings(f.name, { pose: s.idea % 2 ? 'standing' : 'sitting' }, s.knobs)[0]?.();
-    return side?.facing ? { ...side, name: f.name } : f.facing === -1 ? movedFigure(f, [-1, 0, 0, 1, 100, 0]) : f;
-  };
-  return sideBySide(s, toRight(a), movedFigure(toRight(b), [-1, 0, 0, 1, 100, 0]));
+  const pose = s.idea % 2 ? 'standing' : 'sitting';
+  return sideBySide(s, asideOf(s, a, pose), mirroredFigure(asideOf(s, b, pose)));
 };
 
 /** A long figure laid slanting, to the right (1) or to the left (-1); another is only tilted. */
@@ -580,7 +591,7 @@ export const atPart =
         box(isRight ? edge : edge - 200, grip.at.y - 0.6 * grip.at.height, 200, 2.2 * grip.at.height),
       );
       const long = upright(b);
-      const one = placed(isRight ? long : movedFigure(long, [-1, 0, 0, 1, 100, 0]), { cx: 50, cy: grip.at.y + grip.at.height / 2, side: 2.3 * grip.at.height, fill: 1 }); // prettier-ignore
+      const one = placed(isRight ? long : mirroredFigure(long), { cx: 50, cy: grip.at.y + grip.at.height / 2, side: 2.3 * grip.at.height, fill: 1 }); // prettier-ignore
       const o = boundsOf(outlineOf(one));
       const put = movedFigure(one, [1, 0, 0, 1, isRight ? edge - 2.5 - o.x : edge + 2.5 - (o.x + o.width), 0]);
       return [...finished(s, body), ...clear(s, put, s.palette.groundHex, swapped(s), 1.2)];

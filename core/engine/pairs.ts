@@ -43,7 +43,6 @@ import {
   astride,
   climbing,
   inBasket,
-  onSkis,
   onVane,
   onWheels,
   pushing,
@@ -283,13 +282,17 @@ const turnedPair =
 export const SPRAYING = /^(?:squirt|spray|spout|spit|blow|breath)/;
 /** What is open at its top, and can be full. */
 export const HEAPING =
-  /^(?:basket|cart|wheelbarrow|wagon|bowl|box|crate|bucket|pot|bag|sack|shopping cart|tray|cup|hat|boot|barrel|wheel barrow|pail|shopping bag)$/;
+  /^(?:basket|cart|wheelbarrow|bowl|box|bucket|pot|bag|sack|shopping cart|tray|cup|hat|boot|barrel|pail|shopping bag)$/;
+/** How what is drawn on wheels stands to who draws it. */
+export const TOWED = /^(?:pulled|towed|hauled|dragged) by/;
+/** What several are tied with, and whether a figure is several that are. */
+export const TIES = /^(?:ribbon|rope|thread)$/;
+export const isBundle = ({ modifiers }: PromptFigure): boolean => modifiers.some((m) => /^(?:bunch|bundle|bouquet|sheaf|tied|bound)$/.test(m)); // prettier-ignore
 /** What one sits in or on. */
-export const SEATS =
-  /^(?:armchair|chair|sofa|couch|throne|rocking chair|deck chair|stool|bean ?bag|office chair|swing seat)$/;
+export const SEATS = /^(?:armchair|chair|sofa|couch|throne|deckchair|stool|office chair)$/;
 /** What lives on fish. */
 const CATCHERS =
-  /^(?:bear|polar bear|cat|otter|heron|kingfisher|seal|penguin|puffin|gull|seagull|stork|osprey|raccoon|walrus|sea lion|cormorant)$/;
+  /^(?:bear|polar bear|cat|otter|heron|kingfisher|seal|penguin|puffin|gull|seagull|stork|osprey|raccoon|walrus|sea lion)$/;
 const ON_TOP = /^(?:back|head|nose|snout|shoulders?|top|roof|antlers?|horns?|hump|shell)$/;
 /** What one carries things in that has no hands. */
 const MOUTH = /^(?:beak|mouth|bill|jaws?|snout|muzzle|teeth)$/;
@@ -413,7 +416,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // What water does.
   (t) => (/^(?:reflect|mirror)/.test(t.said) || (t.either('inside') && t.first.modifiers.some((m) => /^(?:reflected|mirrored)$/.test(m)))) && [reflected],
   (t) => !t.second.turned && t.first.pose === 'watering' && [watered],
-  (t) => isCreature(t.a) && t.does(SPRAYING) && /^(?:water|drop|fire|flame|bubbles?|hearts?|stars?|confetti|snow|snowflakes?|music notes?|notes?|paint|flowers?)$/.test(t.b) && [spraying],
+  (t) => isCreature(t.a) && t.does(SPRAYING) && /^(?:water|drop|fire|flame|bubbles|heart|star|confetti|snow|snowflake|paint|flower)$/.test(t.b) && [spraying],
   (t) => /^(?:smoke|steam)$/.test(t.b) && /^(?:teapot|kettle|cup|mug|bowl|pot|coffee pot|moka pot|coffee cup|pan)$/.test(t.a) && t.is('with', 'beside', null) && [rising],
   (t) => VESSELS.test(t.a) && /^pour/.test(t.said) && FLOWING.test(t.b) && [streaming],
   (t) => VESSELS.test(t.a) && /^pour/.test(t.said) && (t.is('holding', 'toward') || t.isTurned('coming out of')) && !VESSELS.test(t.b) && !OPEN.test(t.b) && [pouringOut],
@@ -437,7 +440,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.is('around') && isFurred(t.a) && t.does(/^(?:curl|sleep|lying|asleep|snuggl)/) && [curledAbout],
   (t) => t.is('around') && t.a === 'dragon' && !isCreature(t.b) && t.does(/^(?:curl|sleep|wrap|coil|guard)/) && [hugged('sitting')],
   // What one looks through is before the eyes.
-  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:look|peer|gaz|watch|spy|star)/) && /^(?:binoculars|camera|opera glasses)$/.test(t.b) && t.is('through') && [throughEyes],
+  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:look|peer|gaz|watch|spy|star)/) && /^(?:binoculars|camera)$/.test(t.b) && t.is('through') && [throughEyes],
   // What climbs goes round the other, whichever is named first; what flies goes round it at a distance.
   (t) => t.either('around') && t.second.count === 1 && [t.a, t.b].some((n) => WINDERS.test(n)) && [WINDERS.test(t.b) ? entwined : turnedPair(entwined)],
   // The rope of an anchor goes round it.
@@ -449,7 +452,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => TREES.test(t.a) && (t.isTurned('coming out of', 'on') || t.is('with', 'holding')) && (/^(?:swing|hammock|lantern|tire swing|birdhouse|wind chime|bell|light bulb)$/.test(t.b) || /^(?:hang|dangl)/.test(t.second.pose ?? t.second.modifiers.join(' '))) && !isMany(t.second) && [hungInTree],
   (t) => /^(?:hang|dangl|swing|suspend)/.test(t.first.pose ?? t.said) && t.is('coming out of', 'on', 'under', 'with') && [turnedPair(hanging)],
   (t) => !isCreature(t.a) && /^(?:hang|dangl|suspend)/.test(t.second.pose ?? t.second.modifiers.join(' ')) && t.is('with', 'holding') && [onThread],
-  (t) => isMany(t.first) && !isCreature(t.a) && /^(?:ribbon|rope|string|twine|bow|band|thread)$/.test(t.b) && t.is('with', 'around', 'inside') && (/^(?:tied|bound|wrapped|held)/.test(t.said) || t.first.modifiers.some((m) => /^(?:bunch|bundle|bouquet|sheaf|tied|bound)$/.test(m))) && [bundled],
+  (t) => isMany(t.first) && !isCreature(t.a) && TIES.test(t.b) && t.is('with', 'around', 'inside') && (/^(?:tied|bound|wrapped|held)/.test(t.said) || isBundle(t.first)) && [bundled],
   (t) => MOUTHS.test(t.b) && t.is('coming out of') && [outOfMouth],
   (t) => /^(?:mountain|hill|cliff|rock|mountains)$/.test(t.b) && t.is('coming out of') && [tunnelled],
   // What shines is over who is under it, and behind.
@@ -511,9 +514,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && [onWheels],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && /^(?:rid|fly|sit|straddl|saddl)/.test(t.said + (t.first.pose ?? '')) && (/^(?:rocket|broom|witch broom|paper plane|airplane|banana|firework|comet|baguette|cucumber|corn|cigar|bullet|fish|whale|dolphin|shark|swan|goose|duck|seahorse|crab|snail|turtle|tortoise|dragon|cloud)$/.test(t.b) || (LONG.test(t.b) && !/^(?:candle|flower|rose|tulip|umbrella)$/.test(t.b))) && [astride],
   (t) => t.b === 'hot air balloon' && isCreature(t.a) && t.is('inside', 'riding', 'on') && [inBasket],
-  (t) => /^(?:skis?|snowboard|surfboard)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('on', 'riding') && [onSkis],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && SEATS.test(t.b) && t.is('inside', 'on') && [seated],
-  (t) => /^(?:pulled|drawn|towed|hauled|dragged) by/.test(t.said) && [towed],
+  (t) => TOWED.test(t.said) && [towed],
   (t) => isCreature(t.a) && t.does(/^(?:pull|tow|haul|drag)/) && !t.second.turned && !isCreature(t.b) && t.is('holding', 'toward', 'with') && [turnedPair(towed)],
   (t) => isCreature(t.a) && (/^(?:kite|balloon)$/.test(t.b) || t.second.word === 'balloon') && t.is('holding', 'with') && [flown],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^read/) && t.is('holding', 'with', 'toward') && [inHand('standing'), emerging(74, 58, true), inHand('sitting'), emerging(60, 74, true)],
@@ -569,7 +571,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [t.first, t.second].some((f) => standingOf(f.modifiers) === 'toward') && [faceToFace, turnedPair(faceToFace)],
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [sideBySide, turnedPair(sideBySide)],
   // Scissors at a ribbon cut it in two.
-  (t) => /^(?:scissors|shears|pruning shears)$/.test(t.a) && /^(?:ribbon|rope|thread|string|tape|paper|wool)$/.test(t.b) && t.is('through', 'toward', 'with', 'holding', 'on') && [cutting],
+  (t) => t.a === 'scissors' && /^(?:ribbon|rope|thread|tape|paper|wool)$/.test(t.b) && t.is('through', 'toward', 'with', 'holding', 'on') && [cutting],
   (t) => t.place === 'tail' && t.isTurned('as') && !/^(?:peacock|turkey)$/.test(t.a) && isCreature(t.a) && !isSeenAside(t.a) && !isMany(t.second) && [tailed],
   (t) => /^(?:peacock|turkey)$/.test(t.a) && ((/^(?:tail|feathers?|plumage|train)$/.test(t.place) && t.isTurned('as')) || t.is('made of')) && [fanTailed],
   // What stands for a part: a mane is all round a head, of many or of one that has rays.

@@ -112,7 +112,7 @@ export function scene(asked: Stage): Layer[] {
   const stage = isNight ? recoloured(asked, field, onField(asked, field)) : asked;
   const { groundHex, inks } = stage.palette;
   const [lead, free = lead, spark = free] = inks;
-  const [support = free] = stage.palette.isToldApart ? ownHexes(figures[cast.at], groundHex) : [];
+  const [support = free] = stage.palette.isToldApart ? ownHexes(figures[cast.at].colours, groundHex) : [];
   const land = landOf(cast.ground);
   const isWet = cast.ground === 'water';
   const inside = (area: Area): Area => intersect(area, window);

@@ -1,10 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { contrastRatio, hexToOklab, oklabToOklch } from '../colour';
+import { contrastRatio, hexToOklab } from '../colour';
 import { knobsFrom } from './knobs';
 import { naturalHues, schemeFor, SCHEMES } from './schemes';
-import { hueOf, knobsAt } from './testing';
-
-const chromaOf = (hex: string): number => oklabToOklch(hexToOklab(hex)).C;
+import { chromaOf, hueOf, knobsAt } from './testing';
 
 describe('colour schemes', () => {
   it.each(SCHEMES.map((s) => [s.join(' '), s] as const))('%s is kept apart in lightness, and led by what stands out from paper', (_, scheme) => {

@@ -1,4 +1,4 @@
-import { hexToOklab, oklabDistance, oklabToOklch } from '../colour';
+import { hexToOklab, oklabToOklch } from '../colour';
 import type { PromptFigure, PromptParts } from '../prompt';
 import { boundsOf, disc, regular, tile } from './area';
 import { grown, union, type Area } from '../path';
@@ -13,7 +13,7 @@ import { naturalHues } from './schemes';
 import { buildOf, isCreature, isSeenAside, uprightFigure } from './built';
 import { bitten, CITRUS, CUT, halved } from './fruit';
 import { dressFrom, dyedDress, isRole, type Dress } from './creature';
-import { dyed, ownHexes, shadeTold, toned, undyed } from './dye';
+import { isTold, isShared, dyed, ownHexes, shadeTold, toned, undyed } from './dye';
 import { tintFor } from './tint';
 import { isThing } from './things';
 
@@ -152,11 +152,22 @@ function viewOfTwo({ parts: { figures }, idea }: Stage): 'whole' | 'heads' | nul
 /** Builds the figure of a prompt's word, in the colours that are said of it; of an animal or somebody its head alone, where that is wanted. */
 export function figureFor(stage: Stage, figure: PromptFigure, index: number, isHead = false): Figure {
   if (index === 0 && stage.given) return stage.given.figure;
-  const built = builtFor(stage, figure, index, isHead);
-  const { isToldApart, groundHex, strict } = stage.palette;
-  if (!isToldApart) return built;
-  return figure.colours.length ? dyed(built, figure.colours, groundHex, strict) : undyed(built);
+  return coloured(stage, builtFor(stage, figure, index, isHead), figure);
 }
+
+/** A figure in the colours that a prompt says of it, or settled to have none; as it is where the prompt says them of no single figure. */
+function coloured(
+  { palette: { isToldApart, groundHex, strict } }: Stage,
+  figure: Figure,
+  { colours }: Pick<PromptFigure, 'colours'>,
+): Figure {
+  if (!isToldApart) return figure;
+  return colours.length ? dyed(figure, colours, groundHex, strict) : undyed(figure);
+}
+
+/** A thing that somebody has, in the first of its drawings; null for what nothing is drawn for. */
+export const thingFor = (stage: Stage, asked: Pick<PromptFigure, 'drawn' | 'colours'>): Figure | null =>
+  isThing(asked.drawn) ? coloured(stage, buildFigure(asked.drawn, { knobs: stage.knobs, leeway: 20, detail: 45 }), asked) : null; // prettier-ignore
 
 function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boolean): Figure {
   const { modifiers } = figure;
@@ -240,17 +251,14 @@ function inOwnColours(
   if (!palette.isToldApart) return { figure, pins: new Map() };
   const asked = parts.figures.find((f) => f.drawn === figure.name && f.colours.length > 0);
   if (!asked) return toned(figure, onHex);
-  // With what is another's it takes the colours of all; alone it stays among its own.
-  const isShared = figure.parts.some((p) => p.dye === null);
-  const hexes = ownHexes(asked, palette.groundHex);
-  const seen = hexes.filter((hex) => oklabDistance(hexToOklab(hex), hexToOklab(onHex)) > 0.1);
+  const hexes = ownHexes(asked.colours, palette.groundHex);
   // On its own colour it is left open, in that of the ground.
-  if (hexes.length && !seen.length) return { figure, pins: new Map(), inks: [palette.groundHex, ...palette.inks] };
-  const family = hexes.length && !isShared && !palette.strict ? [...hexes, shadeTold(hexes[0], 0.2), shadeTold(hexes[0], -0.2)] : [...hexes, ...palette.inks]; // prettier-ignore
-  return {
-    ...toned(dyed(figure, asked.colours, palette.groundHex, palette.strict), onHex),
-    inks: [...new Set(family)],
-  };
+  if (hexes.length && hexes.every((hex) => !isTold(hex, onHex))) return { figure, pins: new Map(), inks: [palette.groundHex, ...palette.inks] }; // prettier-ignore
+  const own = dyed(figure, asked.colours, palette.groundHex, palette.strict);
+  // With what is another's it takes the colours of all; alone it stays among its own.
+  const isAlone = hexes.length > 0 && !palette.strict && !isShared(own);
+  const others = isAlone ? [shadeTold(hexes[0], 0.2), shadeTold(hexes[0], -0.2)] : palette.inks;
+  return { ...toned(own, onHex), inks: [...new Set([...hexes, ...others])] };
 }
 
 /** The colour that is said of a figure, where it is drawn as a plain form; else another. */
@@ -260,13 +268,13 @@ export function inkOf(
   other: string,
 ): string {
   const asked = isToldApart ? figures.find((f) => f.drawn === name) : undefined;
-  return (asked && ownHexes(asked, groundHex)[0]) ?? other;
+  return (asked && ownHexes(asked.colours, groundHex)[0]) ?? other;
 }
 
 /** A dress whose garments have the colours that the prompt says of them. */
 export function inSaidColours({ parts: { figures }, palette: { isToldApart, groundHex } }: Stage, dress: Dress): Dress {
   if (!isToldApart) return dress;
-  return dyedDress(dress, figures.flatMap((f) => ownHexes(f, groundHex).slice(0, 1).map((hex) => ({ word: f.word, hex })))); // prettier-ignore
+  return dyedDress(dress, figures.flatMap((f) => ownHexes(f.colours, groundHex).slice(0, 1).map((hex) => ({ word: f.word, hex })))); // prettier-ignore
 }
 
 /** The gradient that a prompt asks for, laid over what is in the first ink. */

@@ -42,3 +42,5 @@ export function parted(prompt: string, a: string, b: string): { back: Box; front
 
 /** Hue in degrees. */
 export const hueOf = (hex: string): number => oklabToOklch(hexToOklab(hex)).hDeg;
+/** How strong a colour is, in OKLCH. */
+export const chromaOf = (hex: string): number => oklabToOklch(hexToOklab(hex)).C;

@@ -267,7 +267,8 @@ describe('what one sits in, draws, sends out or has on its head', () => {
     expect(star.y).toBeGreaterThan(all.y + 4);
     const carrots = arranged('a bunch of carrots tied with a ribbon', 'carrot', 'ribbon');
     expect(gapsIn(carrots).length).toBeGreaterThan(3);
-    const { back: ski, front: who } = parted('a bear on skis', 'bear', 'skis');
+    expect(asDrawn(stageOf('a bear on skis')).parts.figures.map((q) => q.drawn)).toEqual(['bear', 'ski']);
+    const { back: ski, front: who } = parted('a bear on a ski', 'bear', 'ski');
     expect(ski.width).toBeGreaterThan(who.width);
     expect(who.y + who.height).toBeLessThan(ski.y + ski.height + 1);
   });

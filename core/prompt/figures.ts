@@ -2,6 +2,7 @@
 import type { PlacedColour } from './parts';
 import { type Reading, type Token } from './reading';
 import { type Draft } from './cast';
+import { BODY_PARTS } from './manner';
 import { Sentence } from './sentence';
 import { type FoundFigure, type Kind, type Lexicon, type PromptFigure, type SaidColour } from './words';
 
@@ -58,14 +59,15 @@ export function withColours(figures: readonly PromptFigure[], tokens: readonly T
     let figure: number | null = null;
     for (let k = from + 1; k < tokens.length; k++) {
       const { part, text } = tokens[k];
-      const isBetween = part === 'colour' || (/^(?:and|,)$/.test(text) && tokens[k + 1]?.part === 'colour') || (text === 'and' && part === 'filler');
-      if (isBetween && of === null) continue;
+      // "A red and white stack of books".
+      const isBetween = part === 'colour' || part === 'count' || (text === 'of' && tokens[k - 1].part === 'count') || (/^(?:and|,)$/.test(text) && (part === 'filler' || tokens[k + 1]?.part === 'colour'));
+      if (isBetween && of === null && figure === null) continue;
       if (part !== 'figure' && part !== 'modifier' && part !== 'pose' && part !== 'expression') break;
       figure = tokens[k].figure;
-      of = part === 'figure' ? null : text;
+      of = part === 'modifier' && (BODY_PARTS.test(text) || text === 'shell') ? text : null;
       if (part === 'figure') break;
     }
-    // "In a scarf, with green eyes": they are whose they are said to be, and else that one's which was named before.
+    // "In a scarf, with green eyes": those are whose they are said to be, and else that one's which was named before.
     if (of !== null && figure === null) {
       const whose = figures.findIndex((f) => f.modifiers.some((m) => m.split(' ').at(-1) === of));
       figure = whose >= 0 ? whose : (tokens.slice(0, from).findLast((t) => t.figure !== null)?.figure ?? null);

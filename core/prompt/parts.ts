@@ -213,7 +213,7 @@ function isThingThere(rest: string, from: number, word: string, kind: Kind | nul
   const after = rest.slice(from + word.length);
   if (/\b(?:made|cut|folded|built|woven|carved) (?:out )?(?:of|from)\s+$/.test(before) && !/^(?:gold|silver|copper)$/.test(word)) return true; // prettier-ignore
   // Coffee that is drunk is no colour.
-  if (/\b(?:drinking|eating|holding|pouring|sipping|serving|making|brewing|picking|carrying|spilling|roasting|harvesting|squeezing|peeling)\s+(?:an?\s+|the\s+|some\s+)?$/.test(before) && /^\s*(?:$|[,;.]|(?:with|in|on|and|from|at|under|into|by)\b)/.test(after)) return true; // prettier-ignore
+  if (/\b(?:drinking|eating|holding|pouring|sipping|serving|making|brewing|picking|carrying|spilling|roasting|harvesting|squeezing|peeling)\s+(?:an?\s+|the\s+|some\s+)?(?:\|+\s+)?$/.test(before) && /^\s*(?:$|[,;.]|(?:with|in|on|and|from|at|under|into|by)\b)/.test(after)) return true; // prettier-ignore
   if (word === 'cream' && /\b(?:ice|whipped|sour|hand|face)\s+$/.test(before)) return true;
   if (OF_THINGS.test(after.trimStart()) && !new RegExp(`(?:${ANY_COLOUR})\\s*$`).test(before)) return true;
   const next = /^\s+([a-z]+)/.exec(after)?.[1] ?? '';

@@ -2,6 +2,7 @@
 import { singulars } from '../../prompt';
 import { grown, intersect, moved, subtract, union, type Area } from '../../path';
 import { box, disc, ringOf, starArea } from '../area';
+import { shadeTold } from '../dye';
 import type { Part } from '../figure';
 import { ACCENT, blob, both, COAT, DARK, LIGHT, line, mirrored, oval, piece, shape, taper, type Tone } from './pieces';
 
@@ -13,7 +14,7 @@ export type Neck = 'scarf' | 'bow tie' | 'tie' | 'stethoscope' | 'medal' | 'kerc
 export type Eyewear = 'glasses' | 'sunglasses' | 'patch' | 'monocle' | 'diving mask';
 
 /** What a colour can be said of. */
-export type Worn = 'hat' | 'top' | 'neck' | 'cape';
+export type Worn = 'hat' | 'top' | 'neck' | 'cape' | 'pack' | 'eyes';
 
 /** What a figure wears, and the tool of its trade. */
 export interface Dress {
@@ -176,13 +177,25 @@ export function dressFrom(prompt: string): Dress {
 export function dyedDress(dress: Dress, said: readonly { readonly word: string; readonly hex: string }[]): Dress {
   const dyes: Partial<Record<Worn, string>> = { ...dress.dyes };
   for (const { word, hex } of said) {
-    const { hat, top, neck, hasCape } = dressFrom(word);
+    const { hat, top, neck, eyes, hasCape, hasPack } = dressFrom(word);
     if (hat) dyes.hat ??= hex;
     if (top) dyes.top ??= hex;
     if (neck) dyes.neck ??= hex;
+    if (eyes) dyes.eyes ??= hex;
     if (hasCape) dyes.cape ??= hex;
+    if (hasPack) dyes.pack ??= hex;
   }
   return Object.keys(dyes).length ? { ...dress, dyes } : dress;
+}
+
+/** What is worn in the colour that is said of it: the first tone of its cloth, a second one darker; what of it is white or dark stays. */
+export function inCloth(
+  parts: readonly Part[],
+  hex: string | null | undefined,
+  tones: readonly number[] = [...new Set(parts.map((p) => p.tone))].filter((t) => t !== LIGHT && t !== DARK),
+): Part[] {
+  if (!hex) return [...parts];
+  return parts.map((p) => (tones.includes(p.tone) ? { ...p, dye: p.tone === tones[0] ? hex : shadeTold(hex, -0.17) } : p)); // prettier-ignore
 }
 
 /** Whether there is a cut of what a name says one wears. */
@@ -269,7 +282,11 @@ export function hatParts(hat: Hat, brow: Brow, main: Tone, trim: Tone): { behind
 } // prettier-ignore
 
 /** What is before the eyes, about the middle between them. */
-export function eyewearParts(eyes: Eyewear, y: number, apart: number, r: number): Part[] {
+export function eyewearParts(eyes: Eyewear, y: number, apart: number, r: number, hex?: string): Part[] {
+  return inCloth(eyewearOf(eyes, y, apart, r), hex, [DARK, ACCENT]);
+}
+
+function eyewearOf(eyes: Eyewear, y: number, apart: number, r: number): Part[] {
   const lens = both(disc(50 + apart, y, r, 60));
   const bridge = line(DARK, 1.4, `M${50 - apart + r * 0.9} ${y - 0.6}Q50 ${y - r * 0.42} ${50 + apart - r * 0.9} ${y - 0.6}`).area; // prettier-ignore
   switch (eyes) {

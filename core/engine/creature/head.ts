@@ -380,18 +380,20 @@ function eyesAt(
 export const isDusky = (kind: Kind): boolean => kind.muzzle !== 'human' && (kind.tones?.[0] ?? 0.42) < 0.62;
 
 /** Marks that are something of somebody's own. */
-const OWN: Partial<Record<Mark, string>> = { hair: 'hair', curls: 'hair', 'long hair': 'hair', bob: 'hair', bun: 'hair', 'full beard': 'beard', moustache: 'moustache', mane: 'mane', shell: 'shell' }; // prettier-ignore
+const OWN: Partial<Record<Mark, string>> = { hair: 'hair', curls: 'hair', 'long hair': 'hair', bob: 'hair', bun: 'hair', 'full beard': 'beard', moustache: 'moustache', mane: 'mane', shell: 'shell', stripes: 'stripe' }; // prettier-ignore
 
-function markNamed(mark: Mark, parts: ReturnType<typeof markParts>): ReturnType<typeof markParts> {
+function markNamed(mark: Mark, { behind, on, front }: ReturnType<typeof markParts>): ReturnType<typeof markParts> {
   const of = OWN[mark];
-  return of ? mapped(parts, (list) => named(of, list)) : parts;
+  const own = (parts?: readonly Part[]): Part[] | undefined => parts && (of ? named(of, parts) : [...parts]);
+  return { behind: own(behind), on: own(on), front: own(front) };
 }
 
-const mapped = ({ behind, on, front }: ReturnType<typeof markParts>, map: (list: readonly Part[]) => Part[]): ReturnType<typeof markParts> => ({ ...(behind ? { behind: map(behind) } : {}), ...(on ? { on: map(on) } : {}), ...(front ? { front: map(front) } : {}) }); // prettier-ignore
+/** Whether what a kind has in its face is a beak. */
+export const isBird = (kind: Kind): boolean => ['beak', 'hook', 'bill', 'great', 'slender'].includes(kind.muzzle);
 
 /** What a nose or a beak is of: all of a beak, and of a snout what it ends in. */
 const noseNamed = (kind: Kind, front: readonly Part[]): Part[] =>
-  /^(?:beak|hook|bill|great|slender)$/.test(kind.muzzle)
+  isBird(kind)
     ? front.map((p) => (p.tone === ACCENT ? { ...p, of: 'beak' } : p))
     : front.map((p, i) => (i === 0 ? { ...p, of: 'nose' } : p));
 

@@ -7,6 +7,7 @@ export {
   dyedDress,
   eyewearParts,
   hatParts,
+  inCloth,
   isCut,
   isRole,
   ROLE_NAMES,

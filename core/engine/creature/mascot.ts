@@ -1,11 +1,10 @@
 /** Figures that stand on two legs and look at us: of one seed one figure, in any pose, dressed for a trade, with a thing truly in its hand. */
 import { areaFrom, boxOfRuns, grown, intersect, moved, parsePath, subtract, union, type Area } from '../../path';
 import { box, disc, starArea } from '../area';
-import { shadeTold } from '../dye';
 import type { Part } from '../figure';
-import { eyewearParts, hatParts, type Brow, type Dress, type Hat } from './dress';
+import { eyewearParts, hatParts, inCloth, type Brow, type Dress, type Hat } from './dress';
 import type { Expression } from './face';
-import { headParts, isDusky, measuresOf } from './head';
+import { headParts, isBird, isDusky, measuresOf } from './head';
 import type { Kind } from './kinds';
 import { ACCENT, blob, bone, both, COAT, DARK, downFrom, filleted, FUR, halves, LIGHT, limb, line, mirrored, named, oval, piece, taper, TONES, type Spread, type Tone } from './pieces'; // prettier-ignore
 
@@ -95,8 +94,6 @@ function clothTones(kind: Kind): { main: Tone; trim: Tone } {
   return { main, trim: main === COAT ? ACCENT : COAT };
 }
 
-const isBird = (kind: Kind): boolean => ['beak', 'hook', 'bill', 'great', 'slender'].includes(kind.muzzle);
-
 /** What is worn about a head and leaves its crown free. */
 const OPEN: ReadonlySet<Hat> = new Set<Hat>(['headphones', 'headband', 'goggles', 'space']);
 
@@ -129,7 +126,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const bareHat = dress.hat ? hatParts(dress.hat, brow, main, trim) : null;
   const hat = bareHat && { behind: inCloth(bareHat.behind, dress.dyes?.hat), front: inCloth(bareHat.front, dress.dyes?.hat) };
   const isLong = kind.skull === 'long' || kind.skull === 'slim';
-  const glasses = dress.eyes ? eyewearParts(dress.eyes, m.eyeY, m.apart, Math.max(5.2, m.apart * (isLong ? 0.62 : 0.56))) : [];
+  const glasses = dress.eyes ? eyewearParts(dress.eyes, m.eyeY, m.apart, Math.max(5.2, m.apart * (isLong ? 0.62 : 0.56)), dress.dyes?.eyes) : [];
   // What has a shell has it on its back, and not about its head, where one sees its back.
   const bare = crop === 'head' ? kind : { ...kind, marks: kind.marks.filter((m) => m !== 'shell') };
   const head = onHead([...(hat?.behind ?? []), ...headParts(bare, options.expression, t, dress.hat !== undefined && !OPEN.has(dress.hat)), ...glasses, ...(hat?.front ?? [])]);
@@ -279,8 +276,8 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const neckwear = inCloth(neckParts(dress, neckY, shoulder, height, main, trim), dress.dyes?.neck);
   const cape = inCloth(dress.hasCape ? [piece(trim, halves([50, neckY - 2], [50 + shoulder + 2, neckY + 2], [50 + belly + 9, hipY + 4], [50 + belly + 4 + 2 * t('cape'), hipY + size.leg * 0.7], [50, hipY + size.leg * 0.5]))] : [], dress.dyes?.cape);
   // Its flaps look out on both sides, its straps run down from the shoulders.
-  const pack = dress.hasPack ? [piece(trim, grown(box(50 - shoulder - 6.4, neckY - 1, 2 * shoulder + 12.8, height * 0.78), 2)), piece(main, both(grown(box(50 + shoulder + 4.4, neckY + height * 0.34, 3.6, height * 0.34), 1)))] : [];
-  const straps = dress.hasPack ? [piece(trim, intersect(both(taper([50 + shoulder * 0.5, neckY - 2, 1.9], [50 + shoulder * 0.72, neckY + height * 0.3, 1.9], [50 + shoulder * 0.98, neckY + height * 0.5, 1.7])), grown(torso, 0.4)))] : [];
+  const pack = inCloth(dress.hasPack ? [piece(trim, grown(box(50 - shoulder - 6.4, neckY - 1, 2 * shoulder + 12.8, height * 0.78), 2)), piece(main, both(grown(box(50 + shoulder + 4.4, neckY + height * 0.34, 3.6, height * 0.34), 1)))] : [], dress.dyes?.pack);
+  const straps = inCloth(dress.hasPack ? [piece(trim, intersect(both(taper([50 + shoulder * 0.5, neckY - 2, 1.9], [50 + shoulder * 0.72, neckY + height * 0.3, 1.9], [50 + shoulder * 0.98, neckY + height * 0.5, 1.7])), grown(torso, 0.4)))] : [], dress.dyes?.pack);
   const tailed = options.crop === 'whole' ? named('tail', tailParts(kind, hipY, belly, t)) : [];
   // It looks out on the side where no arm is raised.
   const tail = pose.arms[0][1] > 70 && pose.arms[1][1] <= 70 ? tailed.map((p) => ({ ...p, area: mirrored(p.area) })) : tailed;
@@ -296,9 +293,9 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   // The sleeve stands out from a body of its own tone by a thin line.
   const apart = sleeved || (!dress.top && !isBird(kind)) || shirted || dress.top === 'apron' ? armParts.map((p) => piece(sleeve === LIGHT || isDusky(kind) ? COAT : DARK, intersect(subtract(grown(p.area, 0.9), p.area), union(torso, ...robed.map((r) => r.area))))) : [];
   const lower = [...feet.slice(0, isSat ? 0 : 2), ...(dress.top === 'robe' ? [] : legParts)];
-  // What is on the body takes the colour that is said of it: all of a coat that is light, else its cloth.
-  const isLightCloth = dress.top === 'coat' || dress.top === 'apron';
-  const topped = (parts: readonly Part[]): Part[] => inCloth(parts, dress.dyes?.top, isLightCloth ? LIGHT : main, isLightCloth || dress.top === 'skirt' ? (isLightCloth ? main : trim) : null);
+  // What is on the body takes the colour that is said of it: of a coat or an apron what is light, of a skirt all of it, else its cloth.
+  const worn: readonly Tone[] = dress.top === 'coat' || dress.top === 'apron' ? [LIGHT, main] : dress.top === 'skirt' ? [main, trim] : [main];
+  const topped = (parts: readonly Part[]): Part[] => inCloth(parts, dress.dyes?.top, worn);
   const whole: Part[] = [
     ...wings,
     ...blades,
@@ -325,14 +322,6 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   }
   return whole.filter((p) => p.area.length);
 } // prettier-ignore
-
-/** What is worn in the colour that is said of it: its cloth, a second tone of it darker; what of it is white or dark stays. */
-function inCloth(parts: readonly Part[], hex: string | undefined, cloth?: Tone, second?: Tone | null): Part[] {
-  if (!hex) return [...parts];
-  const main = cloth ?? parts.find((p) => p.tone !== LIGHT && p.tone !== DARK)?.tone ?? parts[0]?.tone;
-  const isOther = (tone: number): boolean => (second === undefined ? tone !== LIGHT && tone !== DARK : tone === second);
-  return parts.map((p) => ({ ...p, dye: p.tone === main ? hex : isOther(p.tone) ? shadeTold(hex, -0.17) : p.dye }));
-}
 
 function neckParts({ neck, hat }: Dress, y: number, shoulder: number, height: number, main: Tone, trim: Tone): Part[] {
   switch (neck) {
