@@ -421,7 +421,7 @@ const MISNAMED: Readonly<Record<string, string>> = {
 /** Drawings that one would not know by their name, or that show only signs of it; by pack and key. */
 const POOR = new Set(
   (
-    'ph:mountains-fill tabler:toothbrush mdi:toothbrush ph:lighthouse-fill maki:lighthouse ph:cat-fill ph:dog-fill mdi:owl fluent-emoji-flat:eagle mdi:bee ph:mouse-fill mdi:pig tabler:windmill-filled fluent-emoji-flat:anatomical-heart mdi:pan mdi:violin ' +
+    'fluent-emoji-flat:sun temaki:bridge ph:mountains-fill tabler:toothbrush mdi:toothbrush ph:lighthouse-fill maki:lighthouse ph:cat-fill ph:dog-fill mdi:owl fluent-emoji-flat:eagle mdi:bee ph:mouse-fill mdi:pig tabler:windmill-filled fluent-emoji-flat:anatomical-heart mdi:pan mdi:violin ' +
     'temaki:clock ph:clock-fill temaki:compass fluent-emoji-flat:door ph:door-fill mdi:bowl mdi:cup temaki:dice noto:gorilla ph:seal-fill noto:worm mdi:vine fluent-emoji-flat:olive noto:olive noto:shower noto-v1:sushi mdi:needle mdi:donkey mdi:bench mdi:panda ph:shrimp-fill ph:boat-fill tabler:clock-filled mdi:turtle ph:fish-fill mdi:mouse ' +
     'temaki:beach temaki:cushion temaki:chimney temaki:tower temaki:saddle temaki:cloth temaki:elevator temaki:hedge mdi:pump mdi:satellite mdi:sprinkler mdi:sprinkler-variant mdi:brush ph:table-fill tabler:table-filled mdi:table icon-park-solid:table mdi:elevator maki:elevator mdi:doorbell maki:cricket fluent-emoji-flat:nest-with-eggs noto:nest-with-eggs ' +
     'fluent-emoji-flat:closed-umbrella fluent-emoji-flat:spiral-calendar noto:tear-off-calendar noto-v1:calendar fluent-emoji-flat:tear-off-calendar fluent-emoji-flat:calendar noto:calendar noto:spiral-calendar ph:jar-fill mdi:waterfall maki:waterfall maki:fence tabler:fence-filled mdi:wave tabler:melon-filled ph:handbag-fill tabler:satellite-filled healthicons:drone icon-park-solid:tower icon-park-solid:gate temaki:wheel mdi:magazine-rifle mdi:seal temaki:canoe mdi:beam ph:feather-fill mdi:feather ph:compass-fill ph:tooth-fill tabler:feather-filled'
@@ -429,7 +429,7 @@ const POOR = new Set(
 );
 
 /** Things of which ours alone are drawn: those of the packs are signs, or something else by that name. */
-const OURS_ALONE = new Set(['sunrise', 'sunset', 'table', 'tower', 'bottle', 'beam', 'match', 'field', 'arch', 'column', 'galaxy', 'lake', 'nest with eggs', 'mortar and pestle', 'pipe', 'pearl', 'iceberg', 'ripples', 'plate', 'staff', 'wing', 'sign', 'matchbox', 'sword', 'needle', 'fishbowl', 'chimney', 'waterfall', 'saddle', 'pancakes', 'post', 'lotus', 'skateboard', 'cart', 'barrel', 'ski', 'snowboard']); // prettier-ignore
+const OURS_ALONE = new Set(['sunrise', 'sunset', 'table', 'tower', 'bottle', 'beam', 'match', 'field', 'arch', 'column', 'galaxy', 'lake', 'nest with eggs', 'mortar and pestle', 'pipe', 'pearl', 'iceberg', 'ripples', 'plate', 'staff', 'wing', 'sign', 'matchbox', 'sword', 'needle', 'fishbowl', 'chimney', 'waterfall', 'saddle', 'pancakes', 'post', 'lotus', 'skateboard', 'cart', 'barrel', 'ski', 'snowboard', 'pyramid', 'barbell', 'hockey stick', 'mailbag', 'carabiner', 'circuit']); // prettier-ignore
 
 /** More drawings of what can be drawn already, each with an outline of its own: a figure has several ideas. */
 function addOthers(things: Map<string, Thing>, nouns: Nouns): void {

@@ -4,18 +4,30 @@ import { asDrawn } from './as-drawn';
 import { boundsOf, box } from './area';
 import { intersect, stroked, union } from '../path';
 import { drawingCount } from './build';
-import { isCut } from './creature';
+import { dressFrom, isCut } from './creature';
 import { isCreature, isSeenAside } from './built';
 import { onField, recoloured } from './field';
 import { outlineOf, placed, type Figure } from './figure';
 import { fitLayers, scaled, type Layer } from './layer';
-import { inHand, inHands, isHeadgear, isPaired, severalAsOne, sideBySide, swapped } from './pairings';
+import {
+  inHand,
+  inHands,
+  isHeadgear,
+  isPaired,
+  severalAsOne,
+  sideBySide,
+  swapped,
+  uprightOf,
+  WEARER,
+  wornOn,
+} from './pairings';
 import { byDusk } from './pairings-aloft';
+import { pulledOut } from './pairings-told';
 import { asHouse, asMoon } from './pairings-parts';
 import { TREES } from './pairings-places';
-import { seated } from './pairings-riders';
+import { laden, seated } from './pairings-riders';
 import { mascotFigure } from './mascot';
-import { canBeHeld, GOING, GROWS, HEAPING, isBundle, isSprinkled, PLAIN, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
+import { canBeHeld, goesRound, GROWS, HEAPING, isBundle, isSprinkled, isYoung, PLAIN, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
 import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
@@ -112,6 +124,8 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   if (relation === 'made of' || relation === 'between') return true;
   const [first, second] = stage.parts.figures;
   if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && (figure.turned || GROWS.test(figure.drawn))) || isSprinkled(first, figure))) return true; // prettier-ignore
+  if (index === 1 && /^(?:numbers?|numerals?|hours?|digits?)$/.test(figure.place ?? '')) return true;
+  if (index === 1 && isCreature(first.drawn) && isYoung(figure.word) && figure.to === 0) return true;
   if (index === 1 && /^(?:antlers?|horns?|branch|branches)$/.test(figure.place ?? '')) return true;
   if (index === 1 && (SPRAYING.test(figure.said ?? '') || TOWED.test(figure.said ?? ''))) return true;
   if (index === 1 && first.drawn === 'hand' && /balloon|kite/.test(figure.drawn)) return true;
@@ -121,11 +135,17 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   if (index === 1 && /^(?:octopus|squid)$/.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
   if (index === 1 && isHeadgear(first.drawn) && ['with', 'beside'].includes(relation)) return true;
   if (index === 0 && second?.relation === 'as' && !second.turned && PLAIN.test(second.drawn)) return true;
-  if (index === 0 && second?.relation === 'around' && !second.turned && GOING.test(second.said ?? '')) return true;
+  if (index === 0 && second?.relation === 'around' && !second.turned && goesRound(figure, second)) return true;
+  if (index === 1 && figure.count === 2 && isCreature(first.drawn) && ['with', 'holding', 'wearing'].includes(relation) && canBeHeld(figure.drawn) && !/balloon|kite/.test(figure.drawn)) return !figure.modifiers.includes('crossed'); // prettier-ignore
   if (figure.count !== 2) return false;
   if (index === 0 && second?.drawn === 'heart' && isCreature(first.drawn) && ['as', 'made of', 'with', 'beside'].includes(second.relation ?? '')) return true; // prettier-ignore
   if (index === 0 && first.drawn === 'hand') return true;
-  if (index === 0) return ['around', 'toward', 'holding'].includes(second?.relation ?? '') && !second.turned;
+  if (index === 0)
+    return (
+      ['around', 'toward', 'holding'].includes(second?.relation ?? '') &&
+      !second.turned &&
+      !/^shar/.test(second.said ?? '')
+    );
   if (index > 1) return false;
   return ['beside', 'with'].includes(relation) && !figure.modifiers.includes('crossed') && !isCreature(first.drawn);
 }
@@ -155,6 +175,9 @@ export function together(asked: Stage): Layer[] {
   )
     // prettier-ignore
     return fitLayers(finished(stage, goingRound(figureFor({ ...stage, idea: 0 }, alone, 0), alone.count)), 88);
+  // Two curled into a ring go round its middle.
+  if (alone && alone.count > 1 && !figures[1] && alone.modifiers.includes('in a ring') && !stage.given)
+    return fitLayers(finished(stage, goingRound(figureFor({ ...stage, idea: 0 }, { ...alone, pose: 'sleeping' }, 0), alone.count)), 88); // prettier-ignore
   if (!shape || shape === 'banner' || figures.length < 2 || stage.given) return figuresOf(stage);
   const [field] = stage.palette.inks;
   const hull = FORMS[shape](45);
@@ -223,8 +246,23 @@ function figuresOf(stage: Stage): Layer[] {
     return fitLayers(inHands(stage, figureFor(stage, first, 0), figureFor(stage, second, 1), 'standing', figureFor(stage, third, 2)), 88); // prettier-ignore
   // Two things that one wears are both on.
   const areWorn = [second, third].every((f) => f?.to === 0 && f.relation === 'wearing');
+  // On a thing as on somebody in boots, who is seen whole; of what there is a cut the dress has already.
+  const isBooted = areWorn && [second, third!].some((f) => dressFrom(f.word).hasBoots);
+  if (areWorn && !figures[3] && !stage.given && (isBooted || !isCreature(first.drawn))) {
+    const own = figureFor(stage, first, 0);
+    const upright = uprightOf(stage, own, 'standing');
+    const big = placed(upright ?? own, WEARER);
+    const worn = [second, third!].flatMap((f, i) => (upright && isCut(f.word) ? [] : wornOn(stage, big, figureFor(stage, f, i + 1)))); // prettier-ignore
+    return fitLayers([...finished(stage, big), ...worn], 88);
+  }
   if (areWorn && !figures[3] && !stage.given && isCreature(first.drawn) && isCut(third!.word))
     return fitLayers(waysFor(first, second)[0](stage, figureFor(stage, first, 0), figureFor(stage, second, 1)), 88);
+  // A basket of eggs is held as one, a barrow of flowers pushed.
+  if (third && !figures[3] && !stage.given && third.to === 1 && third.turned && third.relation === 'inside' && HEAPING.test(second.drawn) && second.to === 0 && !second.turned && isCreature(first.drawn))
+    return fitLayers(waysFor(first, second)[0](stage, figureFor(stage, first, 0), laden(figureFor(stage, second, 1), figureFor(stage, third, 2))), 88); // prettier-ignore
+  // A rabbit that a hand pulls out of a hat has the hand over it.
+  if (third && !figures[3] && !stage.given && first.drawn === 'hand' && /^(?:pull|draw|lift|tak|conjur)/.test(second.said ?? '') && third.relation === 'coming out of')
+    return pulledOut(stage, figureFor(stage, first, 0), figureFor(stage, second, 1), figureFor(stage, third.drawn === 'hat' ? { ...third, drawn: 'top hat' } : third, 2)); // prettier-ignore
   const a = groupFor(stage, head, 0);
   const b = groupFor(stage, second, 1);
   if (stage.given?.fixed) {

@@ -1,5 +1,5 @@
 /** A prompt's figures as they are drawn: where a phrase names more things than one picture has of them, or fewer. */
-import { bareFigure, isPlural, withoutSome, type PromptFigure, type Relation } from '../prompt';
+import { bareFigure, isPlural, nounKind, withoutSome, type PromptFigure, type Relation } from '../prompt';
 import { isCreature, isShown } from './built';
 import { isRole } from './creature';
 import { isThing } from './things';
@@ -74,10 +74,66 @@ const SEEN_THROUGH = /^(?:bowl|jar|fishbowl|aquarium|tank|glass|bag)$/;
 const SPRAYING = /^(?:spray|squirt|shower|sprinkl|spout|splash)/;
 /** What a wreath is made of. */
 const LEAFY = /^(?:leaf|flower|laurel|ivy|olive|rose|daisy)$/;
-const SERVED_ON = /^(?:tray|plate|basket|bowl|dish|bag)$/;
+const SERVED_ON = /^(?:tray|plate|dish|bag)$/;
 
 /** The rules in the order in which they are tried; the first that applies is the one. */
 const RULES: readonly Rule[] = [
+  // A jellyfish lamp is a lamp whose shade is one; what else is so called has it on it.
+  ([first, ...rest]) => {
+    const [, animal, thing] = /^([a-z]+) (lamp|lantern|mug|cup|vase|kite|balloon|cake|cookie|clock|teapot|drum|bell|coin|pillow|shield|flag|lampshade)$/.exec(first?.word ?? '') ?? [];
+    return animal && nounKind(animal) === 'animal' && isThing(animal) && first.drawn !== first.word && first.via !== 'none' ? [first, { ...added(animal, animal, thing === 'lamp' ? 'as' : 'on'), turned: true, place: thing === 'lamp' ? 'top' : 'face' }, ...rest] : null;
+  }, // prettier-ignore
+  // What one drinks is in a cup; an acorn held like a trophy is an acorn.
+  ([first, second, ...rest]) =>
+    second && LIQUID.test(second.drawn) && /^(?:drink|sip|slurp)/.test(second.said ?? '') && isCreature(first.drawn)
+      ? [first, { ...second, drawn: /^(?:tea|coffee|cocoa|milk)$/.test(second.drawn) ? 'cup' : 'glass' }, ...rest]
+      : null,
+  (figures) => {
+    const [first, second, third] = figures;
+    return third?.said === 'like' && third.to === 1 && second.relation === 'holding' && isCreature(first.drawn) && second.drawn !== 'balloon' ? dropped(figures, 2, 1) : null; // prettier-ignore
+  },
+  // A turtle's head is known from its side.
+  ([first, ...rest]) =>
+    first &&
+    /^(?:turtle|tortoise|sea turtle)$/.test(first.drawn) &&
+    first.modifiers.some((m) => /^(?:head|face|portrait)$/.test(m)) &&
+    first.expression === null
+      ? [
+          {
+            ...first,
+            drawn: 'turtle head',
+            modifiers: first.modifiers.filter((m) => !/^(?:head|face|portrait)$/.test(m)),
+          },
+          ...rest,
+        ]
+      : null,
+  // A cub's mother is what it is.
+  ([first, second, ...rest]) =>
+    second &&
+    /^(?:woman|man)$/.test(second.drawn) &&
+    /^(?:mother|father|mum|mom|dad|parent|mate|brother|sister)$/.test(second.word) &&
+    nounKind(first.drawn) === 'animal' &&
+    isCreature(first.drawn)
+      ? [first, { ...second, drawn: first.drawn, via: 'name' }, ...rest]
+      : null,
+  // A wolf's pups are wolves.
+  ([first, second, ...rest]) =>
+    second &&
+    isCreature(first.drawn) &&
+    /^(?:pups?|cubs?|kits?|cal(?:f|ves)|foals?|joeys?|bab(?:y|ies)|young|infants?|newborns?)$/.test(second.word) &&
+    second.drawn !== first.drawn
+      ? [first, { ...second, drawn: first.drawn, via: 'name' }, ...rest]
+      : null,
+  // A teapot house is a teapot with a door and windows.
+  ([first, ...rest]) => {
+    const lived = /^(teapot|shoe|boot|mushroom|pumpkin|acorn|cup|mug|book|apple|pear|hat|eggshell|egg|strawberry|watermelon|kettle|jug|barrel|snail shell|gourd|tree stump|cupcake) house$/.exec(first?.word ?? '')?.[1];
+    return lived && first.drawn === 'house' ? [{ ...first, drawn: lived }, added('house', 'house', 'as', 'as'), ...rest.filter((f) => f.drawn !== 'chimney').map((f): PromptFigure => ({ ...f, to: 0, relation: 'over', turned: true }))] : null;
+  }, // prettier-ignore
+  // An arrow that sticks in something is one that was shot.
+  ([first, second, ...rest]) =>
+    first?.drawn === 'arrow' && second?.to === 0 && /^(?:stuck|shot|pierc|struck)/.test(second.said ?? '')
+      ? [{ ...first, drawn: 'archery arrow' }, second, ...rest]
+      : null,
   // A heart of steam rises where the steam would.
   ([first, second, third, ...rest]) =>
     third?.relation === 'made of' && third.to === 1 && third.drawn === 'smoke' && second.to === 0
@@ -98,6 +154,33 @@ const RULES: readonly Rule[] = [
     const at = figures.findIndex((f, i) => i > 0 && f.relation === 'made of' && f.drawn === 'rope' && f.to !== null && /^(?:ring|circle)$/.test(figures[f.to].word)); // prettier-ignore
     const ring = at < 0 ? null : figures[at].to!;
     return ring === null ? null : dropped(figures.map((f, i) => (i === ring ? { ...f, drawn: 'rope ring' } : f)), at, ring); // prettier-ignore
+  },
+  // What hangs from a beak is held there.
+  ([first, second, ...rest]) => {
+    const place = second && isCreature(first.drawn) && second.to === 0 ? second.modifiers.map((m) => /^from (beak|bill|mouth|jaws?|snout|trunk)$/.exec(m)?.[1]).find((m) => m !== undefined) : undefined; // prettier-ignore
+    return place ? [{ ...first, pose: /^(?:hang|dangl)/.test(first.pose ?? '') ? null : first.pose }, { ...second, modifiers: [], relation: 'holding', turned: false, place }, ...rest] : null; // prettier-ignore
+  },
+  // What comes out of a hat comes out of a tall one.
+  ([first, second, ...rest]) =>
+    second?.drawn === 'hat' &&
+    isCreature(first.drawn) &&
+    second.to === 0 &&
+    !second.turned &&
+    stands(second, 'coming out of', 'inside')
+      ? [first, { ...second, drawn: 'top hat' }, ...rest]
+      : null,
+  // A boat of a newspaper is a paper boat.
+  (figures) => {
+    const [first, second] = figures;
+    const paper = second?.relation === 'made of' && second.to === 0 && /^(?:newspaper|map|page|letter|banknote)$/.test(second.drawn) ? second : null; // prettier-ignore
+    const drawn = !paper ? null : /^(?:boat|sailboat|ship|paper boat)$/.test(first.drawn) ? (paper.drawn === 'newspaper' ? 'newspaper boat' : 'paper boat') : /^(?:airplane|plane|glider)$/.test(first.drawn) ? 'paper plane' : null; // prettier-ignore
+    return drawn === null
+      ? null
+      : dropped(
+          figures.map((f, i) => (i === 0 ? { ...f, drawn } : f)),
+          1,
+          0,
+        );
   },
   // A crown of leaves is a wreath; antlers made of twigs are twigs where antlers are.
   ([first, second, third, ...rest]) =>

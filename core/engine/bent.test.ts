@@ -1,10 +1,13 @@
 /** Long things bent along outlines. */
 import { describe, expect, it } from 'vitest';
 import { boundsOf, box, disc } from './area';
-import { bentAlong, bentIntoLetter, guideAlong } from './bent';
+import { bentIntoLetter, bodyAsLetter, builtOfSticks, neckAsLetter } from './as-letter';
+import { bentAlong, guideAlong } from './bent';
 import { compose } from './compose';
 import type { Figure } from './figure';
-import { build, requestOf } from './testing';
+import type { Layer } from './layer';
+import { headOf } from './pairings';
+import { build, requestOf, stageOf } from './testing';
 import { grown, intersect, sizeOf, subtract, union } from '../path';
 
 const bar: Figure = { name: 'bar', tones: [0.3], parts: [{ tone: 0, area: box(46, 0, 8, 100) }] };
@@ -110,5 +113,63 @@ describe('something long as a letter', () => {
     expect(half(b.x)).toBeGreaterThan(1.5 * half(b.x + b.width / 2));
     const tall = compose(requestOf('letter T as a hammer')).layers;
     expect(boundsOf(union(...tall.map((l) => l.area))).height).toBeGreaterThan(60);
+  });
+});
+
+describe('a letter', () => {
+  const upright: Figure = { name: 'stick', tones: [0.3], parts: [{ tone: 0, area: box(47, 0, 6, 100) }] };
+  it('is built of as many stiff things as it has strokes, each apart from the others', () => {
+    for (const [letter, strokes] of [['T', 2], ['A', 3], ['H', 3], ['E', 4], ['7', 2], ['W', 4]] as const) {
+      const built = builtOfSticks(upright, letter)!;
+      expect(built.parts, letter).toHaveLength(strokes);
+      for (const [i, p] of built.parts.entries())
+        for (const q of built.parts.slice(i + 1)) expect(sizeOf(intersect(p.area, q.area)), letter).toBeLessThan(0.5);
+    }
+    expect(builtOfSticks(upright, 'S')).toBeNull();
+    expect(builtOfSticks({ ...upright, name: 'snake' }, 'T')).toBeNull();
+  }); // prettier-ignore
+  it('is a neck for an S, and the same in a mirror for a 2', () => {
+    const [s, two] = ['S', '2'].map((l) => neckAsLetter('swan', l)!);
+    const beak = (f: Figure): number => boundsOf(f.parts[0].area).x;
+    expect(beak(s)).toBeGreaterThan(60);
+    expect(beak(two)).toBeLessThan(20);
+    expect(neckAsLetter('swan', 'T')).toBeNull();
+    expect(neckAsLetter('bear', 'S')).toBeNull();
+  });
+  it('is an animal with its head where the stroke ends, in the colour of most of that', () => {
+    const head = headOf(stageOf('a fox'), build('fox'));
+    for (const [letter, x, y] of [['C', 78, 24], ['J', 64, 10], ['S', 76, 22]] as const) {
+      const body = bodyAsLetter(head, letter)!;
+      const face = boundsOf(union(...body.parts.slice(1).map((p) => p.area)));
+      expect(Math.hypot(face.x + face.width / 2 - x, face.y + face.height / 2 - y), letter).toBeLessThan(6);
+      const most = body.parts.slice(1).reduce((p, q) => (sizeOf(q.area) > sizeOf(p.area) ? q : p));
+      expect(body.parts[0].tone).toBe(most.tone);
+      expect(sizeOf(body.parts[0].area)).toBeGreaterThan(700);
+    }
+    expect(bodyAsLetter(head, 'K')).toBeNull();
+  }); // prettier-ignore
+});
+
+describe('lettering with a figure', () => {
+  const figures = (prompt: string): readonly Layer[] => compose(requestOf(prompt)).layers;
+  it('has what is under a name under it, as wide as that', () => {
+    for (const prompt of ['wordmark "Tidewater" with a wave under it', 'wordmark "Tidewater" with a rope under it']) {
+      const layers = figures(prompt);
+      const [name, line] = [boundsOf(layers[0].area), boundsOf(union(...layers.slice(1).map((l) => l.area)))];
+      expect(line.y, prompt).toBeGreaterThan(name.y + 0.8 * name.height);
+      expect(line.width / name.width, prompt).toBeGreaterThan(0.85);
+      expect(line.width / name.width, prompt).toBeLessThan(1.1);
+    }
+  });
+  it('has letters in a leaf, and a crown over them where that is said', () => {
+    const [leaf, ...letters] = figures('monogram "AL" inside a leaf');
+    const inner = boundsOf(union(...letters.map((l) => l.area)));
+    expect(sizeOf(subtract(union(...letters.map((l) => l.area)), leaf.area))).toBeLessThan(0.02 * sizeOf(leaf.area));
+    expect(inner.width).toBeLessThan(0.8 * boundsOf(leaf.area).width);
+    for (const leeway of [0, 50]) {
+      const layers = compose(requestOf('monogram K and R with a crown above', 1, leeway)).layers;
+      const crown = boundsOf(layers.at(-1)!.area);
+      expect(crown.y + crown.height / 2, `at ${leeway}`).toBeLessThan(45);
+    }
   });
 });

@@ -1,18 +1,18 @@
 /** Long things bent along the outline of another: a wrench as a heart, a snake as a ring. */
-import { areaFrom, grown, intersect, parsePath, runsFrom, sizeOf, stroked, union, type Area } from '../path';
+import { areaFrom, grown, intersect, parsePath, sizeOf, stroked, union, type Area } from '../path';
 import { alongRings, leafArea } from './marks';
 import { boundsOf, box, disc } from './area';
-import { isLong, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
+import { mirroredFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
 import { fitLayers } from './layer';
-import type { Pair } from './pairings';
-import { clear } from './stage';
+import { swapped, type Pair } from './pairings';
+import { clear, finished } from './stage';
 
 /** How far apart the points of a guide are, and how long an edge may be that is bent, in units. */
-const STEP = 1.5;
+export const STEP = 1.5;
 /** The share of an outline that is left open between the two ends. */
 const OPEN = 0.05;
 
-type Point = readonly [number, number];
+export type Point = readonly [number, number];
 
 /** Points at even distances along a closed ring, from its lowest point round to it, its corners rounded off. */
 export function guideAlong(ring: readonly number[]): Point[] {
@@ -24,7 +24,7 @@ export function guideAlong(ring: readonly number[]): Point[] {
 }
 
 /** Points each of which is the mean of its neighbours, so that what follows has no corners to fold at. */
-const withoutCorners = (points: readonly Point[]): Point[] =>
+export const withoutCorners = (points: readonly Point[]): Point[] =>
   points.map((_, i) => {
     const m = Math.min(4, i, points.length - 1 - i);
     const near = points.slice(i - m, i + m + 1);
@@ -77,6 +77,10 @@ const STRAIGHT: readonly (readonly [RegExp, () => Figure])[] = [
   [/^(?:vine|ivy|twig|branch)$/, () => strip('vine', union(stroked([[50, 0, 50, 100]], 1.6, false), ...Array.from({ length: 13 }, (_, i) => leafArea(50, 4 + 7.4 * i, i % 2 ? -0.7 : -2.44, 9, 4.4))), [])],
 ]; // prettier-ignore
 
+/** What winds or hangs in curves of itself, laid out straight and upright, a hundred units long; null for what does not. */
+export const laidStraight = ({ name }: Figure): Figure | null =>
+  STRAIGHT.find(([names]) => names.test(name))?.[1]() ?? null;
+
 const strip = (name: string, all: Area, marks: Area): Figure => ({
   name,
   tones: [0.35, 0.9],
@@ -90,49 +94,21 @@ export const bentAs: Pair = (s, a, b) => {
     ? disc(50, 50, 34, 120)
     : silhouetteOf(placed(b, { cx: 50, cy: 50, side: 72, fill: 0.95 }));
   const [ring] = [...hull].sort((p, q) => sizeOf([q]) - sizeOf([p]));
-  const made = STRAIGHT.find(([names]) => names.test(a.name))?.[1]();
-  const bent = bentAlong(made ?? upright(a), guideAlong(ring), made ? 11 : 19, made !== undefined && made.name !== 'snake'); // prettier-ignore
+  const made = laidStraight(a);
+  const bent = bentAlong(made ?? upright(a), guideAlong(ring), made ? 11 : 19, made !== null && made.name !== 'snake'); // prettier-ignore
   return fitLayers(clear(s, bent), 88);
 };
 
-/** The middle line of each letter and digit that is drawn in one stroke, from its foot to where it begins. */
-const STROKES: Readonly<Record<string, string>> = {
-  C: 'M78 78C62 98 20 90 20 50C20 10 62 2 78 24',
-  G: 'M54 54L80 54L80 76C64 98 20 90 20 50C20 10 62 4 77 22',
-  I: 'M50 90L50 10',
-  J: 'M24 70C26 92 64 92 64 66L64 10',
-  L: 'M76 88L28 88L28 10',
-  M: 'M14 90L24 12L50 66L76 12L86 90',
-  N: 'M22 90L22 12L78 88L78 10',
-  O: 'M46 91C10 90 14 10 50 10C86 10 90 88 58 91',
-  S: 'M22 76C36 96 74 92 75 70C76 50 26 52 26 30C26 8 62 6 76 22',
-  U: 'M22 10L22 60C22 98 78 98 78 60L78 10',
-  V: 'M16 10L50 90L84 10',
-  W: 'M10 10L30 90L50 34L70 90L90 10',
-  Z: 'M80 88L22 88L78 12L20 12',
-  2: 'M80 88L24 88C40 66 76 50 76 30C76 8 34 4 24 26',
-  3: 'M22 74C34 96 78 92 76 68C74 52 58 50 46 50C60 50 74 44 73 28C72 8 36 4 26 20',
-  5: 'M22 74C36 96 78 90 76 64C74 40 42 40 28 50L32 12L72 12',
-  6: 'M30 66C36 44 74 44 76 68C78 94 26 98 24 60C22 36 44 14 62 10',
-  7: 'M34 90L76 12L22 12',
-};
-
-/** What is long and can be bent, besides. */
-const BENDABLE = /(?:worm|caterpillar|train|chains|hose|noodles|pencil|brush|wrench|needle|tail|feather|candle|zip)$/;
-
-/** Something long bent into a letter that is drawn in one stroke; null where it is not long, or the letter is not one. */
-export function bentIntoLetter(figure: Figure, letter: string): Figure | null {
-  const data = STROKES[letter.toUpperCase()];
-  const made = STRAIGHT.find(([names]) => names.test(figure.name))?.[1]();
-  if (!data || (!made && !(isLong(figure) && BENDABLE.test(figure.name)))) return null;
-  const [run] = runsFrom([...parsePath(data, { close: false })]);
-  const line = Array.from({ length: run.length / 2 }, (_, i): Point => [run[2 * i], run[2 * i + 1]]);
-  const even = line.slice(1).flatMap((q, i): Point[] => {
-    const p = line[i];
-    const n = Math.max(1, Math.round(Math.hypot(q[0] - p[0], q[1] - p[1]) / STEP));
-    return Array.from({ length: n }, (_, j): Point => [p[0] + ((q[0] - p[0]) * j) / n, p[1] + ((q[1] - p[1]) * j) / n]);
+/** B as two branches that bend up at both sides of A, as a wreath does, open at the top. */
+export const laurelled: Pair = (s, a, b) => {
+  const stem = upright(b);
+  const { width, height } = boundsOf(outlineOf(stem));
+  const arc = Array.from({ length: 47 }, (_, i): Point => {
+    const t = Math.PI / 2 + 0.1 + (i / 46) * 2.3;
+    return [50 + 42 * Math.cos(t), 48 + 42 * Math.sin(t)];
   });
-  const dyes = figure.parts.find((p) => p.dye !== undefined)?.dye;
-  const bent = bentAlong(made ?? upright(figure), withoutCorners(even), made ? 15 : 19, made !== undefined && made.name !== 'snake'); // prettier-ignore
-  return dyes === undefined ? bent : { ...bent, parts: bent.parts.map((p) => ({ ...p, dye: p.tone ? p.dye : dyes })) };
-}
+  const left = bentAlong(stem, arc, Math.max(13, Math.min(20, (96 * width) / height)));
+  const both = { ...left, parts: [...left.parts, ...mirroredFigure(left).parts] };
+  const middle = placed(a, { cx: 50, cy: 47, side: 50, fill: 0.85 });
+  return fitLayers([...finished(s, both, s.palette.groundHex, swapped(s)), ...clear(s, middle, s.palette.groundHex, s.palette.inks, 1.4)], 90); // prettier-ignore
+};

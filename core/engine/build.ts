@@ -40,9 +40,9 @@ type Drawn = () => Figure;
 
 /** What is drawn by hand looking to the left; the others look to the right, or at us. */
 const TO_LEFT =
-  /^(?:whale|gull|squirrel|swan|piranha|swordfish|mantis|grasshopper|tadpole|pheasant|platypus|manatee|anteater|pangolin|chess knight|teapot|moka pot|oil lamp)$/;
+  /^(?:whale|gull|squirrel|swan|piranha|swordfish|mantis|grasshopper|tadpole|pheasant|platypus|manatee|anteater|pangolin|chess knight|pelican|teapot|moka pot|oil lamp)$/;
 /** What has a spout or a beak to the right. */
-const TO_RIGHT = /^(?:wing|kettle|jug|watering can|milk can)$/;
+const TO_RIGHT = /^(?:wing|kettle|jug|watering can|milk can|paint tube)$/;
 const facingOf = (name: string): { facing?: 1 | -1 } => (TO_LEFT.test(name) ? { facing: -1 } : TO_RIGHT.test(name) ? { facing: 1 } : {}); // prettier-ignore
 const LEAPING = /^(?:leap|jump|rising|breach|spring)/;
 const SCALED = /^(?:fish|goldfish|tropical fish|swordfish|piranha)$/;

@@ -93,8 +93,10 @@ function poseOf(word: string): Pose | 'curled' | null {
     [/^(?:run|rac|gallop|trot|sprint|charg|chas|hurr|rush|dash|bolt|jogg)/, 'running'],
     [/^(?:fly|soar|glid|hover|airborne|aloft|mid-air|mid-flight|swoop)/, 'flying'],
     [/^(?:leap|jump|pounc|hop|prank|pranc|bound|div|mid-leap|mid-jump|rear|rampant|spring)/, 'leaping'],
-    [/^(?:sit|seated|perch|crouch|wait|howl|sejant)/, 'sitting'],
-    [/^(?:stand|walk|strid|graz|stroll|prowl|upright|march|sneak|mid-stride|watch)/, 'standing'],
+    [/^(?:sit|seated|perch|crouch|wait|sejant)/, 'sitting'],
+    [/^(?:howl|bay)/, 'howling'],
+    [/^(?:graz|drink|lapp|forag|sniff|brows)/, 'grazing'],
+    [/^(?:stand|walk|strid|stroll|prowl|upright|march|sneak|mid-stride|watch)/, 'standing'],
   ];
   return said.find(([words]) => words.test(word))?.[1] ?? null;
 }
@@ -138,7 +140,9 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
   }
   // What is only built like another has drawings of its own, which show it better.
   const isItself = CREATURES.has(name);
-  const pose = said.pose ? poseOf(said.pose) : null;
+  const shown = said.pose ? poseOf(said.pose) : null;
+  // What has no muzzle to raise sits; what has no neck to let down stands.
+  const pose = shown === 'howling' && kind.body?.build !== 'dog' ? 'sitting' : shown === 'grazing' && !isFourFooted(kind) ? null : shown; // prettier-ignore
   const side = (asked: Pose | 'curled', isSecond = false): Drawn[] => {
     if (!kind.body) return [];
     // Built only once it is the one that is drawn: these are counted at each candidate.
@@ -241,7 +245,7 @@ function heldAs(thing: Figure, tones: readonly number[], isClasped: boolean): He
   const long = isUp ? 100 : Math.max(b.width, b.height, 1);
   const [cx, cy] = isUp ? [50, 64] : [b.x + b.width / 2, b.y + b.height / 2];
   const unit = movedFigure(thing, [1 / long, 0, 0, 1 / long, -cx / long, -cy / long]);
-  const isWide = isClasped || /\b(?:book|newspaper|map|scroll|laptop|guitar|banjo|ukulele|violin|cello|mandolin|lute|harp|saxophone|cake|box|package|present|basket|sign|tray|bouquet|pillow|crate|accordion|drum|bowl|loaf|bread|treasure)\b/.test(thing.name) || (b.width > b.height * 1.5 && b.height > 0.3 * b.width); // prettier-ignore
+  const isWide = isClasped || /\b(?:book|newspaper|map|scroll|laptop|guitar|banjo|ukulele|violin|cello|mandolin|lute|harp|saxophone|cake|box|package|present|basket|sign|bouquet|pillow|crate|accordion|drum|bowl|loaf|bread|treasure)\b/.test(thing.name) || (b.width > b.height * 1.5 && b.height > 0.3 * b.width && thing.name !== 'tray'); // prettier-ignore
   return {
     parts: unit.parts.map((p) => ({ ...p, tone: tones.length + p.tone })),
     size: isUp
@@ -249,8 +253,10 @@ function heldAs(thing: Figure, tones: readonly number[], isClasped: boolean): He
       : isWide
         ? isClasped
           ? 44
-          : 34
-        : thing.name === 'fishing rod'
+          : /guitar|banjo|ukulele|violin|cello|mandolin|lute|saxophone|accordion/.test(thing.name)
+            ? 41
+            : 34
+        : /^(?:fishing rod|hockey stick)$/.test(thing.name)
           ? 62
           : b.height > b.width * 1.8
             ? 42
@@ -277,8 +283,9 @@ export interface FigureSaid {
 export function toneApart(fur: number, thing: Figure): Figure {
   const main = thing.parts.reduce((p, q) => (sizeOf(q.area) > sizeOf(p.area) ? q : p));
   if (Math.abs(thing.tones[main.tone] - fur) > 0.16) return thing;
+  // No lighter than is still seen on paper.
   const by = fur < 0.55 ? 0.32 : -0.32;
-  return { ...thing, tones: thing.tones.map((L) => Math.max(0.05, Math.min(1, L + by))) };
+  return { ...thing, tones: thing.tones.map((L) => Math.max(0.05, Math.min(Math.max(0.84, L), L + by))) };
 }
 
 /** An animal or somebody upright, dressed, with a thing in the hand; null for a name that is neither. */

@@ -37,10 +37,11 @@ const KITCHEN: Readonly<Record<string, readonly Draw[]>> = {
   ],
   kettle: [(t) => [lines('second', 5, 'M24 46C26 6 74 6 76 46'), body(path(`M22 50C26 38 74 38 78 50L${90 + t('base')} 90C90 94 88 96 84 96L16 96C12 96 10 94 ${10 - t('base')} 90Z`), path('M80 62L96 50L99 56L86 74Z')), accent(ellipse(50, 40, 16, 4), circle(50, 34, 4)), light(rectangle(20, 82, 60, 3))]],
   cup: [
-    // A tall mug with a straight side; a tumbler to take away.
+    // A tall mug with a straight side.
     (t) => [second(path('M74 30C98 28 98 72 74 72L74 63C86 62 86 40 74 39Z')), body(path(`M16 16L76 16L${74 - t('foot')} 88C74 93 71 95 67 95L25 95C21 95 18 93 ${18 + t('foot')} 88Z`)), light(rectangle(16, 26, 60, 4))],
-    (t) => [body(path(`M22 26L78 26L${70 - t('taper')} 94C70 96 68 98 66 98L34 98C32 98 30 96 ${30 + t('taper')} 94Z`)), second(path('M18 16L82 16L84 26L16 26Z'), path('M26 8L74 8L78 16L22 16Z')), light(path('M26 46L74 46L71 72L29 72Z')), accent(ellipse(50, 59, 8, 10))],
   ],
+  // To take away.
+  'coffee cup': [(t) => [body(path(`M22 26L78 26L${70 - t('taper')} 94C70 96 68 98 66 98L34 98C32 98 30 96 ${30 + t('taper')} 94Z`)), second(path('M18 16L82 16L84 26L16 26Z'), path('M26 8L74 8L78 16L22 16Z')), light(path('M26 46L74 46L71 72L29 72Z')), accent(ellipse(50, 59, 8, 10))]],
   bowl: [(t) => [second(ellipse(50, 36, 46, 12)), body(path(`M4 38C10 44 90 44 96 38C96 68 ${80 + t('foot')} 84 66 88L66 94L34 94L34 88C${20 - t('foot')} 84 4 68 4 38Z`)), light(ellipse(50, 35, 36, 7))]],
   'silverware fork': [(t) => [body(path(`M38 4L42 4L43 30L47 30L48 4L52 4L53 30L57 30L58 4L62 4L63 34C63 44 58 48 54 50L56 92C56 98 44 98 44 92L46 50C42 48 37 44 37 34Z`)), light(ellipse(50, 88, 1.8, 3 + 0.3 * t('hole')))]],
   spoon: [(t) => [body(ellipse(50, 22, 16, 20), path('M47 40L53 40L56 92C56 99 44 99 44 92Z')), light(ellipse(50, 21, 9, 12 + 0.6 * t('bowl')))]],

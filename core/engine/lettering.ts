@@ -1,13 +1,17 @@
 import { boundsOf, box, ringOf, tile, turnedBy } from './area';
-import { intersect, grown, subtract, moved, union, type Area } from '../path';
+import { intersect, grown, moved, roomIn, stroked, subtract, union, type Area } from '../path';
 import { together } from './arrange';
-import { bentIntoLetter } from './bent';
+import { bentIntoLetter, bodyAsLetter, builtOfSticks, neckAsLetter } from './as-letter';
+import { bentAlong, laidStraight } from './bent';
+import { waveLine } from './marks';
+import { isCreature, isSeenAside } from './built';
 import { onField, recoloured } from './field';
-import { movedFigure, openedTo, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
+import { isLong, movedFigure, openedTo, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { filledWith } from './packed';
+import { headOf } from './pairings';
 import { FACE_NAMES, lineIn, setLine } from './letters';
-import { arrangement, clear, figureFor, finished, form, FORMS, type Stage } from './stage';
+import { arrangement, clear, figureFor, finished, form, FORMS, inkOf, type Stage } from './stage';
 import { wordsAs } from './words';
 
 const wordOr = (stage: Stage): string => wordsAs(stage)[0] ?? stage.parts.figures[0]?.word ?? 'Name';
@@ -32,7 +36,7 @@ const LOOKS_LIKE: Readonly<Record<string, RegExp>> = {
   M: /^(?:mountains|bat|crown)$/,
   O: /^(?:sun|donut|wheel|ring|full moon|planet|earth|globe|orange|citrus slice|wreath|gear|clock|compass|button|tire|cookie|pizza|eye|sunflower|lifebuoy|target|coin|vinyl|pearl)$/,
   Q: /^(?:magnifying glass|speech bubble|racquet)$/,
-  S: /^(?:swan|seahorse)$/,
+  S: /^seahorse$/,
   T: /^(?:hammer|mallet|tree|palm tree|mushroom|axe|pickaxe|table|anchor|nail|screw|umbrella|t-shirt|windmill)$/,
   U: /^(?:horseshoe|magnet|cup|pot)$/,
   V: /^(?:carrot|ice cream|bird|check mark|diamond|cocktail glass)$/,
@@ -152,6 +156,21 @@ export function lettermark(stage: Stage): Layer[] {
       ),
     ];
   };
+  /** The letters in the figure, where that has most room. */
+  const inFigure = (): Layer[] => {
+    const hull = silhouetteOf(placed(figureIn, { cx: 50, cy: 50, side: 92, fill: 1 }));
+    const room = roomIn(hull) ?? { x: 50, y: 50, r: 24 };
+    const inner = lineIn(
+      text,
+      { face, tracking: text.length > 1 ? -10 : 0 },
+      room.x,
+      room.y,
+      1.5 * room.r,
+      1.2 * room.r,
+    );
+    const field = inkOf(stage, figureIn, first);
+    return [...form(stage, hull, field), ...finished(stage, lettersFigure('letters', inner), field, onField(stage, field))]; // prettier-ignore
+  };
   /** The figure on top of the letter, standing on it. */
   const perched = (): Layer[] => {
     const letters = set(70, 52, 68);
@@ -195,13 +214,15 @@ export function lettermark(stage: Stage): Layer[] {
   // A snake as an S is bent into one.
   const isOne =
     ['as', 'made of'].includes(relation ?? '') && parts.figures.length === 1 && parts.figures[0].count === 1;
-  const bent = isOne && [...text].length === 1 ? bentIntoLetter(figureIn, text) : null;
+  const isLetter = [...text].length === 1 && ['as', 'made of'].includes(relation ?? '') && parts.figures.length === 1;
+  const animal = isOne && isLetter && isCreature(figureIn.name) && !isSeenAside(figureIn.name) ? headOf(stage, figureIn) : null; // prettier-ignore
+  const bent = isLetter ? (isOne ? neckAsLetter(figureIn.name, text) : null) ?? (animal ? bodyAsLetter(animal, text) : null) ?? builtOfSticks(figureIn, text) ?? (isOne ? bentIntoLetter(figureIn, text) : null) : null; // prettier-ignore
   if (bent) return fitLayers(finished(stage, bent), 88);
   // A tent as an A is the tent; a moon as a C has its opening to the right.
   const looks = text === 'A' && figureIn.name === 'tent' ? figureFor(stage, { ...parts.figures[0], drawn: 'tipi' }, 0) : figureIn; // prettier-ignore
   if (isOne && LOOKS_LIKE[text]?.test(looks.name)) return fitLayers(finished(stage, asSeen(looks, text)), 84);
   const isHung = /^(?:hang|dangl|swing)/.test(parts.figures[0].pose ?? '');
-  return arrangement(stage, relation === 'made of' ? [made] : isHung ? [hung] : parts.figures[0].modifiers.includes('inside') || relation === 'inside' ? [cutIn] : [cutIn, perched])(); // prettier-ignore
+  return arrangement(stage, relation === 'made of' ? [made] : isHung ? [hung] : relation === 'inside' ? [inFigure] : parts.figures[0].modifiers.includes('inside') ? [cutIn] : relation === 'on' || relation === 'over' || parts.figures[0].modifiers.some((m) => /^(?:above|over|on top|on|atop)$/.test(m)) ? [perched] : [cutIn, perched])(); // prettier-ignore
 }
 
 /** A name set as a mark, with one thing done to it. */
@@ -307,11 +328,35 @@ export function wordmark(stage: Stage): Layer[] {
     const fb = boundsOf(outlineOf(f));
     return fitLayers([...plain(), ...other(movedFigure(f, [1, 0, 0, 1, 0, last.y - b.height * 0.04 - (fb.y + fb.height)]))], wide); // prettier-ignore
   };
+  /** Under the name, as wide as it: water as two lines of waves, what is long laid down and drawn out. */
+  const underlined = (): Layer[] => {
+    const y = b.y + b.height + 9;
+    const [from, to] = [b.x + 0.02 * b.width, b.x + 0.98 * b.width];
+    if (/^(?:wave|water|sea|ocean|river|ripples|lake)$/.test(figure!.name)) {
+      return fitLayers(
+        [
+          ...plain(),
+          ...form(stage, stroked([waveLine(from, to, y, 2.4, 20)], 2.4, false), inkOf(stage, figure!, second)),
+        ],
+        wide,
+      );
+    }
+    const laid = laidStraight(figure!);
+    const straight = laid ?? (isLong(figure!) ? upright(figure!) : null);
+    if (!straight) {
+      const f = sized(50, 0, b.height * 1.1);
+      return fitLayers([...plain(), ...other(movedFigure(f, [1, 0, 0, 1, 0, y - 3 - boundsOf(outlineOf(f)).y]))], wide);
+    }
+    const n = 40;
+    const guide = Array.from({ length: n + 1 }, (_, i): readonly [number, number] => [from + ((to - from) * i) / n, y + 2]); // prettier-ignore
+    return fitLayers([...plain(), ...other(bentAlong(straight, guide, 9, laid !== null))], wide);
+  };
   // Made of many of it, where its letters have room for them.
   const isMade = figure && stage.parts.figures[0].relation === 'made of';
   const large = isMade ? lineIn(text, { face, tracking: 20 }, 50, 50, 2.4 * wide, 80) : [];
   const made = isMade ? filledWith(stage, union(...large), figure) : null;
   if (made) return fitLayers(made, wide);
+  if (figure && stage.parts.figures[0].modifiers.some((m) => /^(?:under|below|beneath|underneath|underlining)$/.test(m))) return underlined(); // prettier-ignore
   if (figure && letterAt) return letterAt.isDot ? dotted() : asLetter();
   // Whoever asks for a figure gets it in every one.
   return arrangement(stage, figure ? [asLetter, between, before, perched] : [plain, ruled, twoInks, striped, plated])();

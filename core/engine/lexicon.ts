@@ -132,14 +132,35 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   metropolis: 'city',
   'plant pot': 'flowerpot',
   frame: 'picture frame',
-  'frying pan': 'pan',
-  skillet: 'pan',
+  skillet: 'frying pan',
+  ...Object.fromEntries('apple pear orange lemon lime cherry plum peach apricot fig mango olive fruit avocado almond pomegranate orchard'.split(' ').map((fruit) => [`${fruit} tree`, 'fruit tree'])), // prettier-ignore
+  windowsill: 'window',
+  'window sill': 'window',
+  'window ledge': 'window',
+  'toothpaste tube': 'paint tube',
+  'tube of paint': 'paint tube',
+  'tube of toothpaste': 'paint tube',
   saucepan: 'pan',
   'wheat ear': 'wheat',
   'ear of wheat': 'wheat',
   'wheat stalk': 'wheat',
   'corn ear': 'corn',
   'ear of corn': 'corn',
+  'corn cob': 'corn',
+  'cob of corn': 'corn',
+  corncob: 'corn',
+  'feather pen': 'feather',
+  'quill pen': 'feather',
+  pup: 'dog',
+  'astronaut helmet': 'space helmet',
+  'astronauts helmet': 'space helmet',
+  'paint palette': 'artist palette',
+  'painter palette': 'artist palette',
+  'artists palette': 'artist palette',
+  'toy horse': 'rocking horse',
+  'circuit board': 'circuit',
+  'circuit pattern': 'circuit',
+  circuitry: 'circuit',
   racket: 'racquet',
   'tennis racket': 'racquet',
   dune: 'desert',
@@ -206,7 +227,12 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   duvet: 'blanket',
   comforter: 'blanket',
   hatchet: 'axe',
-  rowboat: 'canoe',
+  longship: 'viking ship',
+  longboat: 'viking ship',
+  drakkar: 'viking ship',
+  rowboat: 'rowing boat',
+  'row boat': 'rowing boat',
+  dinghy: 'rowing boat',
   trousers: 'pants',
   bathrobe: 'robe',
   'dressing gown': 'robe',
@@ -478,6 +504,9 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   'yo yo': 'yoyo',
   'wine carafe': 'jug',
   'chess piece': 'chess knight',
+  ...Object.fromEntries(
+    ['knight', 'rook', 'bishop', 'queen', 'king', 'pawn'].map((piece) => [`${piece} piece`, `chess ${piece}`]),
+  ),
   'knight chess piece': 'chess knight',
   'chess horse': 'chess knight',
   rod: 'fishing rod',
@@ -711,7 +740,7 @@ const BROADER: Readonly<Record<string, string>> = {
   gnome: 'elf',
   kraken: 'octopus',
   leviathan: 'whale',
-  yeti: 'gorilla',
+  'abominable snowman': 'yeti',
   bigfoot: 'gorilla',
   werewolf: 'wolf',
   alpaca: 'llama',
@@ -966,8 +995,8 @@ const SENSES: Readonly<Record<string, readonly [alone: string, company: RegExp, 
   bow: ['ribbon', /\b(?:arrow|archer|quiver|target)/, 'bow and arrow'],
 }; // prettier-ignore
 
-/** A figure as what it is by the company that its word keeps: a crane is a bird unless it lifts what is built. */
-export function inCompany<F extends PromptFigure>(figure: F, all: readonly PromptFigure[]): F {
+/** A figure as what it is by the company that its word keeps, in the prompt and in the trade it is for: a crane is a bird unless it lifts what is built. */
+export function inCompany<F extends PromptFigure>(figure: F, all: readonly PromptFigure[], trade = ''): F {
   // A drop of water, or of oil, is a drop; what one floats on, or stands over, is none.
   if (figure.modifiers.includes('drop')) return { ...figure, drawn: 'drop' };
   if (figure.drawn === 'water' && all.length > 1 && ['on', 'over', 'inside', 'riding', 'through', 'beside', 'behind'].includes(figure.relation ?? '')) return { ...figure, drawn: 'ripples' }; // prettier-ignore
@@ -975,7 +1004,10 @@ export function inCompany<F extends PromptFigure>(figure: F, all: readonly Promp
   const senses = singulars(figure.word).map((word) => (Object.hasOwn(SENSES, word) ? SENSES[word] : undefined)).find((s) => s); // prettier-ignore
   if (!senses) return figure;
   const [alone, company, there] = senses;
-  const told = all.map((f) => [f === figure ? '' : f.word, f.pose, f.said, ...f.modifiers].join(' ')).join(' ');
+  const told = all
+    .map((f) => [f === figure ? '' : f.word, f.pose, f.said, ...f.modifiers].join(' '))
+    .concat(trade)
+    .join(' ');
   const drawn = company.test(told) ? there : alone;
   return isThing(drawn) ? { ...figure, drawn, via: drawn === figure.word ? figure.via : 'synonym' } : figure;
 }

@@ -182,3 +182,9 @@ export function leafArea(x: number, y: number, angle: number, length: number, wi
 /** What of the marks lies inside an area; nothing when the area is smaller than a speck. */
 export const inside = (marks: Area, area: Area): Area =>
   sizeOf(area) > 0.05 && marks.length ? intersect(marks, area) : EMPTY;
+
+/** Water as a line of waves from one place across to another at a height: how far they swell, and how long one is, in units. */
+export function waveLine(from: number, to: number, y: number, swell: number, long: number, phaseRad = 0): number[] {
+  const n = Math.max(24, Math.ceil((12 * (to - from)) / long));
+  return Array.from({ length: n + 1 }, (_, i) => [from + ((to - from) * i) / n, y + swell * Math.sin(phaseRad + (((2 * Math.PI * i) / n) * (to - from)) / long)]).flat(); // prettier-ignore
+}

@@ -1,11 +1,21 @@
 /** Mascots: an animal or somebody upright, dressed for a trade; or any thing with a face, arms and legs. */
 import { buildFigure, type BuildOptions } from './build';
-import { partsNamed, isLong, movedFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
+import {
+  partsNamed,
+  isLong,
+  mirroredFigure,
+  movedFigure,
+  outlineOf,
+  placed,
+  silhouetteOf,
+  upright,
+  type Figure,
+} from './figure';
 import { boundsOf, box, disc } from './area';
-import { expressionOf, eyewearParts, hatParts, stanceOf, TONES as CLOTH, type Dress, type Eyewear, type Hat, type Stance } from './creature'; // prettier-ignore
+import { expressionOf, eyewearParts, hatParts, inCloth, stanceOf, TONES as CLOTH, type Dress, type Eyewear, type Hat, type Stance } from './creature'; // prettier-ignore
 import { FACE_TONES, faceOn } from './faced';
 import { joinedFigures, uprightFigure } from './built';
-import { areaFrom, axisOf, intersect, moved, parsePath, runsFrom, stroked, union, type Area } from '../path';
+import { areaFrom, axisOf, grown, intersect, moved, parsePath, runsFrom, stroked, union, type Area } from '../path';
 
 export interface MascotOptions extends BuildOptions {
   readonly dress: Dress;
@@ -17,6 +27,8 @@ export interface MascotOptions extends BuildOptions {
   readonly stance?: Stance;
   /** What a thing has on its top; whoever has a head is dressed by `dress`. */
   readonly hat?: Figure | null;
+  /** What a thing has under its eyes. */
+  readonly moustache?: Figure | null;
 }
 
 const DARK = 0;
@@ -42,7 +54,7 @@ function stood(figure: Figure): Figure {
 
 /** The thing itself with a face where it has the most room, and with arms and legs. */
 function thingMascot(name: string, options: MascotOptions, stance: Stance): Figure {
-  const { knobs, crop, dress, prop: held, hat = null } = options;
+  const { knobs, crop, dress, prop: held, other: second = null, hat = null, moustache = null } = options;
   const built = buildFigure(name, { ...options, pose: null, expression: null, detail: Math.min(options.detail, 40) });
   const thing = placed(stood(built), { cx: 50, cy: 44, side: 62, fill: 0.85 });
   const b = boundsOf(outlineOf(thing));
@@ -70,20 +82,31 @@ function thingMascot(name: string, options: MascotOptions, stance: Stance): Figu
   );
   const shoe = (sx: number, sy: number, side: number): Area => moved(disc(0, 0, 1, 48), [5.6, 0, 0, 3.2, sx + side * 2.2, sy + 1]); // prettier-ignore
   const ends = union(shoe(la - kick * 1.6, foot + 10 - kick * 0.5, -1), shoe(ra + kick * 0.4, foot + 10, 1));
+  const boot = (sx: number, sy: number, side: number): Area => union(box(sx - 4.4, sy - 7, 8.8, 8), intersect(moved(disc(0, 0, 1, 48), [8, 0, 0, 6, sx + side * 3, sy + 2]), box(-60, -60, 220, 60 + sy + 4))); // prettier-ignore
+  const boots = union(boot(la - kick * 1.6, foot + 10 - kick * 0.5, -1), boot(ra + kick * 0.4, foot + 10, 1));
+  const soles = intersect(
+    grown(boots, 0.5),
+    union(box(-60, foot + 12.4 - kick * 0.5, 110, 2.4), box(50, foot + 12.4, 110, 2.4)),
+  );
+  const booted = { name, tones: CLOTH, parts: [...inCloth([{ tone: 2, area: boots }], dress.dyes?.feet, [2]), { tone: DARK, area: soles }] }; // prettier-ignore
   const hands = union(disc(hand[0], hand[1], 3.6, 36), disc(other[0], other[1], 3.6, 36));
   const worn = hat && !dress.hat ? onTop(hat, thing) : null;
+  const inOther = second ? placed(mirroredFigure(second), { cx: other[0] - 5, cy: other[1] - 8, side: 27, fill: 0.8 }) : null; // prettier-ignore
   const inHand = held ? placed(held, { cx: hand[0] + 5, cy: hand[1] - 8, side: 27, fill: 0.8 }) : null;
   const cut = !worn && dress.hat ? cutOn(dress.hat, thing) : null;
   return joinedFigures(name, [
     ...(dress.hasCape ? [{ name, tones: CLOTH, parts: [{ tone: 2, area: capeOn(left, right, shoulder, foot) }] }] : []),
     ...(cut ? [cut.behind] : []),
-    { name, tones: TONES, parts: [{ tone: DARK, area: limbs }, { tone: DARK, area: ends }] }, // prettier-ignore
+    { name, tones: TONES, parts: [{ tone: DARK, area: limbs }, ...(dress.hasBoots ? [] : [{ tone: DARK, area: ends }])] }, // prettier-ignore
+    ...(dress.hasBoots ? [booted] : []),
     thing,
     face,
     ...(dress.eyes ? [glassesOn(face, dress.eyes, dress.dyes?.eyes)] : []),
+    ...(moustache ? [underEyes(face, moustache)] : []),
     ...(worn ? [worn] : []),
     ...(cut ? [cut.front] : []),
     ...(inHand ? [inHand] : []),
+    ...(inOther ? [inOther] : []),
     { name, tones: TONES, parts: [{ tone: DARK, area: hands }] },
   ]);
 }
@@ -95,6 +118,12 @@ function glassesOn(face: Figure, eyes: Eyewear, hex?: string): Figure {
   const parts = eyewearParts(eyes, e.y + e.height / 2, Math.max(0.5 * (e.width - e.height), 1.06 * r), r, hex); // prettier-ignore
   const shifted = { name: face.name, tones: CLOTH, parts: e.width > 0 ? parts : [] };
   return movedFigure(shifted, [1, 0, 0, 1, e.x + e.width / 2 - 50, 0]);
+}
+
+/** What a thing has under its eyes, over its mouth. */
+function underEyes(face: Figure, moustache: Figure): Figure {
+  const e = boundsOf(partsNamed(face, 'eye', 'pupil'));
+  return placed(moustache, { cx: e.x + e.width / 2, cy: e.y + 1.35 * e.height, side: 1.25 * e.width, fill: 1 });
 }
 
 /** A hat on the top of a thing: as broad as that is there, its rim a little below it. */

@@ -47,7 +47,9 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
   const isHead = /\b(?:head|face|portrait|bust)\b/.test(prompt.toLowerCase());
   const said = stanceOf(a.pose);
   const [stance, crop] = view ?? VIEWS[stage.idea % Math.max(1, Math.min(stage.ideas, VIEWS.length))];
-  const dress = inSaidColours(stage, dressFrom(prompt));
+  // A pair of boots has none on.
+  const dressed = dressFrom(prompt);
+  const dress = inSaidColours(stage, a.drawn === 'boot' ? { ...dressed, hasBoots: false } : dressed);
   // Without a thing asked for, one view holds the tool of its trade.
   const isWorking = a.pose !== null && said === null;
   const tool =
@@ -66,8 +68,10 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
     modifiers: a.modifiers,
     dress,
     prop: isHead ? null : thing(prop),
-    other: isHead ? null : thing(second),
+    // Of gloves there is one on each hand.
+    other: isHead ? null : thing(second ?? (carried && (carried.count === 2 || /(?:gloves|mittens|maracas|dumbbells)$/.test(carried.word)) ? carried : undefined)), // prettier-ignore
     hat: thing(hat),
+    moustache: thing(others.find((f) => f.drawn === 'moustache')),
     stance:
       said ??
       ((tool && stance !== 'sitting') || (carried && /^(?:waving|pointing|jumping)$/.test(stance))

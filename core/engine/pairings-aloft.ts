@@ -1,6 +1,6 @@
 /** Arrangements in which something is over the other, thrown up, shining, held up by two, or falls from it. */
 import { boundsOf, box, disc } from './area';
-import { PLAIN_STROKE, areaFrom, intersect, parsePath, runsFrom, strokeArea, stroked, subtract, union } from '../path';
+import { PLAIN_STROKE, areaFrom, grown, intersect, parsePath, runsFrom, strokeArea, stroked, subtract, union, type Area } from '../path'; // prettier-ignore
 import { builtDrawings } from './built';
 import { onField, recoloured } from './field';
 import {
@@ -19,6 +19,7 @@ import {
 } from './figure';
 import { fitLayers } from './layer';
 import { handOf, askedFor, fannedOut, severalAsOne, swapped, uprightOf, type Pair } from './pairings';
+import { waveLine } from './marks';
 import type { Single } from './single';
 import { clear, finished, solid, form } from './stage';
 import { symmetryOf } from './symmetry';
@@ -133,7 +134,7 @@ export const pouringOut: Pair = (s, a, b) => {
 };
 
 /** A leans, and one stream falls from its spout into water, broader the lower it is. */
-export const streaming: Single = (s, a) => {
+export const streaming: Pair = (s, a, b) => {
   const side = a.facing ?? 1;
   const pot = placed(turnedAt(withoutSteam(a), side * 0.5), { cx: 50 - side * 12, cy: 32, side: 60, fill: 0.9 });
   const p = boundsOf(outlineOf(pot));
@@ -143,8 +144,16 @@ export const streaming: Single = (s, a) => {
   const at = (dx: number, py: number): string => `${x + side * dx} ${py}`;
   const fall = areaFrom(parsePath(`M${at(-2, y)}C${at(7, y - 1)} ${at(9, y + 16)} ${at(8, 84)}L${at(22, 84)}C${at(22, y + 10)} ${at(16, y - 8)} ${at(-2, y - 3.4)}Z`)); // prettier-ignore
   const lines = stroked([[x + side * 11.5, 0.5 * (y + 84), x + side * 11.5, 82], [x + side * 17, 0.4 * y + 0.6 * 84, x + side * 17, 80]], 1.6, false); // prettier-ignore
-  const pool = [0, 1, 2].map((i) => Array.from({ length: 31 }, (_, k) => [x + side * 15 - 34 + 4 * i + (68 - 8 * i) * (k / 30), 86 + 5.4 * i + 1.5 * Math.sin(k * 0.9 + i)]).flat()); // prettier-ignore
+  const pool = [0, 1, 2].map((i) =>
+    waveLine(x + side * 15 - 34 + 4 * i, x + side * 15 + 34 - 4 * i, 86 + 5.4 * i, 1.5, 16, i),
+  );
   const inks = swapped(s);
+  // A rainbow runs out in bands, and makes no pool.
+  if (b.name === 'rainbow') {
+    const band = (i: number): Area => stroked(runsFrom(parsePath(`M${at(-2, y - 3 + 3 * i)}C${at(16 - 6 * i, y - 6 + 5 * i)} ${at(26 - 7 * i, y + 14)} ${at(26 - 7 * i, 88)}`, { close: false })), 5.4, false); // prettier-ignore
+    const hues = [...new Set([...s.palette.inks, inks[0]])];
+    return fitLayers([...[0, 1, 2].flatMap((i) => solid(s, subtract(band(i), i < 2 ? grown(band(i + 1), 1) : []), hues[(i + 1) % hues.length])), ...finished(s, pot)], 92); // prettier-ignore
+  }
   return fitLayers([...finished(s, pot), ...solid(s, subtract(union(fall, stroked(pool, 3, false)), lines), inks[0])], 92); // prettier-ignore
 };
 
@@ -273,3 +282,17 @@ export const bundled: Pair = (s, a, b) => {
   const tie = placed(b, { cx: 50, cy: 62, side: 30, fill: 0.9 });
   return fitLayers([...order.flatMap((f) => clear(s, f, s.palette.groundHex, s.palette.inks, 1)), ...clear(s, tie, s.palette.groundHex, swapped(s), 1.4)], 90);
 }; // prettier-ignore
+
+/** B as a hot air balloon: what lifts it is B, its basket hangs under it. */
+export const ballooned: Pair = (s, _, b) => {
+  const lift = placed(upright(b), { cx: 50, cy: 38, side: 72, fill: 1 });
+  const l = boundsOf(outlineOf(lift));
+  const cx = l.x + l.width / 2;
+  const foot = l.y + l.height;
+  const wide = Math.max(14, Math.min(22, 0.3 * l.width));
+  const top = foot + 11;
+  const ropes = stroked([[cx - 0.3 * l.width, foot - 0.14 * l.height, cx - wide / 2 + 1, top + 1], [cx + 0.3 * l.width, foot - 0.14 * l.height, cx + wide / 2 - 1, top + 1]], 1.7, false); // prettier-ignore
+  const basket: Area = [[cx - wide / 2, top, cx + wide / 2, top, cx + 0.4 * wide, top + 0.72 * wide, cx - 0.4 * wide, top + 0.72 * wide]]; // prettier-ignore
+  const inks = swapped(s);
+  return fitLayers([...solid(s, ropes, inks[0]), ...solid(s, basket, inks[0]), ...clear(s, lift, s.palette.groundHex, s.palette.inks, 1.2)], 92); // prettier-ignore
+};

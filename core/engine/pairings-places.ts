@@ -15,9 +15,10 @@ import {
 } from '../path';
 import { isPlural } from '../prompt';
 import { builtDrawings } from './built';
-import { partsNamed, lookingRight, clipped, isLong, mapFigure, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, type Figure } from './figure'; // prettier-ignore
+import { partsNamed, lookingRight, clipped, isLong, mapFigure, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { askedFor, swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
+import { waveLine } from './marks';
 import type { Single } from './single';
 import { clear, finished, inkOf, solid } from './stage';
 
@@ -116,7 +117,7 @@ export const onBack: Pair = (s, a, b) => {
   // The span of the back that is nearest to level under its foot, and near the middle.
   const spans = Array.from({ length: 13 }, (_, i) => l.x + l.width * (0.26 + 0.04 * i)).map((x) => {
     const tops = [-1, 0, 1].map((k) => topAt(low, x + k * half - 1, x + k * half + 1) ?? l.y + l.height);
-    const top = Math.max(...tops);
+    const top = tops.reduce((sum, y) => sum + y, 0) / tops.length - (tops.length > 1 ? 4 : 0);
     return { x, top, cost: top - Math.min(...tops) + 0.1 * Math.abs(x - (l.x + l.width / 2)) + 0.3 * (top - l.y) };
   });
   const best = spans.reduce((p, q) => (q.cost < p.cost ? q : p));
@@ -133,7 +134,10 @@ export const perchedOn: Pair = (s, a, b) => {
   const w = boundsOf(outlineOf(twig));
   const bird = placed(a, { cx: 50, cy: 40, side: 60, fill: 0.85 });
   const o = boundsOf(outlineOf(bird));
-  const top = topAt(twig, o.x + 0.4 * o.width, o.x + 0.6 * o.width) ?? w.y + 0.4 * w.height;
+  // Two have their feet on it at both sides.
+  const spans = o.width > 1.3 * o.height ? [[0.12, 0.34], [0.66, 0.88]] : [[0.4, 0.6]]; // prettier-ignore
+  const tops = spans.map(([from, to]) => topAt(twig, o.x + from * o.width, o.x + to * o.width) ?? w.y + 0.4 * w.height); // prettier-ignore
+  const top = Math.max(...tops);
   return [
     ...finished(s, twig, s.palette.groundHex, swapped(s)),
     ...clear(s, standing(bird, o.x + o.width / 2, top + 3), s.palette.groundHex, s.palette.inks, 1.4),
@@ -388,3 +392,76 @@ export const heaped: Pair = (s, a, b) => {
   const front = clipped(vessel, box(v.x - 2, rim + 1, v.width + 4, v.height));
   return fitLayers([...finished(s, vessel), ...heap, ...clear(s, front, s.palette.groundHex, s.palette.inks, 1.4)], 90);
 }; // prettier-ignore
+
+/** A before B, which stands in the distance on the same ground: several of B at both sides, one of it off the middle. */
+export const distant: Pair = (s, a, b) => {
+  const asked = askedFor(s, b);
+  const isWide = (asked?.count ?? 1) > 1 || boundsOf(outlineOf(b)).width > 1.5 * boundsOf(outlineOf(b)).height;
+  const land = placed(b, { cx: 50, cy: 46, side: isWide ? 98 : 72, fill: 1 });
+  const l = boundsOf(outlineOf(land));
+  const foot = l.y + l.height;
+  const one = placed(a, { cx: 50, cy: 50, side: isWide ? 54 : 58, fill: 0.85 });
+  const far = isWide ? land : movedFigure(land, [1, 0, 0, 1, 12, 0]);
+  const near = standing(one, isWide ? 50 : 36, foot + 6);
+  return [
+    ...finished(s, far, s.palette.groundHex, swapped(s)),
+    ...clear(s, near, s.palette.groundHex, s.palette.inks, 1.8),
+  ];
+};
+
+/** A swims below B, which floats on the water over it. */
+export const underKeel: Pair = (s, a, b) => {
+  const boat = placed(b, { cx: 50, cy: 50, side: 34, fill: 0.9 });
+  const w = boundsOf(outlineOf(boat));
+  const floats = movedFigure(boat, [1, 0, 0, 1, 0, 30 - (w.y + w.height)]);
+  const deep = placed(a, { cx: 50, cy: 50, side: 74, fill: 0.9 });
+  const d = boundsOf(outlineOf(deep));
+  const below = movedFigure(deep, [1, 0, 0, 1, 0, 38 - d.y]);
+  const inks = swapped(s);
+  return [
+    ...finished(s, floats, s.palette.groundHex, inks),
+    ...solid(s, subtract(stroked([waveLine(6, 94, 31, 1.8, 18)], 2.6, false), grown(intersect(outlineOf(floats), box(-50, -50, 200, 78.5)), 1)), inks[0]),
+    ...finished(s, below),
+  ];
+}; // prettier-ignore
+
+/** A over two lines of water as wide as it is. */
+export const overWater: Pair = (s, a) => {
+  const high = placed(a, { cx: 50, cy: 38, side: 72, fill: 0.95 });
+  const h = boundsOf(outlineOf(high));
+  const foot = h.y + h.height;
+  const half = Math.max(30, Math.min(46, 0.56 * h.width));
+  const waves = [waveLine(50 - half, 50 + half, foot + 7, 1.8, 18), waveLine(50 - 0.8 * half, 50 + 0.8 * half, foot + 16, 1.8, 18)]; // prettier-ignore
+  return [...finished(s, high), ...solid(s, stroked(waves, 3, false), swapped(s)[0])];
+};
+
+/** B looks out of a pouch before the belly of A. */
+export const pouched: Pair = (s, a, b) => {
+  const who = placed(uprightOf(s, a, 'standing') ?? a, { cx: 50, cy: 50, side: 88, fill: 0.9 });
+  const w = boundsOf(outlineOf(who));
+  const belly = boundsOf(partsNamed(who, 'belly'));
+  const [cx, cy, rx] = belly.width > 0 ? [belly.x + belly.width / 2, belly.y + 0.62 * belly.height, 0.66 * belly.width] : [50, w.y + 0.7 * w.height, 0.2 * w.width]; // prettier-ignore
+  const pouch = intersect(moved(disc(0, 0, 1, 60), [rx, 0, 0, 1.05 * rx, cx, cy]), box(-100, cy, 300, 200));
+  const one = placed(b, { cx: 50, cy: 50, side: 1.9 * rx, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const up = movedFigure(one, [1, 0, 0, 1, cx - (o.x + o.width / 2), cy + 0.3 * o.height - (o.y + o.height)]);
+  const seen = clipped(up, box(-100, -100, 300, 100 + cy + 2));
+  const [ink] = s.palette.inks;
+  return [
+    ...finished(s, without(who, grown(pouch, 1.4))),
+    ...clear(s, seen, s.palette.groundHex, swapped(s), 1.4),
+    ...solid(s, pouch, ink),
+  ];
+};
+
+/** A floats on what fills B, its foot below the rim. */
+export const floating: Pair = (s, a, b) => {
+  const cup = placed(withoutSteam(b), { cx: 50, cy: 66, side: 66, fill: 0.9 });
+  const c = boundsOf(outlineOf(cup));
+  const rim = boundsOf(intersect(outlineOf(cup), box(c.x - 1, c.y - 1, c.width + 2, 4)));
+  const one = placed(a, { cx: 50, cy: 50, side: 0.92 * rim.width, fill: 1 });
+  const o = boundsOf(outlineOf(one));
+  const set = standing(one, rim.x + rim.width / 2, c.y + 0.16 * o.height);
+  const seen = clipped(set, box(-200, -200, 500, 200 + c.y + 3));
+  return fitLayers([...finished(s, seen, s.palette.groundHex, swapped(s)), ...clear(s, cup, s.palette.groundHex, s.palette.inks, 1.4)], 90); // prettier-ignore
+};

@@ -1,8 +1,8 @@
 /** Arrangements in which one rides, drives, climbs or pushes the other. */
 import { boundsOf, box, disc, tile } from './area';
-import { intersect, stroked, union } from '../path';
+import { grown, intersect, stroked, union } from '../path';
 import { isPlural } from '../prompt';
-import { buildOf, builtDrawings } from './built';
+import { buildOf, builtDrawings, joinedFigures } from './built';
 import {
   lookingRight,
   mirroredFigure,
@@ -11,10 +11,12 @@ import {
   movedFigure,
   outlineOf,
   placed,
+  silhouetteOf,
   standing,
   topAt,
   turnedAt,
   upright,
+  without,
   type Figure,
 } from './figure';
 import { asideOf, askedFor, swapped, uprightOf, type Pair } from './pairings';
@@ -147,3 +149,15 @@ export const towed: Pair = (s, a, b) => {
   const inks = swapped(s);
   return fitLayers([...solid(s, rope, inks[0]), ...clear(s, load, s.palette.groundHex, s.palette.inks, 1), ...team.reverse().flatMap((f) => clear(s, f, s.palette.groundHex, inks, 1.2))], 92);
 }; // prettier-ignore
+
+/** A with three of B heaped in it, as one. */
+export function laden(a: Figure, b: Figure): Figure {
+  const v = boundsOf(outlineOf(a));
+  const one = placed(b, { cx: 50, cy: 50, side: 0.42 * v.width, fill: 1 });
+  const o = boundsOf(outlineOf(one));
+  const heap = ([[-0.26, 0.02], [0.26, 0.02], [0, -0.12]] as const).map(([dx, dy]) => movedFigure(one, [1, 0, 0, 1, v.x + v.width * (0.5 + dx) - (o.x + o.width / 2), v.y + v.height * (0.3 + dy) - (o.y + o.height)])); // prettier-ignore
+  const [left, right, top] = heap;
+  const cut = (figure: Figure, by: readonly Figure[]): Figure =>
+    without(figure, grown(union(...by.map(silhouetteOf)), 1.2));
+  return joinedFigures(a.name, [cut(left, [right, top, a]), cut(right, [top, a]), cut(top, [a]), a]);
+}

@@ -1,23 +1,31 @@
 /** Arrangements in which one stands for a part that the other is built without: a tail, a flame, the hands of a clock. */
 import { boundsOf, box, disc, ringOf, turnedBy } from './area';
-import { areaFrom, intersect, moved, parsePath, roomIn, stroked, subtract, union } from '../path';
+import { areaFrom, filled, grown, intersect, moved, parsePath, roomIn, sizeOf, stroked, subtract, union, type Area } from '../path'; // prettier-ignore
 import { builtDrawings, isSeenAside, tailless } from './built';
+import { dressFrom } from './creature';
 import {
+  clipped,
   isLong,
+  lookingRight,
+  mirroredFigure,
   movedFigure,
   outlineOf,
+  partsNamed,
   placed,
+  seenParts,
   silhouetteOf,
   standing,
   topAt,
   turnedAt,
   upright,
+  without,
   type Figure,
 } from './figure';
-import { fannedOut, swapped, uprightOf, type Pair } from './pairings';
+import { askedFor, atPart, fannedOut, handOf, rooted, swapped, uprightOf, type Pair } from './pairings';
 import type { Single } from './single';
 import { fitLayers } from './layer';
-import { clear, finished, solid } from './stage';
+import { roundsIn } from './rounds';
+import { clear, finished, form, solid } from './stage';
 
 /** B in the place of the tail of A, seen from the side. */
 export const tailed: Pair = (s, a, b) => {
@@ -109,10 +117,11 @@ export const onCandle: Single = (s, a) => {
   return fitLayers([...finished(s, candle), ...clear(s, standing(flame, 50, 40.5), s.palette.groundHex, swapped(s), 0.8)], 90); // prettier-ignore
 };
 
-/** A with B on its feet, one under each leg. */
+/** A with B on its feet, one under each leg; boots of which there is a cut are part of the dress of who stands upright. */
 export const shod: Pair = (s, a, b) => {
   const stands = isSeenAside(a.name) ? (builtDrawings(a.name, { pose: 'standing' }, s.knobs)[0]?.() ?? a) : (uprightOf(s, a, 'standing') ?? a);
   const one = placed({ ...stands, name: a.name }, { cx: 50, cy: 44, side: 80, fill: 0.9 });
+  if (!isSeenAside(a.name) && dressFrom(askedFor(s, b)?.word ?? b.name).hasBoots) return fitLayers(finished(s, one), 90);
   const o = boundsOf(outlineOf(one));
   const low = intersect(outlineOf(one), box(o.x - 1, o.y + 0.94 * o.height, o.width + 2, 0.07 * o.height));
   // What is close together is one foot: a bird's toes.
@@ -141,3 +150,120 @@ export const asLock: Pair = (s, a, b) => {
   const hole = union(disc(room.x, room.y - 2, 0.26 * room.r, 50), [[room.x - 1.2, room.y, room.x + 1.2, room.y, room.x + 0.24 * room.r, room.y + 0.62 * room.r, room.x - 0.24 * room.r, room.y + 0.62 * room.r]]);
   return fitLayers([...finished(s, shackle, s.palette.groundHex, swapped(s)), ...finished(s, { ...body, tones: [0.4], parts: [{ tone: 0, area: subtract(hull, hole) }], isBuilt: true })], 88);
 }; // prettier-ignore
+
+/** A bird with B for its beak: the end that works, or the thin one, foremost. */
+export const beaked: Pair = (s, a, b) => {
+  const poses = ['standing', 'sitting'].flatMap((pose) => builtDrawings(a.name, { pose }, s.knobs).slice(0, 1));
+  const made = poses.length ? lookingRight(poses[s.idea % poses.length]()) : null;
+  const beak = made ? partsNamed(made, 'beak') : [];
+  if (!made || !beak.length) return atPart('beak', true)(s, a, b);
+  const big = placed({ ...made, name: a.name }, { cx: 42, cy: 52, side: 78, fill: 0.9 });
+  const at = boundsOf(partsNamed(big, 'beak'));
+  const all = boundsOf(outlineOf(big));
+  const rest = { ...big, parts: big.parts.filter((p) => p.of !== 'beak') };
+  const isFootFirst = /brush|pen|pencil|quill|broom/.test(b.name);
+  const lying = isLong(b) ? turnedAt(upright(b), isFootFirst ? -Math.PI / 2 : Math.PI / 2) : b;
+  const one = placed(lying, { cx: 50, cy: 50, side: Math.max(1.5 * at.width, 0.42 * all.width), fill: 1 });
+  const o = boundsOf(outlineOf(one));
+  const put = movedFigure(one, [1, 0, 0, 1, at.x + 0.16 * at.width - o.x, at.y + at.height / 2 - (o.y + o.height / 2)]);
+  return fitLayers([...clear(s, put, s.palette.groundHex, swapped(s), 0), ...clear(s, rest, s.palette.groundHex, s.palette.inks, 1.2)], 90); // prettier-ignore
+};
+
+/** A tree whose roots are B: it hangs down from the trunk, the end it stands on up. */
+export const rootedAs: Pair = (s, a, b) => {
+  const grip = b.name === 'hand' ? handOf(s, b, 'open hand') : b;
+  return rooted(s, a, turnedAt(grip, Math.PI));
+};
+
+/** A whose shell is B: as much of it as the shell has room for, the rest of A about it. */
+export const shelledIn: Pair = (s, a, b) => {
+  const big = placed(a, { cx: 50, cy: 50, side: 88, fill: 0.9 });
+  const named = partsNamed(big, 'shell');
+  const shell = named.length ? named : seenParts(big).reduce((p, q) => (sizeOf(q.area) > sizeOf(p.area) ? q : p)).area;
+  const hull = filled(shell);
+  const at = boundsOf(hull);
+  const o = boundsOf(outlineOf(b));
+  const k = 1.04 * Math.max(at.width / o.width, at.height / o.height);
+  const laid = movedFigure(b, [k, 0, 0, k, at.x + at.width / 2 - k * (o.x + o.width / 2), at.y + at.height / 2 - k * (o.y + o.height / 2)]); // prettier-ignore
+  return [
+    ...finished(s, without(big, grown(hull, 0.8))),
+    ...finished(s, clipped(laid, grown(hull, -0.8)), s.palette.groundHex, swapped(s)),
+  ];
+};
+
+/** B in a cone, as a scoop is. */
+export const onCone: Pair = (s, a, b) => {
+  const cone: Area = [[29, 52, 71, 52, 50, 98]];
+  const waffle = intersect(stroked([[33, 62, 56, 98], [43, 52, 66, 92], [67, 62, 44, 98], [57, 52, 34, 92]], 1.8, false), grown(cone, -1.4)); // prettier-ignore
+  const figure: Figure = { name: a.name, tones: [0.66, 0.9], parts: [{ tone: 0, area: subtract(cone, waffle) }], isBuilt: true }; // prettier-ignore
+  const ball = placed(b, { cx: 50, cy: 34, side: 58, fill: 1 });
+  const o = boundsOf(outlineOf(ball));
+  const set = movedFigure(ball, [1, 0, 0, 1, 0, 58 - (o.y + o.height)]);
+  return fitLayers([...finished(s, figure, s.palette.groundHex, swapped(s)), ...clear(s, set, s.palette.groundHex, s.palette.inks, 1.6)], 90); // prettier-ignore
+};
+
+/** The top of A on the rest of B, both upright, as wide where they meet. */
+export const spliced: Pair = (s, a, b) => {
+  const [top, low] = [a, b].map((f) => placed(upright(f), { cx: 50, cy: 50, side: 92, fill: 1 }));
+  const [t, l] = [top, low].map((f) => boundsOf(outlineOf(f)));
+  const at = (f: Figure, q: typeof t, k: number): ReturnType<typeof boundsOf> => boundsOf(intersect(silhouetteOf(f), box(q.x - 1, q.y + k * q.height - 1, q.width + 2, 2))); // prettier-ignore
+  const CUT = 0.4;
+  const [wa, wb] = [at(top, t, CUT), at(low, l, CUT)];
+  const k = Math.max(0.6, Math.min(1.9, wa.width / Math.max(1, wb.width)));
+  const head = clipped(top, box(-100, -100, 300, 100 + t.y + CUT * t.height));
+  const seam = t.y + CUT * t.height;
+  const body = movedFigure(clipped(low, box(-100, l.y + CUT * l.height, 300, 300)), [k, 0, 0, k, wa.x + wa.width / 2 - k * (wb.x + wb.width / 2), seam + 1.4 - k * (l.y + CUT * l.height)]); // prettier-ignore
+  return fitLayers([...finished(s, head), ...finished(s, body, s.palette.groundHex, swapped(s))], 92);
+};
+
+/** An insect whose wings are B: one at each side of its body, which has feelers. */
+export const insectWinged: Pair = (s, a, b) => {
+  const body = union(moved(disc(0, 0, 1, 40), [3.4, 0, 0, 22, 50, 56]), disc(50, 31, 4.6, 32));
+  const feelers = stroked(
+    [
+      [49, 28, 45, 18, 38, 13],
+      [51, 28, 55, 18, 62, 13],
+    ],
+    1.8,
+    false,
+  );
+  const figure: Figure = { name: a.name, tones: [0.24], parts: [{ tone: 0, area: union(body, feelers, disc(38, 13, 2, 20), disc(62, 13, 2, 20)) }], isBuilt: true }; // prettier-ignore
+  // What is of two halves has them at both sides already.
+  const isDouble = /^open book$/.test(b.name);
+  const pair = (): Figure => {
+    const one = placed(isLong(b) ? turnedAt(upright(b), -0.9) : turnedAt(b, 0.22), {
+      cx: 27,
+      cy: 52,
+      side: 44,
+      fill: 1,
+    });
+    return { ...one, parts: [...one.parts, ...mirroredFigure(one).parts] };
+  };
+  const wings = isDouble ? placed(b, { cx: 50, cy: 52, side: 90, fill: 1 }) : pair();
+  return fitLayers([...finished(s, wings, s.palette.groundHex, swapped(s)), ...clear(s, figure, s.palette.groundHex, s.palette.inks, 1.6)], 90); // prettier-ignore
+};
+
+/** The rim of a clock, and its two hands about a middle, so thick, in units. */
+const rimAndHands = (x: number, y: number, thick: number): { readonly rim: Area; readonly hands: Area } => ({
+  rim: ringOf(50, 50, 47, 43),
+  hands: union(stroked([[x, y, x, y - 21]], thick, false), stroked([[x, y, x + 14, y + 6.5]], thick, false), disc(x, y, 1.1 * thick, 32)),
+}); // prettier-ignore
+
+/** A clock with A in the places of its hours. */
+export const hoursOf: Single = (s, a) => {
+  const [first] = s.palette.inks;
+  const { rim, hands } = rimAndHands(50, 50, 2.8);
+  const small = placed(a, { cx: 50, cy: 50, side: 15, fill: 1 });
+  const hours = Array.from({ length: 12 }, (_, i) => movedFigure(small, [1, 0, 0, 1, 33 * Math.sin((Math.PI * i) / 6), -33 * Math.cos((Math.PI * i) / 6)])); // prettier-ignore
+  return [...form(s, rim, first), ...hours.flatMap((one) => finished(s, one, s.palette.groundHex, swapped(s))), ...solid(s, hands, first)]; // prettier-ignore
+};
+
+/** A clock whose face is A: a rim about it, and hands over its middle. */
+export const dialOf: Single = (s, a) => {
+  const [first] = s.palette.inks;
+  const face = placed(a, { cx: 50, cy: 50, side: 74, fill: 1 });
+  const round = roundsIn(face)[0];
+  const { x, y } = round && round.r > 9 ? round : { x: 50, y: 50 };
+  const { rim, hands } = rimAndHands(x, y, 3);
+  return [...form(s, rim, first), ...finished(s, face, s.palette.groundHex, swapped(s)), ...solid(s, grown(hands, 1.3), s.palette.groundHex), ...solid(s, hands, first)]; // prettier-ignore
+};

@@ -2,24 +2,28 @@
 import { areaFrom, intersect, moved, parsePath, sizeOf, stroked, subtract, union, type Area } from '../path';
 import { boundsOf, box, disc } from './area';
 import { buildFigure } from './build';
-import { fitLayers, type Layer } from './layer';
+import { fitLayers, scaled, type Layer } from './layer';
 import { builtDrawings, buildOf, toneApart } from './built';
 import { type Stance } from './creature';
 import {
   partsNamed,
+  lookingRight,
   mirroredFigure,
   isLong,
   movedFigure,
   outlineOf,
   placed,
   silhouetteOf,
+  standing,
+  topAt,
   turnedAt,
   upright,
   without,
   type Figure,
 } from './figure';
+import { isPlural } from '../prompt';
 import { leafArea } from './marks';
-import { handOf, asideOf, askedFor, severalAsOne, swapped, uprightOf, type Pair } from './pairings';
+import { emerging, handOf, asideOf, askedFor, severalAsOne, swapped, uprightOf, type Pair } from './pairings';
 import { clear, finished, inkOf, type Stage, turnOf, solid, form } from './stage';
 
 /** A over a line, and under it upside down, broken by strips as still water breaks it: what B is, a lake or a mirror. */
@@ -103,7 +107,9 @@ export const entwined: Pair = (s, a, b) => {
 
 /** A pours from a watering can over B, which grows at its foot. */
 export const watered: Pair = (s, a, b) => {
-  const who = placed(uprightOf(s, a, 'standing') ?? a, { cx: 30, cy: 50, side: 74, fill: 0.8 });
+  // Of a hand that waters, the can is what it has hold of.
+  const isHand = a.name === 'hand';
+  const who = placed(isHand ? turnedAt(handOf(s, a, 'fist'), 1.2) : (uprightOf(s, a, 'standing') ?? a), isHand ? { cx: 24, cy: 36, side: 36, fill: 0.9 } : { cx: 30, cy: 50, side: 74, fill: 0.8 }); // prettier-ignore
   const w = boundsOf(outlineOf(who));
   const foot = w.y + w.height;
   const can = placed(turnedAt(buildFigure('watering can', { ...s, idea: 0, leeway: 20, pose: null, expression: null, modifiers: [] }), 0.42), { cx: w.x + w.width + 4, cy: w.y + w.height * 0.52, side: 31, fill: 0.9 }); // prettier-ignore
@@ -395,3 +401,66 @@ export const throughEyes: Pair = (s, a, b) => {
   const apart = s.palette.inks.filter((hex) => hex !== fur);
   return [...drawn, ...clear(s, held, s.palette.groundHex, apart.length ? apart : swapped(s), 1.4), ...clear(s, paws, s.palette.groundHex, typeof fur === 'string' ? [fur] : s.palette.inks, 1.2)];
 }; // prettier-ignore
+
+/** A with its edge in the top of B, its grip up and to the right. */
+export const stuckIn: Pair = (s, a, b) => {
+  const low = placed(b, { cx: 50, cy: 74, side: 74, fill: 0.85 });
+  const l = boundsOf(outlineOf(low));
+  const isBlade = /sword|knife|dagger|arrow|spear|dart/.test(a.name);
+  const tool = placed(turnedAt(upright(a), Math.PI + (isBlade ? 0.16 : 0.5)), { cx: 50, cy: 40, side: isBlade ? 78 : 64, fill: 1 }); // prettier-ignore
+  const t = boundsOf(outlineOf(tool));
+  const foot = boundsOf(intersect(outlineOf(tool), box(t.x - 1, t.y + 0.9 * t.height, t.width + 2, 0.2 * t.height)));
+  const top = topAt(low, l.x + 0.42 * l.width, l.x + 0.58 * l.width) ?? l.y;
+  const down = movedFigure(tool, [1, 0, 0, 1, l.x + 0.5 * l.width - (foot.x + foot.width / 2), top + (isBlade ? 0.2 : 0.16) * t.height - (t.y + t.height)]); // prettier-ignore
+  return fitLayers([...finished(s, down, s.palette.groundHex, swapped(s)), ...clear(s, low, s.palette.groundHex, s.palette.inks, 1.4)], 90); // prettier-ignore
+};
+
+/** A, which writes, at the end of B, which it has just drawn. */
+export const penned: Pair = (s, a, b) => {
+  const art = placed(b, { cx: 34, cy: 62, side: 58, fill: 0.9 });
+  const o = boundsOf(outlineOf(art));
+  // A feather has its point at its foot, as all that writes has.
+  const tool = placed(turnedAt(upright(a), 0.5), { cx: 50, cy: 50, side: 74, fill: 1 });
+  const t = boundsOf(outlineOf(tool));
+  const foot = boundsOf(intersect(outlineOf(tool), box(t.x - 1, t.y + 0.95 * t.height, t.width + 2, 0.1 * t.height)));
+  const put = movedFigure(tool, [1, 0, 0, 1, o.x + o.width + 1 - foot.x, o.y + o.height - (t.y + t.height)]);
+  return fitLayers([...finished(s, art, s.palette.groundHex, swapped(s)), ...clear(s, put, s.palette.groundHex, s.palette.inks, 1.4)], 90); // prettier-ignore
+};
+
+/** A, seen from the side, and her young after her: as many of B as there are, on one line. */
+export const mothered: Pair = (s, a, b) => {
+  const big = placed(asideOf(s, a), { cx: 50, cy: 50, side: 70, fill: 0.9 });
+  const o = boundsOf(outlineOf(big));
+  const [foot, side] = [o.y + o.height, big.facing ?? 1];
+  const young = placed(asideOf(s, b), { cx: 50, cy: 50, side: 0.42 * Math.max(o.width, o.height), fill: 0.9 });
+  const y = boundsOf(outlineOf(young));
+  const asked = s.parts.figures.find((f) => f.to !== null && f.drawn === b.name);
+  const n = Math.max(asked && isPlural(asked.word) ? 2 : 1, Math.min(4, asked?.count ?? 1));
+  const row = Array.from({ length: n }, (_, i) => standing(young, (side > 0 ? o.x : o.x + o.width) - side * (0.28 + 1.06 * i) * y.width, foot)); // prettier-ignore
+  return fitLayers(
+    [...finished(s, big), ...row.flatMap((one) => clear(s, one, s.palette.groundHex, swapped(s), 1.4))],
+    92,
+  );
+};
+
+/** B out of C, and A over it, a fist that has hold of it. */
+export function pulledOut(s: Stage, a: Figure, b: Figure, c: Figure): Layer[] {
+  const below = fitLayers(emerging(58, 62)(s, b, c), 70).map((l) => scaled([l], 1, 0, 13)[0]);
+  const top = boundsOf(union(...below.map((l) => l.area))).y;
+  const fist = placed(turnedAt(handOf(s, a, 'fist'), Math.PI), { cx: 50, cy: 50, side: 34, fill: 0.9 });
+  const f = boundsOf(outlineOf(fist));
+  return fitLayers([...below, ...clear(s, movedFigure(fist, [1, 0, 0, 1, 0, top + 7 - (f.y + f.height)]), s.palette.groundHex, s.palette.inks, 1.4)], 92); // prettier-ignore
+}
+
+/** B at the prow of A, which is the end that reaches highest, looking out from it. */
+export const atProw: Pair = (s, a, b) => {
+  const ship = placed(a, { cx: 50, cy: 56, side: 84, fill: 0.9 });
+  const o = boundsOf(outlineOf(ship));
+  const ends = [o.x, o.x + 0.86 * o.width].map((x) => ({ x: x + 0.07 * o.width, top: topAt(ship, x, x + 0.14 * o.width) ?? o.y + o.height })); // prettier-ignore
+  const [left, right] = ends;
+  const isRight = right.top <= left.top;
+  const at = isRight ? right : left;
+  const side = 0.3 * o.width;
+  const head = placed(isRight ? lookingRight(b) : mirroredFigure(lookingRight(b)), { cx: at.x + (isRight ? 2 : -2), cy: at.top - 0.18 * side, side, fill: 0.9 }); // prettier-ignore
+  return fitLayers([...finished(s, ship), ...clear(s, head, s.palette.groundHex, swapped(s), 1.6)], 92);
+};

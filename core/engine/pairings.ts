@@ -203,6 +203,12 @@ export const inHand =
   (s, a, b) =>
     inHands(s, a, b, stance);
 
+/** A upright, one of B in each of its hands. */
+export const inBothHands =
+  (stance: Stance): Pair =>
+  (s, a, b) =>
+    inHands(s, a, b, stance, b);
+
 /** A upright, wearing B where that is something there is a cut of; else B on its head. */
 export const dressed =
   (crop: 'whole' | 'bust', stance: Stance = 'standing'): Pair =>
@@ -231,7 +237,7 @@ export const atMouth: Pair = (s, a, b) => {
   const isBird = /^(?:songbird|raptor|fowl|wader|runner)$/.test(buildOf(a.name) ?? '');
   const poses = ['standing', isBird ? 'flying' : 'sitting', 'standing', 'sitting'].flatMap((pose) => builtDrawings(a.name, { pose }, s.knobs).slice(0, 1)); // prettier-ignore
   const side = poses.length ? poses[s.idea % poses.length]() : null;
-  const big = placed(side ? { ...side, name: a.name } : a, { cx: 44, cy: 52, side: 80, fill: 0.9 });
+  const big = placed(side ? { ...side, name: a.name } : lookingRight(a), { cx: 44, cy: 52, side: 80, fill: 0.9 });
   const bb = boundsOf(outlineOf(big));
   // Where its wings are up, what reaches furthest forward of all is its beak.
   const isFlying = isBird && side !== null && s.idea % poses.length === 1;
@@ -308,22 +314,30 @@ export const onHand: Pair = (s, a, b) => {
 export const isHeadgear = (name: string): boolean => /\b(?:hat|cap|crown|helmet|glasses|sunglasses|goggles|monocle|moustache|bandana|headphones|mask)$/.test(name); // prettier-ignore
 
 /** B on A's head, or round its neck when it is something for the neck. */
-export const onHead: Pair = (s, a, asked) => {
+export const onHead: Pair = (s, a, b) => {
+  const big = placed(a, WEARER);
+  return [...finished(s, big), ...wornOn(s, big, b)];
+};
+
+/** Where somebody stands who wears something. */
+export const WEARER = { cx: 50, cy: 57, side: 70 } as const;
+
+/** What is worn alone, where it is on somebody who stands there. */
+export function wornOn(s: Stage, big: Figure, asked: Figure): Layer[] {
   const b = cutOf(s, asked) ?? asked;
-  const big = placed(a, { cx: 50, cy: 57, side: 70 });
   const bb = boundsOf(outlineOf(big));
   const low = /scarf|tie|necklace|collar|bow|medal|ribbon|apron/.test(b.name);
-  const glasses = /glass|goggle|mask|monocle|moustache/.test(b.name);
+  const glasses = /glass|goggle|mask|monocle|moustache|snorkel/.test(b.name);
   // It is under where the nose would be.
   const drop = b.name === 'moustache' ? 0.3 : 0;
   // The head is as broad as what the top quarter of the figure covers.
   // What swims has its head in front.
-  const swims = ['fish', 'whale'].includes(buildOf(a.name) ?? '');
+  const swims = ['fish', 'whale'].includes(buildOf(big.name) ?? '');
   // Of a long beak the skull is what is highest.
-  const isBeaked = b !== asked && isSeenAside(a.name) && !swims;
-  const front = isBeaked ? box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.09) : swims ? box((a.facing ?? 1) > 0 ? bb.x + 0.62 * bb.width : bb.x + 0.02 * bb.width, bb.y, 0.36 * bb.width, 0.6 * bb.height) : null; // prettier-ignore
+  const isBeaked = b !== asked && isSeenAside(big.name) && !swims;
+  const front = isBeaked ? box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.09) : swims ? box((big.facing ?? 1) > 0 ? bb.x + 0.62 * bb.width : bb.x + 0.02 * bb.width, bb.y, 0.36 * bb.width, 0.6 * bb.height) : null; // prettier-ignore
   const head = boundsOf(intersect(outlineOf(big), front ?? box(bb.x - 1, bb.y, bb.width + 2, bb.height * 0.26)));
-  const cx = swims && low ? bb.x + ((a.facing ?? 1) > 0 ? 0.66 : 0.34) * bb.width : head.x + head.width / 2;
+  const cx = swims && low ? bb.x + ((big.facing ?? 1) > 0 ? 0.66 : 0.34) * bb.width : head.x + head.width / 2;
   // Headphones go over the top of it and down to its middle.
   const over = /headphones|earmuffs/.test(b.name);
   const size = over ? Math.max(head.width, 0.8 * bb.width) * 1.16 : Math.max(20, Math.min(44, head.width * (glasses ? 0.95 : isBeaked ? 1.4 : 1.05))); // prettier-ignore
@@ -337,13 +351,10 @@ export const onHead: Pair = (s, a, asked) => {
       : low
         ? bb.y + bb.height * (swims ? 0.72 : 0.5) - tb.height / 2
         : glasses
-          ? bb.y + bb.height * ((isCreature(a.name) ? 0.28 : 0.44) + drop) - tb.height / 2
+          ? bb.y + bb.height * ((isCreature(big.name) ? 0.28 : 0.44) + drop) - tb.height / 2
           : (swims ? head.y : bb.y) - tb.height * 0.74;
-  return [
-    ...finished(s, big),
-    ...clear(s, movedFigure(thing, [1, 0, 0, 1, 0, y - tb.y]), s.palette.groundHex, swapped(s), 1.2),
-  ];
-};
+  return clear(s, movedFigure(thing, [1, 0, 0, 1, 0, y - tb.y]), s.palette.groundHex, swapped(s), 1.2);
+}
 
 /** A hat, or sunglasses, that there is a cut of, by itself: "a postman's cap" is no top hat. */
 function cutOf(s: Stage, asked: Figure): Figure | null {
@@ -494,6 +505,7 @@ const PARTS_AT: readonly [RegExp, number, number, number][] = [
   [/^(?:feet|foot|legs?|roots?|wheels?|base|bottom|stem|stand)$/, 0.5, 0.92, 0.4],
   [/^(?:back|shell|saddle|shoulders?)$/, 0.48, 0.3, 0.56],
   [/^neck$/, 0.5, 0.26, 0.46],
+  [/^(?:scroll|headstock|pommel|finial|knob)$/, 0.5, 0.1, 0.34],
   [/^(?:forehead|brow)$/, 0.5, 0.3, 0.26],
   [/^(?:beam|light|ray)$/, 0.96, 0.2, 0.5],
   [/^(?:keyhole|lock|buckle|button|emblem|core|door)$/, 0.5, 0.66, 0.34],
@@ -570,7 +582,7 @@ export const atPart =
   (place: string | null, instead: boolean): Pair =>
   (s, a0, b) => {
     // A long thing stands up for its neck to be above.
-    const a = place === 'neck' ? upright(a0) : a0;
+    const a = /^(?:neck|scroll|headstock)$/.test(place ?? '') ? upright(a0) : a0;
     const big = placed(a, { cx: 50, cy: 53, side: 80, fill: 0.85 });
     // A part that is drawn apart makes room for what stands for it.
     const own = instead ? big.parts.filter((p) => p.of !== undefined && p.of === place) : [];

@@ -18,6 +18,7 @@ import {
   facing,
   flanked,
   held,
+  inBothHands,
   inHand,
   insideOf,
   isHeadgear,
@@ -37,7 +38,7 @@ import {
   type Pair,
 } from './pairings';
 import { standingOf } from './stage';
-import { bentAs } from './bent';
+import { bentAs, laurelled } from './bent';
 import { eared, maned, rayed, spined } from './pairings-heads';
 import {
   astride,
@@ -51,7 +52,25 @@ import {
   seated,
   towed,
 } from './pairings-riders';
-import { asLock, bladed, fanTailed, handed, keyholed, onCandle, shod, tailed, toothed } from './pairings-standins';
+import {
+  asLock,
+  beaked,
+  bladed,
+  fanTailed,
+  dialOf,
+  handed,
+  hoursOf,
+  keyholed,
+  onCandle,
+  rootedAs,
+  onCone,
+  insectWinged,
+  shelledIn,
+  spliced,
+  shod,
+  tailed,
+  toothed,
+} from './pairings-standins';
 import { madeOf } from './packed';
 import {
   PUSHED,
@@ -75,6 +94,11 @@ import {
   tunnelled,
   heaped,
   inAntlers,
+  distant,
+  floating,
+  overWater,
+  pouched,
+  underKeel,
 } from './pairings-places';
 import {
   asBoat,
@@ -95,6 +119,7 @@ import {
 } from './pairings-parts';
 import {
   arched,
+  ballooned,
   byNight,
   chased,
   flown,
@@ -120,6 +145,7 @@ import {
   framed,
   hanging,
   hugged,
+  mothered,
   inClaws,
   inFist,
   joined,
@@ -135,7 +161,10 @@ import {
   TWINING,
   watered,
   cutting,
+  atProw,
   spraying,
+  penned,
+  stuckIn,
   throughEyes,
 } from './pairings-told';
 
@@ -183,16 +212,24 @@ export const canBeHeld = (name: string): boolean => !isCreature(name) && !CELEST
 
 /** What one looks out of, or stands in. */
 const OPEN =
-  /\b(?:cup|mug|teacup|bowl|basket|pot|boat|canoe|ship|hat|bag|nest|bathtub|box|sink|cart|bucket|vase|pocket|backpack|pool|glass|grass|reeds?|plant|wave|water|sea|field|forest|trees?|bush|shrub|car|train|bus|chair|sofa|bed|armchair|wheat|flowers?|tulip|sunflower|log|tent|barrel|wheelbarrow|suitcase|envelope|shoe|boot|sock|matchbox|drawer|crate|mitten|glove|stocking|slipper|jug|kettle|teapot|pan|flowerpot|helmet|shell|eggshell|gift|kayak|hammock|mailbox|postbox)\b/;
+  /\b(?:cup|mug|teacup|bowl|basket|pot|boat|canoe|ship|hat|bag|nest|bathtub|box|sink|cart|bucket|vase|pocket|backpack|pool|glass|grass|reeds?|plant|wave|water|sea|field|forest|trees?|bush|shrub|car|train|bus|chair|sofa|bed|armchair|wheat|flowers?|tulip|sunflower|log|tent|barrel|wheelbarrow|suitcase|envelope|shoe|boot|sock|matchbox|drawer|crate|mitten|glove|stocking|slipper|jug|kettle|teapot|pan|flowerpot|helmet|shell|eggshell|gift|kayak|hammock|mailbox|postbox|bun)\b/;
 
 /** What one rides in, and not on. */
-export const IN_VEHICLE = /^(?:boat|canoe|kayak|raft|paper boat|sailboat|ship|gondola|bathtub|car|cart|wagon|train|tractor|truck|bus|cup|wheelbarrow)$/; // prettier-ignore
+export const IN_VEHICLE = /^(?:boat|canoe|kayak|rowing boat|raft|paper boat|sailboat|ship|gondola|bathtub|car|cart|wagon|train|tractor|truck|bus|cup|wheelbarrow)$/; // prettier-ignore
 /** What is wide for one who is in it. */
-const WIDE = /^(?:bathtub|boat|canoe|ship|sailboat|car|train|bus|sofa|bed|sled|cart|wheelbarrow|airplane|gondola|truck|couch|tractor)$/; // prettier-ignore
+const WIDE = /^(?:bathtub|boat|canoe|ship|sailboat|car|train|bus|sofa|bed|sled|cart|wheelbarrow|airplane|gondola|truck|couch|tractor|hot dog bun)$/; // prettier-ignore
 
+/** What rises behind somebody on the same ground. */
+const SCENERY =
+  /^(?:pyramid|mountains?|mountain range|hill|volcano|castle|church|temple|tower|lighthouse|windmill|house|cottage|barn|cabin|hut|tent|tipi|bridge|palm tree|pine tree|tree|oak|cactus|forest|city|skyline|skyscraper|building|iceberg|fence|torii gate|arch|rock|cliff)$/;
+/** What swims, and what floats over it. */
+const SWIMMER = /^(?:whale|blue whale|shark|fish|dolphin|octopus|squid|turtle|sea turtle|manta ray|stingray|orca|narwhal|seal|jellyfish|submarine|mermaid|tropical fish|swordfish)$/; // prettier-ignore
+const AFLOAT =
+  /^(?:boat|ship|sailboat|canoe|kayak|raft|paper boat|rubber duck|duck|buoy|pirate ship|swan|rowing boat|gondola)$/;
+const WATER = /^(?:wave|water|sea|ocean|lake|river|pond|ripples)$/;
 /** What is open in its middle. */
 const FRAMES =
-  /^(?:rope ring|horseshoe|laurel wreath|ship wheel|steering wheel|wheel|hoop|ring|ring of fire|wreath|tire|tyre|porthole|frame|picture frame|mirror|lifebuoy)$/;
+  /^(?:rope ring|horseshoe|laurel wreath|ship wheel|steering wheel|wheel|hoop|ring|ring of fire|wreath|tire|tyre|porthole|frame|picture frame|mirror|lifebuoy|carabiner|space helmet)$/;
 
 /** What one stands on that glides or rolls. */
 const BOARDS = /^(?:surfboard|skateboard|snowboard|ski|sled|broom|paddleboard|witch broom)$/;
@@ -255,13 +292,15 @@ function waysOf(relation: Relation | null, a: string, b: string): readonly Pair[
       return isCreature(a) ? [dressed('bust'), dressed('whole'), dressed('whole', 'running')] : [onHead];
     case 'coming out of':
       if (/^(?:open )?(?:book|books|page|map|letter|phone|smartphone|laptop)$/.test(b)) return [stacked(56, 58)];
-      return [emerging(), emerging(72, 44)];
+      return /\bhat$/.test(b) ? [emerging(), emerging(64, 60)] : [emerging(), emerging(72, 44)];
     case 'made of':
       return [madeOf];
     case 'as':
+      if (isCreature(b)) return [insideOf];
+      if (!isCreature(a) && LENGTHS.test(a) && LENGTHS.test(b)) return [spliced];
       return isCreature(a) ? [insideOf, turnedPair(stacked(34, 70)), insideOf] : [insideOf, turnedPair(insideOf)];
     case 'with':
-      if (isCreature(a) && canBeHeld(b)) return [inHand('standing'), beside, inHand('sitting'), held];
+      if (isCreature(a) && canBeHeld(b)) return [inHand('standing'), inHand('sitting'), inHand('running'), held];
       if (nounKind(a) === 'animal' && canBeHeld(b)) return [beside, sideBySide];
     // falls through
     default:
@@ -319,12 +358,26 @@ const SPRINKLED = /^(?:star|heart|leaf|snowflake|drop|flower|diamond|acorn|clove
 /** What is bent along the outline of something as it is, and what has an outline plain enough for it. */
 const BENDING = /^(?:snake|rope|ribbon|thread|cable|wire|yarn|string|vine|ivy|road|river|racetrack|wrench|hose|needle and thread|needle|scarf|belt)$/; // prettier-ignore
 export const PLAIN = /^(?:heart|circle|ring|square|triangle|star|diamond|house|cloud|drop|leaf|apple|light bulb|crescent moon|moon|flower|clover|egg|pear|shield|hexagon)$/; // prettier-ignore
+/** Of what a wreath is two branches. */
+const LAUREL = /^(?:wheat|barley|laurel|olive branch|twig|branch|fern|hop|hops|palm leaf|lavender|rosemary|herb)$/;
+export const isYoung = (word: string): boolean => YOUNG.test(word);
+/** What stands upright, and is long. */
+const LENGTHS = /^(?:lighthouse|pencil|pen|rocket|candle|carrot|tower|bottle|wine bottle|crayon|column|match|torch|brush|paint brush|paintbrush|chess (?:queen|king|bishop|rook|pawn)|skyscraper|cactus|windmill|microphone|minaret|champagne bottle|lipstick|flashlight|thermometer|baguette|corn|leek|asparagus|bullet|key|sword|screwdriver|spoon|silverware fork|totem pole|ice cream|tree|pine tree)$/; // prettier-ignore
+/** Somebody's young. */
+const YOUNG = /^(?:pups?|cubs?|chicks?|ducklings?|goslings?|kittens?|puppy|puppies|kits?|foals?|cal(?:f|ves)|lambs?|joeys?|fawns?|piglets?|bab(?:y|ies)|owlets?|cygnets?|kids?)$/; // prettier-ignore
+/** Who are of one kind, by other names. */
+const KIN: readonly RegExp[] = [/^(?:chicken|chick|rooster)$/, /^(?:duck|duckling)$/, /^(?:cat|kitten)$/, /^(?:dog|puppy|wolf)$/, /^(?:cow|calf|bull)$/, /^(?:horse|foal)$/, /^(?:sheep|lamb|ram)$/, /^(?:pig|piglet)$/, /^(?:deer|fawn|stag)$/, /^(?:swan|goose|gosling|cygnet)$/]; // prettier-ignore
+/** What a bird has in its beak where nothing else is said. */
+const IN_BEAK = /^(?:twig|olive|olive branch|branch|leaf|letter|envelope|mail|key|flower|rose|tulip|daisy|worm|ring|diamond ring|berry|cherry|cherries|ribbon|heart|straw|feather|wheat|clover|herb|grape|acorn|coin|pearl|parcel|package|banner|fish|needle and thread)$/; // prettier-ignore
+/** What is round as a shell is. */
+const ROUNDED =
+  /^(?:clock|globe|planet|earth|moon|full moon|wheel|watch|compass|pizza|donut|button|coin|citrus slice|cookie|house|drum|bowl|basket|gear|sun)$/;
 /** What is wound about a thing. */
 const WINDERS = /^(?:rope|ribbon|vine|ivy|seaweed)$/;
 const INSECTS = /^(?:bee|butterfly|ladybug|ladybird|beetle|dragonfly|ant|moth|firefly|grasshopper|fly|wasp)$/;
 /** What is drawn on the surface of something. */
 const MARKS = /^(?:heart|star|leaf|paw print|crescent moon|moon|sun|flower|lightning|skull|anchor|crown|snowflake|clover|feather|diamond|footprint|maple leaf|flame|drop|fish|bee|bird|cat|dog|owl|fox|bear|tree|mountain|rose|wheat|musical note)$/; // prettier-ignore
-const PRINTED_ON = /^(?:cup|coffee cup|shirt|t-shirt|flag|shield|box|package|bag|shopping bag|tote|jar|bottle|can|door|sail|balloon|hot air balloon|backpack|barrel|surfboard|skateboard|book|notebook|envelope|sign|apron|drum|bucket|watering can|teapot|pot|vase|suitcase|van|truck|bus|pillow|plate|coin|medal|guitar)$/; // prettier-ignore
+const PRINTED_ON = /^(?:lantern|paper lantern|kite|parasol|umbrella|tile|egg|cup|coffee cup|shirt|t-shirt|flag|shield|box|package|bag|shopping bag|tote|jar|bottle|can|door|sail|balloon|hot air balloon|backpack|barrel|surfboard|skateboard|book|notebook|envelope|sign|apron|drum|bucket|watering can|teapot|pot|vase|suitcase|van|truck|bus|pillow|plate|coin|medal|guitar)$/; // prettier-ignore
 const SHINING = /^(?:moon|sun|crescent moon|full moon|planet|rainbow|cloud|lightning)$/;
 const ON_BACK = /^(?:back|shell|saddle|hump)$/;
 const isFurred = (name: string): boolean =>
@@ -334,7 +387,7 @@ const HUGGING = /^(?:hugging|cuddling|embracing|clutching|snuggling|squeezing|cl
 const LONG = /^(?:paint brush|paintbrush|brush|pen|pencil|quill|feather|sword|dagger|hammer|axe|torch|wrench|spanner|key|fork|silverware fork|spoon|knife|carrot|flower|rose|tulip|wand|spear|microphone|umbrella|broom|candle|wheat|lightning|whisk|spatula|ladle|racquet|baseball bat|flag|arrow|chisel|screwdriver|shovel|spade|trowel|leek|ice cream|lollipop|fishing rod|trident|honey dipper|match|comb|toothbrush|scissors)$/; // prettier-ignore
 /** What one pours from. */
 const VESSELS =
-  /^(?:teapot|kettle|jug|bottle|coffee pot|moka pot|milk can|watering can|milk|pitcher|oil lamp|pan|beer|wine)$/;
+  /^(?:teapot|kettle|jug|bottle|coffee pot|moka pot|milk can|watering can|milk|pitcher|oil lamp|pan|beer|wine|paint tube)$/;
 /** What is poured in one stream. */
 const FLOWING = /^(?:waterfall|river|stream|sea|ocean|water|wave|lake|lava|milk|honey|galaxy|rainbow|oil|tea|coffee)$/;
 /** How what climbs is said to go round another. */
@@ -343,7 +396,11 @@ const OPENINGS = /\b(?:zip|zipper|door|window|keyhole|fireplace|clock)\b/;
 const HAND = /\bhand$/;
 const inHandOf = (thing: string): Pair => (LONG.test(thing) ? inFist : onHand);
 /** What goes round something without touching it. */
-export const GOING = /^(?:circl|orbit|fly|buzz|swim|sail|flutter|driv|rac|run)/;
+const GOING = /^(?:circl|orbit|fly|buzz|swim|sail|flutter|driv|rac|run)/;
+const FLIERS =
+  /^(?:bee|butterfly|moth|dragonfly|firefly|bird|swallow|dove|bat|fish|goldfish|koi|airplane|rocket|satellite|planet|moon|star)$/;
+/** Whether a figure is seen on its way round another. */
+export const goesRound = (first: PromptFigure, second: PromptFigure): boolean => GOING.test(second.said ?? '') || (FLIERS.test(first.drawn) && !/^(?:wrap|curl|coil|form|arrang)/.test(second.said ?? '')); // prettier-ignore
 const CARRYING = /^(?:carry|hold|grasp|grip|clutch|grab|catch|snatch|bring|deliver|lift|bear|steal)/;
 const COMING = /^(?:stick|pok|fly|jump|leap|com|grow|peek|look|climb|rising|spill|pour)/;
 
@@ -395,30 +452,39 @@ export const isSprinkled = (first: PromptFigure, second: PromptFigure): boolean 
 
 /** What a phrase asks for beyond how two stand to one another; the first rule that has an answer gives it. */
 const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
+  // Who has young is seen with them after her.
+  (t) => isCreature(t.a) && YOUNG.test(t.second.word) && t.is('with', 'beside', 'in front of', 'behind') && (t.said !== 'and' || t.a === t.b || KIN.some((kin) => kin.test(t.a) && kin.test(t.b))) && [mothered],
+  // What is shared is between two, or under them both.
+  (t) => t.first.count === 2 && t.does(/^shar/) && ((LONG.test(t.b) && t.b !== 'umbrella') || /^(?:twig|branch|perch|bench|boat|sofa|nest|swing)$/.test(t.b)) && [/^(?:twig|branch|perch)$/.test(t.b) ? perchedOn : above],
+  (t) => t.first.count === 2 && t.does(/^shar/) && SHELTERS.test(t.b) && [sheltered],
   // Whatever is said of sun and land, the one is seen over the other.
   (t) => CELESTIAL.has(t.b) && !(t.b === 'cloud' && t.is('on')) && LANDSCAPE.has(t.a) && t.is(null, 'with', 'beside', 'on', 'under', 'in front of') && [risen, risen, behind],
   (t) => LANDSCAPE.has(t.b) && CELESTIAL.has(t.a) && t.is(null, 'with', 'beside', 'over', 'behind') && [risen, risen, behind].map(turnedPair),
   // A head before crossed forks.
-  (t) => isCrossed(t.second) && t.either('beside', 'with', 'behind', 'over', null) && [crossedBehind],
+  (t) => isCrossed(t.second) && (t.either('beside', 'with', 'behind', 'over', null) || t.is('on')) && [crossedBehind],
+  (t) => isCrossed(t.first) && t.is('under') && [turnedPair(stacked(52, 56))],
+  (t) => isCrossed(t.first) && WATER.test(t.b) && t.is('over', 'on', 'with', 'beside') && [overWater],
   (t) => isCrossed(t.first) && t.either('beside', 'with', 'over', 'behind', 'under', null) && [turnedPair(crossedBehind)],
-  (t) => t.either('beside') && [t.first, t.second].some((f) => f.modifiers.includes('crossed')) && [crossing],
+  (t) => t.either('beside', 'with') && [t.first, t.second].some((f) => f.modifiers.includes('crossed')) && [crossing],
   // What leaves a trail has it behind it; a lens is held over what is larger in it.
   (t) => /^(?:trail|contrail|wake|vapou?r trail|dotted line|dashed line|tracks?|path)$/.test(t.second.word) && !LANDSCAPE.has(t.a) && (t.is('with') || t.isTurned('behind') || /^(?:leav|trail|mak|draw)/.test(t.said)) && [trailing],
   (t) => t.a === 'magnifying glass' && t.is('over', 'on', 'toward', 'with', 'in front of') && [turnedPair(magnified)],
   (t) => t.b === 'magnifying glass' && (t.isTurned('over', 'on', 'in front of') || t.is('under', 'behind', 'inside', 'through')) && [magnified],
+  (t) => t.b === 'window' && t.is('on', 'inside') && [atWindow],
   (t) => t.b === 'weathervane' && t.is('on', 'with', 'inside') && [onVane],
   (t) => t.a === 'weathervane' && (t.isTurned('on', 'inside') || t.is('with')) && [turnedPair(onVane)],
   // A chimney is on the roof; an umbrella over somebody shelters them; who jumps over a fence is seen over it.
   (t) => /^(?:chimney|weathervane|antenna)$/.test(t.b) && !isCreature(t.a) && t.is('with', 'on', null) && [roofed],
   (t) => SHELTERS.test(t.a) && t.is('over') && [turnedPair(sheltered)],
+  (t) => SWIMMER.test(t.a) && WATER.test(t.b) && t.is('over', 'coming out of') && t.does(/^(?:jump|leap|ris|breach|spring)/) && [overWater],
   (t) => t.is('over') && !CELESTIAL.has(t.b) && t.does(/^(?:jump|leap|hop|vault|bound)/) && [above],
   (t) => /^(?:open )?books?$/.test(t.b) && t.is('coming out of') && [stacked(62, 64)],
   // What water does.
   (t) => (/^(?:reflect|mirror)/.test(t.said) || (t.either('inside') && t.first.modifiers.some((m) => /^(?:reflected|mirrored)$/.test(m)))) && [reflected],
-  (t) => !t.second.turned && t.first.pose === 'watering' && [watered],
+  (t) => !t.second.turned && (t.first.pose === 'watering' || (HAND.test(t.a) && /^water/.test(t.said))) && [watered],
   (t) => isCreature(t.a) && t.does(SPRAYING) && /^(?:water|drop|fire|flame|bubbles|heart|star|confetti|snow|snowflake|paint|flower)$/.test(t.b) && [spraying],
   (t) => /^(?:smoke|steam)$/.test(t.b) && /^(?:teapot|kettle|cup|mug|bowl|pot|coffee pot|moka pot|coffee cup|pan)$/.test(t.a) && t.is('with', 'beside', null) && [rising],
-  (t) => VESSELS.test(t.a) && /^pour/.test(t.said) && FLOWING.test(t.b) && [streaming],
+  (t) => VESSELS.test(t.a) && (/^(?:pour|squeez)/.test(t.said) || t.first.modifiers.some((m) => /^(?:pouring|squeezing)$/.test(m))) && FLOWING.test(t.b) && [streaming],
   (t) => VESSELS.test(t.a) && /^pour/.test(t.said) && (t.is('holding', 'toward') || t.isTurned('coming out of')) && !VESSELS.test(t.b) && !OPEN.test(t.b) && [pouringOut],
   (t) => !t.second.turned && VESSELS.test(t.a) && (/^pour/.test(t.said) || t.first.modifiers.includes('pouring')) && [poured],
   (t) => t.isTurned('as') && /^(?:shadow|silhouette)$/.test(t.place) && [shadowed],
@@ -448,8 +514,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.is('inside') && WINDING.test(t.said) && (WINDERS.test(t.b) || TWINING.test(t.b)) && [entwined],
   (t) => t.either('around') && WINDING.test(t.said) && [t.a, t.b].some((n) => TWINING.test(n)) && [TWINING.test(t.b) ? entwined : turnedPair(entwined)],
   (t) => SERPENTS.test(t.a) && !isCreature(t.b) && t.is('around') && [turnedPair(entwined)],
-  (t) => t.is('around') && GOING.test(t.said) && !TWINING.test(t.a) && [orbiting],
+  (t) => t.is('around') && goesRound(t.first, t.second) && !TWINING.test(t.a) && [orbiting],
   (t) => TREES.test(t.a) && (t.isTurned('coming out of', 'on') || t.is('with', 'holding')) && (/^(?:swing|hammock|lantern|tire swing|birdhouse|wind chime|bell|light bulb)$/.test(t.b) || /^(?:hang|dangl)/.test(t.second.pose ?? t.second.modifiers.join(' '))) && !isMany(t.second) && [hungInTree],
+  (t) => MOUTH.test(t.place) && isCreature(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],
   (t) => /^(?:hang|dangl|swing|suspend)/.test(t.first.pose ?? t.said) && t.is('coming out of', 'on', 'under', 'with') && [turnedPair(hanging)],
   (t) => !isCreature(t.a) && /^(?:hang|dangl|suspend)/.test(t.second.pose ?? t.second.modifiers.join(' ')) && t.is('with', 'holding') && [onThread],
   (t) => isMany(t.first) && !isCreature(t.a) && TIES.test(t.b) && t.is('with', 'around', 'inside') && (/^(?:tied|bound|wrapped|held)/.test(t.said) || isBundle(t.first)) && [bundled],
@@ -496,6 +563,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.b === 'rocket' && !isCreature(t.a) && t.is('as') && [asRocket],
   (t) => /^(?:boat|ship|sailboat|canoe|raft)$/.test(t.b) && !isCreature(t.a) && t.is('as') && [asBoat],
   (t) => /^(?:house|home|hut|cabin)$/.test(t.b) && !isCreature(t.a) && t.is('as') && [asHouse],
+  (t) => t.a === 'hot air balloon' && t.second.count === 1 && !isPlural(t.second.word) && t.is('made of', 'as') && [ballooned],
+  (t) => t.b === 'hot air balloon' && t.first.count === 1 && !isCreature(t.a) && t.is('as') && [turnedPair(ballooned)],
+  (t) => t.b === 'crack' && t.is('with') && [turnedPair(printed)],
   (t) => /^(?:flower|daisy|sun|star|snowflake)$/.test(t.a) && t.is('made of') && isMany(t.second) && [radial, madeOf],
   // Who is on a stage is between its curtains.
   (t) => t.b === 'stage' && t.is('on', 'inside') && [framed],
@@ -504,6 +574,12 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => FRAMES.test(t.b) && t.is('through') && [throughRing],
   (t) => /^(?:planet|earth|globe|moon|full moon)$/.test(t.a) && t.isTurned('on') && [turnedPair(above)],
   (t) => t.b === 'tent' && !isCreature(t.a) && t.is('inside') && [insideOf],
+  // What stands in the distance is on the same ground; what swims under a boat is in the water that carries it.
+  (t) => SCENERY.test(t.b) && !SCENERY.test(t.a) && !CELESTIAL.has(t.a) && (t.isTurned('behind') || t.is('in front of')) && [distant],
+  (t) => SCENERY.test(t.a) && !SCENERY.test(t.b) && !CELESTIAL.has(t.b) && (t.is('behind') || t.isTurned('in front of')) && !t.does(/^(?:peek|peep|hid|look|lean)/) && [turnedPair(distant)],
+  (t) => AFLOAT.test(t.a) && WATER.test(t.b) && t.is('on', 'over', 'riding', 'inside') && !t.does(/^(?:sink|div)/) && [overWater],
+  (t) => SWIMMER.test(t.a) && AFLOAT.test(t.b) && (t.is('under') || t.isTurned('over')) && [underKeel],
+  (t) => AFLOAT.test(t.a) && SWIMMER.test(t.b) && (t.is('over') || t.isTurned('under')) && [turnedPair(underKeel)],
   // What one does with the whole body: push, play, climb, ride, fly a kite, look over what one reads.
   (t) => /^(?:ladder|stairs|staircase|rope|vine)$/.test(t.a) && (CELESTIAL.has(t.b) || t.b === 'tree house') && t.is('toward', 'over', 'on', 'with') && [reaching],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:push|driv)/) && t.is('toward', 'holding', 'with', 'on') && (PUSHED.test(t.b) || /ball|boulder|rock|wheel|box|crate|wagon|sled/.test(t.b)) && [pushing],
@@ -532,7 +608,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:lid|rim|brim|edge|spout|crown|top|tip)$/.test(t.place) && !isCreature(t.a) && t.isTurned('on') && [turnedPair(stacked(40, 70))],
   // What is on a mug is printed there, what is on a plate lies on it; a bee on a flower has settled on it.
   (t) => MARKS.test(t.b) && PRINTED_ON.test(t.a) && t.isTurned('on') && [turnedPair(printed)],
-  (t) => /^(?:plate|tray|pan|cutting board|pizza|rug)$/.test(t.b) && t.is('on') && (['food', 'plant'].includes(nounKind(t.a) ?? '') || /^(?:fish|egg|heart|leaf|lobster|crab|shrimp|lemon|fried egg|steak|star)$/.test(t.a)) && [printed],
+  (t) => /^(?:plate|tray|frying pan|cutting board|pizza|rug)$/.test(t.b) && (t.is('on') || (t.b === 'frying pan' && t.is('inside'))) && (['food', 'plant'].includes(nounKind(t.a) ?? '') || / skeleton$/.test(t.first.word) || /^(?:fish|egg|heart|leaf|lobster|crab|shrimp|lemon|fried egg|steak|star)$/.test(t.a)) && [printed],
   (t) => INSECTS.test(t.b) && GROWS.test(t.a) && t.isTurned('on') && [settled],
   (t) => INSECTS.test(t.a) && GROWS.test(t.b) && t.is('on') && [turnedPair(settled)],
   // Who looks over a wall is behind it.
@@ -541,13 +617,22 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isHeadgear(t.a) && isCreature(t.b) && t.is('over', 'on') && [turnedPair(onHead)],
   // What is too large for a hand or a mouth is on a back.
   (t) => isCreature(t.a) && t.isCarried() && (LANDSCAPE.has(t.b) || /^(?:house|village|tree|boat|ship|cabin|barn|lighthouse|church|tower)$/.test(t.b)) && [onBack],
+  // What sticks in something has its edge in it.
+  (t) => /^(?:axe|sword|knife|dagger|arrow|archery arrow|pickaxe|hatchet|spear|dart)$/.test(t.a) && (t.is('inside', 'on') || (t.is('through') && t.does(/^stuck/))) && /^(?:log|rock|stone|tree stump|stump|wood|anvil|mountain|hill|heart|apple|bread|loaf of bread|cake|pumpkin|cheese)$/.test(t.b) && [stuckIn],
+  (t) => /^(?:pen|pencil|feather|quill|brush|paint brush|paintbrush|chalk|crayon|marker)$/.test(t.a) && t.does(/^(?:draw|sketch|writ|paint|trac)/) && !t.second.turned && [penned],
+  (t) => t.a === 'ice cream' && /^(?:scoops?|top|ball|head)$/.test(t.place) && t.isTurned('as') && [onCone],
+  // Of two that one has, one is in each hand.
+  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.first.count === 1 && t.is('holding', 'with', 'wearing') && t.place === '' && !t.does(/^(?:juggl|toss|lift|wear)/) && ((t.second.count === 2 && canBeHeld(t.b) && !isCrossed(t.second) && !isHeadgear(t.b)) || /\b(?:gloves|mittens|maracas|dumbbells|drumsticks|pom-?poms|nunchucks|sparklers|oven mitts)$/.test(t.second.word)) && [inBothHands('standing'), inBothHands('running'), inBothHands('sitting')],
   // Boots are on feet.
   (t) => isCreature(t.a) && t.is('wearing') && /\b(?:boots?|shoes?|sneakers?|slippers?|skates?|clogs?|flippers?|socks?|sandals?)$/.test(t.second.word) && [shod],
   // Who has no hands, or none that one sees.
   (t) => isSeenAside(t.a) && t.is('wearing') && [onHead],
   (t) => isRaptor(t.a) && t.a !== 'owl' && t.isCarried() && [inClaws, atMouth],
   (t) => /^(?:claws?|talons?)$/.test(t.place) && (t.is('holding', 'with') || t.isTurned('inside')) && [inClaws],
-  (t) => isHeldInMouth(t.a) && t.isCarried() && [atMouth],
+  (t) => isHeldInMouth(t.a) && (t.isCarried() || (t.is('with') && t.place === '' && IN_BEAK.test(t.b) && t.second.count === 1 && !isMany(t.second))) && [atMouth],
+  // What is in a pouch looks out of it; who drinks from a cup has it in the hand.
+  (t) => t.place === 'pouch' && isCreature(t.a) && [pouched],
+  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:drink|sip|slurp)/) && /^(?:cup|mug|teacup|glass|bottle|bowl|coffee cup|beer|beer mug|wine glass|milk|juice|cocktail|can|coconut|jug|tankard)$/.test(t.b) && !t.second.turned && [inHand('standing'), inHand('sitting')],
   // Who catches fish has one.
   (t) => CATCHERS.test(t.a) && t.b === 'fish' && t.second.count === 1 && t.is('with', 'holding') && t.place === '' && [isSeenAside(t.a) ? atMouth : inHand('standing'), atMouth, isSeenAside(t.a) ? atMouth : inHand('sitting')],
   (t) => HANDLESS.test(t.a) && t.isCarried() && [turnedPair(stacked(44, 66))],
@@ -557,9 +642,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => ON_TOP.test(t.place) && t.is('on') && [stacked(42, 66)],
   (t) => /^(?:antlers?|horns?)$/.test(t.place) && isCreature(t.a) && ((t.second.turned && t.either('inside', 'on')) || t.either('between')) && [inAntlers],
   // A padlock in the shape of a heart is a heart with a shackle and a keyhole.
-  (t) => t.a === 'lock' && t.is('as') && PLAIN.test(t.b) && [asLock],
+  (t) => t.a === 'lock' && ((t.is('as') && PLAIN.test(t.b)) || (t.place === 'body' && t.isTurned('as'))) && [asLock],
   (t) => ON_TOP.test(t.place) && t.is('holding', 'toward', 'with') && [turnedPair(stacked(42, 66))],
-  (t) => MOUTH.test(t.place) && isCreature(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],
+
   (t) => BILLED.test(t.a) && !t.second.turned && FEEDING.test(t.first.pose ?? t.said) && [sipping],
   // A mountain and two beans: it stands between them. A bowl with a fish has it inside, an envelope its wings at both sides.
   (t) => t.second.count === 2 && t.first.count === 1 && !isCreature(t.a) && t.is('beside', 'with') && [flanked],
@@ -574,15 +659,24 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.a === 'scissors' && /^(?:ribbon|rope|thread|tape|paper|wool)$/.test(t.b) && t.is('through', 'toward', 'with', 'holding', 'on') && [cutting],
   (t) => t.place === 'tail' && t.isTurned('as') && !/^(?:peacock|turkey)$/.test(t.a) && isCreature(t.a) && !isSeenAside(t.a) && !isMany(t.second) && [tailed],
   (t) => /^(?:peacock|turkey)$/.test(t.a) && ((/^(?:tail|feathers?|plumage|train)$/.test(t.place) && t.isTurned('as')) || t.is('made of')) && [fanTailed],
+  (t) => /^(?:beak|bill)$/.test(t.place) && t.isTurned('as') && [beaked],
+  (t) => /^(?:butterfly|moth|dragonfly|bee|firefly)$/.test(t.a) && /^wings?$/.test(t.place) && t.isTurned('as') && [insectWinged],
+  (t) => /middle|cent(?:re|er)|\bhub\b/.test(t.said + t.place) && /^(?:vinyl|record|clock|plate|wheel|target|donut|compass|coin|sun|flower|sunflower|daisy|gear|cd|wreath|spider web|maze)$/.test(t.a) && t.isTurned('inside', 'on') && [atPart('middle', false)],
+  (t) => /^roots?$/.test(t.place) && t.isTurned('as') && [rootedAs],
+  (t) => /^(?:shell|wings?|carapace|back|wing cases)$/.test(t.place) && t.isTurned('as') && INSECTS.test(t.a) && !ROUNDED.test(t.b) && [shelledIn],
   // What stands for a part: a mane is all round a head, of many or of one that has rays.
   (t) => /^(?:mane|ruff|petals|rays)$/.test(t.place) && t.isTurned('as') && !isMany(t.second) && /^(?:sun|sunflower|flower|daisy|star|gear|dandelion|citrus slice|wheel|splash|flame|fire)$/.test(t.b) && [rayed],
   (t) => /^(?:spikes|spines|quills|needles)$/.test(t.place) && t.isTurned('as') && [spined],
   (t) => /^(?:mane|ruff|petals|rays|spikes)$/.test(t.place) && t.isTurned('as') && [maned],
   (t) => t.place === 'halo' && t.isTurned('as') && [wreathed],
   (t) => TREES.test(t.a) && /^(?:branch|branches|limbs|boughs)$/.test(t.place) && t.isTurned('as') && [branched],
-  (t) => /^(?:leaves|leaf|petals|fruit|fruits|scales|feathers|spots|bricks)$/.test(t.place) && t.isTurned('as') && [madeOf],
+  (t) => /book|newspaper|letter|map/.test(t.a) && /^(?:pages?|leaves)$/.test(t.place) && t.isTurned('as') && [scattering],
+  (t) => /^(?:leaves|leaf|petals|fruit|fruits|scales|feathers|spots|stripes|bricks)$/.test(t.place) && t.isTurned('as') && [madeOf],
   (t) => /^sails?$/.test(t.place) && /boat|ship/.test(t.a) && t.isTurned('as') && [asSail],
   (t) => /^(?:windmill|wind turbine)$/.test(t.a) && /^(?:blades?|sails?|arms|wings?|vanes?)$/.test(t.place) && t.isTurned('as') && [turnedPair(bladed)],
+  (t) => /^(?:clock|watch|alarm clock|pocket watch)$/.test(t.a) && /^(?:numbers?|numerals?|hours?|digits?)$/.test(t.place) && t.isTurned('as') && [turnedPair(hoursOf)],
+  (t) => /^(?:clock|watch|alarm clock|pocket watch)$/.test(t.a) && /^(?:face|dial)$/.test(t.place) && t.isTurned('as') && [turnedPair(dialOf)],
+  (t) => /ship|boat/.test(t.a) && (isCreature(t.b) || / head$/.test(t.second.word)) && t.second.modifiers.includes('head') && t.is('with') && [atProw],
   (t) => t.a === 'clock' && /^(?:hands?|pointers?)$/.test(t.place) && t.isTurned('as') && [turnedPair(handed)],
   (t) => t.a === 'candle' && t.place === 'flame' && t.isTurned('as') && [turnedPair(onCandle)],
   (t) => /^(?:tip|bristles|point|nib|flame)$/.test(t.place) && t.isTurned('as') && [tipped],
@@ -596,12 +690,15 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // Of many small ones a wreath; one animal holds the other in its arms, one thing sits about a neck.
   (t) => t.isTurned('around') && t.place === 'neck' && t.second.count === 1 && [onHead],
   (t) => t.isTurned('around') && nounKind(t.b) === 'animal' && t.second.count === 1 && /^(?:wrap|curl|coil|twist|climb|hug)/.test(t.second.pose ?? '') && [turnedPair(embraced)],
-  (t) => t.isTurned('around') && [wreathed],
+  (t) => t.isTurned('around') && [LAUREL.test(t.b) ? laurelled : wreathed],
+  (t) => t.is('around') && LAUREL.test(t.a) && !WINDING.test(t.said) && [turnedPair(laurelled)],
   (t) => t.first.count === 2 && t.either('around') && [turnedPair(flanked)],
   // What is full of many has them heaped up over its rim; flowers stand in it.
   (t) => HEAPING.test(t.a) && t.isTurned('inside') && GROWS.test(t.b) && isMany(t.second) && /full|fill/.test(t.said) && [turnedPair(growing)],
   (t) => HEAPING.test(t.a) && t.isTurned('inside') && isMany(t.second) && /^(?:full of|filled with|overflowing with|loaded with|of|packed with)$/.test(t.said) && [heaped],
   // Land in a thing is seen in it as through a window.
+  (t) => t.a === 'umbrella' && /^(?:rain|drop|water|raindrop|snow|snowflake|star|heart)$/.test(t.b) && (t.isTurned('inside', 'under') || t.is('over')) && [rainingDown],
+  (t) => t.b === 'circuit' && !isCreature(t.a) && t.is('with') && [turnedPair(insideOf)],
   (t) => LAND.test(t.b) && t.isTurned('inside') && !isCreature(t.a) && !/^(?:book|letter|circle|square|frame|window)$/.test(t.a) && [turnedPair(landIn)],
   (t) => LAND.test(t.a) && t.is('inside') && !isCreature(t.b) && (SEEN_INTO.test(t.b) || /^(?:diving helmet|helmet|aquarium|wine glass|mug|suitcase|lantern|bell|head profile|cup|teapot|kettle|acorn|leaf|drop|coffee bean|heart|house|tent|guitar|bottle|egg|apple|pear|head|hand|shoe|boot|backpack|camera|shell|diamond|feather)$/.test(t.b)) && [landIn],
   // What is full of many shows them through.
@@ -609,6 +706,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:lantern|cage|birdcage|bird cage)$/.test(t.b) && t.is('inside') && [turnedPair(embraced)],
   (t) => isCreature(t.a) && t.is('behind') && !LANDSCAPE.has(t.b) && [peeksFrom],
   (t) => SEEN_INTO.test(t.a) && t.isTurned('inside') && [isMany(t.second) ? madeOf : turnedPair(insideOf)],
+  // What floats on what a cup holds is half in it; pages fly off as what they turn into.
+  (t) => t.place === 'surface' && OPEN.test(t.a) && t.isTurned('on') && [turnedPair(floating)],
   // What lies on a roof lies flat.
   (t) => /^(?:roof|top)$/.test(t.place) && t.isTurned('on') && [onRoof],
   (t) => t.place !== '' && t.second.turned && !t.either('coming out of') && [atPart(t.place, false)],

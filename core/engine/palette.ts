@@ -1,9 +1,10 @@
 import { contrastRatio, hexToOklab, oklabDistance, oklabToHex, oklabToOklch, oklchToOklab } from '../colour';
 import type { PromptParts } from '../prompt';
+import { isCreature } from './built';
 import { areToldApart } from './dye';
 import { landIn } from './grounds';
 import type { Knobs } from './knobs';
-import { schemeFor } from './schemes';
+import { PALE, schemeFor } from './schemes';
 
 /** The colours of one candidate: the ground, and the inks with the dominant one first. */
 export interface Palette {
@@ -31,8 +32,12 @@ export function lch(L: number, C: number, hDeg: number): string {
 }
 
 /** What the colours go by: the first figure, or in a landscape what shines over it at night. */
-const leadOf = ({ figures }: PromptParts): string | null =>
-  (landIn(figures) && figures.find((f) => /moon|^stars?$/.test(f.drawn))?.drawn) || (figures[0]?.drawn ?? null);
+const leadOf = ({ figures }: PromptParts): string | null => {
+  const [first] = figures;
+  // An arctic fox is as pale as a polar bear, though a fox is drawn for it.
+  if (first && isCreature(first.drawn) && PALE.test(first.word)) return first.word;
+  return (landIn(figures) && figures.find((f) => /moon|^stars?$/.test(f.drawn))?.drawn) || (first?.drawn ?? null);
+};
 
 /** Hues of the second and third ink from the first, as the harmonies of colour have them. */
 const HARMONIES: readonly (readonly [number, number])[] = [

@@ -100,7 +100,8 @@ export const FLAWS_DEFAULT = 20;
 /** Reads what a prompt asks for, by this engine's lexicon. */
 export function understand(prompt: string, leaveOut = ''): Understood {
   const read = readPrompt(prompt, { findFigure, isRole, finishes: FINISH_WORDS, moods: MOOD_NAMES }, leaveOut);
-  const parts = { ...read, figures: read.figures.map((f) => inCompany(f, read.figures)) };
+  const trade = read.words.flatMap((w) => (w.part === 'trade' ? [w.word] : [])).join(' ');
+  const parts = { ...read, figures: read.figures.map((f) => inCompany(f, read.figures, trade)) };
   return { parts, figures: parts.figures.map(({ word, drawn, via }) => ({ word, drawn, via })), near: nearIn(parts) };
 }
 

@@ -8,6 +8,7 @@ import { SWIMS, castOf, type Ground } from './grounds';
 import { clipped, placed, standing, type Figure } from './figure';
 import { ownHexes } from './dye';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
+import { waveLine } from './marks';
 import { severalAsOne } from './pairings';
 import { waysFor } from './pairs';
 import { banned, clear, figureFor, finished, form, isAtDusk, isAtNight, isOfLines, type Stage, solid } from './stage';
@@ -42,9 +43,6 @@ function winding(near: number, far: number): Area {
   return [edges.flat()];
 }
 
-const wave = (y: number, from: number, to: number): number[] =>
-  Array.from({ length: 25 }, (_, i) => [from + ((to - from) * i) / 24, y + 0.9 * Math.sin((i / 24) * Math.PI * ((to - from) / 7))]).flat(); // prettier-ignore
-
 /** A pine of three tiers on its foot. */
 const pine = (x: number, foot: number, high: number): Area =>
   union(...[0, 1, 2].map((i): Area => {
@@ -60,7 +58,7 @@ function landOf(ground: Ground): Land {
       return {
         far: [],
         near: box(-10, HORIZON + 1, 120, 60),
-        band: stroked([wave(HORIZON + 9, 16, 44), wave(HORIZON + 9, 62, 82), wave(HORIZON + 17, 30, 70), wave(HORIZON + 25, 40, 60)], 1.9, false), // prettier-ignore
+        band: stroked([waveLine(16, 44, HORIZON + 9, 0.9, 14), waveLine(62, 82, HORIZON + 9, 0.9, 14), waveLine(30, 70, HORIZON + 17, 0.9, 14), waveLine(40, 60, HORIZON + 25, 0.9, 14)], 1.9, false), // prettier-ignore
       };
     case 'field':
       return {

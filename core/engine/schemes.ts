@@ -94,7 +94,7 @@ const LANDS: Readonly<Record<Land, readonly (readonly [string, string, string])[
 const HUES = new Map(NATURAL.flatMap(([names, from, to]) => names.split(' ').map((n) => [n, [from, to] as const] as const))); // prettier-ignore
 
 /** What lives on the ice, and is as cool as that. */
-const PALE = /^(?:polar|arctic|snowy|snow|ice)\b/i;
+export const PALE = /^(?:polar|arctic|snowy|snow|ice)\b/i;
 /** What is black and white by nature. */
 const BLACK =
   /^(?:panda|zebra|penguin|badger|skunk|orca|panther|magpie|puffin|crow|raven|stork|piano|football|dice|chess\b.*)$/;

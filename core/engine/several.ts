@@ -3,7 +3,8 @@ import { boundsOf, box } from './area';
 import { bent, grown, intersect, subtract, type Area } from '../path';
 import { mapFigure, movedFigure, outlineOf, placed, seenParts, silhouetteOf, turnedAt, type Figure } from './figure';
 import { fitLayers, type Layer } from './layer';
-import { severalAsOne, swapped } from './pairings';
+import { isSeenAside } from './built';
+import { severalAsOne, swapped, uprightOf } from './pairings';
 import { startingAt } from './single';
 import { clear, finished, form, standingOf, type Stage } from './stage';
 import { symmetryOf } from './symmetry';
@@ -34,6 +35,8 @@ export function several(stage: Stage, figure: Figure, count: number, oneRow: boo
 
 /** Two of a figure as one would stand them: turned to one another or away, or one behind the other; what looks at us stands shoulder to shoulder. */
 export function twoAlike(stage: Stage, figure: Figure, said: readonly string[]): Layer[] {
+  const paired = said.some((m) => /^(?:holding (?:hands|paws|wings)|(?:hand|paw|arm) in (?:hand|paw|arm))$/.test(m)) ? handInHand(stage, figure) : null; // prettier-ignore
+  if (paired) return paired;
   const { inks, groundHex } = stage.palette;
   const one = placed(figure, { cx: 50, cy: 50, side: 60, fill: 0.9 });
   const ways = symmetryOf(one) > 0.87 ? (['toward', 'behind'] as const) : (['toward', 'behind', 'away', 'behind'] as const); // prettier-ignore
@@ -88,3 +91,19 @@ export function goingRound(figure: Figure, count: number): Figure {
   const copies = Array.from({ length: n }, (_, i) => turnedAt(one, (2 * Math.PI * i) / n));
   return { ...figure, parts: copies.flatMap((c) => c.parts) };
 } // prettier-ignore
+
+/** Two upright, side by side, an arm of each stretched out to the other's; null for what has no arms. */
+function handInHand(stage: Stage, figure: Figure): Layer[] | null {
+  const one = isSeenAside(figure.name) ? null : uprightOf(stage, figure, 'pointing');
+  if (!one) return null;
+  const left = placed(one, { cx: 50, cy: 50, side: 60, fill: 0.9 });
+  const b = boundsOf(outlineOf(left));
+  // Their hands meet where the arm reaches out furthest.
+  const step = b.x + b.width - 2;
+  const right = movedFigure(left, [-1, 0, 0, 1, 2 * step, 0]);
+  const { inks, groundHex } = stage.palette;
+  return fitLayers(
+    [...finished(stage, left, groundHex, inks), ...finished(stage, right, groundHex, swapped(stage))],
+    92,
+  );
+}

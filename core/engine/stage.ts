@@ -128,6 +128,7 @@ const BODILY: readonly (string | null)[] = [
   'around',
   'through',
   'in front of',
+  'behind',
   'holding',
 ];
 
@@ -146,6 +147,8 @@ function viewOfTwo({ parts: { figures }, idea }: Stage): 'whole' | 'heads' | nul
   const [first, second, third] = figures;
   if (!second || third || second.place !== null || !['beside', 'with'].includes(second.relation ?? '')) return null;
   if (![first, second].every((f) => isCreature(f.drawn) && f.pose === null)) return null;
+  // Who has several about is seen whole, as they are.
+  if (first.count !== second.count) return 'whole';
   return idea % 2 === 0 && ![first, second].some((f) => isSeenAside(f.drawn) || isRole(f.drawn)) ? 'heads' : 'whole';
 }
 
@@ -191,14 +194,16 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
           ? 'standing'
           : null);
   const tool = toolFor(pose);
-  const isBusy = tool && isCreature(figure.drawn) && !stage.parts.figures.some((f) => f.to === index);
+  // What one is under, on or by leaves the hands free.
+  const isBusy = tool && isCreature(figure.drawn) && !isSeenAside(figure.drawn) && stage.parts.figures.every((f) => f.to !== index || (!f.turned && ['on', 'under', 'beside', 'behind', 'in front of'].includes(f.relation ?? '') && f.place === null && (tool !== 'cup' || f.relation === 'under'))); // prettier-ignore
   if (isBusy) {
     const dress = inSaidColours(stage, dressFrom(`${stage.parts.role ?? ''} ${figure.drawn}`));
     const held = buildFigure(tool, { ...stage, idea: undefined, detail: 45 });
     const upright = uprightFigure(figure.drawn, { knobs: stage.knobs, stance: 'standing', expression, modifiers, dress, held, other: pose === 'boxing' ? held : null, crop: 'whole' }); // prettier-ignore
     if (upright) return upright;
   }
-  if (modifiers.some((m) => CUT.test(m)) && CITRUS.test(figure.drawn)) return buildFigure('citrus slice', { ...stage });
+  if (modifiers.some((m) => CUT.test(m)) && CITRUS.test(figure.drawn))
+    return buildFigure('citrus slice', { ...stage, expression });
   const head = isHead || two === 'heads' || modifiers.some((m) => /^(?:head|face|portrait|bust)$/.test(m));
   const partsAsked = stage.palette.isToldApart ? figure.colours.flatMap((c) => (c.of === null ? [] : [c.of])) : [];
   // So have those that something else stands for, where a drawing has them apart.

@@ -14,9 +14,10 @@ export interface ArcGeometry {
 export function arcGeometry([x0, y0]: Point, arc: ArcSegment): ArcGeometry {
   const [x1, y1] = arc.to;
   const chord = Math.hypot(x1 - x0, y1 - y0);
-  if (chord === 0) return { cx: x0 - arc.radius, cy: y0, radius: arc.radius, startRad: 0, sweepRad: 0 };
   const radius = Math.max(arc.radius, chord / 2);
   const rise = Math.sqrt(Math.max(0, radius * radius - (chord * chord) / 4));
+  // A chord so short that it has no direction is as good as none.
+  if (chord === 0 || !Number.isFinite(rise / chord)) return { cx: x0 - arc.radius, cy: y0, radius: arc.radius, startRad: 0, sweepRad: 0 }; // prettier-ignore
   // The centre lies to the right of the chord, seen along it, for a lesser arc that runs clockwise.
   const side = arc.clockwise === arc.large ? -1 : 1;
   const scale = (side * rise) / chord;

@@ -272,6 +272,12 @@ describe('places on outlines', () => {
     expect(pointAt([3, 4], nowhere.segments[0], 0.5)).toEqual([3, 4]);
   });
 
+  it('are found on an arc whose chord is too short to have a direction', () => {
+    const contour = { start: [0, 0], segments: [{ kind: 'arc', radius: 1, large: false, clockwise: false, to: [0, -5e-324] }], open: true } as const; // prettier-ignore
+    expect(nearestPlace(contour, [0, 0])!.distancePx).toBe(0);
+    expect(nearestPlace(contour, [3, 4])!.distancePx).toBeCloseTo(5, 9);
+  });
+
   it('are the nearest of all', () => {
     fc.assert(
       fc.property(anyContour, anyPoint, (contour, p) => {

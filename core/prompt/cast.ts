@@ -41,7 +41,8 @@ const AT_PARTS = new Set(['on', 'inside', 'under', 'behind', 'beside', 'over', '
 const NOT_DRESSED = ['artifact', 'garment', 'shape', 'abstract', 'sign', null];
 
 /** What is no garment, and worn all the same. */
-const ON_HEADS = /^(?:crown|tiara|monocle|sunglasses|glasses|spectacles|goggles|headphones|earmuffs)$/;
+const ON_HEADS =
+  /^(?:crown|tiara|monocle|sunglasses|glasses|spectacles|goggles|headphones|earmuffs|helmet|chain|necklace|pendant|locket|medal|medallion|amulet)$/;
 
 /** A figure that stands to none yet. */
 export const draftOf = (found: Phrase): Draft => {
@@ -75,6 +76,13 @@ export class Cast {
   constructor(private readonly kind: Kind | null) {}
 
   /** The figure that was named last. */
+  /** Takes back the figure that was named last, which is none: its place among the figures. */
+  takeBack(): number {
+    this.figures.pop();
+    this.last = this.root;
+    return this.figures.length;
+  }
+
   get latest(): Draft | null {
     return this.last === null ? null : this.figures[this.last];
   }
@@ -123,7 +131,7 @@ export class Cast {
       joined &&
       before.to !== null &&
       before.said !== null &&
-      (before.phrase.hasArticle || !found.hasArticle)
+      (before.phrase.hasArticle || !found.hasArticle || (/^(?:wear|dress)/.test(before.said) && (found.isGarment || ON_HEADS.test(found.head)))) // prettier-ignore
     ) {
       // "With a fork and knife": both stand so; "a bottle of oil and a branch": the branch stands by itself.
       const { relation, turned, to, said } = before;

@@ -6,6 +6,9 @@ import type { Token, WordPart } from './reading';
 
 export const POSSESSIVES = /^(?:its|his|her|their)$/;
 
+/** Which of a thing's places. */
+export const SIDES = /^(?:upper|lower|left|right|inner|outer|top|bottom)$/;
+
 /** A part of somebody or something that is named as where another is. */
 export interface Place {
   /** The place after its last word. */
@@ -47,6 +50,7 @@ export class Cursor {
     let k = at;
     const isIts = POSSESSIVES.test(this.word(k));
     if (isIts || /^(?:an?|the)$/.test(this.word(k))) k++;
+    if (SIDES.test(this.word(k)) && PLACES.has(this.word(k + 1))) k++;
     while (this.word(k) && !nounKind(this.word(k)) && this.word(k + 1)) k++;
     // "Eye sockets".
     if (PLACES.has(this.word(k)) && PLACES.has(this.word(k + 1))) k++;

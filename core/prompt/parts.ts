@@ -1,5 +1,6 @@
 /** The parts of a prompt but its figures, each taking its words out of the text. */
 import { gerundOf, isCompound, nounKind, participleOf } from './classes';
+import { TRADE_NOUNS } from './manner';
 import { type Reading } from './reading';
 import {
   ALSO_THINGS,
@@ -142,6 +143,21 @@ export function readKind(reading: Reading): Kind | null {
     });
   if (reading.single && (kind === null || kind === 'pictorial')) kind = 'lettermark';
   return kind;
+}
+
+/** Whose a mark can be, of which by itself there is a picture. */
+const HOUSES = 'dairy|ranch|orchard|vineyard|theatre|hospital|library|union';
+/** "Of a cheese dairy:", "of a rowing club, two oars". */
+const OWNED = new RegExp(`(?<=\\|)(?: of)? (?!for )(?:the |an? )?(?:[a-z-]+ ){0,3}(?:${HOUSES}|${[...TRADE_NOUNS].join('|')})(?=\\s*:\\s*[a-z]|\\s*,\\s*(?:an?|two|three|four|the|crossed) )`); // prettier-ignore
+/** "A sticker of a sloth", "poster for a jazz festival: a trumpet". */
+const PRINTED_OF = /^(?:an? )?(?:(?:vinyl|die-?cut|t-?shirt|tee|screen|bumper) )?(?:sticker|decal|poster|postcard|tattoo|flyer|print|patch) (?:of|showing|with|featuring) (?=an? |the |two |three |some )/; // prettier-ignore
+const PRINTED_FOR = /^(?:an? )?(?:album |book )?(?:sticker|poster|cover|t-?shirt|flyer|label|banner|menu|packaging)(?: (?:art|design|image))?(?=[ |]+for [a-z' -]+[:,])/; // prettier-ignore
+
+/** Whose a mark is, before what is on it, and what it is printed on. */
+export function readTrade(reading: Reading, kind: Kind | null): void {
+  reading.take(OWNED, 'trade', (m) => kind !== null && (m[0].startsWith(' of') || /\bof$/i.test(reading.text.slice(0, m.index)))); // prettier-ignore
+  reading.take(PRINTED_OF, 'trade', () => true);
+  reading.take(PRINTED_FOR, 'trade', () => true);
 }
 
 /** Finishes that are said anywhere, although the word is a thing or something done as well. */

@@ -121,12 +121,15 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
     head = { ...owner, as: 'noun', found: owner.found };
     front = front.filter((u) => u !== owner && !attributive.includes(u));
     attributive = [];
-  } else if (attributive.length && CROPS.test(head.text) && isLive(attributive.at(-1)!.text)) {
+  } else if (attributive.length && CROPS.test(head.text) && (isLive(attributive.at(-1)!.text) || (nounKind(attributive.at(-1)!.text.split(' ').at(-1)!) === 'animal' && attributive.at(-1)!.text !== 'hot dog'))) { // prettier-ignore
     modifiers.push(head.text);
     giveUpHead('modifier');
   } else if (attributive.length && nounKind(attributive.at(-1)!.text) === 'animal' && (lexicon.isRole(head.text) || (nounKind(head.text) === 'person' && !/(?:keeper|rider|tamer|trainer|hunter|catcher|walker|lover|groomer|whisperer|breeder)s?$/.test(head.text)))) {
-    role = head.text;
-    giveUpHead('role');
+    // "A wolf mother" follows no trade.
+    const isKin = /^(?:mother|father|mum|mom|dad|mama|papa|parent|sister|brother|twin|family|couple|grandmother|grandfather|grandma|grandpa)s?$/.test(head.text);
+    if (isKin) modifiers.push(head.text);
+    else role = head.text;
+    giveUpHead(isKin ? 'modifier' : 'role');
   } // prettier-ignore
   /** A name of two words is its first; the second only says something of it. */
   const giveUpLast = (part: WordPart): void => {

@@ -462,3 +462,59 @@ describe('what a word is by the company it keeps', () => {
     expect(partsOf('a pigeon carrying a letter tied with string').figures[2]).toMatchObject({ to: 1 });
   });
 });
+
+describe('what is said beside the figures', () => {
+  const figures = (prompt: string) => partsOf(prompt).figures.map((f) => [f.drawn, f.relation, f.to, f.place]);
+  it('is whose a badge is, before a colon, and what a mark is printed on', () => {
+    expect(figures("seal of a cheese dairy: a cow's head between two stars")).toEqual([['cow', null, null, null], ['star', 'between', 0, null]]); // prettier-ignore
+    expect(figures('badge of a rowing club: two crossed oars')).toEqual([['paddle', null, null, null]]);
+    expect(figures('poster for a jazz festival: a trumpet')).toEqual([['trumpet', null, null, null]]);
+    expect(figures('a sticker of a sloth with a cup of coffee')[0]).toEqual(['sloth', null, null, null]);
+    // Of a trade that is all there is, its own picture is drawn.
+    expect(figures('emblem of a school')[0][0]).toBe('school');
+    // What is printed itself stays a thing.
+    expect(figures('a poster on a wall')[0][0]).toBe('poster');
+    for (const prompt of ['seal of a cheese dairy: a cow', 'poster mark for a jazz festival: a trumpet'])
+      expect(partsOf(prompt).words.filter((w) => w.part === 'filler' || w.part === 'not understood').map((w) => w.word).filter((w) => !/^(?:an?|of|for)$/.test(w)), prompt).toEqual([]); // prettier-ignore
+  });
+  it('is the place of one in the other', () => {
+    expect(figures('an hourglass with a tree in the upper half')[1]).toEqual(['tree', 'inside', 0, 'half']);
+    expect(figures('an ice cream cone with a planet as the scoop')[1]).toEqual(['planet', 'as', 0, 'scoop']);
+  });
+  it('is what a part turns into, whichever is named first', () => {
+    expect(figures('a stag head with antlers turning into branches')).toEqual([['stag', null, null, null], ['twig', 'as', 0, 'antlers']]); // prettier-ignore
+    expect(figures('an open book whose pages turn into birds')[1]).toEqual(['bird', 'as', 0, 'pages']);
+    expect(partsOf('a stag head with antlers turning into branches').words.find((w) => w.word === 'antlers')!.part).toBe('place'); // prettier-ignore
+  });
+  it('is what one wears besides, and what one has that is said as a participle', () => {
+    expect(figures('a gorilla wearing headphones and a gold chain')[2]).toEqual(['chains', 'wearing', 0, null]);
+    const [sailor] = partsOf('a bearded sailor smoking a pipe').figures;
+    expect([sailor.pose, sailor.modifiers]).toEqual(['smoking', ['bearded']]);
+  });
+  it('is the head of an animal whose name has two words', () => {
+    for (const [prompt, drawn] of [['a polar bear head', 'polar bear'], ['a bald eagle head, emblem', 'eagle'], ['a grizzly bear face', 'bear'], ['a snow leopard head', 'snow leopard']]) {
+      const [head] = partsOf(prompt).figures;
+      expect(head.drawn, prompt).not.toBe('head profile');
+      expect(head.modifiers.some((m) => /head|face/.test(m)), prompt).toBe(true);
+      expect(drawn.split(' ').at(-1), prompt).toBe(head.drawn.split(' ').at(-1));
+    }
+  }); // prettier-ignore
+  it('is what a flame is shaped like, and who is curled into a ring', () => {
+    expect(figures('a candle with a flame shaped like a heart')[1]).toEqual(['heart', 'as', 0, 'flame']);
+    expect(figures('a sleeping fox curled into a ring')).toEqual([['fox', null, null, null]]);
+    expect(figures('two foxes curled into a circle')).toEqual([['fox', null, null, null]]);
+  });
+  it('is no trade where somebody is kin', () => {
+    const parts = partsOf('a wolf mother with two pups');
+    expect([parts.role, parts.figures.map((f) => f.count)]).toEqual([null, [1, 2]]);
+  });
+  it('is rain that is drawn, and a palette that one stands on', () => {
+    expect(figures('an umbrella with rain inside')[1].slice(1, 3)).toEqual(['inside', 0]);
+    expect(figures('a chameleon on a paint palette')[1]).toEqual(['artist palette', 'on', 0, null]);
+    expect(partsOf('a fox, muted palette').figures).toHaveLength(1);
+  });
+  it('is the trade that a word is of: a rook in chess is no crow', () => {
+    expect(figures('app icon for a chess club: a black rook')[0][0]).toBe('chess rook');
+    expect(figures('a rook on a fence')[0][0]).toBe('crow');
+  });
+});

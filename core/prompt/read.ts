@@ -13,6 +13,7 @@ import {
   readKind,
   readMood,
   readShape,
+  readTrade,
 } from './parts';
 import { Reading } from './reading';
 import { ALSO_THINGS, type Lexicon, type PromptParts } from './words';
@@ -56,6 +57,7 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
     () => (isLine = true),
   );
   const named = readKind(reading);
+  readTrade(reading, named);
   const { finish: finishNamed, flat, thing } = readFinish(reading, lexicon);
   let finish = finishNamed;
   const manner = readManner(reading);

@@ -5,7 +5,7 @@ import { Cast, draftOf, pendingOf, type Draft, type Pending } from './cast';
 import { isContainer, MOST, readPhrase, type Phrase } from './phrase';
 import { phraseAt, verbLink, type Link } from './relations';
 import { numberOf } from './units';
-import { Cursor, POSSESSIVES, type Place } from './cursor';
+import { Cursor, POSSESSIVES, SIDES, type Place } from './cursor';
 import type { Token, WordPart } from './reading';
 import type { Kind, Lexicon } from './words';
 
@@ -46,6 +46,10 @@ const SHELLED = /^(?:snail|turtle|tortoise|crab|hermit crab)s?$/;
 /** Parts that something else can stand for by name: "with button eyes". */
 const STOOD_FOR =
   /^(?:eyes?|ears?|wings?|horns?|antlers?|tail|mane|teeth|tusks|legs|nose|spikes|spines|hands|scales|petals|shell)$/;
+/** What one has many of, that can turn into something else. */
+const GROWN = /^(?:stripes|spots|feathers|roots|branches|leaves|hair|beard|quills|fins|claws|steam|smoke|flames?)$/;
+/** How one thing is said to go over into another. */
+const BECOMING = /^(?:turn|grow|morph|chang|becom|transform|shaped|formed)/;
 /** Where a trade is at home, after what it deals in: a tea house. */
 const PREMISES = /^(?:house|inn|room|works|shed|yard|mill|kitchen|corner)$/;
 /** What is printed: named by itself after what is on it, it says what for and not what. */
@@ -218,7 +222,7 @@ export class Sentence extends Cursor {
     this.mark(k, verb.to, 'relation');
     this.i = verb.to;
     const phrase = phraseAt(this.openWords(this.i));
-    const isAs = verb.link.relation === 'as' || phrase?.link.relation === 'as';
+    const isAs = verb.link.relation === 'as' || phrase?.link.relation === 'as' || (BECOMING.test(this.tokens[verb.to - 1].text) && this.word(this.i) === 'into'); // prettier-ignore
     if (phrase) this.step('relation', phrase.length);
     this.pending = pendingOf(isAs ? { relation: 'as', turned: true } : (phrase?.link ?? verb.link), `whose ${place}`, owner, isAs ? place : null); // prettier-ignore
     return true;
@@ -324,7 +328,7 @@ export class Sentence extends Cursor {
     const next = this.word(after);
     const isBare = figure !== null && isLater && BODY_PARTS.test(next) && !this.nounFollows(after + 1);
     const isCounted = /^(?:one|two|both|all|four)$/.test(next) && BODY_PARTS.test(this.word(after + 1)) && figure !== null && this.cast.isLive(this.cast.last!); // prettier-ignore
-    const place = isCounted ? { to: after + 2, word: this.word(after + 1) } : isBare ? { to: after + 1, word: next } : POSSESSIVES.test(next) || (next === 'the' && isLater && PLACES.has(this.word(after + 1)) && this.word(after + 2) !== 'of' && !STANDING[this.word(after + 1)]) ? this.placeAt(after) : null; // prettier-ignore
+    const place = isCounted ? { to: after + 2, word: this.word(after + 1) } : isBare ? { to: after + 1, word: next } : POSSESSIVES.test(next) || (next === 'the' && isLater && SIDES.test(this.word(after + 1)) && PLACES.has(this.word(after + 2)) && this.word(after + 3) !== 'of') || (next === 'the' && isLater && PLACES.has(this.word(after + 1)) && this.word(after + 2) !== 'of' && !STANDING[this.word(after + 1)]) ? this.placeAt(after) : null; // prettier-ignore
     const isPart =
       place !== null &&
       (PLACES.has(place.word) ||
@@ -342,6 +346,15 @@ export class Sentence extends Cursor {
       // What comes next is there: "wearing on its head a hat".
       return true;
     }
+    // "With antlers turning into branches": the branches stand for the antlers.
+    if (figure && link.relation === 'as' && isLater && figure.relation === 'with' && BECOMING.test(said) && (STOOD_FOR.test(figure.word) || GROWN.test(figure.word)) && this.cast.root !== null) {
+      const at = this.cast.takeBack();
+      for (const t of this.tokens) if (t.figure === at) Object.assign(t, { figure: null, part: 'place' });
+      this.mark(this.i, after, 'relation');
+      this.i = after;
+      this.pending = pendingOf({ relation: 'as', turned: true }, `whose ${figure.word}`, this.cast.root, figure.word);
+      return true;
+    } // prettier-ignore
     if (figure && link.relation === 'as' && isLater && figure.relation === 'with') {
       // "With books as leaves".
       const at = next === 'the' ? after + 1 : after;
@@ -356,9 +369,10 @@ export class Sentence extends Cursor {
     }
     // "Rolled into a ball": how somebody lies.
     const owner = this.cast.figures[this.pending?.from ?? this.cast.last ?? 0];
-    const isRolled = /^(?:rolled|curled|coiled|tucked)/.test(owner?.pose ?? said);
-    if (owner && isRolled && next === 'a' && this.word(after + 1) === 'ball') {
+    const isRolled = [owner?.pose ?? '', said].some((m) => /^(?:rolled|curled|coiled|tucked)/.test(m));
+    if (owner && isRolled && /^an?$/.test(next) && /^(?:ball|ring|circle|loop)$/.test(this.word(after + 1))) {
       owner.pose = 'curled';
+      if (this.word(after + 1) !== 'ball') owner.modifiers.push('in a ring');
       this.pending = null;
       return this.step('modifier', after + 2 - this.i);
     }
@@ -404,6 +418,9 @@ export class Sentence extends Cursor {
     const k = /^(?:the|a|an|early|late)$/.test(this.word(at)) ? at + 1 : at;
     const word = this.word(k);
     const isBare = k === at || this.word(at) !== 'a';
+    // "With rain inside": it is drawn.
+    if (WEATHER.has(word) && /^(?:inside|under|underneath|below|beneath|falling|pouring)$/.test(this.word(k + 1)))
+      return null;
     if (isBare && (SETTINGS.has(word) || WEATHER.has(word)) && !this.nounFollows(k + 1)) return k + 1;
     return null;
   }
@@ -497,7 +514,9 @@ export class Sentence extends Cursor {
       return asWhole('expression');
     } // prettier-ignore
     const isPrinted = PRINTED.test(head) && from === this.start && this.i >= this.end && !found.hasArticle && this.cast.figures.length > 0; // prettier-ignore
-    if ((STYLE_NOUNS.has(head) && !found.isNamed) || isPrinted) {
+    // A paint palette is a thing, by a name of two words.
+    const isByName = found.word.includes(' ') && this.lexicon.findFigure(found.word)?.via === 'synonym';
+    if ((STYLE_NOUNS.has(head) && !found.isNamed && !isByName) || isPrinted) {
       this.manner.push(this.told(found));
       return asWhole('manner');
     }

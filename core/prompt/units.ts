@@ -93,6 +93,10 @@ export function readUnits(
   return units;
 }
 
+/** What one has, said as a participle: "a bearded sailor". */
+const HAVING =
+  /^(?:bearded|moustached|hooded|masked|caped|horned|bespectacled|helmeted|armou?red|whiskered|maned|tusked|antlered|haired|eyed)$/;
+
 /** Two or three words that are one noun, where such begin here. */
 function compoundAt(word: (at: number) => string, at: number, lexicon: Lexicon): { readonly text: string; readonly length: number; readonly found: FoundFigure | null } | null {
   for (const length of [4, 3, 2]) {
@@ -134,7 +138,7 @@ function classOf(word: Words, k: number, hasNoun: boolean, isLed: boolean, lexic
   const participle = participleOf(w);
   if (participle && !(isConcrete && !isSeldomNoun(w) && !isAdjective(w))) {
     if (hasNoun) return null;
-    return follows ? 'pose' : null;
+    return follows ? (HAVING.test(w) ? 'modifier' : 'pose') : null;
   }
   if (POSE_WORDS.has(w)) return hasNoun ? null : 'pose';
   if (NEVER_HEADS.has(w) && !follows && !(isLed && isThing && !hasNoun)) return hasNoun ? null : 'modifier';

@@ -328,3 +328,36 @@ describe('birds that fly', () => {
     expect(flying.height).toBeGreaterThan(1.25 * sitting.height);
   });
 });
+
+describe('what a body says', () => {
+  const wolf = CREATURES.get('wolf')!;
+  const box = (parts: readonly Part[]) => boxOfRuns(silhouette(parts))!;
+  it('by a howl: the muzzle is up, higher than the ears are of who sits', () => {
+    const [sits, howls] = (['sitting', 'howling'] as const).map((pose) => sideParts(wolf, pose, still)!);
+    expect(alike(silhouette(sits), silhouette(howls))).toBeLessThan(0.92);
+    // The nose is the foremost dark disc of a head: the last but one of its parts.
+    const nose = (parts: readonly Part[]): number => boxOfRuns(parts.at(-2)!.area)!.y;
+    expect(nose(howls)).toBeLessThan(nose(sits) - 8);
+    expect(islands(silhouette(howls))).toBe(1);
+  });
+  it('by grazing: the head is down at the feet, for every build on four of them', () => {
+    for (const name of ['deer', 'horse', 'cow', 'sheep', 'wolf', 'cat']) {
+      const [stands, grazes] = (['standing', 'grazing'] as const).map((pose) => sideParts(CREATURES.get(name)!, pose, still)!); // prettier-ignore
+      const eye = (parts: readonly Part[]): number => boxOfRuns(parts.at(-1)!.area)!.y;
+      const b = box(grazes);
+      expect(eye(grazes), name).toBeGreaterThan(eye(stands) + 12);
+      expect(eye(grazes), name).toBeGreaterThan(b.y + 0.45 * b.height);
+    }
+  });
+  it('by boots: they are on the feet, reach up the shin, and take the colour that is said of them', () => {
+    const of = (dress: ReturnType<typeof dressFrom>) => figureParts(CREATURES.get('fox')!, { stance: 'standing', expression: 'happy', dress, held: null, age: 'grown', crop: 'whole' } as unknown as Parameters<typeof figureParts>[1], still); // prettier-ignore
+    expect(dressFrom('a fox in rubber boots').hasBoots).toBe(true);
+    expect(dressFrom('a boot').hasBoots).toBeUndefined();
+    const [bare, shod] = [of({}), of({ hasBoots: true, dyes: { feet: '#aa0000' } })];
+    const red = shod.filter((p) => p.dye === '#aa0000');
+    expect(red.length).toBeGreaterThanOrEqual(2);
+    const [b, r] = [box(bare), boxOfRuns(union(...red.map((p) => p.area)))!];
+    expect(r.y).toBeGreaterThan(b.y + 0.7 * b.height);
+    expect(r.height).toBeGreaterThan(0.06 * b.height);
+  });
+});

@@ -8,13 +8,13 @@ import { ACCENT, blob, both, COAT, DARK, LIGHT, line, mirrored, oval, piece, sha
 
 export type Hat =
   | 'cap' | 'chef' | 'helmet' | 'straw' | 'cowboy' | 'crown' | 'top hat' | 'beret' | 'beanie' | 'mortarboard' | 'nurse' | 'wizard' | 'pirate' | 'sailor'
-  | 'party' | 'bandana' | 'headband' | 'fire' | 'detective' | 'viking' | 'space' | 'headphones' | 'goggles' | 'helm'; // prettier-ignore
+  | 'party' | 'bandana' | 'headband' | 'fire' | 'detective' | 'viking' | 'space' | 'headphones' | 'goggles' | 'helm' | 'flowers'; // prettier-ignore
 export type Top = 'apron' | 'coat' | 'jacket' | 'vest' | 'overalls' | 'shirt' | 'robe' | 'jersey' | 'suit' | 'armour' | 'stripes' | 'suspenders' | 'skirt'; // prettier-ignore
-export type Neck = 'scarf' | 'bow tie' | 'tie' | 'stethoscope' | 'medal' | 'kerchief' | 'camera';
+export type Neck = 'scarf' | 'bow tie' | 'tie' | 'stethoscope' | 'medal' | 'kerchief' | 'camera' | 'chain';
 export type Eyewear = 'glasses' | 'sunglasses' | 'patch' | 'monocle' | 'diving mask';
 
 /** What a colour can be said of. */
-export type Worn = 'hat' | 'top' | 'neck' | 'cape' | 'pack' | 'eyes';
+export type Worn = 'hat' | 'top' | 'neck' | 'cape' | 'pack' | 'eyes' | 'feet';
 
 /** What a figure wears, and the tool of its trade. */
 export interface Dress {
@@ -25,6 +25,8 @@ export interface Dress {
   readonly hasCape?: boolean;
   /** On its back, its straps before the shoulders. */
   readonly hasPack?: boolean;
+  /** On its feet, up to the knee. */
+  readonly hasBoots?: boolean;
   /** The colours that are said of what is worn. */
   readonly dyes?: Partial<Record<Worn, string>>;
   /** Names of things that one of this trade holds, the likeliest first. */
@@ -121,15 +123,21 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\bapron\b/, { top: 'apron' }],
   [/\bcape\b|\bcloak\b|\bponcho\b|\bshawl\b/, { hasCape: true }],
   [/\b(?:backpack|rucksack|knapsack|haversack)\b/, { hasPack: true }],
+  [/\b(?:boots|wellies|wellingtons|gumboots|galoshes)\b/, { hasBoots: true }],
   [/\b(?:glasses|spectacles)\b/, { eyes: 'glasses' }],
   [/\b(?:sunglasses|shades|aviators)\b/, { eyes: 'sunglasses' }],
   [/\bmonocle\b/, { eyes: 'monocle' }],
   [/\beye ?patch\b/, { eyes: 'patch' }],
   [/\bbow ?tie\b/, { neck: 'bow tie' }],
   [/\b(?<!bow ?)(?:neck)?tie\b/, { neck: 'tie' }],
-  [/\bmedal\b/, { neck: 'medal' }],
+  [/\b(?:medal|medallion|pendant|locket|amulet)\b/, { neck: 'medal' }],
+  [/\b(?:necklace|pearls|chain(?! (?:saw|store|reaction|mail|link))s?)\b/, { neck: 'chain' }],
   [/\btop hat\b/, { hat: 'top hat' }],
   [/\bcrown\b/, { hat: 'crown' }],
+  [
+    /\b(?:flower|floral|daisy|rose) (?:crown|wreath|garland)\b|\b(?:crown|wreath|garland) of (?:flowers|daisies|roses)\b/,
+    { hat: 'flowers' },
+  ],
   [/\b(?:chef(?:'s)? hat|toque)\b/, { hat: 'chef' }],
   [/\bstraw hat\b|\bsun ?hat\b/, { hat: 'straw' }],
   [/\bcowboy hat\b/, { hat: 'cowboy' }],
@@ -177,13 +185,14 @@ export function dressFrom(prompt: string): Dress {
 export function dyedDress(dress: Dress, said: readonly { readonly word: string; readonly hex: string }[]): Dress {
   const dyes: Partial<Record<Worn, string>> = { ...dress.dyes };
   for (const { word, hex } of said) {
-    const { hat, top, neck, eyes, hasCape, hasPack } = dressFrom(word);
+    const { hat, top, neck, eyes, hasCape, hasPack, hasBoots } = dressFrom(word);
     if (hat) dyes.hat ??= hex;
     if (top) dyes.top ??= hex;
     if (neck) dyes.neck ??= hex;
     if (eyes) dyes.eyes ??= hex;
     if (hasCape) dyes.cape ??= hex;
     if (hasPack) dyes.pack ??= hex;
+    if (hasBoots) dyes.feet ??= hex;
   }
   return Object.keys(dyes).length ? { ...dress, dyes } : dress;
 }
@@ -240,6 +249,11 @@ export function hatParts(hat: Hat, brow: Brow, main: Tone, trim: Tone): { behind
       return front(p(trim, [[-17, 1, -20.5, -18, -10.5, -9, 0, -22, 10.5, -9, 20.5, -18, 17, 1]]), p(LIGHT, union(disc(-20.5, -19, 2.4, 24), disc(0, -23, 2.8, 24), disc(20.5, -19, 2.4, 24))), p(main, union(disc(-8.5, -3.4, 1.7, 24), disc(0, -3.8, 2, 24), disc(8.5, -3.4, 1.7, 24))));
     case 'top hat':
       return front(path(DARK, 'M-13 0L-15.4 -29Q0 -32 15.4 -29L13 0Z'), path(trim, 'M-13 0L-13.6 -7.4Q0 -9 13.6 -7.4L13 0Z'), p(DARK, oval(0, 0.6, 25, 3.6)));
+    case 'flowers': {
+      const at = [-18, -9.6, 0, 9.6, 18].map((x, i) => [x, -3.6 - [0, 4.4, 6, 4.4, 0][i], i === 2 ? 6.4 : i % 2 ? 5.4 : 4.6] as const);
+      const petals = union(...at.flatMap(([x, y, r]) => [0, 1, 2, 3, 4].map((k) => disc(x + 0.62 * r * Math.sin((2 * Math.PI * k) / 5), y - 0.62 * r * Math.cos((2 * Math.PI * k) / 5), 0.56 * r, 28))));
+      return front(p(main, union(taper([-21, 0, 2.2], [-9, -6, 2.2], [0, -7.6, 2.2], [9, -6, 2.2], [21, 0, 2.2]))), p(DARK, grown(petals, 0.8)), p(LIGHT, petals), p(trim, union(...at.map(([x, y, r]) => disc(x, y, 0.36 * r, 24)))));
+    }
     case 'beret':
       return front(p(main, blob([-21, 0], [-27, -9], [-8, -19], [18, -15], [25, -5], [19, 1], [0, 2])), p(main, taper([0, -16, 1.5], [2, -22, 1.3])), p(trim, taper([-20, 0.6, 1.5], [0, 2.8, 1.5], [19.5, 0.8, 1.5])));
     case 'beanie':

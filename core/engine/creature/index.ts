@@ -17,5 +17,5 @@ export {
 } from './dress';
 export { figureParts, STANCE_NAMES, stanceOf, type Age, type Held, type Stance } from './mascot';
 export { handParts, GESTURES, type Gesture } from './hand';
-export { TONES } from './pieces';
+export { taper, TONES } from './pieces';
 export { BUILT_NAMES, HANDS, isBuilt } from './names';

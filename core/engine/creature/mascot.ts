@@ -172,6 +172,18 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const feet = isArmed ? [] : legs.map((l) => piece(isBird(kind) ? ACCENT : isSat && !dress.top ? FUR : isDusky(kind) && !dress.top ? COAT : DARK, foot(l)));
   const legParts = isArmed ? tentacles : legs.map((l) => piece(isBird(kind) && trousers === FUR ? ACCENT : trousers, limb([l.root[0], l.root[1], isBird(kind) && trousers === FUR ? 2.4 : legR], [l.elbow[0], l.elbow[1], isBird(kind) && trousers === FUR ? 2.2 : legR * 0.92], [l.end[0], l.end[1], isBird(kind) && trousers === FUR ? 2 : legR * 0.84])));
 
+  // Up to the knee, with a cuff and a sole.
+  const booted = ({ elbow, end, side }: (typeof legs)[number], i: number): Part[] => {
+    const knee: readonly [number, number] = [end[0] + 0.85 * (elbow[0] - end[0]), end[1] + 0.85 * (elbow[1] - end[1])];
+    const shaft = bone([knee[0], knee[1], legR + 0.7], [end[0], end[1], legR + 0.3]);
+    const cuff = intersect(grown(shaft, 0.8), box(-60, knee[1] - 1.4, 220, 2.8));
+    const toe = intersect(oval(end[0] + side * 2.4, end[1] + 1.4, 9.4, 7), box(-60, -60, 220, 60 + end[1] + 4));
+    const upper = union(intersect(shaft, box(-60, knee[1], 220, 120)), toe);
+    // Dark, so that they are seen on paper and on light fur; the cuff and the sole tell them from dark fur.
+    return isSat ? [piece(DARK, grown(feet[i].area, 0.6)), piece(main, grown(feet[i].area, -2.6))] : [piece(DARK, upper), piece(main, cuff), piece(main, box(Math.min(end[0] - legR - 0.4, end[0] + side * 2.4 - 9), end[1] + 2.8, 19, 2.2))];
+  };
+  const boots = dress.hasBoots && !isArmed ? inCloth(legs.flatMap(booted), dress.dyes?.feet, [DARK]) : [];
+
   /** What lies on the body. */
   const on = (tone: Tone, area: Area): Part => piece(tone, intersect(area, torso));
   const low = neckY + height * 0.52;
@@ -292,7 +304,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const armParts = arms.map((a, i) => piece(sleeve, isWinged ? wingOf(a) : isApart(i) ? sleeveOf(a) : union(sleeveOf(a), handOf(a, i).area)));
   // The sleeve stands out from a body of its own tone by a thin line.
   const apart = sleeved || (!dress.top && !isBird(kind)) || shirted || dress.top === 'apron' ? armParts.map((p) => piece(sleeve === LIGHT || isDusky(kind) ? COAT : DARK, intersect(subtract(grown(p.area, 0.9), p.area), union(torso, ...robed.map((r) => r.area))))) : [];
-  const lower = [...feet.slice(0, isSat ? 0 : 2), ...(dress.top === 'robe' ? [] : legParts)];
+  const lower = [...feet.slice(0, isSat ? 0 : 2), ...(dress.top === 'robe' ? [] : legParts), ...(isSat ? [] : boots)];
   // What is on the body takes the colour that is said of it: of a coat or an apron what is light, of a skirt all of it, else its cloth.
   const worn: readonly Tone[] = dress.top === 'coat' || dress.top === 'apron' ? [LIGHT, main] : dress.top === 'skirt' ? [main, trim] : [main];
   const topped = (parts: readonly Part[]): Part[] => inCloth(parts, dress.dyes?.top, worn);
@@ -305,7 +317,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
     ...tail,
     ...(isSat ? [] : lower),
     ...topped(bodyParts),
-    ...(isSat ? [...(dress.top === 'robe' ? [] : legParts), ...feet, ...(isBird(kind) ? [] : feet.map((f) => piece(f.tone === FUR ? COAT : ACCENT, grown(f.area, -2.6))))] : []),
+    ...(isSat ? [...(dress.top === 'robe' ? [] : legParts), ...feet, ...(isBird(kind) ? [] : feet.map((f) => piece(f.tone === FUR ? COAT : ACCENT, grown(f.area, -2.6)))), ...boots] : []),
     ...straps,
     ...apart,
     ...(sleeved ? topped(armParts) : armParts),
@@ -335,6 +347,8 @@ function neckParts({ neck, hat }: Dress, y: number, shoulder: number, height: nu
       return [piece(DARK, union(taper([42, y - 1, 1.2], [43, y + 9, 1.2], [50, y + 15, 1.2], [57, y + 9, 1.2], [58, y - 1, 1.2]), taper([50, y + 15, 1.2], [51, y + 22, 1.2]), disc(51.4, y + 24, 3.2, 30)))];
     case 'medal':
       return [piece(trim, union(taper([42, y, 1.4], [50, y + 15, 1.4]), taper([58, y, 1.4], [50, y + 15, 1.4]))), piece(ACCENT, disc(50, y + 19, 5, 40)), piece(LIGHT, starArea(50, y + 19, 5, 3.2, 1.3))];
+    case 'chain':
+      return [piece(ACCENT, union(...Array.from({ length: 11 }, (_, i) => { const k = (i - 5) / 5; return disc(50 + 0.86 * shoulder * k, y + 2 + 13 * (1 - k * k), i === 5 ? 3 : 2.1, 28); })))];
     case 'kerchief':
       return [piece(trim, [[50 - shoulder * 0.9, y, 50 + shoulder * 0.9, y, 50, y + 14]]), piece(LIGHT, union(disc(45, y + 3.4, 1.2, 20), disc(55, y + 3.4, 1.2, 20), disc(50, y + 7.6, 1.2, 20)))];
     case 'camera':

@@ -82,7 +82,7 @@ export function fowlParts(kind: Kind, pose: Pose, t: Spread): Part[] {
     ...comb,
     ...crest,
     ...tufts,
-    piece(ACCENT, beak),
+    { ...piece(ACCENT, beak), of: 'beak' },
     ...wattle,
     piece(FUR, body),
     ...mantle,

@@ -8,7 +8,7 @@ import { at, earArea, hornArea, tailArea, wingArea } from './limbs';
 import { fowlParts, swimmerParts } from './side-others';
 
 export const POSES = ['standing', 'sitting', 'running', 'flying', 'leaping'] as const;
-export type Pose = (typeof POSES)[number];
+export type Pose = (typeof POSES)[number] | 'howling' | 'grazing';
 
 type P = readonly [number, number];
 /** Angles of thigh and shin from straight down, in degrees, forwards positive. */
@@ -61,7 +61,7 @@ const SECOND: Partial<Readonly<Record<Pose, Stance>>> = {
 }; // prettier-ignore
 
 /** Near leg, then far leg. */
-const STANCES: Readonly<Record<Exclude<Pose, 'sitting'>, Stance>> = {
+const STANCES: Readonly<Record<Exclude<Pose, 'sitting' | 'howling' | 'grazing'>, Stance>> = {
   standing: { tilt: 2, fore: [[2, -2], [16, 2]], hind: [[18, -14], [-6, -22]], neck: 0, tail: 12 },
   running: { tilt: 4, fore: [[58, 66], [30, 84]], hind: [[-56, -74], [-34, -98]], neck: 18, tail: -12 },
   leaping: { tilt: 26, fore: [[74, 30], [52, 8]], hind: [[-40, -44], [-60, -56]], neck: 12, tail: 20 },
@@ -76,8 +76,10 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
   const legLength = f.leg * legs * (1 + 0.05 * t('legs'));
   const [upper, lower] = [legLength * 0.5, legLength * 0.5];
   const thick = f.thick * Math.sqrt(bulk);
-  const sits = pose === 'sitting';
-  const stance = sits ? STANCES.standing : (isSecond && SECOND[pose]) || STANCES[pose];
+  const howls = pose === 'howling';
+  const sits = pose === 'sitting' || (howls && !isSecond);
+  const grazes = pose === 'grazing';
+  const stance = sits || howls || grazes ? STANCES.standing : (isSecond && SECOND[pose]) || STANCES[pose];
   const tilt = ((sits ? 52 : stance.tilt) * Math.PI) / 180;
   const rump: P = [36, 56];
   const chest: P = [36 + f.back * Math.cos(tilt), 56 - f.back * Math.sin(tilt)];
@@ -123,12 +125,16 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
     far = [leg([foreRoot[0] + 2, foreRoot[1]], stance.fore[1], legRoot.fore * 0.9, false), leg([hindRoot[0] + 4, hindRoot[1]], stance.hind[1], legRoot.hind * 0.85, true)]; // prettier-ignore
   }
 
-  const neckLength = f.neck * neckBy * (1 + 0.06 * t('neck'));
-  const neckDeg = 180 - (f.neckDeg + (sits ? -26 : stance.neck) + 6 * t('nod'));
+  const neckLength = f.neck * neckBy * (1 + 0.06 * t('neck')) * (grazes ? 1.25 : 1);
+  const neckDeg =
+    180 -
+    (grazes ? 138 + 4 * t('nod') : f.neckDeg + (howls ? (sits ? -30 : -8) : sits ? -26 : stance.neck) + 6 * t('nod'));
   const nape: P = [chest[0] + chestR * 0.25, chest[1] - chestR * 0.25];
   const head = downFrom(nape, chestR * 0.6 + neckLength, neckDeg);
   const skullR = f.skull * (0.9 + 0.1 * bulk);
-  const faceDeg = 66 + (sits ? -4 : stance.tilt * 0.35) + 5 * t('face');
+  // Who howls has the muzzle up, the ears laid back and the eyes shut; who grazes has it down.
+  const raised = howls ? 76 : grazes ? -42 : 0;
+  const faceDeg = 66 + raised + (sits ? -4 : stance.tilt * 0.35) + 5 * t('face');
   const snout = downFrom(head, f.snout * (0.9 + 0.1 * bulk) + 2, faceDeg);
   const isBull = kind.muzzle === 'wide' ? 1.18 : 1;
   const skull = union(disc(head[0], head[1], skullR, 56), bone(at(head, skullR * 0.84), at(snout, f.snoutR * isBull)));
@@ -145,7 +151,9 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
     : [rump[0] - rumpR * 0.84, rump[1] - rumpR * 0.42];
   const isUp = tail === 'tuft' || tail === 'brush' ? -1 : 1;
   const tailed = tailArea(tail, tailRoot, sits ? rootDeg - 24 : -rootDeg * isUp, 0.9 + 0.1 * bulk, t);
-  const ear = kind.ears ? earArea(kind.ears, head, skullR) : null;
+  const up = kind.ears ? earArea(kind.ears, head, skullR) : null;
+  const back = turnAbout(head, ((howls ? -0.8 : -1) * raised * Math.PI) / 180);
+  const ear = up && raised ? { near: moved(up.near, back), inner: moved(up.inner, back) } : up;
   const horns = kind.horns ? hornArea(kind.horns, head, skullR) : null;
   const eye: P = downFrom(head, skullR * 0.42, faceDeg + 62);
   const nose: P = downFrom(snout, f.snoutR * isBull * 0.72, faceDeg + 22);
@@ -186,7 +194,14 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
   const wings = pose === 'flying' ? wingArea(1.05 + 0.1 * t('wings'), 12) : null;
   const wingRoot: P = [chest[0] - 6, chest[1] - chestR * 0.5];
   const put = (area: Area, dx = 0, dy = 0): Area => moved(area, [1, 0, 0, 1, wingRoot[0] + dx, wingRoot[1] + dy]);
-  const pupil = piece(lightness < 0.3 ? LIGHT : DARK, disc(eye[0], eye[1], Math.max(1.3, skullR * 0.15), 28));
+  const lid = bone(
+    at(downFrom(eye, skullR * 0.22, faceDeg), 0.8),
+    at(downFrom(eye, skullR * 0.22, faceDeg + 180), 0.8),
+  );
+  const pupil = piece(
+    lightness < 0.3 ? LIGHT : DARK,
+    howls ? lid : disc(eye[0], eye[1], Math.max(1.3, skullR * 0.15), 28),
+  );
   const trunk = kind.muzzle === 'trunk' ? [taper(at(snout, 5.4), at([snout[0] + 5, snout[1] + 11], 4.4), at([snout[0] + 6, snout[1] + 21], 3.6), at([snout[0] + 13, snout[1] + 25], 2.8))] : []; // prettier-ignore
   const tusk = kind.marks.includes('tusks') ? [piece(LIGHT, taper(at([snout[0] - 1, snout[1] + 3], 2.2), at([snout[0] + 9, snout[1] + 9], 1.8), at([snout[0] + 14, snout[1] + 5], 0.8)))] : []; // prettier-ignore
 
