@@ -15,20 +15,20 @@ afterAll(() => app.stop());
 
 describe('under load', () => {
   it('each part is killed, stands again, and no acknowledged change is lost or made twice', async () => {
-    const report = await killsUnderLoad({ times: 2, designers: 3, restS: 9 });
+    const report = await killsUnderLoad({ times: 2, designers: 3, restS: 9, changes: 240 });
     expect(report).toMatchObject({ kills: 6, lost: [], doubled: [], failedRounds: [], faults: [] });
     // Somebody wrote all the while, and found the part away.
-    expect(report.acknowledged).toBeGreaterThan(200);
+    expect(report.acknowledged).toBeGreaterThanOrEqual(240);
     expect(report.rounds).toBeGreaterThan(5);
     expect(report.askedAgain).toBeGreaterThan(0);
     for (const seconds of Object.values(report.standAgainS).flat()) expect(seconds).toBeLessThan(30);
   });
 
   it('connections are cut in both directions, and every change is made once', async () => {
-    const report = await cutsUnderLoad(app, { seconds: 5 });
+    const report = await cutsUnderLoad(app, { seconds: 5, changes: 60 });
     expect(report).toMatchObject({ lost: [], doubled: [], faults: [] });
     expect(report.cuts).toBeGreaterThan(20);
-    expect(report.acknowledged).toBeGreaterThan(50);
+    expect(report.acknowledged).toBeGreaterThanOrEqual(60);
   });
 
   it('twelve designers go from brief to package at once', async () => {

@@ -60,14 +60,18 @@ export interface CutReport {
   readonly faults: readonly string[];
 }
 
-/** Designers write over connections that are cut, for so long. */
-export async function cutsUnderLoad(app: App, { seconds = 8, designers = 4, share = 0.15 } = {}): Promise<CutReport> {
+/** Designers write over connections that are cut, for so long and until so many changes were made. */
+export async function cutsUnderLoad(
+  app: App,
+  { seconds = 8, designers = 4, share = 0.15, changes = 0 } = {},
+): Promise<CutReport> {
   const way = await cutter(app.address, share);
   // Programs that listen to a name of their own say so: the one that is asked is the server behind.
   const client = clientOf(() => way.address);
   try {
     const writing = await write(client, designers, 0);
     await new Promise((resolve) => setTimeout(resolve, seconds * 1000));
+    await writing.until(changes);
     way.calm();
     const { acknowledged, lost, doubled } = await writing.finish();
     return { cuts: way.cuts(), acknowledged, lost, doubled, faults: client.faults };

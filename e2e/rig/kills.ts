@@ -31,8 +31,8 @@ async function answers(url: string): Promise<boolean> {
   return answer?.ok ?? false;
 }
 
-/** Kills every part so many times. Between two kills of one part lie at least `restS`, since five deaths within a minute end a start. */
-export async function killsUnderLoad({ times = 2, designers = 4, restS = 16 } = {}): Promise<KillReport> {
+/** Kills every part so many times. Between two kills of one part lie at least `restS`, since five deaths within a minute end a start. Writing goes on until so many changes were made. */
+export async function killsUnderLoad({ times = 2, designers = 4, restS = 16, changes = 0 } = {}): Promise<KillReport> {
   const started = await startWhole();
   const client = clientOf(() => started.address);
   const standAgainS: Record<Part, number[]> = { 'the application': [], 'the database': [], 'the image engine': [] };
@@ -52,6 +52,7 @@ export async function killsUnderLoad({ times = 2, designers = 4, restS = 16 } = 
         standAgainS[part].push((Date.now() - since) / 1000);
         await rested;
       }
+    await writing.until(changes);
     const { acknowledged, lost, doubled, rounds, failed } = await writing.finish();
     return {
       kills: times * PARTS.length,

@@ -27,12 +27,14 @@ interface Acknowledged {
 export interface Writing {
   /** How many changes were acknowledged so far. */
   count: () => number;
+  /** Until so many were: a busy machine takes longer, and does not fall short. Ends early when nobody writes any more. */
+  until: (changes: number) => Promise<void>;
   /** Ends the writing and compares what was acknowledged with what is there. */
   finish: () => Promise<{ acknowledged: number; lost: string[]; doubled: string[]; rounds: number; failed: string[] }>;
 }
 
-/** Begins to write with so many designers; a share of what they do are rounds. */
-export async function write(client: Client, designers: number, roundShare = 0.02): Promise<Writing> {
+/** Begins to write with so many designers, each of whose changes is a round once in so many; never, when that is 0. */
+export async function write(client: Client, designers: number, roundEvery = 30): Promise<Writing> {
   let writing = true;
   let count = 0;
   const own = await Promise.all(Array.from({ length: designers }, () => begin(client)));
@@ -40,7 +42,7 @@ export async function write(client: Client, designers: number, roundShare = 0.02
   const loops = own.map(async (a) => {
     try {
       for (let n = 0; writing; n++) {
-        await one(client, a, n, roundShare);
+        await one(client, a, n, roundEvery);
         count++;
         await pause(20);
       }
@@ -50,6 +52,9 @@ export async function write(client: Client, designers: number, roundShare = 0.02
   });
   return {
     count: () => count,
+    until: async (changes) => {
+      while (count < changes && faults.length < designers) await pause(50);
+    },
     finish: async () => {
       writing = false;
       await Promise.all(loops);
@@ -88,8 +93,8 @@ async function begin(client: Client): Promise<Acknowledged> {
 const hexOf = (n: number): string => `#${((n * 7919) % 0xffffff).toString(16).padStart(6, '0').toUpperCase()}`;
 
 /** One change of one kind or another, until it is acknowledged. */
-async function one(client: Client, a: Acknowledged, n: number, roundShare: number): Promise<void> {
-  if (Math.random() < roundShare) {
+async function one(client: Client, a: Acknowledged, n: number, roundEvery: number): Promise<void> {
+  if (roundEvery && n % roundEvery === 7) {
     const body = { requestKey: randomUUID(), prompt: 'an owl', count: 1 };
     a.rounds.push((await client.ask<Round>('POST', `/api/commissions/${a.commissionId}/rounds`, body)).id);
     return;
