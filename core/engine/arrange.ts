@@ -21,7 +21,7 @@ import {
   WEARER,
   wornOn,
 } from './pairings';
-import { byDusk } from './pairings-aloft';
+import { byDusk, inSnow } from './pairings-aloft';
 import { pulledOut } from './pairings-told';
 import { asHouse, asMoon } from './pairings-parts';
 import { TREES } from './pairings-places';
@@ -41,6 +41,7 @@ import {
   finished,
   FORMS,
   isAtDusk,
+  isInSnow,
   isAtNight,
   isOfLines,
   standingOf,
@@ -133,7 +134,8 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   if (index === 1 && HEAPING.test(first.drawn) && relation === 'inside' && figure.turned) return true;
   if (index === 1 && TREES.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
   if (index === 1 && /^(?:octopus|squid)$/.test(first.drawn) && ['with', 'holding'].includes(relation)) return true;
-  if (index === 1 && isHeadgear(first.drawn) && ['with', 'beside'].includes(relation)) return true;
+  if (index === 1 && isHeadgear(first.drawn) && ['with', 'beside'].includes(relation))
+    return !figure.modifiers.includes('crossed');
   if (index === 0 && second?.relation === 'as' && !second.turned && PLAIN.test(second.drawn)) return true;
   if (index === 0 && second?.relation === 'around' && !second.turned && goesRound(figure, second)) return true;
   if (index === 1 && figure.count === 2 && isCreature(first.drawn) && ['with', 'holding', 'wearing'].includes(relation) && canBeHeld(figure.drawn) && !/balloon|kite/.test(figure.drawn)) return !figure.modifiers.includes('crossed'); // prettier-ignore
@@ -168,7 +170,7 @@ export function together(asked: Stage): Layer[] {
   if (
     alone &&
     !figures[1] &&
-    alone.count > 1 &&
+    (alone.count > 1 || (shape === 'circle' && GOING_ROUND.test(alone.pose ?? ''))) &&
     (shape === 'circle' || shape === null) &&
     ([alone.pose ?? '', ...alone.modifiers].some((m) => GOING_ROUND.test(m) && (shape !== null || m === 'circling')) ||
       stage.parts.words.some((w) => w.part === 'shape' && /^(?:forming|arranged)$/.test(w.word)))
@@ -197,7 +199,13 @@ function figuresOf(stage: Stage): Layer[] {
       ? { ...first, drawn: `${first.drawn} face` }
       : first;
   // By night, or where the sun is low, one figure stands in that.
-  const setting = isAtDusk(stage.parts) ? byDusk : isAtNight(stage.parts) ? asMoon : null;
+  const setting = isAtDusk(stage.parts)
+    ? byDusk
+    : isAtNight(stage.parts)
+      ? asMoon
+      : isInSnow(stage.parts) && !isOfLines(stage)
+        ? inSnow
+        : null;
   if (!second && setting && first.count === 1 && !stage.given && !stage.parts.shape && !stage.isHeld)
     return setting(stage, figureFor(stage, head, 0));
   if (!second)

@@ -72,9 +72,16 @@ const LIQUID = /^(?:tea|coffee|milk|water|wine|juice|beer|honey|oil|cream|cocoa)
 const SCALED = /^(?:fish|goldfish|tropical fish)$/;
 const SEEN_THROUGH = /^(?:bowl|jar|fishbowl|aquarium|tank|glass|bag)$/;
 const SPRAYING = /^(?:spray|squirt|shower|sprinkl|spout|splash)/;
+/** What covers somebody or stands about them, and can be of something else. */
+const OUTGROWN =
+  /^(?:feathers?|tail|tail feathers|plumage|mane|scales|spines|spikes|quills|shell|fur|hair|spots|stripes|petals)$/;
 /** What a wreath is made of. */
 const LEAFY = /^(?:leaf|flower|laurel|ivy|olive|rose|daisy)$/;
 const SERVED_ON = /^(?:tray|plate|dish|bag)$/;
+
+/** The thing of whose shape a figure is said to be; null where none is. */
+const shapedAs = ({ modifiers }: PromptFigure): string | null =>
+  modifiers.map((m) => /^(\w+)-shaped$/.exec(m)?.[1]).find((m) => m !== undefined && isThing(m)) ?? null;
 
 /** The rules in the order in which they are tried; the first that applies is the one. */
 const RULES: readonly Rule[] = [
@@ -160,6 +167,11 @@ const RULES: readonly Rule[] = [
     const place = second && isCreature(first.drawn) && second.to === 0 ? second.modifiers.map((m) => /^from (beak|bill|mouth|jaws?|snout|trunk)$/.exec(m)?.[1]).find((m) => m !== undefined) : undefined; // prettier-ignore
     return place ? [{ ...first, pose: /^(?:hang|dangl)/.test(first.pose ?? '') ? null : first.pose }, { ...second, modifiers: [], relation: 'holding', turned: false, place }, ...rest] : null; // prettier-ignore
   },
+  // A pelican's pouch is in its beak.
+  ([first, second, ...rest]) =>
+    first?.drawn === 'pelican' && second?.place === 'pouch'
+      ? [first, { ...second, relation: 'holding', turned: false, place: 'beak' }, ...rest]
+      : null,
   // What comes out of a hat comes out of a tall one.
   ([first, second, ...rest]) =>
     second?.drawn === 'hat' &&
@@ -188,7 +200,9 @@ const RULES: readonly Rule[] = [
       ? [first, { ...second, word: 'wreath', drawn: 'wreath' }, ...rest]
       : null,
   ([first, second, third, ...rest]) =>
-    isChained(second, third, 'made of') && second.relation === 'with' && isPaired(second.word)
+    isChained(second, third, 'made of') &&
+    second.relation === 'with' &&
+    (isPaired(second.word) || (OUTGROWN.test(second.word) && nounKind(first.drawn) === 'animal'))
       ? [first, { ...third, relation: 'as', turned: true, place: second.word, to: 0, count: 1 }, ...rest]
       : null,
   // A fish in a bowl is one thing to look at.
@@ -251,6 +265,34 @@ const RULES: readonly Rule[] = [
     if (!isBeam && /^(?:steam|smoke|vapou?r|aroma)$/.test(second.word)) return [first, { ...third, relation: 'as', turned: true, to: 0, place: 'steam' }, ...rest]; // prettier-ignore
     return [first, { ...third, relation: isBeam ? 'beside' : 'over', turned: !isBeam, to: 0 }, ...rest];
   },
+  // A heart-shaped door is a heart where a door is, a heart-shaped balloon a heart; what is so by itself is seen in one.
+  (figures) => {
+    const at = figures.findIndex((f) => shapedAs(f) !== null && !/^(?:smoke|cloud|bubbles)$/.test(f.drawn));
+    const form = at < 0 ? null : shapedAs(figures[at]);
+    if (!form) return null;
+    const { [at]: one } = figures;
+    const modifiers = one.modifiers.filter((m) => m !== `${form}-shaped`);
+    if (figures.length === 1) return [{ ...bareFigure({ word: form, drawn: form, via: 'name' }), colours: one.colours }, { ...one, modifiers, relation: 'inside', turned: true, to: 0, said: 'in', colours: [] }]; // prettier-ignore
+    const isPart = one.to === 0 && stands(one, 'with') && /^(?:door|window|handle|body|lens|wheel|sail|head|top|tail|lid|spout|clock|dial|face|screen|button|keyhole|roof|flame|crown|petals?)s?$/.test(one.word); // prettier-ignore
+    return figures.map((f, i) => (i !== at ? f : isPart ? { ...f, word: form, drawn: form, modifiers, relation: 'as', turned: true, place: one.word.replace(/s$/, '') } : { ...f, drawn: form, modifiers })); // prettier-ignore
+  },
+  // A ship on a sea of books is on books.
+  ([first, second, third, ...rest]) =>
+    third && isChained(second, third, 'made of') && stands(second, 'on', 'inside', 'through', 'over') && /^(?:wave|water|lake|river|ocean|field|ripples|cloud)$/.test(second.drawn)
+      ? [first, { ...third, drawn: /^books?$/.test(third.drawn) ? 'open book' : third.drawn, relation: 'on', turned: false, to: 0, count: 1 }, ...rest]
+      : null, // prettier-ignore
+  // A shell that is a boat has a sail already; a leaf sail is a leaf.
+  ([first, second, third, ...rest]) => {
+    if (!third || !stands(second, 'as') || !/^(?:boat|ship|sailboat)$/.test(second.drawn) || !/ ?\bsail$/.test(third.word)) return null; // prettier-ignore
+    const of = third.word.split(' ').slice(-2)[0];
+    const sail = of !== 'sail' && isThing(of) ? [`sail of ${of}`] : [];
+    return [first, { ...second, modifiers: [...second.modifiers, ...sail] }, ...rest];
+  },
+  // Toast that pops out of its toaster is half in it.
+  ([first, second, ...rest]) =>
+    second?.to === 0 && stands(second, 'with') && !isCreature(first.drawn) && second.modifiers.includes('out') && second.modifiers.some((m) => /^(?:popping|sticking|coming|peeking|jumping|bursting|rising|poking)$/.test(m))
+      ? [first, { ...second, modifiers: [], relation: 'coming out of', turned: true }, ...rest]
+      : null, // prettier-ignore
   // A balloon shaped as the moon is the moon, held.
   ([first, second, third, ...rest]) => {
     if (third?.relation !== 'as' || third.to !== 1 || third.turned || second.relation === null) return null;
@@ -311,7 +353,8 @@ const RULES: readonly Rule[] = [
       : figures.map((f, i) => (i === at ? { ...f, drawn: 'handshake', count: 1, pose: null, modifiers: [] } : f));
   },
   (figures) => {
-    const shapeOf = ({ drawn, modifiers }: PromptFigure): string | undefined => /^(?:smoke|cloud|bubbles)$/.test(drawn) ? modifiers.map((m) => /^(\w+)-shaped$/.exec(m)?.[1]).find((m) => m && isThing(m)) : undefined; // prettier-ignore
+    const shapeOf = (f: PromptFigure): string | null =>
+      /^(?:smoke|cloud|bubbles)$/.test(f.drawn) ? shapedAs(f) : null;
     if (!figures.some(shapeOf)) return null;
     return figures.map((f) => {
       const drawn = shapeOf(f);
@@ -402,6 +445,31 @@ const RULES: readonly Rule[] = [
     third && second.word === 'water' && SPRAYING.test(second.said ?? first.pose ?? '')
       ? [{ ...first, pose: 'watering' }, { ...third, relation: 'over', turned: false, to: 0 }, ...rest]
       : null,
+  // What is pulled out of the ground is in the hand.
+  (figures) => {
+    const at = figures.findIndex((f, i) => i > 1 && /^(?:ground|soil|earth|dirt|mud)$/.test(f.word) && ['coming out of', 'inside'].includes(f.relation ?? '')); // prettier-ignore
+    return at > 1 && stands(figures[1], 'holding', 'toward', 'with') && isCreature(figures[0].drawn) ? dropped([figures[0], { ...figures[1], relation: 'holding', to: 0 }, ...figures.slice(2)], at, 1) : null; // prettier-ignore
+  },
+  // Flowers in the eyes of a skull are where its eyes are.
+  ([first, second, ...rest]) =>
+    second?.place === 'eyes' && second.to === 0 && second.turned && stands(second, 'inside') && (second.count > 1 || isPlural(second.word))
+      ? [first, { ...second, relation: 'as', count: 1 }, ...rest]
+      : null, // prettier-ignore
+  // A family is one who is grown with its young.
+  ([first, ...rest]) =>
+    first?.modifiers.includes('family') && nounKind(first.drawn) === 'animal' && isCreature(first.drawn) && first.pose === null && rest.length === 0
+      ? [{ ...first, count: 1, modifiers: first.modifiers.filter((m) => m !== 'family') }, { ...bareFigure({ word: 'cubs', drawn: first.drawn, via: 'name' }), count: 2, relation: 'with', to: 0, said: 'with' }]
+      : null, // prettier-ignore
+  // What has stickers has a star on it.
+  ([first, second, ...rest]) =>
+    second?.to === 0 && /^(?:stickers?|decals?|badges)$/.test(second.word) && stands(second, 'with') && !isCreature(first.drawn)
+      ? [first, { ...second, drawn: 'star', relation: 'on', turned: true, count: 1 }, ...rest]
+      : null, // prettier-ignore
+  // Roses have thorns.
+  (figures) => {
+    const at = figures.findIndex((f, i) => i > 0 && /^(?:thorns?|prickles?)$/.test(f.word) && f.to !== null && /^(?:rose|cactus|bush|flower)$/.test(figures[f.to].drawn)); // prettier-ignore
+    return at > 0 ? dropped(figures, at, figures[at].to!) : null;
+  },
   // A nest has its eggs, a weathervane its rooster.
   ([first, second, ...rest]) =>
     second && has(first, second) && stands(second, 'holding', 'with', 'inside', 'on') ? [first, ...rest] : null,

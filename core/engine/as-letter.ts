@@ -1,6 +1,7 @@
 /** Figures as letters: bent into one stroke, built of several, a neck or a whole body as one. */
-import { areaFrom, grown, parsePath, runsFrom, sizeOf, subtract, union, type Area } from '../path';
-import { boundsOf, disc } from './area';
+import { areaFrom, grown, intersect, parsePath, runsFrom, sizeOf, stroked, subtract, union, type Area } from '../path';
+import { boundsOf, box, disc } from './area';
+import { waveLine } from './marks';
 import { bentAlong, laidStraight, STEP, withoutCorners, type Point } from './bent';
 import { taper } from './creature';
 import { isLong, mirroredFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
@@ -99,6 +100,27 @@ export function builtOfSticks(figure: Figure, letter: string): Figure | null {
     return one.parts.map((p) => ({ ...p, area: before.length ? subtract(p.area, union(...before)) : p.area }));
   });
   return dyedAs({ ...figure, parts: parts.filter((p) => p.area.length), isBuilt: true }, figure);
+}
+
+/** Mountains as the letter whose peaks they are, with snow on them; null for other letters and things. */
+export function peaksAsLetter({ name, parts: [first] }: Figure, letter: string): Figure | null {
+  if (!/^mountains?$/.test(name) || letter !== 'M') return null;
+  const hull: Area = [[4, 90, 30, 10, 50, 50, 70, 10, 96, 90, 77, 90, 67, 57, 50, 90, 33, 57, 23, 90]];
+  const snow: Area = [[30, 10, 23, 31.5, 27, 27, 31, 34, 35.5, 27, 38.5, 27], [70, 10, 77, 31.5, 73, 27, 69, 34, 64.5, 27, 61.5, 27]]; // prettier-ignore
+  const parts = [
+    { ...first, tone: 0, area: subtract(hull, grown(union(snow), 0.01)) },
+    { tone: 1, area: union(snow) },
+  ];
+  return { name, tones: [0.34, 0.86], parts, isBuilt: true };
+}
+
+/** A letter of water: under its waterline it is cut into waves. */
+export function letterOfWater(letter: Area): Figure {
+  const b = boundsOf(letter);
+  const rows = [0.3, 0.5, 0.7, 0.9].map((k) => waveLine(b.x - 2, b.x + b.width + 2, b.y + k * b.height, 0.045 * b.height, b.width / 3.2, 3 * k)); // prettier-ignore
+  const cut = union(...rows.map((row) => stroked([row], 0.045 * b.height, false)));
+  const crest = box(b.x - 2, b.y - 2, b.width + 4, 0.3 * b.height + 2);
+  return { name: 'wave', tones: [0.3, 0.62], parts: [{ tone: 0, area: subtract(letter, cut) }, { tone: 1, area: subtract(intersect(letter, crest), cut) }], isBuilt: true }; // prettier-ignore
 }
 
 /** A bird with a long neck as an S, its neck one stroke with its breast; as a 2 it looks the other way. */

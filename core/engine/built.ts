@@ -11,9 +11,11 @@ import {
   GESTURES,
   HANDS,
   handParts,
+  hasProfile,
   headParts,
   isRole,
   PEOPLE,
+  profileParts,
   sideParts,
   stanceOf,
   TONES,
@@ -28,9 +30,9 @@ import {
   type Stance,
 } from './creature';
 import { shadeTold } from './dye';
-import { movedFigure, outlineOf, turnedAt, type Figure, type Part } from './figure';
+import { movedFigure, outlineOf, turnedAt, upright, type Figure, type Part } from './figure';
 import type { Knobs } from './knobs';
-import { PLAIN_STROKE, areaFrom, parsePath, sizeOf, strokeArea, union } from '../path';
+import { PLAIN_STROKE, areaFrom, intersect, parsePath, sizeOf, strokeArea, union } from '../path';
 
 /** What is said of a figure that is built. */
 export interface Said {
@@ -41,6 +43,8 @@ export interface Said {
   readonly partsAsked?: readonly string[];
   /** The head alone is wanted. */
   readonly isHead?: boolean;
+  /** Of a head, its profile, where there is one. */
+  readonly isProfile?: boolean;
   /** The whole of it is wanted, standing or sitting somewhere, and no head by itself. */
   readonly isWhole?: boolean;
 }
@@ -89,12 +93,14 @@ const spreadOf = (name: string, knobs: Knobs) => (part: string) => knobs.spread(
 /** How an animal stands by a word for what it does; null for a word that its body cannot say. */
 function poseOf(word: string): Pose | 'curled' | null {
   const said: readonly (readonly [RegExp, Pose | 'curled'])[] = [
-    [/^(?:sleep|asleep|curl|doz|napp|snooz|rest|lying|hibernat)/, 'curled'],
+    [/^(?:sleep|asleep|curl|doz|napp|snooz|hibernat)/, 'curled'],
+    [/^(?:lying|lies|loung|rest|laz|reclin|relax|loaf|bask|sunbath|sprawl)/, 'lying'],
+    [/^stretch/, 'stretching'],
     [/^(?:run|rac|gallop|trot|sprint|charg|chas|hurr|rush|dash|bolt|jogg)/, 'running'],
     [/^(?:fly|soar|glid|hover|airborne|aloft|mid-air|mid-flight|swoop)/, 'flying'],
     [/^(?:leap|jump|pounc|hop|prank|pranc|bound|div|mid-leap|mid-jump|rear|rampant|spring)/, 'leaping'],
     [/^(?:sit|seated|perch|crouch|wait|sejant)/, 'sitting'],
-    [/^(?:howl|bay)/, 'howling'],
+    [/^(?:howl|bay|trumpet)/, 'howling'],
     [/^(?:graz|drink|lapp|forag|sniff|brows)/, 'grazing'],
     [/^(?:stand|walk|strid|stroll|prowl|upright|march|sneak|mid-stride|watch)/, 'standing'],
   ];
@@ -132,6 +138,7 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     if (stance) return [front(stance, 'whole')];
     return [...(said.isWhole ? [] : [front('standing', 'bust')]), front('standing', 'whole'), front('waving', 'whole')];
   }
+  if (said.isHead && said.isProfile && !expression && hasProfile(kind)) return [() => ({ ...figure(tones, () => profileParts(kind, t)!)(), facing: 1 })]; // prettier-ignore
   if (said.isHead) return [head(expression ?? 'calm')];
   // Parts of it that have colours of their own are seen from the front; what is not of the head, on all of it.
   if (said.partsAsked?.length && !said.pose) {
@@ -142,7 +149,8 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
   const isItself = CREATURES.has(name);
   const shown = said.pose ? poseOf(said.pose) : null;
   // What has no muzzle to raise sits; what has no neck to let down stands.
-  const pose = shown === 'howling' && kind.body?.build !== 'dog' ? 'sitting' : shown === 'grazing' && !isFourFooted(kind) ? null : shown; // prettier-ignore
+  // What has no legs, or four short ones, lies always.
+  const pose = shown === 'lying' && !kind.body ? null : shown === 'howling' && kind.body?.build !== 'dog' && kind.muzzle !== 'trunk' ? 'sitting' : ['grazing', 'stretching'].includes(shown ?? '') && !isFourFooted(kind) ? null : shown === 'lying' && !isFourFooted(kind) ? 'curled' : shown; // prettier-ignore
   const side = (asked: Pose | 'curled', isSecond = false): Drawn[] => {
     if (!kind.body) return [];
     // Built only once it is the one that is drawn: these are counted at each candidate.
@@ -152,7 +160,8 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
   // A penguin slides on its belly, head first.
   if (/^(?:slid|glid)/.test(said.pose ?? '') && name === 'penguin') return side('standing').map((draw) => () => turnedAt(draw(), 1.3)); // prettier-ignore
   if (pose) {
-    if (NOT_ASIDE.has(name) && pose === 'curled' && !isSeenAside(name)) return [front('sitting', 'whole', 'sleepy')];
+    if (NOT_ASIDE.has(name) && (pose === 'curled' || pose === 'lying') && !isSeenAside(name))
+      return [front('sitting', 'whole', 'sleepy')];
     // An owl comes at us with its wings up.
     if (name === 'owl' && pose === 'flying') return [front('jumping', 'whole')];
     if (NOT_ASIDE.has(name) && !expression && (pose === 'sitting' || pose === 'standing')) return [];
@@ -165,7 +174,7 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
         ? []
         : pose === 'curled'
           ? [front('sitting', 'whole', 'sleepy')]
-          : stance
+          : stance && !(pose === 'running' && isFourFooted(kind))
             ? [front(stance, 'whole')]
             : [];
     // Head first, wings up: a bird that dives.
@@ -173,7 +182,7 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     if (isDive) return side('flying').map((draw) => () => turnedAt(draw(), 0.85));
     const both = [
       ...side(pose),
-      ...(isFourFooted(kind) && pose !== 'sitting' && pose !== 'curled' ? side(pose, true) : []),
+      ...(isFourFooted(kind) && !['sitting', 'curled', 'lying', 'stretching'].includes(pose) ? side(pose, true) : []),
     ];
     return both.length || pose === 'curled' ? [...both, ...(said.isWhole && both.length ? [] : more)] : [];
   }
@@ -237,13 +246,30 @@ function umbrellaUp({ parts }: Figure): Figure {
   return { name: 'umbrella', tones: [0.3, 0.66], parts: areas.map((area, i) => ({ tone: i < 2 ? 0 : 1, area: turnedBy(area, -0.16, 50, 90), dye: dye && i === 2 ? shadeTold(dye, 0.19) : dye })) };
 } // prettier-ignore
 
+/** Whether a long thing that stands upright has its wider end up. */
+function roundEndUp(thing: Figure): boolean {
+  const area = outlineOf(upright(thing));
+  const b = boundsOf(area);
+  const half = box(b.x - 1, b.y - 1, b.width + 2, b.height / 2 + 1);
+  return sizeOf(intersect(area, half)) > 0.5 * sizeOf(area);
+}
+
 /** What somebody holds, made one unit large about its middle. */
-function heldAs(thing: Figure, tones: readonly number[], isClasped: boolean): Held {
+function heldAs(asked: Figure, tones: readonly number[], isClasped: boolean): Held {
+  // A saw is held by its handle, its blade up.
+  const isSaw = asked.name === 'saw' && !isClasped;
+  // A key is held by its bow, so that its bit is seen.
+  const isKey = asked.name === 'key' && !isClasped;
+  const thing = isSaw
+    ? turnedAt(asked, -1.25)
+    : isKey
+      ? turnedAt(upright(asked), roundEndUp(asked) ? Math.PI : 0)
+      : asked;
   const b = boundsOf(outlineOf(thing));
   // An umbrella is held by its foot.
   const isUp = thing.name === 'umbrella' && !isClasped;
   const long = isUp ? 100 : Math.max(b.width, b.height, 1);
-  const [cx, cy] = isUp ? [50, 64] : [b.x + b.width / 2, b.y + b.height / 2];
+  const [cx, cy] = isUp ? [50, 64] : [b.x + b.width / 2, b.y + (isSaw || isKey ? 0.84 : 0.5) * b.height];
   const unit = movedFigure(thing, [1 / long, 0, 0, 1 / long, -cx / long, -cy / long]);
   const isWide = isClasped || /\b(?:book|newspaper|map|scroll|laptop|guitar|banjo|ukulele|violin|cello|mandolin|lute|harp|saxophone|cake|box|package|present|basket|sign|bouquet|pillow|crate|accordion|drum|bowl|loaf|bread|treasure)\b/.test(thing.name) || (b.width > b.height * 1.5 && b.height > 0.3 * b.width && thing.name !== 'tray'); // prettier-ignore
   return {

@@ -5,7 +5,7 @@ export type Ground = 'field' | 'hills' | 'water' | 'river' | 'road' | 'dunes' | 
 
 /** What a word for ground or water is drawn as. */
 const GROUNDS: readonly (readonly [RegExp, Ground])[] = [
-  [/^(?:fields?|farmland|farm|vineyard|cornfield|wheat field|rice field|lavender field)$/, 'field'],
+  [/^(?:fields?|[a-z]+ fields?|farmland|farm|vineyard|cornfield)$/, 'field'],
   [/^(?:hills?|meadow|pasture|prairie|lawn|moor|savanna|tundra|valley|grassland|park)$/, 'hills'],
   [/^(?:lake|pond|sea|ocean|lagoon|bay|fjord|harbou?r|water|waters|waves)$/, 'water'],
   [/^(?:river|stream|creek|brook)$/, 'river'],
@@ -14,6 +14,9 @@ const GROUNDS: readonly (readonly [RegExp, Ground])[] = [
   [/^(?:forest|woods|woodland)$/, 'woods'],
 ];
 const groundOf = ({ word }: PromptFigure): Ground | null => GROUNDS.find(([words]) => words.test(word))?.[1] ?? null;
+
+/** The crop of a field whose name tells it; null for others. */
+export const cropOf = ({ word }: PromptFigure): string | null => /^([a-z]+) ?fields?$/.exec(word)?.[1] ?? null;
 
 /** What is seen in the sky. */
 const SKY = /^(?:sun|moon|crescent moon|full moon|star|stars|cloud|rainbow|planet|lightning|snowflake)$/;

@@ -1,7 +1,7 @@
 import { boundsOf, box, ringOf, tile, turnedBy } from './area';
-import { intersect, grown, moved, roomIn, stroked, subtract, union, type Area } from '../path';
+import { intersect, grown, moved, sizeOf, roomIn, stroked, subtract, union, type Area } from '../path';
 import { together } from './arrange';
-import { bentIntoLetter, bodyAsLetter, builtOfSticks, neckAsLetter } from './as-letter';
+import { bentIntoLetter, bodyAsLetter, builtOfSticks, letterOfWater, neckAsLetter, peaksAsLetter } from './as-letter';
 import { bentAlong, laidStraight } from './bent';
 import { waveLine } from './marks';
 import { isCreature, isSeenAside } from './built';
@@ -9,7 +9,7 @@ import { onField, recoloured } from './field';
 import { isLong, movedFigure, openedTo, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { filledWith } from './packed';
-import { headOf } from './pairings';
+import { headOf, severalAsOne } from './pairings';
 import { FACE_NAMES, lineIn, setLine } from './letters';
 import { arrangement, clear, figureFor, finished, form, FORMS, inkOf, type Stage } from './stage';
 import { wordsAs } from './words';
@@ -216,7 +216,8 @@ export function lettermark(stage: Stage): Layer[] {
     ['as', 'made of'].includes(relation ?? '') && parts.figures.length === 1 && parts.figures[0].count === 1;
   const isLetter = [...text].length === 1 && ['as', 'made of'].includes(relation ?? '') && parts.figures.length === 1;
   const animal = isOne && isLetter && isCreature(figureIn.name) && !isSeenAside(figureIn.name) ? headOf(stage, figureIn) : null; // prettier-ignore
-  const bent = isLetter ? (isOne ? neckAsLetter(figureIn.name, text) : null) ?? (animal ? bodyAsLetter(animal, text) : null) ?? builtOfSticks(figureIn, text) ?? (isOne ? bentIntoLetter(figureIn, text) : null) : null; // prettier-ignore
+  const bent = isLetter ? peaksAsLetter(figureIn, text) ?? (isOne ? neckAsLetter(figureIn.name, text) : null) ?? (animal ? bodyAsLetter(animal, text) : null) ?? builtOfSticks(figureIn, text) ?? (isOne ? bentIntoLetter(figureIn, text) : null) : null; // prettier-ignore
+  if (isLetter && /^(?:wave|water|sea|ocean|river|ripples|lake)$/.test(figureIn.name)) return fitLayers(finished(stage, letterOfWater(union(...set(92, 86)))), 88); // prettier-ignore
   if (bent) return fitLayers(finished(stage, bent), 88);
   // A tent as an A is the tent; a moon as a C has its opening to the right.
   const looks = text === 'A' && figureIn.name === 'tent' ? figureFor(stage, { ...parts.figures[0], drawn: 'tipi' }, 0) : figureIn; // prettier-ignore
@@ -267,7 +268,10 @@ export function wordmark(stage: Stage): Layer[] {
     ...form(stage, tile(50, 50, b.width / 2 + 8, 6, b.height / 2 + 9), first),
     ...finished(stage, lettersFigure('word', [moved(all, [0.92, 0, 0, 0.92, 4, 4])]), first, onField(stage, first)),
   ];
-  const figure = stage.parts.figures.length ? figureFor(stage, stage.parts.figures[0], 0) : null;
+  const [said] = stage.parts.figures;
+  const one = said ? figureFor(stage, said, 0) : null;
+  // As many as are asked for, where there is room for them.
+  const figure = one && said.count > 1 && said.count < 6 && !letterAt ? severalAsOne(one, said.count, 'row') : one;
   const nameOf = (areas: readonly Area[]): Layer[] => finished(stage, lettersFigure('word', [union(...areas)]));
   const sized = (cx: number, cy: number, side: number): Figure => placed(figure!, { cx, cy, side, fill: 1 });
   const other = (f: Figure): Layer[] => finished(stage, f, palette.groundHex, [second, first]);
@@ -358,8 +362,13 @@ export function wordmark(stage: Stage): Layer[] {
   if (made) return fitLayers(made, wide);
   if (figure && stage.parts.figures[0].modifiers.some((m) => /^(?:under|below|beneath|underneath|underlining)$/.test(m))) return underlined(); // prettier-ignore
   if (figure && letterAt) return letterAt.isDot ? dotted() : asLetter();
-  // Whoever asks for a figure gets it in every one.
-  return arrangement(stage, figure ? [asLetter, between, before, perched] : [plain, ruled, twoInks, striped, plated])();
+  // Whoever asks for a figure gets it in every one; in the place of a letter what is as full as an o.
+  const f = figure && boundsOf(outlineOf(figure));
+  const isFull = f && Math.abs(Math.log(f.width / f.height)) < 0.36 && sizeOf(outlineOf(figure)) > 0.5 * f.width * f.height; // prettier-ignore
+  return arrangement(
+    stage,
+    figure ? [isFull ? asLetter : before, between, before, perched] : [plain, ruled, twoInks, striped, plated],
+  )();
 }
 
 /** A mark with its name beside or below it. */

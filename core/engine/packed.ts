@@ -1,7 +1,9 @@
 /** What is made of many of a thing: strewn in its outline (greedy circle packing), in rows, as strands, or laid as bricks. */
 import { grown, intersect, moved, roomIn, sizeOf, stroked, subtract, union, withoutSpecks, type Area } from '../path';
+import { hexToOklab, oklabDistance } from '../colour';
 import { coveredCells, distanceTo } from '../raster';
-import { boundsOf, box } from './area';
+import { boundsOf, box, disc } from './area';
+import { isCreature } from './built';
 import { isLong, outlineOf, placed, seenParts, silhouetteOf, upright, type Figure } from './figure';
 import { layerOf, type Layer } from './layer';
 import { leafArea } from './marks';
@@ -190,9 +192,19 @@ function faceIn(figure: Figure): Figure {
   return { ...figure, parts: parts.slice(-8) };
 } // prettier-ignore
 
+/** An area with round holes, the largest first, well within it and apart. */
+const holed = (area: Area): Area =>
+  subtract(area, union(...packed(grown(area, -2.4), { most: 9, least: 3, count: 9, gap: 4.4 }).map(({ x, y, r }) => disc(x, y, r, 60)))); // prettier-ignore
+
 /** A's outline filled with many B, its eyes and what else is small in it left as they are. */
 export const madeOf: Pair = (s, a, b) => {
   const big = placed(a, { cx: 50, cy: 50, side: 90, fill: 0.9 });
+  // What is of cheese has its holes, in the yellowest ink there is.
+  if (/^(?:cheese|swiss cheese|sponge)$/.test(b.name) && !isCreature(a.name)) {
+    const yellow = hexToOklab('#F2C14E');
+    const inks = [...s.palette.inks].sort((p, q) => oklabDistance(hexToOklab(p), yellow) - oklabDistance(hexToOklab(q), yellow)); // prettier-ignore
+    return finished(s, { ...big, parts: [{ tone: 0, area: holed(silhouetteOf(big)) }], tones: [0.6] }, s.palette.groundHex, inks); // prettier-ignore
+  }
   const face = faceIn(big);
   const [first] = s.palette.inks;
   const made = filledWith(s, silhouetteOf(big), b, outlineOf(face));

@@ -9,7 +9,10 @@ import {
   movedFigure,
   openedTo,
   outlineOf,
+  clipped,
+  lookingRight,
   placed,
+  silhouetteOf,
   standing,
   topAt,
   turnedAt,
@@ -241,6 +244,32 @@ export const byDusk: Single = (s, a) => {
     ...form(s, sun, swapped(s)[0]),
     ...clear(s, standing(one, 50, line + 1), s.palette.groundHex, s.palette.inks, 1.6),
     ...form(s, stroked(low, 2.4, false), first),
+  ];
+};
+
+/** A among clouds, of which B is one: a large one before its lower half, a small one behind it above. */
+export const amongClouds: Pair = (s, a, b) => {
+  const one = placed(lookingRight(a), { cx: 50, cy: 48, side: 76, fill: 0.95 });
+  const o = boundsOf(outlineOf(one));
+  const near = placed(b, { cx: o.x + 0.34 * o.width, cy: o.y + o.height, side: 0.56 * o.width, fill: 1 });
+  const low = placed(b, { cx: o.x + 0.86 * o.width, cy: o.y + 0.9 * o.height, side: 0.36 * o.width, fill: 1 });
+  const far = placed(b, { cx: o.x + 0.72 * o.width, cy: o.y + 0.02 * o.height, side: 0.42 * o.width, fill: 1 });
+  const { groundHex, inks } = s.palette;
+  return fitLayers([...finished(s, far, groundHex, swapped(s)), ...clear(s, one, groundHex, inks, 1.8), ...clear(s, low, groundHex, swapped(s), 1.6), ...clear(s, near, groundHex, swapped(s), 1.8)], 90); // prettier-ignore
+};
+
+/** A on a drift, flakes falling about it, in a round window. */
+export const inSnow: Single = (s, a) => {
+  const [first] = s.palette.inks;
+  const window = disc(50, 50, 46, 200);
+  const there = recoloured(s, first, onField(s, first));
+  const one = standing(placed(a, { cx: 50, cy: 50, side: 56, fill: 0.9 }), 50, 78);
+  const flakes = union(...[[22, 30, 2.2], [34, 16, 1.6], [50, 12, 2.2], [66, 18, 1.6], [78, 30, 2.2], [14, 48, 1.6], [86, 50, 1.6], [28, 44, 1.5], [73, 44, 1.6], [42, 24, 1.5], [60, 28, 1.5], [20, 62, 1.6], [82, 64, 2]].map(([x, y, r]) => disc(x, y, r, 24))); // prettier-ignore
+  const drift = intersect(union(disc(28, 140, 66, 160), disc(82, 128, 53, 160)), window);
+  return [
+    ...form(s, subtract(window, drift), first),
+    ...form(s, subtract(flakes, grown(silhouetteOf(one), 2)), s.palette.groundHex),
+    ...clear(there, clipped(one, subtract(window, drift)), first, there.palette.inks, 1.4),
   ];
 };
 

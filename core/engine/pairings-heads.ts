@@ -1,5 +1,5 @@
 /** Arrangements about a head: what stands round it, and ears on what has none. */
-import { boundsOf, box } from './area';
+import { boundsOf, box, disc } from './area';
 import { intersect } from '../path';
 import { faceOn } from './faced';
 import { clipped, movedFigure, outlineOf, placed, turnedAt, upright, type Figure } from './figure';
@@ -26,8 +26,11 @@ export const maned: Pair = (s, whole, b) => {
 /** The head of A before B, whose rays or petals stand out round it. */
 export const rayed: Pair = (s, whole, b) => {
   const a = headOf(s, whole, whole.name === 'lion' ? 'lioness' : whole.name);
+  // Of a flower that stands on a stem, what is about its middle: as high as it is wide.
+  const f = boundsOf(outlineOf(b));
+  const blossom = f.height > 1.25 * f.width || b.name === 'sunflower' ? clipped(b, disc(f.x + f.width / 2, f.y + 0.37 * f.height, 0.38 * f.height)) : b; // prettier-ignore
   return [
-    ...finished(s, placed(b, { cx: 50, cy: 50, side: 94, fill: 1 }), s.palette.groundHex, swapped(s)),
+    ...finished(s, placed(blossom, { cx: 50, cy: 50, side: 94, fill: 1 }), s.palette.groundHex, swapped(s)),
     ...clear(s, placed(a, { cx: 50, cy: 51, side: 56, fill: 0.9 }), s.palette.groundHex, s.palette.inks, 1.6),
   ];
 };

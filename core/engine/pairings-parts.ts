@@ -20,6 +20,7 @@ import { onField } from './field';
 import {
   clipped,
   isLong,
+  movedFigure,
   outlineOf,
   placed,
   silhouetteOf,
@@ -33,7 +34,7 @@ import {
 import { fitLayers, layerOf } from './layer';
 import { fannedOut, swapped, type Pair } from './pairings';
 import type { Single } from './single';
-import { clear, finished, turnOf, solid, form } from './stage';
+import { clear, finished, turnOf, solid, form, thingFor } from './stage';
 
 /** What a brush or a pen does its work with is drawn at its foot. */
 const DOWNWARD = /brush|pen|pencil|quill|broom|crayon|marker/;
@@ -130,16 +131,47 @@ export const asBoat: Single = (s, a) => {
   const h = boundsOf(outlineOf(hull));
   const top = Math.min(h.y + 0.3 * h.height, boundsOf(intersect(outlineOf(hull), box(47, h.y - 1, 6, h.height + 2))).y + 2);
   const [inks, ground] = [swapped(s), s.palette.groundHex];
-  const sails: Area = [[52.4, top - 54, 52.4, top - 6, 84, top - 6], [47.6, top - 44, 47.6, top - 6, 24, top - 6]]; // prettier-ignore
+  // A sail that is something else stands at the mast by its foot.
+  const of = s.parts.figures[1]?.modifiers.map((m) => /^sail of (.+)$/.exec(m)?.[1]).find((m) => m !== undefined);
+  const other = of ? thingFor(s, { drawn: of, colours: [] }) : null;
+  const leaf = other && placed(upright(other), { cx: 66, cy: top - 30, side: 56, fill: 1 });
+  const sails: Area = leaf ? [] : [[52.4, top - 54, 52.4, top - 6, 84, top - 6], [47.6, top - 44, 47.6, top - 6, 24, top - 6]]; // prettier-ignore
   const line = h.y + 0.72 * h.height;
   const waves = stroked([0, 1].map((i) => Array.from({ length: 41 }, (_, k) => [8 + 2.1 * k, line + 8 + 6 * i + 1.5 * Math.sin(k * 0.8 + i)]).flat()), 2.6, false);
   return fitLayers([
     ...form(s, box(48.9, top - 58, 2.2, 62), s.palette.inks[0]),
-    ...solid(s, sails, inks[0]),
+    ...(leaf ? clear(s, leaf, ground, inks, 1.2) : solid(s, sails, inks[0])),
     ...clear(s, clipped(hull, box(-50, -50, 200, 50 + line + 4)), ground, s.palette.inks, 1.4),
     ...form(s, waves, inks[0]),
   ], 90);
 }; // prettier-ignore
+
+/** B as the body of A, which has strings along its neck: the neck is what is thin of it. */
+export const bodied: Pair = (s, a, b) => {
+  const long = placed(upright(a), { cx: 50, cy: 50, side: 96, fill: 1 });
+  const hull = outlineOf(long);
+  const h = boundsOf(hull);
+  const widths = Array.from({ length: 24 }, (_, i) => boundsOf(intersect(hull, box(h.x - 1, h.y + (i * h.height) / 24, h.width + 2, h.height / 24))).width || 0); // prettier-ignore
+  const isDown = widths.slice(12).reduce((p, q) => p + q, 0) > widths.slice(0, 12).reduce((p, q) => p + q, 0);
+  const up = isDown ? long : turnedAt(long, Math.PI);
+  const u = boundsOf(outlineOf(up));
+  const rows = isDown ? widths : [...widths].reverse();
+  // The body begins where it is half as wide as it gets.
+  const from = rows.findIndex((w, i) => i > 5 && w > 0.5 * Math.max(...rows));
+  const foot = u.y + (Math.max(8, from) * u.height) / 24;
+  const neck = clipped(up, box(-100, -100, 300, 100 + foot + 2));
+  const n = boundsOf(outlineOf(neck));
+  const body = placed(upright(b), { cx: 50, cy: 50, side: 58, fill: 1 });
+  const bb = boundsOf(outlineOf(body));
+  const mid = boundsOf(intersect(outlineOf(neck), box(n.x - 1, foot - 6, n.width + 2, 6)));
+  const put = movedFigure(body, [1, 0, 0, 1, mid.x + mid.width / 2 - bb.x - bb.width / 2, foot - 0.16 * bb.height - bb.y]); // prettier-ignore
+  const p = boundsOf(outlineOf(put));
+  const [cx, cy] = [p.x + p.width / 2, p.y + 0.46 * p.height];
+  const hole = disc(cx, cy, 0.13 * p.width, 48);
+  const bridge = box(cx - 0.16 * p.width, cy + 0.26 * p.height, 0.32 * p.width, 2.6);
+  const layers = [...finished(s, neck, s.palette.groundHex, swapped(s)), ...clear(s, without(put, union(hole, bridge)), s.palette.groundHex, s.palette.inks, 1.6)]; // prettier-ignore
+  return fitLayers(layers, 92);
+};
 
 /** A as a house: with a door, windows and a chimney. */
 export const asHouse: Single = (s, a) => {

@@ -200,7 +200,24 @@ export const settled: Pair = (s, a, b) => {
   const flower = placed(a, { cx: 46, cy: 54, side: 82, fill: 0.9 });
   const f = boundsOf(outlineOf(flower));
   const one = placed(b, { cx: f.x + 0.7 * f.width, cy: f.y + 0.22 * f.height, side: 36, fill: 0.9 });
-  return [...finished(s, flower), ...clear(s, one, s.palette.groundHex, swapped(s), 1.8)];
+  // Whichever is named first has the first ink.
+  const [own, others] =
+    s.parts.figures[0].drawn === b.name ? [swapped(s), s.palette.inks] : [s.palette.inks, swapped(s)];
+  return [...finished(s, flower, s.palette.groundHex, own), ...clear(s, one, s.palette.groundHex, others, 1.8)];
+};
+
+/** A lies or stands on the ground under B, a table or a bench, between its legs. */
+export const underTable: Pair = (s, a, b) => {
+  const top = placed(b, { cx: 50, cy: 48, side: 92, fill: 1 });
+  const t = boundsOf(outlineOf(top));
+  const foot = t.y + t.height;
+  // Below its middle a table is only legs: as wide as is free between the outer ones, as high as is under its board.
+  const low = boundsOf(intersect(outlineOf(top), box(t.x - 1, foot - 0.12 * t.height, t.width + 2, 0.13 * t.height)));
+  const one = placed(a, { cx: 50, cy: 50, side: Math.min(0.72 * low.width, 60), fill: 1 });
+  const o = boundsOf(outlineOf(one));
+  const k = Math.min(1, (0.66 * t.height) / o.height);
+  const small = standing(movedFigure(one, [k, 0, 0, k, 50 - 50 * k, 50 - 50 * k]), low.x + low.width / 2, foot);
+  return fitLayers([...finished(s, top, s.palette.groundHex, swapped(s)), ...clear(s, small, s.palette.groundHex, s.palette.inks, 1.6)], 92); // prettier-ignore
 };
 
 /** As many B as there are stand up behind A, fanned out. */

@@ -276,7 +276,8 @@ const HANDED: ReadonlySet<string> = new Set(['ape', 'bear', 'cat', 'dog', 'roden
 export const hanging: Pair = (s, b, hung) => {
   // Who has hands hangs by them; a bat hangs by its feet.
   const hands = HANDED.has(buildOf(hung.name) ?? '') && hung.name !== 'sloth' ? uprightOf(s, hung, 'jumping') : null;
-  const a = hung.name === 'bat' ? turnedAt(hung, Math.PI) : (hands ?? hung);
+  const isDown = hung.name === 'bat' || s.parts.manner.includes('upside down');
+  const a = isDown ? turnedAt(hung, Math.PI) : (hands ?? hung);
   const bar = placed(isLong(b) ? turnedAt(upright(b), Math.PI / 2 - 0.1) : b, { cx: 50, cy: 22, side: 80, fill: 0.9 });
   const beam = boundsOf(outlineOf(bar));
   const one = placed(a, { cx: 50, cy: 60, side: 58, fill: 0.9 });

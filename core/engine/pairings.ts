@@ -1,7 +1,7 @@
 /** Arrangements of two figures in one picture. */
 import { boundsOf, box, disc } from './area';
 import { onField } from './field';
-import { mirroredFigure, lookingRight, clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
+import { mirroredFigure, lookingRight, clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure, type Part } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, subtract, union, type Area } from '../path';
 import { buildOf, builtDrawings, isCreature, isSeenAside, uprightFigure } from './built';
 import { dressFrom, eyewearParts, hatParts, inCloth, isCut, TONES, type Stance } from './creature';
@@ -9,7 +9,7 @@ import { undyed } from './dye';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
 import type { PromptFigure } from '../prompt';
-import { clear, finished, form, inkOf, inSaidColours, type Stage, type Standing, turnOf } from './stage';
+import { clear, finished, form, inkOf, inSaidColours, solid, type Stage, type Standing, turnOf } from './stage';
 
 export type Pair = (stage: Stage, a: Figure, b: Figure) => Layer[];
 
@@ -239,6 +239,16 @@ export const atMouth: Pair = (s, a, b) => {
   const side = poses.length ? poses[s.idea % poses.length]() : null;
   const big = placed(side ? { ...side, name: a.name } : lookingRight(a), { cx: 44, cy: 52, side: 80, fill: 0.9 });
   const bb = boundsOf(outlineOf(big));
+  // In a pelican's pouch, which of its large parts is furthest from its middle.
+  if (a.name === 'pelican') {
+    const [body, ...others] = [...big.parts].sort((p, q) => sizeOf(q.area) - sizeOf(p.area));
+    const reach = ({ area }: Part): number =>
+      Math.abs(boundsOf(area).x + boundsOf(area).width / 2 - bb.x - bb.width / 2);
+    const pouch = others.slice(0, 2).reduce((p, q) => (reach(q) > reach(p) ? q : p), others[0] ?? body);
+    const room = roomIn(pouch.area);
+    const caught = room && placed(b, { cx: room.x, cy: room.y, side: 2.5 * room.r, fill: 0.9 });
+    if (caught) return [...finished(s, big), ...clear(s, caught, s.palette.groundHex, s.palette.inks, 1)];
+  }
   // Where its wings are up, what reaches furthest forward of all is its beak.
   const isFlying = isBird && side !== null && s.idea % poses.length === 1;
   const upper = intersect(outlineOf(big), box(bb.x, bb.y, bb.width, bb.height * (isFlying ? 1 : 0.5)));
@@ -248,6 +258,19 @@ export const atMouth: Pair = (s, a, b) => {
   const sb = boundsOf(outlineOf(small));
   const map = [1, 0, 0, 1, front - 2 - (sb.x + sb.width * 0.3), tip.y + tip.height - 1 - (sb.y + sb.height * 0.22)] as const; // prettier-ignore
   return [...finished(s, big), ...clear(s, movedFigure(small, map), s.palette.groundHex, swapped(s), 1.6)];
+};
+
+/** A has B at the end of its trunk, which it raises: what flies rises from there, what is long is held by its foot. */
+export const inTrunk: Pair = (s, a, b) => {
+  const [draw] = builtDrawings(a.name, { pose: 'trumpeting' }, s.knobs);
+  const big = placed(draw?.() ?? lookingRight(a), { cx: 42, cy: 62, side: 76, fill: 0.9 });
+  const bb = boundsOf(outlineOf(big));
+  const ahead = intersect(outlineOf(big), box(bb.x + 0.8 * bb.width, bb.y - 1, bb.width, bb.height));
+  const tip = boundsOf(ahead);
+  const small = placed(upright(b), { cx: 50, cy: 50, side: 36, fill: 0.9 });
+  const sb = boundsOf(outlineOf(small));
+  const put = movedFigure(small, [1, 0, 0, 1, tip.x + tip.width - 2 - (sb.x + 0.5 * sb.width), tip.y + 3 - (sb.y + sb.height)]); // prettier-ignore
+  return fitLayers([...clear(s, put, s.palette.groundHex, swapped(s), 0), ...clear(s, big, s.palette.groundHex, s.palette.inks, 1.2)], 92); // prettier-ignore
 };
 
 /** A at B with its beak, which is the thinner end of its upper half. */
@@ -414,8 +437,11 @@ export const faceToFace: Pair = (s, a, b) => {
 };
 
 /** A long figure laid slanting, to the right (1) or to the left (-1); another is only tilted. */
-const leaning = (figure: Figure, side: number): Figure =>
-  turnedAt(upright(figure), side * (isLong(figure) ? Math.PI / 4 : Math.PI / 10));
+const leaning = (figure: Figure, side: number): Figure => {
+  const up = upright(figure);
+  const b = boundsOf(outlineOf(up));
+  return turnedAt(up, side * (isLong(figure) || b.height > 1.3 * b.width ? Math.PI / 4 : Math.PI / 10));
+};
 
 /** A and B crossed, A on top. */
 export const crossing: Pair = (s, a, b) => {
@@ -594,7 +620,7 @@ export const atPart =
     }
     const bb = boundsOf(outlineOf(big));
     // The handle of a cup is on the side where it leaves a hole.
-    const [grip] = instead && place === 'handle' ? subtract(silhouetteOf(big), outlineOf(big)).map((ring) => ({ at: boundsOf([ring]), size: sizeOf([ring]) })).sort((p, q) => q.size - p.size) : []; // prettier-ignore
+    const [grip] = instead && place === 'handle' && a.name !== 'key' ? subtract(silhouetteOf(big), outlineOf(big)).map((ring) => ({ at: boundsOf([ring]), size: sizeOf([ring]) })).sort((p, q) => q.size - p.size) : []; // prettier-ignore
     if (grip && grip.size > 12 && Math.abs(grip.at.x + grip.at.width / 2 - bb.x - bb.width / 2) > 0.25 * bb.width) {
       const isRight = grip.at.x > bb.x + bb.width / 2;
       const edge = isRight ? grip.at.x - 0.5 : grip.at.x + grip.at.width + 0.5;
@@ -612,6 +638,20 @@ export const atPart =
     const stern = STERN.test(a.name) && /^(?:flames?|fire|exhaust|tail|engine|trail)$/.test(place ?? '') ? sternOf(silhouetteOf(big)) : null; // prettier-ignore
     // A balloon's basket hangs below, a bicycle's is at its bars.
     const basket = /^(?:basket|gondola)$/.test(place ?? '') ? (/balloon|airship/.test(a.name) ? [null, 0.5, 0.92, 0.4] as const : [null, 0.84, 0.24, 0.34] as const) : null; // prettier-ignore
+    // A bicycle's is woven, and B looks out of it.
+    if (instead && basket && !/balloon|airship/.test(a.name)) {
+      const w = 0.25 * bb.width;
+      const [left, top] = [bb.x + 0.74 * bb.width, bb.y + 0.2 * bb.height];
+      const woven: Area = [
+        [left, top, left + w, top, left + 0.86 * w, top + 0.66 * w, left + 0.14 * w, top + 0.66 * w],
+      ];
+      const gaps = intersect(woven, union(...[1, 2, 3].map((i) => box(left + (i * w) / 4 - 0.6, top + 3.4, 1.2, w)), box(left, top + 0.3 * w, w, 1.2))); // prettier-ignore
+      const filling = placed(b, { cx: left + w / 2, cy: top - 0.3 * w, side: 1.25 * w, fill: 0.95 });
+      const fb = boundsOf(outlineOf(filling));
+      const full = movedFigure(filling, [1, 0, 0, 1, 0, top + 0.16 * w - fb.y - fb.height]);
+      const room = grown(union(silhouetteOf(full), woven), 1.4);
+      return fitLayers([...finished(s, without(big, room)), ...finished(s, without(full, grown(woven, 1.2)), s.palette.groundHex, swapped(s)), ...solid(s, subtract(woven, gaps), s.palette.inks[0])], 92); // prettier-ignore
+    }
     const [, x, y, size] = basket ?? (stern ? ([null, stern.x, stern.y, 0.5] as const) : found);
     const side = Math.max(bb.width, bb.height) * size * (instead ? 1.12 : 0.8);
     // What one holds a key by is where it is roundest.
@@ -637,7 +677,20 @@ export function severalAsOne(figure: Figure, count: number, how: Standing | null
   if (how === 'crossed' && many === 2) {
     const [over, under] = [leaning(figure, 1), leaning(movedFigure(figure, [-1, 0, 0, 1, 2 * cx, 0]), -1)];
     const [p, q] = [over, under].map((f) => boundsOf(outlineOf(f)));
-    const met = movedFigure(under, [1, 0, 0, 1, p.x + p.width / 2 - q.x - q.width / 2, p.y + p.height / 2 - q.y - q.height / 2]); // prettier-ignore
+    // They cross in the lower half of their shafts, so that their heads are apart.
+    const stem = upright(figure);
+    const h = boundsOf(outlineOf(stem));
+    const shaft = boundsOf(
+      intersect(outlineOf(stem), box(h.x - 1, h.y + 0.62 * h.height, h.width + 2, 0.4 * h.height)),
+    );
+    const isHeaded = shaft.width < 0.62 * h.width && h.height > 1.3 * h.width;
+    const head = boundsOf(intersect(outlineOf(stem), box(h.x - 1, h.y, h.width + 2, 0.4 * h.height)));
+    const room = head.width / Math.SQRT2 - (h.y + h.height / 2 - head.y - head.height / 2);
+    const aside = h.x + h.width / 2 - (shaft.x + shaft.width / 2);
+    const apart = isHeaded
+      ? Math.SQRT1_2 * Math.max(0, Math.min(0.24 * h.height, Math.max(room, 0.1 * h.height) + aside))
+      : 0;
+    const met = movedFigure(under, [1, 0, 0, 1, p.x + p.width / 2 - q.x - q.width / 2 - 2 * apart, p.y + p.height / 2 - q.y - q.height / 2]); // prettier-ignore
     return join([without(met, grown(outlineOf(over), 2)), over]);
   }
   if (how === 'stacked') {
@@ -665,7 +718,7 @@ export const builtIn: Pair = (s, a, b) => {
   const big = placed(a, { cx: 50, cy: 50, side: 86, fill: 0.9 });
   const hull = silhouetteOf(big);
   const bb = boundsOf(hull);
-  const isDoor = /door|fireplace/.test(b.name);
+  const isDoor = /door|fireplace/.test(b.name) || s.parts.figures.some((f) => f.place === 'door');
   const part = isDoor ? intersect(hull, box(bb.x, bb.y + bb.height * 0.6, bb.width, bb.height)) : hull;
   const room = roomIn(part) ?? { x: 50, y: 60, r: 12 };
   const small = upright(placed(b, { cx: room.x, cy: room.y, side: Math.max(14, room.r * 1.7), fill: 0.9 }));

@@ -5,6 +5,7 @@ import {
   aboard,
   above,
   atMouth,
+  inTrunk,
   atPart,
   atParts,
   behind,
@@ -90,6 +91,7 @@ import {
   reaching,
   roofed,
   settled,
+  underTable,
   sheltered,
   tunnelled,
   heaped,
@@ -102,6 +104,7 @@ import {
 } from './pairings-places';
 import {
   asBoat,
+  bodied,
   asBody,
   asCrown,
   asHouse,
@@ -137,6 +140,7 @@ import {
   bundled,
   onThread,
   strung,
+  amongClouds,
 } from './pairings-aloft';
 import {
   crossedBehind,
@@ -369,6 +373,8 @@ const YOUNG = /^(?:pups?|cubs?|chicks?|ducklings?|goslings?|kittens?|puppy|puppi
 const KIN: readonly RegExp[] = [/^(?:chicken|chick|rooster)$/, /^(?:duck|duckling)$/, /^(?:cat|kitten)$/, /^(?:dog|puppy|wolf)$/, /^(?:cow|calf|bull)$/, /^(?:horse|foal)$/, /^(?:sheep|lamb|ram)$/, /^(?:pig|piglet)$/, /^(?:deer|fawn|stag)$/, /^(?:swan|goose|gosling|cygnet)$/]; // prettier-ignore
 /** What a bird has in its beak where nothing else is said. */
 const IN_BEAK = /^(?:twig|olive|olive branch|branch|leaf|letter|envelope|mail|key|flower|rose|tulip|daisy|worm|ring|diamond ring|berry|cherry|cherries|ribbon|heart|straw|feather|wheat|clover|herb|grape|acorn|coin|pearl|parcel|package|banner|fish|needle and thread)$/; // prettier-ignore
+/** What has strings along a neck. */
+const STRINGED = /^(?:(?:electric )?guitar|violin|cello|ukulele|banjo|mandolin|lute|double bass|fiddle)$/;
 /** What is round as a shell is. */
 const ROUNDED =
   /^(?:clock|globe|planet|earth|moon|full moon|wheel|watch|compass|pizza|donut|button|coin|citrus slice|cookie|house|drum|bowl|basket|gear|sun)$/;
@@ -475,7 +481,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.a === 'weathervane' && (t.isTurned('on', 'inside') || t.is('with')) && [turnedPair(onVane)],
   // A chimney is on the roof; an umbrella over somebody shelters them; who jumps over a fence is seen over it.
   (t) => /^(?:chimney|weathervane|antenna)$/.test(t.b) && !isCreature(t.a) && t.is('with', 'on', null) && [roofed],
-  (t) => SHELTERS.test(t.a) && t.is('over') && [turnedPair(sheltered)],
+  (t) => SHELTERS.test(t.a) && (t.is('over') || (t.is('toward', 'holding', 'with', 'in front of') && t.does(/^(?:shield|shelter|protect|cover|guard|keep)/))) && [turnedPair(sheltered)],
   (t) => SWIMMER.test(t.a) && WATER.test(t.b) && t.is('over', 'coming out of') && t.does(/^(?:jump|leap|ris|breach|spring)/) && [overWater],
   (t) => t.is('over') && !CELESTIAL.has(t.b) && t.does(/^(?:jump|leap|hop|vault|bound)/) && [above],
   (t) => /^(?:open )?books?$/.test(t.b) && t.is('coming out of') && [stacked(62, 64)],
@@ -516,7 +522,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => SERPENTS.test(t.a) && !isCreature(t.b) && t.is('around') && [turnedPair(entwined)],
   (t) => t.is('around') && goesRound(t.first, t.second) && !TWINING.test(t.a) && [orbiting],
   (t) => TREES.test(t.a) && (t.isTurned('coming out of', 'on') || t.is('with', 'holding')) && (/^(?:swing|hammock|lantern|tire swing|birdhouse|wind chime|bell|light bulb)$/.test(t.b) || /^(?:hang|dangl)/.test(t.second.pose ?? t.second.modifiers.join(' '))) && !isMany(t.second) && [hungInTree],
-  (t) => MOUTH.test(t.place) && isCreature(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],
+  (t) => t.place === 'trunk' && /^(?:elephant|mammoth)$/.test(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [inTrunk],
+  (t) => MOUTH.test(t.place) && (isCreature(t.a) || t.a === 'pelican') && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],
   (t) => /^(?:hang|dangl|swing|suspend)/.test(t.first.pose ?? t.said) && t.is('coming out of', 'on', 'under', 'with') && [turnedPair(hanging)],
   (t) => !isCreature(t.a) && /^(?:hang|dangl|suspend)/.test(t.second.pose ?? t.second.modifiers.join(' ')) && t.is('with', 'holding') && [onThread],
   (t) => isMany(t.first) && !isCreature(t.a) && TIES.test(t.b) && t.is('with', 'around', 'inside') && (/^(?:tied|bound|wrapped|held)/.test(t.said) || isBundle(t.first)) && [bundled],
@@ -586,7 +593,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCreature(t.a) && t.does(/^play/) && /piano|organ|harp|cello|double bass|xylophone|drum kit|drums|marimba|keyboard/.test(t.b) && [pushing],
   (t) => isCreature(t.a) && t.does(/^climb/) && t.is('on', 'toward', 'over') && (TREES.test(t.b) || LONG.test(t.b) || /^(?:post|rope|ladder|column|tower|vine)$/.test(t.b)) && [climbing],
   (t) => /^(?:mountain|mountains|hill|volcano|rock|cliff|pyramid)$/.test(t.b) && nounKind(t.a) !== 'artifact' && t.does(/^(?:climb|scal|hik|ascend|run|walk)/) && t.is('on', 'toward', 'over') && [scaling],
-  (t) => isCreature(t.a) && nounKind(t.b) === 'animal' && t.is('riding', 'on') && ['hoofed', 'heavy', 'cat', 'dog', 'bear', 'runner', 'hopper'].includes(buildOf(t.b) ?? '') && [ridden],
+  (t) => isCreature(t.a) && nounKind(t.b) === 'animal' && t.is('riding', 'on') && ['hoofed', 'heavy', 'cat', 'dog', 'bear', 'runner', 'hopper', ...(t.does(/^rid/) ? ['fowl', 'raptor', 'rodent', 'songbird'] : [])].includes(buildOf(t.b) ?? '') && [ridden],
   (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && [onWheels],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && /^(?:rid|fly|sit|straddl|saddl)/.test(t.said + (t.first.pose ?? '')) && (/^(?:rocket|broom|witch broom|paper plane|airplane|banana|firework|comet|baguette|cucumber|corn|cigar|bullet|fish|whale|dolphin|shark|swan|goose|duck|seahorse|crab|snail|turtle|tortoise|dragon|cloud)$/.test(t.b) || (LONG.test(t.b) && !/^(?:candle|flower|rose|tulip|umbrella)$/.test(t.b))) && [astride],
   (t) => t.b === 'hot air balloon' && isCreature(t.a) && t.is('inside', 'riding', 'on') && [inBasket],
@@ -652,6 +659,15 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // A mug with a moustache wears it.
   (t) => isHeadgear(t.b) && !isCreature(t.a) && t.is('with') && [onHead],
   (t) => t.b === 'wing' && !isCreature(t.a) && t.is('with', 'wearing', null) && [winged],
+  (t) => t.a === 'toaster' && t.isTurned('coming out of', 'inside') && [turnedPair(emerging(46, 72))],
+  (t) => /^clouds?$/.test(t.b) && (t.is('through', 'between') || (t.is('inside', 'on', 'over') && t.does(/^(?:swim|fly|sail|float|soar|glid)/))) && [amongClouds],
+  (t) => /^(?:table|desk|bench|chair|stool|piano|bed)$/.test(t.b) && isCreature(t.a) && t.is('under') && [underTable],
+  // What a cake has on it.
+  (t) => /^(?:cake|cupcake|muffin|birthday cake|pudding|pancakes|pie|cheesecake|sandwich|hamburger|burger)$/.test(t.a) && t.is('with') && /^(?:candle|cherry|strawberry|blueberry|raspberry|star|heart|flag|crown|flower|rose|berry|berries|bird)$/.test(t.b) && [turnedPair(stacked(40, 72))],
+  // What is said in a bubble is in it.
+  (t) => t.a === 'speech bubble' && t.is('with') && !isCreature(t.b) && t.second.count === 1 && [turnedPair(insideOf)],
+  (t) => t.place === 'door' && t.isTurned('as') && !isCreature(t.a) && [builtIn],
+  (t) => t.place === 'body' && t.isTurned('as') && STRINGED.test(t.a) && [bodied],
   (t) => OPENINGS.test(t.b) && !isCreature(t.a) && (t.is('with') || t.isTurned('inside')) && [builtIn],
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [t.first, t.second].some((f) => standingOf(f.modifiers) === 'toward') && [faceToFace, turnedPair(faceToFace)],
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [sideBySide, turnedPair(sideBySide)],

@@ -4,7 +4,7 @@ import { isCreature } from './built';
 import { areToldApart } from './dye';
 import { landIn } from './grounds';
 import type { Knobs } from './knobs';
-import { PALE, schemeFor } from './schemes';
+import { naturalHues, PALE, schemeFor } from './schemes';
 
 /** The colours of one candidate: the ground, and the inks with the dominant one first. */
 export interface Palette {
@@ -36,6 +36,9 @@ const leadOf = ({ figures }: PromptParts): string | null => {
   const [first] = figures;
   // An arctic fox is as pale as a polar bear, though a fox is drawn for it.
   if (first && isCreature(first.drawn) && PALE.test(first.word)) return first.word;
+  // What is made of something has its colour: a moon of cheese is yellow.
+  const of = figures.find((f) => f.relation === 'made of' && f.to === 0 && !f.turned)?.drawn;
+  if (of && naturalHues(of)) return of;
   return (landIn(figures) && figures.find((f) => /moon|^stars?$/.test(f.drawn))?.drawn) || (first?.drawn ?? null);
 };
 

@@ -4,14 +4,26 @@ import { boundsOf, box, disc, tile } from './area';
 import { grown, intersect, rim, stroked, subtract, union, type Area } from '../path';
 import { isCreature } from './built';
 import { onField, recoloured } from './field';
-import { SWIMS, castOf, type Ground } from './grounds';
+import { SWIMS, castOf, cropOf, type Ground } from './grounds';
 import { clipped, placed, standing, type Figure } from './figure';
 import { ownHexes } from './dye';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { waveLine } from './marks';
 import { severalAsOne } from './pairings';
 import { waysFor } from './pairs';
-import { banned, clear, figureFor, finished, form, isAtDusk, isAtNight, isOfLines, type Stage, solid } from './stage';
+import {
+  banned,
+  clear,
+  figureFor,
+  finished,
+  form,
+  isAtDusk,
+  isAtNight,
+  isOfLines,
+  type Stage,
+  solid,
+  thingFor,
+} from './stage';
 
 /** The height at which land meets the sky. */
 const HORIZON = 62;
@@ -178,6 +190,10 @@ export function scene(asked: Stage): Layer[] {
   const [rider, carrier] = cast.actors;
   const isCarried = carrier !== undefined && figures[carrier].to === rider && !figures[carrier].turned && ['inside', 'on', 'riding', 'holding'].includes(figures[carrier].relation ?? ''); // prettier-ignore
   const actors = isCarried ? [carried(rider, carrier)] : cast.actors.map(alone);
+  // What a field bears stands in it, in rows that are nearer the lower they are.
+  const crop = cropOf(figures[cast.at]);
+  const plant = crop && !isLines ? thingFor(stage, { drawn: crop, colours: figures[cast.at].colours }) : null;
+  const rows = plant ? [[HORIZON + 18, 13, 0.5], [HORIZON + 34, 17, 0]].flatMap(([foot, side, off]) => Array.from({ length: 8 }, (_, i) => stood(plant, 50 + (i - 3.5 + off) * side * 0.86, foot, side, 1))) : []; // prettier-ignore
   const frame = banned(asked, 'ring', 'border', 'frame', 'outline') ? [] : [layerOf(rim(window, 2.2), lead)];
   return [
     ...(isNight ? form(asked, window, field) : frame),
@@ -192,6 +208,7 @@ export function scene(asked: Stage): Layer[] {
       ...(shore.length && !isLines ? [layerOf(inside(grown(shore, 1.4)), groundHex)] : []),
       ...paint(inside(shore), spark),
       ...actors.filter((a) => !a.isIn).flatMap((a) => a.layers),
+      ...rows.flatMap((f) => clear(stage, f, support, [lead, spark, ...inks], 0.9)),
     ]),
     ...(isNight ? [] : frame),
   ]; // prettier-ignore

@@ -93,8 +93,11 @@ const LANDS: Readonly<Record<Land, readonly (readonly [string, string, string])[
 
 const HUES = new Map(NATURAL.flatMap(([names, from, to]) => names.split(' ').map((n) => [n, [from, to] as const] as const))); // prettier-ignore
 
+/** For two that are each known by a colour: red with green, which nothing alone would wear. */
+const MEETING: readonly (readonly [string, string, string])[] = [['#A3312A', '#7F9F5A', '#2B2D33'], ['#9C2F2A', '#8DA86A', '#F0C87A'], ['#D98E04', '#4F7A4A', '#3A2F28']]; // prettier-ignore
+
 /** What lives on the ice, and is as cool as that. */
-export const PALE = /^(?:polar|arctic|snowy|snow|ice)\b/i;
+export const PALE = /^(?:(?:polar|arctic|snowy|snow|ice)\b|(?:dove|gull|seagull|egret|albatross|heron)$)/i;
 /** What is black and white by nature. */
 const BLACK =
   /^(?:panda|zebra|penguin|badger|skunk|orca|panther|magpie|puffin|crow|raven|stork|piano|football|dice|chess\b.*)$/;
@@ -176,7 +179,11 @@ export function schemeFor(
   const from = leading.length > 2 ? leading : having.length > 2 ? having : SCHEMES;
   // What goes with it has its own colour too, where a scheme is of both.
   const other = second === null || hues === null || isCreature(second) ? null : naturalHues(second);
-  const both = other ? from.filter(([, support, spark]) => [support, spark].some((hex) => isOf(hex, ...other))) : [];
+  const both = other
+    ? [...from, ...MEETING.filter(([dominant]) => fits(dominant))].filter(([, support, spark]) =>
+        [support, spark].some((hex) => isOf(hex, ...other)),
+      )
+    : [];
   const of = both.length ? both : from;
   const [dominant, support, spark] = of[Math.floor(k.steady('palette/scheme') * of.length)];
   return both.length && !isOf(support, ...other!) ? [dominant, spark, support] : [dominant, support, spark];

@@ -72,13 +72,13 @@ export function interlinked(stage: Stage, figure: Figure): Layer[] {
   return fitLayers(links.map((l) => ({ ...l, isFigure: true })), 86); // prettier-ignore
 }
 
-/** Several of one figure going round a middle, each bent to the circle where it is long; what is tall is turned and not bent. */
+/** One figure or several going round a middle, each bent to the circle where it is long; what is tall is turned and not bent. */
 export function goingRound(figure: Figure, count: number): Figure {
-  const n = Math.max(2, Math.min(8, count));
+  const n = Math.max(1, Math.min(8, count));
   const b = boundsOf(outlineOf(figure));
   const share = (2 * Math.PI * 0.86) / n;
   // As near the middle as its length and its height let it be.
-  const r = Math.max(b.width / share, b.height / 2 + 12);
+  const r = Math.max(b.width / share, (n === 1 ? 0.9 : 0.5) * b.height + 12);
   const isBent = b.height < 0.72 * b.width;
   const one = isBent
     ? mapFigure(figure, (area) =>

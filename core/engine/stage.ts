@@ -3,7 +3,7 @@ import type { PromptFigure, PromptParts } from '../prompt';
 import { boundsOf, disc, regular, tile } from './area';
 import { grown, union, type Area } from '../path';
 import { buildFigure, PARTED } from './build';
-import { outlineOf, type Figure } from './figure';
+import { outlineOf, turnedAt, type Figure } from './figure';
 import { isScene } from './grounds';
 import { FINISHES, type Finish } from './finish';
 import type { Knobs } from './knobs';
@@ -99,6 +99,7 @@ export const isOfLines = (stage: Stage): boolean => /line|outline|two weights/.t
 
 /** Whether a prompt is set at night, or where the sun is low. */
 export const isAtNight = ({ settings }: PromptParts): boolean => settings.some((s) => /night|midnight|moonlight|starlight/.test(s)); // prettier-ignore
+export const isInSnow = ({ settings }: PromptParts): boolean => settings.some((s) => /snow|blizzard/.test(s));
 export const isAtDusk = ({ settings }: PromptParts): boolean => settings.some((s) => /sunset|sunrise|dawn|dusk|daybreak/.test(s)); // prettier-ignore
 
 /** How two of a figure stand to one another. */
@@ -134,8 +135,10 @@ const BODILY: readonly (string | null)[] = [
 
 /** Whether a figure is seen whole: it stands on something, or is in a landscape. */
 function isSeenWhole({ parts: { figures } }: Stage, index: number): boolean {
-  if (isScene(figures)) return true;
   const asked = figures[index];
+  // An insect is known from above.
+  if (/^(?:ladybird|ladybug|beetle|ant|bee|butterfly|moth|dragonfly)$/.test(asked.drawn)) return false;
+  if (isScene(figures)) return true;
   if (index > 0 && asked.turned && BODILY.includes(asked.relation)) return true;
   // So is one that somebody rides.
   if (index > 0 && !asked.turned && asked.relation === 'riding') return true;
@@ -155,7 +158,9 @@ function viewOfTwo({ parts: { figures }, idea }: Stage): 'whole' | 'heads' | nul
 /** Builds the figure of a prompt's word, in the colours that are said of it; of an animal or somebody its head alone, where that is wanted. */
 export function figureFor(stage: Stage, figure: PromptFigure, index: number, isHead = false): Figure {
   if (index === 0 && stage.given) return stage.given.figure;
-  return coloured(stage, builtFor(stage, figure, index, isHead), figure);
+  const built = builtFor(stage, figure, index, isHead);
+  const { figures, manner } = stage.parts;
+  return coloured(stage, figures.length === 1 && manner.includes('upside down') ? turnedAt(built, Math.PI) : built, figure); // prettier-ignore
 }
 
 /** A figure in the colours that a prompt says of it, or settled to have none; as it is where the prompt says them of no single figure. */
@@ -172,6 +177,9 @@ function coloured(
 export const thingFor = (stage: Stage, asked: Pick<PromptFigure, 'drawn' | 'colours'>): Figure | null =>
   isThing(asked.drawn) ? coloured(stage, buildFigure(asked.drawn, { knobs: stage.knobs, leeway: 20, detail: 45 }), asked) : null; // prettier-ignore
 
+/** Whose heads are known from the side alone. */
+const BILLED = /^(?:duck|duckling|mallard|drake|goose|swan|crow|raven|pigeon|dove|toucan|blackbird|magpie|pelican)$/;
+
 function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boolean): Figure {
   const { modifiers } = figure;
   const isDozing = modifiers.some((m) => /^(?:closed eyes|eyes closed|eyes shut|shut eyes)$/.test(m));
@@ -179,13 +187,15 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
   // How two turn to one another is seen from the side.
   const isTurned = ['toward', 'away'].includes(standingOf(modifiers) ?? '') && isCreature(figure.drawn);
   // In profile one is seen from the side.
-  const isAside = index === 0 && isCreature(figure.drawn) && !isRole(figure.drawn) && stage.parts.manner.some((m) => /\b(?:profile|side view|side-on|from the side)\b/.test(m)); // prettier-ignore
+  const isAside = index === 0 && isCreature(figure.drawn) && !isRole(figure.drawn) && [...stage.parts.manner, ...modifiers].some((m) => /\b(?:profile|side view|side-on|from the side)\b/.test(m)); // prettier-ignore
   const two = viewOfTwo(stage);
   // A bird that is on something has come down.
   const [, second] = stage.parts.figures;
   const isPerched = index === 0 && second?.relation === 'on' && !second.turned && /^(?:songbird|raptor)$/.test(buildOf(figure.drawn) ?? ''); // prettier-ignore
+  const isSpread = /^(?:songbird|raptor|fowl|wader)$/.test(buildOf(figure.drawn) ?? '') && modifiers.some((m) => /^(?:(?:open|spread|outstretched|raised) wings|with wings|wings (?:open|spread|out|outstretched|raised|up))$/.test(m)); // prettier-ignore
   const pose =
     figure.pose ??
+    (isSpread ? 'flying' : null) ??
     (isPerched
       ? 'sitting'
       : isTurned || isAside
@@ -204,11 +214,14 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
   }
   if (modifiers.some((m) => CUT.test(m)) && CITRUS.test(figure.drawn))
     return buildFigure('citrus slice', { ...stage, expression });
-  const head = isHead || two === 'heads' || modifiers.some((m) => /^(?:head|face|portrait|bust)$/.test(m));
+  const head = isHead || two === 'heads' || modifiers.some((m) => /^(?:head|face|portrait|bust|profile)$/.test(m));
   const partsAsked = stage.palette.isToldApart ? figure.colours.flatMap((c) => (c.of === null ? [] : [c.of])) : [];
   // So have those that something else stands for, where a drawing has them apart.
   if (PARTED.test(figure.drawn)) partsAsked.push(...stage.parts.figures.flatMap((f) => (f.to === index && f.relation === 'as' && f.place ? [f.place] : []))); // prettier-ignore
-  const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, partsAsked, isHead: head, isWhole: !head && (two === 'whole' || isSeenWhole(stage, index)) }); // prettier-ignore
+  // A head by itself is seen from the front and from the side in turn; two that look at one another, as they do.
+  const isFront = stage.parts.manner.some((m) => /\bfront/.test(m));
+  const isProfile = head && !isFront && (isAside || isTurned || (stage.parts.figures.length === 1 && figure.count === 1 && (BILLED.test(figure.drawn) || turnOf(stage, 2) === 1))); // prettier-ignore
+  const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, partsAsked, isHead: head, isProfile, isWhole: !head && (two === 'whole' || isSeenWhole(stage, index)) }); // prettier-ignore
   if (modifiers.some((m) => CUT.test(m))) return halved(built);
   return modifiers.some((m) => /^(?:bite|bitten|bite mark)$/.test(m)) ? bitten(built) : built;
 }

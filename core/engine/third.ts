@@ -1,13 +1,13 @@
 /** A third figure in a picture of two. */
 import type { PromptFigure } from '../prompt';
 import { boundsOf, box } from './area';
-import { grown, intersect, sizeOf, union, type Area } from '../path';
-import { movedFigure, outlineOf, placed, type Figure } from './figure';
-import { fitLayers, layerOf, type Layer } from './layer';
+import { grown, intersect, rim, roomIn, sizeOf, union, type Area } from '../path';
+import { movedFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
+import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { swapped } from './pairings';
 import { TREES } from './pairings-places';
-import { IN_VEHICLE } from './pairs';
-import { clear, finished, type Stage } from './stage';
+import { IN_VEHICLE, PLAIN } from './pairs';
+import { clear, finished, form, type Stage } from './stage';
 
 /** What lies at the foot of what it goes with. */
 const LOW =
@@ -40,6 +40,12 @@ export function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, fi
       fill: 1,
     });
     return fitLayers([...finished(stage, wreath, groundHex, inks), ...layers], 90);
+  }
+  // Two in a heart are seen within its line.
+  if (asked.relation === 'inside' && !asked.turned && PLAIN.test(asked.drawn)) {
+    const hull = silhouetteOf(placed(figure, { cx: 50, cy: 50, side: 96, fill: 1 }));
+    const room = roomIn(hull);
+    if (room) return [...form(stage, rim(hull, 3.4), inks[0]), ...scaled(fitLayers(layers, 2.1 * room.r), 1, room.x - 50, room.y - 53)]; // prettier-ignore
   }
   const isSky = /^(?:sun|moon|planet|full moon|sunrise|sunset)$/.test(asked.drawn) && asked.relation !== 'as';
   if ((asked.relation === 'behind' && !asked.turned) || isSky) {

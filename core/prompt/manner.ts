@@ -21,6 +21,7 @@ const MANNERS: readonly [RegExp, string][] = [
   [/\b(?:seen |shown |drawn )?side[- ]on\b(?=\s*(?:[,.;|]|$))/, 'side on'],
   [/\bfacing (?:the )?(?:front|forwards?|viewer|us|camera)\b/, 'head on'],
   [/\b(?:seen |shown |drawn )?(?:head|front)[- ]on\b(?=\s*(?:[,.;|]|$))/, 'head on'],
+  [/\bupside[- ]down\b/, 'upside down'],
   [/\b(?:high|strong) contrast\b/, 'high contrast'],
   [/\b(?:(?:in|with|showing|striking|as) )?(?:an? |the )?(?:(?:sheet|set|range|series) of )?(?:all |its |his |her )?(?:(?:two|three|four|five|six|eight|ten|\d+) )?(?:different |various |many |several )?poses\b(?: sheet)?|\bpose sheet\b/, 'poses'],
   [/\b(?:(?:in|with|showing|making) )?(?:an? |the )?(?:(?:sheet|set|range|series) of )?(?:all |its |his |her )?(?:(?:two|three|four|five|six|eight|ten|\d+) )?(?:different |various |many |several )?(?:facial )?expressions\b(?: sheet)?|\bexpression sheet\b/, 'faces'],

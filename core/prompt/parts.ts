@@ -174,9 +174,10 @@ export function readFinish(
   for (const [word, name] of Object.entries(lexicon.finishes).sort((p, q) => q[0].length - p[0].length)) {
     // "A house made of pencils", "a worn boot": what is a thing, or said of one, is a finish only by itself.
     const isOther = lexicon.findFigure(word)?.via === 'name' || participleOf(word) !== null || !['abstract', null].includes(nounKind(word)); // prettier-ignore
+    // A lighthouse as a pencil is one, and is not drawn with it.
     const pattern =
       isOther && !SAID_ANYWHERE.test(word)
-        ? `(?<=(?:^|[,;|.])\\s*|\\b(?:in|as) )(?:an? )?${escape(word)}(?: (?:style|finish|look|drawing|art|texture))?(?=\\s*(?:[,;.|]|$))`
+        ? `(?<=(?:^|[,;|.])\\s*|\\b(?:in|${/^(?:pencil|chalk|crayon|pen|brush)$/.test(word) ? 'in' : 'as'}) )(?:an? )?${escape(word)}(?: (?:style|finish|look|drawing|art|texture))?(?=\\s*(?:[,;.|]|$))`
         : `\\b${escape(word)}\\b(?: (?:style|finish|look|illustration)(?=\\s*(?:[,;.|]|$)))?`;
     reading.take(new RegExp(pattern), 'finish', () => {
       if (isOther && lexicon.findFigure(word)) thing ??= word;

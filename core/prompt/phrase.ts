@@ -116,13 +116,13 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
   // "A stag's head" is the stag; "an eagle's wing" is a wing, of an eagle.
   const owner = front.findLast((u) => u.as === 'owner');
   if (owner && CROPS.test(head.text)) {
-    modifiers.push(head.text);
+    modifiers.push(head.text.replace(/s$/, ''));
     marks.push(...placesOf(head, 'modifier'));
     head = { ...owner, as: 'noun', found: owner.found };
     front = front.filter((u) => u !== owner && !attributive.includes(u));
     attributive = [];
   } else if (attributive.length && CROPS.test(head.text) && (isLive(attributive.at(-1)!.text) || (nounKind(attributive.at(-1)!.text.split(' ').at(-1)!) === 'animal' && attributive.at(-1)!.text !== 'hot dog'))) { // prettier-ignore
-    modifiers.push(head.text);
+    modifiers.push(head.text.replace(/s$/, ''));
     giveUpHead('modifier');
   } else if (attributive.length && nounKind(attributive.at(-1)!.text) === 'animal' && (lexicon.isRole(head.text) || (nounKind(head.text) === 'person' && !/(?:keeper|rider|tamer|trainer|hunter|catcher|walker|lover|groomer|whisperer|breeder)s?$/.test(head.text)))) {
     // "A wolf mother" follows no trade.

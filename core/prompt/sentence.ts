@@ -49,7 +49,7 @@ const STOOD_FOR =
 /** What one has many of, that can turn into something else. */
 const GROWN = /^(?:stripes|spots|feathers|roots|branches|leaves|hair|beard|quills|fins|claws|steam|smoke|flames?)$/;
 /** How one thing is said to go over into another. */
-const BECOMING = /^(?:turn|grow|morph|chang|becom|transform|shaped|formed)/;
+const BECOMING = /^(?:turn|grow|morph|chang|becom|transform|shaped|form)/;
 /** Where a trade is at home, after what it deals in: a tea house. */
 const PREMISES = /^(?:house|inn|room|works|shed|yard|mill|kitchen|corner)$/;
 /** What is printed: named by itself after what is on it, it says what for and not what. */
@@ -549,7 +549,7 @@ export class Sentence extends Cursor {
     if (
       owner &&
       (this.pending?.relation === 'with' || (from === this.start && !this.pending && !this.joined)) &&
-      (BODY_PARTS.test(head) || (head === 'shell' && SHELLED.test(owner.phrase.head))) && this.cast.isLive(governor!) && !(/^wings?$/.test(head) && nounKind(owner.phrase.head) === 'animal' && !WINGED.test(owner.phrase.head)) && (found.modifiers.length || (/^(?:beard|moustache|mustache)$/.test(head) && /^(?:person|animal)$/.test(nounKind(owner.phrase.head) ?? '')) || ((found.attributive.length === 1 || found.isNamed) && nounKind(found.word.split(' ')[0]) === null) || (COLOURED.test(head) && this.tokens.slice(Math.max(0, from - 1), found.to).some((t) => t.part === 'colour')) || /^(?:one|two|both|no)$/.test(this.tokens[from].text) || this.trailing() || (this.kind === 'mascot' && /^(?:arms?|legs?|hands?|feet|eyes?|face)$/.test(head)))) {
+      ((BODY_PARTS.test(head) && !/^(?:wheat|barley|corn|rye|oat|oats|grain) /.test(found.word)) || (head === 'shell' && SHELLED.test(owner.phrase.head))) && this.cast.isLive(governor!) && !(/^wings?$/.test(head) && nounKind(owner.phrase.head) === 'animal' && !WINGED.test(owner.phrase.head)) && (found.modifiers.length || (/^(?:beard|moustache|mustache)$/.test(head) && /^(?:person|animal)$/.test(nounKind(owner.phrase.head) ?? '')) || ((found.attributive.length === 1 || found.isNamed) && nounKind(found.word.split(' ')[0]) === null) || (COLOURED.test(head) && this.tokens.slice(Math.max(0, from - 1), found.to).some((t) => t.part === 'colour')) || /^(?:one|two|both|no)$/.test(this.tokens[from].text) || this.trailing() || (this.kind === 'mascot' && /^(?:arms?|legs?|hands?|feet|eyes?|face)$/.test(head)))) {
       owner.modifiers.push(this.told(found));
       this.again = this.pending;
       asWhole('modifier');

@@ -127,6 +127,13 @@ function classOf(word: Words, k: number, hasNoun: boolean, isLed: boolean, lexic
   const kind = nounKind(w);
   const isThing = lexicon.findFigure(w)?.via === 'name';
   const isConcrete = kind !== null && kind !== 'abstract' && kind !== 'sign';
+  // "Two wolf heads facing each other".
+  if (
+    hasNoun &&
+    /^(?:heads|faces|busts)$/.test(w) &&
+    !/^(?:an?|the|its|for|to|toward|towards|up|down|out|west|east|north|south|left|right)$/.test(next)
+  )
+    return 'noun';
   const gerund = gerundOf(w);
   const opensObject = /^(?:an?|the|its|his|her|their|two|three|some)$/.test(next);
   // "A pencil drawing a heart".

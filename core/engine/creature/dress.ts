@@ -277,7 +277,7 @@ export function hatParts(hat: Hat, brow: Brow, main: Tone, trim: Tone): { behind
     case 'detective':
       return front(p(main, union(dome(20, 20), oval(0, 0.8, 26, 4.2))), p(trim, union(line(trim, 1.2, 'M0 -20L0 -3').area, line(trim, 1.2, 'M-9 -17.6Q-12 -9 -11 -2.4').area, line(trim, 1.2, 'M9 -17.6Q12 -9 11 -2.4').area, disc(0, -20.4, 2.4, 24))));
     case 'helm':
-      return { behind: [p(trim, taper([0, -20, 3], [-8, -34, 5], [-22, -32, 4], [-29, -20, 1]))], front: [p(main, union(dome(22, 23), box(-22, -1, 44, 9), [[-22, 7, -22, 30, -8, 26, -8, 7]], [[22, 7, 22, 30, 8, 26, 8, 7]])), p(trim, union(box(-1.6, -23, 3.2, 30), box(-22, -3.4, 44, 4))), p(DARK, pair(grown(box(6, 11.4, 12, 1), 1)))] };
+      return { behind: [p(trim, taper([0, -20, 3], [-8, -34, 5], [-22, -32, 4], [-29, -20, 1]))], front: [p(main, union(dome(22, 23), box(-22, -1, 44, 9), [[-22, 7, -22, 27, -15, 22, -15, 7]], [[22, 7, 22, 27, 15, 22, 15, 7]])), p(trim, union(box(-1.6, -23, 3.2, 30), box(-22, -3.4, 44, 4)))] };
     case 'viking':
       return { behind: [p(LIGHT, pair(taper([17, -7, 5], [28, -10, 4.4], [34, -19, 3], [33, -30, 0.9])))], front: [p(main, dome(20, 20)), p(trim, union(box(-20.5, -3.6, 41, 5.4), box(-2.4, -20, 4.8, 20)))] };
     case 'space':

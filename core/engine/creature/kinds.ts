@@ -21,6 +21,7 @@ export type Mark =
   | 'patches' | 'bandit' | 'stripes' | 'bands' | 'blaze' | 'mane' | 'wool' | 'spines' | 'spots' | 'discs' | 'cap' | 'blush' | 'comb' | 'crest' | 'quiff' | 'wattle'
   | 'forelock' | 'whiskers' | 'tusks' | 'teeth' | 'antennae' | 'bumps' | 'brow' | 'ruff' | 'tentacles' | 'shell' | 'sail' | 'spout' | 'heart' | 'chops' | 'beard' | 'tips' | 'bill tip' | 'dome' | 'stalks' | 'pincers' | 'hoops'
   | 'bib'
+  | 'ring'
   | 'lore'
   | 'wings' | 'hair' | 'long hair' | 'bob' | 'bun' | 'full beard' | 'moustache' | 'curls' | 'bald'; // prettier-ignore
 
@@ -106,7 +107,7 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['parrot', 'ball', '', 'hook', 'discs', 'raptor long', [0.55, 0.4, 0.3]],
   ['cockatoo', 'ball', '', 'hook', 'crest', 'raptor long', [0.92, 0.5, 0.7]],
   ['penguin', 'ball', '', 'beak', 'heart', 'penguin none', [0.16, 0.3, 0.74]],
-  ['duck', 'ball', '', 'bill', 'quiff', 'fowl stub', [0.8, 0.5, 0.66]],
+  ['duck', 'ball', '', 'bill', 'ring', 'fowl stub', [0.8, 0.5, 0.66]],
   ['goose', 'ball', '', 'bill', '', 'fowl stub 2', [0.93, 0.6, 0.66]],
   ['swan', 'ball', '', 'bill', 'lore', 'fowl stub 2.6', [0.96, 0.7, 0.6]],
   ['chicken', 'ball', '', 'beak', 'comb wattle', 'fowl brush 1.2', [0.9, 0.6, 0.5]],
@@ -115,6 +116,8 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['turkey', 'tall', '', 'beak', 'wattle sail', 'fowl bushy', [0.42, 0.3, 0.6]],
   ['crow', 'ball', '', 'slender', '', 'songbird long', [0.15, 0.3, 0.5]],
   ['pigeon', 'ball', '', 'slender', 'cap', 'songbird stub 1.1 0.9 1.1', [0.55, 0.4, 0.74]],
+  ['dove', 'ball', '', 'beak', '', 'songbird long 1.1 0.9 1', [0.95, 0.66, 0.7]],
+  ['gull', 'ball', '', 'slender', '', 'songbird stub 1.1 1 1.05', [0.95, 0.56, 0.7]],
   ['robin', 'ball', '', 'beak', 'bib', 'songbird stub', [0.4, 0.56, 0.7]],
   ['sparrow', 'ball', '', 'beak', 'cap blush', 'songbird stub', [0.58, 0.36, 0.72]],
   ['bird', 'ball', '', 'beak', 'quiff', 'songbird long', [0.42, 0.6, 0.74]],
@@ -139,7 +142,7 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['crab', 'wide', '', 'none', 'stalks pincers', '', [0.48, 0.62, 0.76]],
   ['snail', 'round', '', 'none', 'shell stalks', '', [0.7, 0.44, 0.76]],
   ['bee', 'round', '', 'none', 'antennae hoops', '', [0.78, 0.16, 0.6]],
-  ['ladybird', 'round', '', 'none', 'antennae dome', '', [0.15, 0.46, 0.7]],
+  ['ladybug', 'round', '', 'none', 'antennae dome', '', [0.15, 0.46, 0.7]],
   ['ant', 'round', '', 'none', 'antennae', '', [0.3, 0.5, 0.7]],
   ['man', 'face', 'side 0.5', 'human', 'hair', '', [0.8, 0.24, 0.6]],
   ['woman', 'face', 'side 0.4', 'human', 'long_hair', '', [0.84, 0.3, 0.6]],
@@ -223,9 +226,9 @@ const LIKE: Readonly<Record<string, string>> = Object.fromEntries(
       ['chicken', 'hen'],
       ['rooster', 'cock cockerel'],
       ['crow', 'raven magpie jackdaw rook blackbird starling'],
-      ['pigeon', 'dove'],
+      ['gull', 'seagull albatross'],
       ['sparrow', 'finch wren'],
-      ['bird', 'songbird swallow hummingbird kingfisher nightingale lark seagull gull woodpecker'],
+      ['bird', 'songbird swallow hummingbird kingfisher nightingale lark woodpecker'],
       ['heron', 'egret'],
       ['stork', 'ibis'],
       ['ostrich', 'emu'],
@@ -238,7 +241,7 @@ const LIKE: Readonly<Record<string, string>> = Object.fromEntries(
       ['octopus', 'squid'],
       ['crab', 'lobster'],
       ['bee', 'bumblebee wasp hornet honeybee'],
-      ['ladybird', 'beetle ladybug'],
+      ['ladybug', 'beetle ladybird'],
       ['man', 'person gentleman guy human male'],
       ['woman', 'lady female mother'],
       ['boy', 'child kid lad'],

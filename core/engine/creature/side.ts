@@ -8,7 +8,7 @@ import { at, earArea, hornArea, tailArea, wingArea } from './limbs';
 import { fowlParts, swimmerParts } from './side-others';
 
 export const POSES = ['standing', 'sitting', 'running', 'flying', 'leaping'] as const;
-export type Pose = (typeof POSES)[number] | 'howling' | 'grazing';
+export type Pose = (typeof POSES)[number] | 'howling' | 'grazing' | 'lying' | 'stretching';
 
 type P = readonly [number, number];
 /** Angles of thigh and shin from straight down, in degrees, forwards positive. */
@@ -61,10 +61,12 @@ const SECOND: Partial<Readonly<Record<Pose, Stance>>> = {
 }; // prettier-ignore
 
 /** Near leg, then far leg. */
-const STANCES: Readonly<Record<Exclude<Pose, 'sitting' | 'howling' | 'grazing'>, Stance>> = {
+const STANCES: Readonly<Record<Exclude<Pose, 'sitting' | 'howling' | 'grazing' | 'lying'>, Stance>> = {
   standing: { tilt: 2, fore: [[2, -2], [16, 2]], hind: [[18, -14], [-6, -22]], neck: 0, tail: 12 },
   running: { tilt: 4, fore: [[58, 66], [30, 84]], hind: [[-56, -74], [-34, -98]], neck: 18, tail: -12 },
   leaping: { tilt: 26, fore: [[74, 30], [52, 8]], hind: [[-40, -44], [-60, -56]], neck: 12, tail: 20 },
+  // Chest down, rump up, the fore legs flat before it.
+  stretching: { tilt: -24, fore: [[62, 88], [76, 92]], hind: [[16, -12], [2, -20]], neck: 6, tail: -58 },
   flying: { tilt: 12, fore: [[82, 54], [62, 40]], hind: [[-64, -72], [-48, -92]], neck: 8, tail: -4 },
 }; // prettier-ignore
 
@@ -76,14 +78,19 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
   const legLength = f.leg * legs * (1 + 0.05 * t('legs'));
   const [upper, lower] = [legLength * 0.5, legLength * 0.5];
   const thick = f.thick * Math.sqrt(bulk);
-  const howls = pose === 'howling';
+  // What has a trunk raises that, and not its head.
+  const isTrunkUp = pose === 'howling' && kind.muzzle === 'trunk';
+  const howls = pose === 'howling' && !isTrunkUp;
   const sits = pose === 'sitting' || (howls && !isSecond);
   const grazes = pose === 'grazing';
-  const stance = sits || howls || grazes ? STANCES.standing : (isSecond && SECOND[pose]) || STANCES[pose];
-  const tilt = ((sits ? 52 : stance.tilt) * Math.PI) / 180;
+  const lies = pose === 'lying';
+  const stance =
+    sits || lies || pose === 'howling' || grazes ? STANCES.standing : (isSecond && SECOND[pose]) || STANCES[pose];
+  const tilt = ((sits ? 52 : lies ? 7 : stance.tilt) * Math.PI) / 180;
   const rump: P = [36, 56];
-  const chest: P = [36 + f.back * Math.cos(tilt), 56 - f.back * Math.sin(tilt)];
-  const ground = rump[1] + (sits ? rumpR : legLength + rumpR * 0.42);
+  const long = f.back * (sits ? 0.88 : 1);
+  const chest: P = [36 + long * Math.cos(tilt), 56 - long * Math.sin(tilt)];
+  const ground = rump[1] + (sits || lies ? rumpR : legLength + rumpR * 0.42);
 
   /** One leg from where it is rooted: its thigh, its shin and its foot. */
   const leg = (root: P, [thigh, shin]: Leg, r: number, isHind: boolean): { area: Area; foot: Area } => {
@@ -101,7 +108,23 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
 
   let near: { area: Area; foot: Area }[];
   let far: { area: Area; foot: Area }[];
-  if (sits) {
+  if (lies) {
+    // Fore legs flat before it, the hind leg folded under the flank.
+    const flat = (long: number, dy: number): { area: Area; foot: Area } => {
+      const elbow: P = [chest[0] - 1, ground - thick * 0.9 + dy];
+      const toe: P = [chest[0] + chestR * 0.4 + long, ground - thick * 0.84 + dy];
+      const area = limb(at([chest[0] - 2, chest[1] + chestR * 0.3], legRoot.fore), at(elbow, thick), at(toe, thick * 0.82));
+      return { area, foot: f.isHoofed ? intersect(area, box(toe[0] - thick * 0.6, 0, 40, 200)) : intersect(area, disc(toe[0], toe[1], thick * 1.7)) };
+    }; // prettier-ignore
+    const fold: P = [rump[0] + rumpR * 0.7, ground - thick * 0.86];
+    const foldToe: P = [fold[0] + thick * 2.2, ground - thick * 0.84];
+    const thigh = union(
+      oval(rump[0] + 1, rump[1] + rumpR * 0.14, rumpR * 0.96, rumpR * 0.84, -0.3),
+      bone(at(fold, thick * 0.95), at(foldToe, thick * 0.82)),
+    );
+    near = [flat(legLength * 0.5, 0), { area: thigh, foot: intersect(thigh, disc(foldToe[0], foldToe[1], thick * 1.5)) }]; // prettier-ignore
+    far = [flat(legLength * 0.62, -thick * 0.5)];
+  } else if (sits) {
     // Fore legs straight to the ground; the hind leg folded, its foot forwards.
     const straight = (x: number): { area: Area; foot: Area } => {
       const sole: P = [x + 1, ground - thick * 0.8];
@@ -128,35 +151,39 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
   const neckLength = f.neck * neckBy * (1 + 0.06 * t('neck')) * (grazes ? 1.25 : 1);
   const neckDeg =
     180 -
-    (grazes ? 138 + 4 * t('nod') : f.neckDeg + (howls ? (sits ? -30 : -8) : sits ? -26 : stance.neck) + 6 * t('nod'));
+    (grazes
+      ? 138 + 4 * t('nod')
+      : f.neckDeg + (howls ? (sits ? -30 : -8) : sits ? -26 : lies ? -14 : stance.neck) + 6 * t('nod'));
   const nape: P = [chest[0] + chestR * 0.25, chest[1] - chestR * 0.25];
   const head = downFrom(nape, chestR * 0.6 + neckLength, neckDeg);
-  const skullR = f.skull * (0.9 + 0.1 * bulk);
+  // Of who sits less is seen of the body, and more of the head.
+  const large = sits || lies ? 1.2 : 1;
+  const skullR = f.skull * (0.9 + 0.1 * bulk) * large;
   // Who howls has the muzzle up, the ears laid back and the eyes shut; who grazes has it down.
   const raised = howls ? 76 : grazes ? -42 : 0;
   const faceDeg = 66 + raised + (sits ? -4 : stance.tilt * 0.35) + 5 * t('face');
-  const snout = downFrom(head, f.snout * (0.9 + 0.1 * bulk) + 2, faceDeg);
+  const snout = downFrom(head, (f.snout * (0.9 + 0.1 * bulk) + 2) * Math.sqrt(large), faceDeg);
+  const snoutR = f.snoutR * Math.sqrt(large);
   const isBull = kind.muzzle === 'wide' ? 1.18 : 1;
-  const skull = union(disc(head[0], head[1], skullR, 56), bone(at(head, skullR * 0.84), at(snout, f.snoutR * isBull)));
+  const skull = union(disc(head[0], head[1], skullR, 56), bone(at(head, skullR * 0.84), at(snout, snoutR * isBull)));
   const throat = taper(at([chest[0], chest[1]], chestR * 0.94), at([(nape[0] + head[0]) / 2 + 1, (nape[1] + head[1]) / 2 + 1], (chestR * 0.6 + skullR * 0.5) * (neckBy > 1.2 ? 0.72 : 0.9)), at(head, skullR * 0.82)); // prettier-ignore
 
   const barrel = limb(at(rump, rumpR), at([(rump[0] + chest[0]) / 2, (rump[1] + chest[1]) / 2 - 0.5], (rumpR + chestR) * 0.47), at(chest, chestR)); // prettier-ignore
   const joined = filleted(union(barrel, throat, skull, ...near.map((l) => l.area)), 2.4);
-  const body = sits ? filled(joined) : joined;
+  const body = sits || lies ? filled(joined) : joined;
   const farLegs = union(...far.map((l) => l.area));
 
-  const rootDeg = sits ? 14 : stance.tail;
-  const tailRoot: P = sits
-    ? [rump[0] - rumpR * 0.8, rump[1] + rumpR * 0.5]
-    : [rump[0] - rumpR * 0.84, rump[1] - rumpR * 0.42];
+  const rootDeg = sits || lies ? 14 : stance.tail;
+  const tailRoot: P =
+    sits || lies ? [rump[0] - rumpR * 0.8, rump[1] + rumpR * 0.5] : [rump[0] - rumpR * 0.84, rump[1] - rumpR * 0.42];
   const isUp = tail === 'tuft' || tail === 'brush' ? -1 : 1;
-  const tailed = tailArea(tail, tailRoot, sits ? rootDeg - 24 : -rootDeg * isUp, 0.9 + 0.1 * bulk, t);
+  const tailed = tailArea(tail, tailRoot, sits || lies ? rootDeg - 24 : -rootDeg * isUp, 0.9 + 0.1 * bulk, t);
   const up = kind.ears ? earArea(kind.ears, head, skullR) : null;
   const back = turnAbout(head, ((howls ? -0.8 : -1) * raised * Math.PI) / 180);
   const ear = up && raised ? { near: moved(up.near, back), inner: moved(up.inner, back) } : up;
   const horns = kind.horns ? hornArea(kind.horns, head, skullR) : null;
   const eye: P = downFrom(head, skullR * 0.42, faceDeg + 62);
-  const nose: P = downFrom(snout, f.snoutR * isBull * 0.72, faceDeg + 22);
+  const nose: P = downFrom(snout, snoutR * isBull * 0.72, faceDeg + 22);
   const lightness = kind.tones?.[0] ?? 0.42;
   const marks = new Set(kind.marks);
 
@@ -165,7 +192,7 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
   const under = downFrom(head, skullR * 0.8, faceDeg - 58);
   const front: P = [chest[0] + chestR * 0.86, chest[1] + chestR * 0.12];
   const bib = hasBib && !marks.has('mane') ? [piece(LIGHT, intersect(subtract(body, grown(near[0].area, 0.1)), taper(at(under, skullR * 0.34), at([(under[0] + front[0]) / 2 + 1.5, (under[1] + front[1]) / 2], skullR * 0.46), at(front, chestR * 0.42), at([front[0] - chestR * 0.2, front[1] + chestR * 0.62], chestR * 0.2))))] : []; // prettier-ignore
-  const belly = marks.has('bands') || lightness > 0.84 || (!hasBib && kind.muzzle !== 'round') ? [] : [piece(LIGHT, intersect(body, chinArea(head, snout, f.snoutR * isBull, skullR, faceDeg)))]; // prettier-ignore
+  const belly = marks.has('bands') || lightness > 0.84 || (!hasBib && kind.muzzle !== 'round') ? [] : [piece(LIGHT, intersect(body, chinArea(head, snout, snoutR * isBull, skullR, faceDeg)))]; // prettier-ignore
   const along = (k: number): P => [rump[0] + (chest[0] - rump[0]) * k, rump[1] + (chest[1] - rump[1]) * k];
   const stripes = marks.has('stripes') ? [piece(DARK, intersect(body, union(...[-0.12, 0.14, 0.4, 0.66, 0.92].map((k) => moved(grown([[-2, -22, 2.2, -22, 0, 3]], 0.5), [1, 0, 0, 1, along(k)[0], along(k)[1]])))))] : []; // prettier-ignore
   const spots = marks.has('spots') ? [piece(COAT, intersect(grown(barrel, -1.2), union(...[[-0.1, -6], [0.12, 2], [0.3, -7], [0.5, 1], [0.7, -6], [0.92, 0], [0.04, 8], [0.62, 8]].map(([k, dy]) => disc(along(k)[0], along(k)[1] + dy, 2.3, 24)))))] : []; // prettier-ignore
@@ -202,7 +229,7 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
     lightness < 0.3 ? LIGHT : DARK,
     howls ? lid : disc(eye[0], eye[1], Math.max(1.3, skullR * 0.15), 28),
   );
-  const trunk = kind.muzzle === 'trunk' ? [taper(at(snout, 5.4), at([snout[0] + 5, snout[1] + 11], 4.4), at([snout[0] + 6, snout[1] + 21], 3.6), at([snout[0] + 13, snout[1] + 25], 2.8))] : []; // prettier-ignore
+  const trunk = isTrunkUp ? [taper(at(snout, 5.4), at([snout[0] + 9, snout[1] + 4], 4.6), at([snout[0] + 16, snout[1] - 5], 3.8), at([snout[0] + 15, snout[1] - 18], 3.2), at([snout[0] + 20, snout[1] - 26], 2.6))] : kind.muzzle === 'trunk' ? [taper(at(snout, 5.4), at([snout[0] + 5, snout[1] + 11], 4.4), at([snout[0] + 6, snout[1] + 21], 3.6), at([snout[0] + 13, snout[1] + 25], 2.8))] : []; // prettier-ignore
   const tusk = kind.marks.includes('tusks') ? [piece(LIGHT, taper(at([snout[0] - 1, snout[1] + 3], 2.2), at([snout[0] + 9, snout[1] + 9], 1.8), at([snout[0] + 14, snout[1] + 5], 0.8)))] : []; // prettier-ignore
 
   return [
