@@ -465,6 +465,17 @@ const RULES: readonly Rule[] = [
     second?.to === 0 && /^(?:stickers?|decals?|badges)$/.test(second.word) && stands(second, 'with') && !isCreature(first.drawn)
       ? [first, { ...second, drawn: 'star', relation: 'on', turned: true, count: 1 }, ...rest]
       : null, // prettier-ignore
+  // A starry sky is stars.
+  (figures) => {
+    const at = figures.findIndex((f) => f.drawn === 'star' && / sky$/.test(f.word));
+    return at > 0 ? figures.map((f, i) => (i === at ? { ...f, word: 'stars', count: 3 } : f)) : null;
+  },
+  // Candles that one counts are on a cake that has none.
+  (figures) => {
+    const at = figures.findIndex((f) => f.drawn === 'candle');
+    const cake = figures.findIndex((f) => /^(?:cake|birthday cake)$/.test(f.drawn));
+    return at >= 0 && cake >= 0 && figures.length === 2 ? figures.map((f, i) => (i === cake ? { ...f, drawn: 'layer cake' } : f)) : null; // prettier-ignore
+  },
   // Roses have thorns.
   (figures) => {
     const at = figures.findIndex((f, i) => i > 0 && /^(?:thorns?|prickles?)$/.test(f.word) && f.to !== null && /^(?:rose|cactus|bush|flower)$/.test(figures[f.to].drawn)); // prettier-ignore

@@ -1,7 +1,7 @@
 /** Long things bent along outlines. */
 import { describe, expect, it } from 'vitest';
 import { boundsOf, box, disc } from './area';
-import { bentIntoLetter, bodyAsLetter, builtOfSticks, neckAsLetter } from './as-letter';
+import { bentIntoLetter, bodyAsLetter, builtOfSticks, letterOfWater, neckAsLetter, peaksAsLetter } from './as-letter';
 import { bentAlong, guideAlong } from './bent';
 import { compose } from './compose';
 import type { Figure } from './figure';
@@ -148,6 +148,26 @@ describe('a letter', () => {
     }
     expect(bodyAsLetter(head, 'K')).toBeNull();
   }); // prettier-ignore
+});
+
+describe('a letter', () => {
+  const [stem, crossbar] = [box(20, 10, 20, 80), box(20, 40, 60, 20)];
+  it('of water is cut into waves, its top in another tone', () => {
+    const water = letterOfWater(union(stem, crossbar));
+    const [all, crest] = water.parts;
+    expect(sizeOf(subtract(all.area, union(stem, crossbar)))).toBeLessThan(0.1);
+    expect(all.area.length).toBeGreaterThanOrEqual(4);
+    expect(boundsOf(crest.area).y + boundsOf(crest.area).height).toBeLessThan(45);
+  });
+  it('of mountains has two peaks, with snow on each', () => {
+    const peaks = peaksAsLetter(build('mountain'), 'M')!;
+    const [rock, snow] = peaks.parts.map((p) => p.area);
+    expect(snow).toHaveLength(2);
+    expect(sizeOf(intersect(rock, snow))).toBeLessThan(1);
+    expect(boundsOf(snow).y).toBeLessThan(boundsOf(rock).y);
+    expect(peaksAsLetter(build('mountain'), 'K')).toBeNull();
+    expect(peaksAsLetter(build('fox'), 'M')).toBeNull();
+  });
 });
 
 describe('lettering with a figure', () => {

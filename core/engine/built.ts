@@ -286,7 +286,7 @@ function heldAs(asked: Figure, tones: readonly number[], isClasped: boolean): He
           ? 62
           : b.height > b.width * 1.8
             ? 42
-            : 31,
+            : 36,
     isWide,
   };
 }

@@ -206,6 +206,29 @@ export const settled: Pair = (s, a, b) => {
   return [...finished(s, flower, s.palette.groundHex, own), ...clear(s, one, s.palette.groundHex, others, 1.8)];
 };
 
+/** A, as many as there are, in a row on the top of B, a cake. */
+export const candled: Pair = (s, a, b) => {
+  const cake = placed(b, { cx: 50, cy: 66, side: 66, fill: 1 });
+  const c = boundsOf(outlineOf(cake));
+  const n = Math.max(1, Math.min(7, askedFor(s, a)?.count ?? 3));
+  const one = boundsOf(outlineOf(a));
+  const step = Math.min(14, (0.5 * c.width) / n);
+  const side = Math.min(24, (0.8 * step * Math.max(one.width, one.height)) / one.width);
+  const row = Array.from({ length: n }, (_, i) => standing(placed(a, { cx: 50, cy: 30, side, fill: 1 }), c.x + c.width / 2 + (i - (n - 1) / 2) * step, c.y + 1.5)); // prettier-ignore
+  return fitLayers([...row.flatMap((f) => finished(s, f, s.palette.groundHex, swapped(s))), ...clear(s, cake, s.palette.groundHex, s.palette.inks, 1.2)], 90); // prettier-ignore
+};
+
+/** B in the place of the shade of A, a lamp, of which the foot and the stem are left. */
+export const shaded: Pair = (s, a, b) => {
+  const lamp = placed(a, { cx: 50, cy: 52, side: 90, fill: 1 });
+  const l = boundsOf(outlineOf(lamp));
+  const line = l.y + 0.56 * l.height;
+  const foot = clipped(lamp, box(-100, line, 300, 200));
+  const stem = boundsOf(intersect(outlineOf(foot), box(l.x - 1, line, l.width + 2, 4)));
+  const shade = placed(b, { cx: stem.x + stem.width / 2, cy: 50, side: 0.66 * l.height, fill: 1 });
+  return fitLayers([...finished(s, foot), ...clear(s, standing(shade, stem.x + stem.width / 2, line + 1), s.palette.groundHex, swapped(s), 1.4)], 90); // prettier-ignore
+};
+
 /** A lies or stands on the ground under B, a table or a bench, between its legs. */
 export const underTable: Pair = (s, a, b) => {
   const top = placed(b, { cx: 50, cy: 48, side: 92, fill: 1 });

@@ -91,6 +91,8 @@ import {
   reaching,
   roofed,
   settled,
+  candled,
+  shaded,
   underTable,
   sheltered,
   tunnelled,
@@ -662,6 +664,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.a === 'toaster' && t.isTurned('coming out of', 'inside') && [turnedPair(emerging(46, 72))],
   (t) => /^clouds?$/.test(t.b) && (t.is('through', 'between') || (t.is('inside', 'on', 'over') && t.does(/^(?:swim|fly|sail|float|soar|glid)/))) && [amongClouds],
   (t) => /^(?:table|desk|bench|chair|stool|piano|bed)$/.test(t.b) && isCreature(t.a) && t.is('under') && [underTable],
+  (t) => t.a === 'candle' && t.b === 'layer cake' && [candled],
+  (t) => t.a === 'layer cake' && t.b === 'candle' && [turnedPair(candled)],
+  (t) => /^(?:lamp|desk lamp|floor lamp|table lamp)$/.test(t.a) && /^(?:shade|lampshade|top|head)$/.test(t.place) && t.isTurned('as') && [shaded],
   // What a cake has on it.
   (t) => /^(?:cake|cupcake|muffin|birthday cake|pudding|pancakes|pie|cheesecake|sandwich|hamburger|burger)$/.test(t.a) && t.is('with') && /^(?:candle|cherry|strawberry|blueberry|raspberry|star|heart|flag|crown|flower|rose|berry|berries|bird)$/.test(t.b) && [turnedPair(stacked(40, 72))],
   // What is said in a bubble is in it.

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { boundsOf, box } from './area';
 import { asDrawn } from './as-drawn';
 import { compose } from './compose';
+import { severalAsOne } from './pairings';
 import { waysFor } from './pairs';
 import { around, arranged, build, gapsOf, parted, requestOf, stageOf } from './testing';
 import { placed, silhouetteOf } from './figure';
@@ -34,6 +35,13 @@ const ROWS: readonly (readonly [what: string, prompt: string, a: string, b: stri
   ['roots hang down from the trunk', 'a tree whose roots form a hand', 'tree', 'hand', ({ all }) => all.height > 1.15 * all.width],
   ['two that share an umbrella are under it', 'two cats sharing an umbrella', 'cat', 'umbrella', ({ back, front }) => back.y < front.y && front.height < back.height],
   ['a crack is on the face of what has it', 'a vase with a crack', 'vase', 'crack', ({ back, front }) => front.height < 0.8 * back.height && front.y > back.y && foot(front) < foot(back)],
+  ['a trunk holds what flies over the head', 'an elephant holding a balloon with its trunk', 'elephant', 'balloon', ({ back, front }) => back.y < front.y && foot(back) < front.y + 0.5 * front.height && middle(back) > middle(front)],
+  ['who is among clouds has one before and one behind', 'a whale swimming through clouds', 'whale', 'cloud', ({ all, front }) => front.width < 0.7 * all.width && foot(front) > all.y + 0.8 * all.height],
+  ['who is under a table is between its legs', 'a dog under a table', 'dog', 'table', ({ back, front }) => front.x > back.x && right(front) < right(back) && front.y > back.y && Math.abs(foot(front) - foot(back)) < 2],
+  ['an umbrella is over what it shields', 'an umbrella shielding a plant', 'umbrella', 'plant', ({ back, front }) => back.y < front.y && front.height < back.height],
+  ['a guitar has a pear for its body, its neck over it', 'a guitar whose body is a pear', 'guitar', 'pear', ({ back, front }) => back.y < front.y && back.width < front.width],
+  ['a candle is on its cake', 'a cupcake with a candle', 'cupcake', 'candle', ({ all }) => all.height > 1.1 * all.width],
+  ['who rides a rooster sits on its back', 'a cowboy riding a rooster', 'cowboy', 'rooster', ({ all }) => all.height > 0.9 * all.width],
   ['an insect has pages for wings', 'a butterfly with book pages as wings', 'butterfly', 'page', ({ back, front }) => back.x < front.x - 10 && right(back) > right(front) + 10 && Math.abs(middle(back) - middle(front)) < 3],
 ]; // prettier-ignore
 
@@ -142,6 +150,70 @@ describe('where one stands to the other', () => {
   });
 });
 
+/** What is so once a phrase is drawn as other figures than it names. */
+const REDRAWN: readonly (readonly [what: string, prompt: string, holds: (seen: { back: Box; front: Box; all: Box }) => boolean])[] = [
+  ['toast is half in its toaster', 'a toaster with toast popping out', ({ back, front }) => back.y < front.y && foot(back) < foot(front) && back.width < 0.8 * front.width],
+  ['a heart-shaped door is at the foot of its house', 'a house with a heart-shaped door', ({ back, front }) => foot(front) > back.y + 0.85 * back.height && front.height < 0.5 * back.height],
+  ['a fish is in the pouch of a pelican', 'a pelican with a fish in its pouch', ({ back, front }) => front.width < 0.5 * back.width && Math.abs(middle(front) - middle(back)) > 0.15 * back.width],
+  ['candles are in a row on their cake', 'five candles on a cake', ({ back, front }) => back.width < 0.6 * front.width && foot(back) < front.y + 4 && back.height < 0.6 * front.height],
+]; // prettier-ignore
+
+describe('what is drawn otherwise than it is named', () => {
+  it.each(REDRAWN)('%s', (_, prompt, holds) => {
+    const stage = asDrawn(stageOf(prompt));
+    const [first, second] = stage.parts.figures;
+    const layers = waysFor(first, second)[0](stage, build(first.drawn), build(second.drawn));
+    const at = gapsOf(layers, prompt).at(-1)!;
+    const seen = { back: around(layers.slice(0, at)), front: around(layers.slice(at + 1)), all: around(layers) };
+    expect(holds(seen), JSON.stringify(seen)).toBe(true);
+  });
+});
+
+describe('what a picture is set in', () => {
+  it('is a round of snow, its drift left open and flakes beside who stands there', () => {
+    const { layers, groundHex } = compose(requestOf('a fox in the snow'));
+    const [round, flakes] = layers;
+    const b = boundsOf(round.area);
+    expect(sizeOf(round.area) / (b.width * b.height)).toBeLessThan(0.9);
+    expect(flakes.fill).toBe(groundHex);
+    expect(flakes.area.length).toBeGreaterThan(5);
+  });
+  it('is a field of what it is named for, in two rows', () => {
+    const count = (prompt: string): number => compose(requestOf(prompt)).layers.length;
+    expect(count('a windmill in a tulip field')).toBeGreaterThan(count('a windmill in a field') + 16);
+  });
+  it('is the line of a heart round two', () => {
+    const { layers } = compose(requestOf('a dog and a cat in a heart'));
+    const [line, ...two] = layers;
+    const [outer, inner] = [boundsOf(line.area), around(two)];
+    expect(inner.x).toBeGreaterThan(outer.x);
+    expect(right(inner)).toBeLessThan(right(outer));
+    expect(sizeOf(line.area)).toBeLessThan(0.3 * outer.width * outer.height);
+  });
+  it('is turned over where that is said', () => {
+    const [up, down] = ['an owl', 'an owl upside down'].map((prompt) => compose(requestOf(prompt)).layers.filter((l) => l.isFigure)); // prettier-ignore
+    const low = (layers: typeof up): number => {
+      const all = union(...layers.map((l) => l.area));
+      const b = boundsOf(all);
+      return sizeOf(intersect(all, box(b.x, b.y + b.height / 2, b.width, b.height))) / sizeOf(all);
+    };
+    expect(low(up) + low(down)).toBeGreaterThan(0.85);
+    expect(low(up) + low(down)).toBeLessThan(1.15);
+  });
+});
+
+describe('crossed tools', () => {
+  it('have their heads apart and their shafts crossed', () => {
+    for (const name of ['axe', 'hammer']) {
+      const all = silhouetteOf(severalAsOne(placed(build(name), { cx: 50, cy: 50, side: 80, fill: 1 }), 2, 'crossed'));
+      const b = boundsOf(all);
+      const row = (k: number): number => intersect(all, box(b.x - 1, b.y + k * b.height, b.width + 2, 1)).length;
+      expect(row(0.97), name).toBe(2);
+      expect(b.width / b.height, name).toBeGreaterThan(0.8);
+    }
+  });
+});
+
 describe('what is drawn for a phrase', () => {
   const drawn = (prompt: string): (string | null)[][] => asDrawn(stageOf(prompt)).parts.figures.map((f) => [f.drawn, f.relation]); // prettier-ignore
   it.each([
@@ -155,6 +227,18 @@ describe('what is drawn for a phrase', () => {
     ['a jellyfish lamp', [['lamp', null], ['jellyfish', 'as']]],
     ['an arrow stuck in an apple', [['archery arrow', null], ['apple', 'inside']]],
     ['a wolf mother with two pups', [['wolf', null], ['wolf', 'with']]],
+    ['a house with a heart-shaped door', [['house', null], ['heart', 'as']]],
+    ['a bear holding a heart-shaped balloon', [['bear', null], ['heart', 'holding']]],
+    ['a leaf-shaped flame', [['leaf', null], ['flame', 'inside']]],
+    ['a walnut shell as a boat with a leaf sail', [['shell', null], ['boat', 'as']]],
+    ['a ship sailing on a sea of books', [['ship', null], ['open book', 'on']]],
+    ['a skull with flowers in the eyes', [['skull', null], ['flower', 'as']]],
+    ['an otter family', [['otter', null], ['otter', 'with']]],
+    ['a suitcase with stickers', [['suitcase', null], ['star', 'on']]],
+    ['a rose with thorns', [['rose', null]]],
+    ['a peacock with feathers made of leaves', [['peacock', null], ['leaf', 'as']]],
+    ['a rabbit pulling a carrot out of the ground', [['rabbit', null], ['carrot', 'holding']]],
+    ['a toaster with toast popping out', [['toaster', null], ['toast', 'coming out of']]],
     ['a lion drinking tea', [['lion', null], ['cup', 'holding']]],
     ['a squirrel holding an acorn like a trophy', [['squirrel', null], ['acorn', 'holding']]],
   ])('%s', (prompt, figures) => {

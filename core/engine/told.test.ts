@@ -454,6 +454,21 @@ describe('what is drawn of what is said', () => {
     expect(front).not.toEqual(side);
   });
 
+  it('shows heads in profile where that is said, where two look at one another, and as another view of one alone', () => {
+    const heads = (prompt: string, position = 0, leeway = 0) => compose(requestOf(prompt, position, leeway)).layers.filter((l) => l.isFigure); // prettier-ignore
+    const evenness = (prompt: string, position = 0, leeway = 0): number => {
+      const all = union(...heads(prompt, position, leeway).map((l) => l.area));
+      const b = boundsOf(all);
+      const left = intersect(all, box(b.x, b.y, b.width / 2, b.height));
+      return Math.abs(sizeOf(left) / sizeOf(all) - 0.5);
+    };
+    expect(evenness('a wolf head')).toBeLessThan(0.03);
+    expect(evenness('a wolf head in profile')).toBeGreaterThan(0.03);
+    expect(evenness('two wolf heads facing each other')).toBeLessThan(0.03);
+    const views = [0, 1, 2, 3].map((position) => evenness('a wolf head', position, 50) > 0.03);
+    expect(new Set(views).size).toBe(2);
+  });
+
   it('makes a fish that leaps a fish with its head up', () => {
     const [lying, leaping] = ['a fish', 'a leaping fish'].map((prompt) => around(compose(requestOf(prompt)).layers));
     expect(leaping.height / leaping.width).toBeGreaterThan(1.3 * (lying.height / lying.width));

@@ -513,6 +513,20 @@ describe('what is said beside the figures', () => {
     expect(figures('a chameleon on a paint palette')[1]).toEqual(['artist palette', 'on', 0, null]);
     expect(partsOf('a fox, muted palette').figures).toHaveLength(1);
   });
+  it('is several heads, of which one says how they stand', () => {
+    const [heads] = partsOf('two wolf heads facing each other').figures;
+    expect([heads.drawn, heads.count, heads.pose, heads.modifiers]).toEqual(['wolf', 2, null, ['head', 'facing each other']]); // prettier-ignore
+    expect(partsOf('a stag with antlers and two wheat ears').figures.map((f) => [f.drawn, f.count])).toContainEqual(['wheat', 2]); // prettier-ignore
+  });
+  it('is a pencil that a lighthouse is, and a manner where one draws in it', () => {
+    expect(figures('a lighthouse as a pencil')).toEqual([['lighthouse', null, null, null], ['pencil', 'as', 0, null]]);
+    expect([partsOf('a fox in pencil').figures.length, partsOf('a fox in pencil').finish]).toEqual([1, 'pencil sketch']);
+  }); // prettier-ignore
+  it('is what roots form, and from what one hangs upside down', () => {
+    expect(figures('a tree with roots forming a heart')[1]).toEqual(['heart', 'as', 0, 'roots']);
+    const bat = partsOf('a bat hanging upside down from a branch');
+    expect([bat.figures[0].pose, bat.manner]).toEqual(['hanging', ['upside down']]);
+  });
   it('is the trade that a word is of: a rook in chess is no crow', () => {
     expect(figures('app icon for a chess club: a black rook')[0][0]).toBe('chess rook');
     expect(figures('a rook on a fence')[0][0]).toBe('crow');

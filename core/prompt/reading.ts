@@ -106,6 +106,7 @@ export class Reading {
       const at = (m: RegExpExecArray, isDot: boolean): void => void (this.letterAt ??= { letter: m[1] ?? m[2] ?? m[3] ?? null, isDot }); // prettier-ignore
       this.take(new RegExp(`\\b(?:as|for|instead of|in place of|replacing|forming|becoming) (?:the |its |a )?(?:dot|tittle)(?: (?:of|on|over|above|in) ${letter}| (?:of|on|over) the letter)?`), 'lettering', (m) => at(m, true)); // prettier-ignore
       this.take(new RegExp(`\\b(?:as|for|instead of|in place of|replacing|forming|becoming) ${letter}`), 'lettering', (m) => at(m, false)); // prettier-ignore
+      this.take(new RegExp(`\\b(?:in|inside|within) ${letter}(?= |$|[,.;])`), 'lettering', (m) => at(m, false)); // prettier-ignore
       this.take(new RegExp(`\\b(?:sitting |perched |standing )?(?:over|above|on top of|atop|upon|on) ${letter}`), 'lettering', (m) => at(m, true)); // prettier-ignore
       this.take(/\b(?:where )?the (?:letter )?([A-Z]) (?:is|as|being|becomes)\b/, 'lettering', (m) => at(m, false));
     }

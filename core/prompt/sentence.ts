@@ -347,7 +347,7 @@ export class Sentence extends Cursor {
       return true;
     }
     // "With antlers turning into branches": the branches stand for the antlers.
-    if (figure && link.relation === 'as' && isLater && figure.relation === 'with' && BECOMING.test(said) && (STOOD_FOR.test(figure.word) || GROWN.test(figure.word)) && this.cast.root !== null) {
+    if (figure && link.relation === 'as' && isLater && figure.relation === 'with' && BECOMING.test(said) && !(/^form/.test(said) && RISING.test(figure.word)) && (STOOD_FOR.test(figure.word) || GROWN.test(figure.word)) && this.cast.root !== null) {
       const at = this.cast.takeBack();
       for (const t of this.tokens) if (t.figure === at) Object.assign(t, { figure: null, part: 'place' });
       this.mark(this.i, after, 'relation');

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { axisOf, boxOfRuns, grown, intersect, moved, sizeOf, subtract, union, type Area } from '../../path';
 import { disc } from '../area';
 import { outlineOf, silhouetteOf, type Figure, type Part } from '../figure';
-import { curledParts, CREATURES, creatureOf, dressFrom, EXPRESSION_NAMES, expressionOf, faceParts, figureParts, GESTURES, handParts, headParts, isRole, POSES, ROLE_NAMES, sideParts, STANCE_NAMES, stanceOf, TONES } from '.'; // prettier-ignore
+import { curledParts, CREATURES, creatureOf, dressFrom, EXPRESSION_NAMES, expressionOf, faceParts, figureParts, GESTURES, handParts, hasProfile, headParts, isRole, profileParts, POSES, ROLE_NAMES, sideParts, STANCE_NAMES, stanceOf, TONES } from '.'; // prettier-ignore
 import { hatParts, type Hat } from './dress';
 import { measuresOf } from './head';
 import { browOf } from './mascot';
@@ -100,6 +100,28 @@ describe('heads', () => {
   });
 });
 
+describe('heads in profile', () => {
+  const seen = kinds.filter(([, kind]) => hasProfile(kind));
+  it('are of more than forty kinds, and of none that is known from the front', () => {
+    expect(seen.length).toBeGreaterThan(40);
+    for (const name of ['octopus', 'koala', 'frog', 'owl', 'man']) expect(profileParts(CREATURES.get(name)!, still), name).toBeNull(); // prettier-ignore
+  });
+  it.each(seen)('of a %s look to the right, with one eye in the head, unlike from the front', (_, kind) => {
+    const parts = profileParts(kind, still)!;
+    const head = parts.find((p) => p.tone === 0 && sizeOf(p.area) > 1200)!.area;
+    const all = silhouette(parts);
+    const b = boxOfRuns(all)!;
+    // The neck is at the left and below, the face ahead of it.
+    const [low, high] = [0.92, 0.45].map((k) => boxOfRuns(intersect(all, [[b.x - 1, b.y + k * b.height, b.x + b.width + 1, b.y + k * b.height, b.x + b.width + 1, b.y + (k + 0.06) * b.height, b.x - 1, b.y + (k + 0.06) * b.height]]))!); // prettier-ignore
+    expect(low.x + low.width / 2).toBeLessThan(high.x + high.width);
+    const eyes = parts.filter((p) => sizeOf(p.area) > 8 && sizeOf(p.area) < 60 && sizeOf(subtract(p.area, grown(head, 1))) < 1);
+    expect(eyes.length).toBeGreaterThanOrEqual(1);
+    expect(alike(all, silhouette(headParts(kind, 'calm', still)))).toBeLessThan(0.9);
+    // Two of them are not one animal: what stands out of the head is its own.
+    expect(parts.length).toBeGreaterThanOrEqual(4);
+  }); // prettier-ignore
+});
+
 describe('faces', () => {
   it('are where they are put', () => {
     const parts = faceParts({ x: 30, y: 40, apart: 8, eye: 3, mouth: { y: 54, half: 5 } }, 'happy');
@@ -151,6 +173,27 @@ describe('whole animals', () => {
         0.4,
       );
     }
+  });
+  it('lie low and long, and stretch with the head before and the rump up', () => {
+    for (const name of ['fox', 'dog', 'cat', 'lion', 'bear', 'horse']) {
+      const kind = CREATURES.get(name)!;
+      const box = (pose: 'standing' | 'lying' | 'stretching') => boxOfRuns(silhouette(sideParts(kind, pose, still)!))!;
+      const [stands, lies] = [box('standing'), box('lying')];
+      expect(lies.width / lies.height, name).toBeGreaterThan(1.1 * (stands.width / stands.height));
+      expect(islands(silhouette(sideParts(kind, 'lying', still)!).filter((r) => sizeOf([r]) > 12)), name).toBe(1);
+      const bowed = silhouette(sideParts(kind, 'stretching', still)!);
+      const b = boxOfRuns(bowed)!;
+      // Of what is above the middle, most is behind it.
+      const high = intersect(bowed, [[b.x, b.y, b.x + b.width, b.y, b.x + b.width, b.y + 0.4 * b.height, b.x, b.y + 0.4 * b.height]]); // prettier-ignore
+      const behind = intersect(high, [[b.x, b.y, b.x + b.width / 2, b.y, b.x + b.width / 2, b.y + b.height, b.x, b.y + b.height]]); // prettier-ignore
+      expect(sizeOf(behind) / sizeOf(high), name).toBeGreaterThan(0.4);
+    }
+  });
+  it('raise a trunk over the head, and not the head', () => {
+    const elephant = CREATURES.get('elephant')!;
+    const [down, up] = (['standing', 'howling'] as const).map((pose) => boxOfRuns(silhouette(sideParts(elephant, pose, still)!))!); // prettier-ignore
+    expect(up.y).toBeLessThan(down.y);
+    expect(up.x + up.width).toBeGreaterThan(down.x + down.width);
   });
   it('curl up round', () => {
     const box = boxOfRuns(silhouette(curledParts(CREATURES.get('fox')!, still)!))!;

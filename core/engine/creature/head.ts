@@ -175,7 +175,8 @@ function markParts(mark: Mark, h: Head, t: Spread): { behind?: Part[]; on?: Part
         const r = (i % 2 ? 0.86 : 1.12) * (cheek + 7);
         return [50 + r * Math.cos(a), middle - 1 + r * Math.sin(a)];
       });
-      return { behind: [piece(FUR, [ring.flat()])], on: [on(COAT, halves([50, top + 15], [50 + crown * 0.7, top + 12], [50 + cheek, middle + 2], [50 + jaw, bottom], [50, bottom + 4]))] };
+      // They stand up from the head and its sides, and not under the chin as a mane does.
+      return { behind: [piece(FUR, intersect([ring.flat()], box(-20, -40, 140, 40 + middle + 12)))], on: [on(COAT, halves([50, top + 15], [50 + crown * 0.7, top + 12], [50 + cheek, middle + 2], [50 + jaw, bottom], [50, bottom + 4]))] };
     }
     case 'spots': {
       const places: [number, number, number][] = [[50, top + 7, 2.8], [59, top + 11, 2.3], [68, top + 17, 2.4], [72, middle + 8, 2.3], [66, middle + 17, 2]];
@@ -187,6 +188,8 @@ function markParts(mark: Mark, h: Head, t: Spread): { behind?: Part[]; on?: Part
       return { on: [on(LIGHT, halves([50, middle - 8], [50 + cheek * 0.42, middle - 15], [50 + cheek * 0.86, middle], [50 + jaw * 0.9, bottom - 6], [50, bottom + 3]))] };
     case 'lore':
       return { on: [on(DARK, both(oval(52.6, middle, 4.6, 4.4)))] };
+    case 'ring':
+      return { on: [on(COAT, box(0, top - 20, 100, bottom - top + 9)), on(LIGHT, box(0, bottom - 11, 100, 4.4))] };
     case 'bib':
       return { on: [on(ACCENT, halves([50, middle - 9], [50 + cheek * 0.8, middle - 6], [50 + jaw + 3, bottom - 6], [50, bottom + 3]))] };
     case 'cap':

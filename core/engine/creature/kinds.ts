@@ -117,7 +117,7 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['crow', 'ball', '', 'slender', '', 'songbird long', [0.15, 0.3, 0.5]],
   ['pigeon', 'ball', '', 'slender', 'cap', 'songbird stub 1.1 0.9 1.1', [0.55, 0.4, 0.74]],
   ['dove', 'ball', '', 'beak', '', 'songbird long 1.1 0.9 1', [0.95, 0.66, 0.7]],
-  ['gull', 'ball', '', 'slender', '', 'songbird stub 1.1 1 1.05', [0.95, 0.56, 0.7]],
+  ['gull', 'ball', '', 'slender', 'brow', 'songbird stub 1.1 1 1.05', [0.95, 0.56, 0.7]],
   ['robin', 'ball', '', 'beak', 'bib', 'songbird stub', [0.4, 0.56, 0.7]],
   ['sparrow', 'ball', '', 'beak', 'cap blush', 'songbird stub', [0.58, 0.36, 0.72]],
   ['bird', 'ball', '', 'beak', 'quiff', 'songbird long', [0.42, 0.6, 0.74]],

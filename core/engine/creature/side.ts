@@ -181,7 +181,7 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
   const up = kind.ears ? earArea(kind.ears, head, skullR) : null;
   const back = turnAbout(head, ((howls ? -0.8 : -1) * raised * Math.PI) / 180);
   const ear = up && raised ? { near: moved(up.near, back), inner: moved(up.inner, back) } : up;
-  const horns = kind.horns ? hornArea(kind.horns, head, skullR) : null;
+  const horns = kind.horns ? hornArea(kind.horns, head, kind.horns === 'nose' ? skullR / large : skullR) : null;
   const eye: P = downFrom(head, skullR * 0.42, faceDeg + 62);
   const nose: P = downFrom(snout, snoutR * isBull * 0.72, faceDeg + 22);
   const lightness = kind.tones?.[0] ?? 0.42;
