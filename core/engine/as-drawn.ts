@@ -476,6 +476,11 @@ const RULES: readonly Rule[] = [
     const cake = figures.findIndex((f) => /^(?:cake|birthday cake)$/.test(f.drawn));
     return at >= 0 && cake >= 0 && figures.length === 2 ? figures.map((f, i) => (i === cake ? { ...f, drawn: 'layer cake' } : f)) : null; // prettier-ignore
   },
+  // A robot dog is a dog that is a machine.
+  (figures) => {
+    const isMachine = (f: PromptFigure): boolean => !f.modifiers.includes('robotic') && isCreature(f.drawn) && nounKind(f.drawn) === 'animal' && (/^(?:robot|robotic|mechanical|cyborg|bionic) /.test(f.word) || f.modifiers.some((m) => /^(?:robot|mechanical|cyborg|bionic)$/.test(m))); // prettier-ignore
+    return figures.some(isMachine) ? figures.map((f) => (isMachine(f) ? { ...f, modifiers: [...f.modifiers, 'robotic'] } : f)) : null; // prettier-ignore
+  },
   // Roses have thorns.
   (figures) => {
     const at = figures.findIndex((f, i) => i > 0 && /^(?:thorns?|prickles?)$/.test(f.word) && f.to !== null && /^(?:rose|cactus|bush|flower)$/.test(figures[f.to].drawn)); // prettier-ignore

@@ -69,7 +69,7 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
   const built = builtDrawings(name, said, knobs);
   // A fish built as a body would be a dolphin.
   const isFish = Boolean(said.pose) && SCALED.test(name);
-  const isAsked = !isFish && (said.isHead === true || (Boolean(said.pose) && isShown(said.pose!)) || Boolean(said.expression) || Boolean(said.partsAsked?.length)); // prettier-ignore
+  const isAsked = !isFish && (said.isHead === true || said.modifiers?.includes('robotic') === true || (Boolean(said.pose) && isShown(said.pose!)) || Boolean(said.expression) || Boolean(said.partsAsked?.length)); // prettier-ignore
   const isParted = Boolean(said.partsAsked?.length) && PARTED.test(name);
   if (isAsked && built.length && !isParted) return built;
   const byHand = (draw: (t: (part: string) => number) => Drawing): Drawn => () => ({ ...figureOf(name, draw((part) => knobs.spread(`${name}/${part}`))), ...facingOf(name) }); // prettier-ignore

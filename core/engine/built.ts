@@ -16,6 +16,7 @@ import {
   isRole,
   PEOPLE,
   profileParts,
+  robotParts,
   sideParts,
   stanceOf,
   TONES,
@@ -83,7 +84,7 @@ function kindOf(name: string, knobs: Knobs, modifiers: readonly string[]): Creat
   const isWoman = WOMEN.test(name) || modifiers.includes('female') || (!/man$|king|prince$|butler|wizard|monk/.test(name) && knobs.steady(`${name}/who`) < 0.4); // prettier-ignore
   if (isWoman) return CREATURES.get(isOld ? 'old woman' : 'woman')!;
   const bearded = ['captain', 'fisherman', 'miner', 'viking', 'blacksmith', 'lumberjack', 'king', 'brewer', 'pirate', 'carpenter', 'skipper', 'explorer']; // prettier-ignore
-  if (name === 'wizard' || name === 'professor') return CREATURES.get('old man')!;
+  if (/^(?:wizard|professor|gnome|dwarf)$/.test(name)) return CREATURES.get('old man')!;
   return CREATURES.get(isOld ? 'old man' : bearded.includes(name) ? 'bearded man' : 'man')!;
 }
 
@@ -138,8 +139,10 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     if (stance) return [front(stance, 'whole')];
     return [...(said.isWhole ? [] : [front('standing', 'bust')]), front('standing', 'whole'), front('waving', 'whole')];
   }
+  if (said.isHead && modifiers.includes('robotic')) return [figure(tones, () => robotParts(kind, t))];
   if (said.isHead && said.isProfile && !expression && hasProfile(kind)) return [() => ({ ...figure(tones, () => profileParts(kind, t)!)(), facing: 1 })]; // prettier-ignore
   if (said.isHead) return [head(expression ?? 'calm')];
+  if (modifiers.includes('robotic') && !said.pose && !said.isWhole) return [figure(tones, () => robotParts(kind, t))];
   // Parts of it that have colours of their own are seen from the front; what is not of the head, on all of it.
   if (said.partsAsked?.length && !said.pose) {
     const isHeadAlone = !said.isWhole && said.partsAsked.every((p) => !/^(?:wings?|tail|belly|shell)$/.test(p));

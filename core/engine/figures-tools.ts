@@ -89,10 +89,6 @@ export const TOOLS: Readonly<Record<string, Draw>> = {
     body(turned(polygon([[45, 18], [55, 18], [54, 82], [50, 96], [46, 82]]), 0.3)), // prettier-ignore
     body(turned(rectangle(32 - t('head'), 8, 36 + 2 * t('head'), 11, 3), 0.3)),
   ],
-  pillow: (t) => [
-    body(path(`M12 22C38 30 62 30 88 22C82 40 82 60 88 78C62 ${70 + t('puff')} 38 ${70 + t('puff')} 12 78C18 60 18 40 12 22Z`)),
-    lines('second', 3, 'M24 34C30 44 30 56 24 66M76 34C70 44 70 56 76 66'),
-  ],
   raft: () => [
     second(path('M46 12L82 46L46 46Z')),
     lines('body', 4.4, 'M44 8L44 62'),

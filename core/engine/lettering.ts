@@ -127,7 +127,12 @@ export function lettermark(stage: Stage): Layer[] {
     const inner = set(0.5 * w.width, 0.4 * w.height, w.y + 0.52 * w.height);
     return [...finished(stage, wreath, ground, [palette.inks[1] ?? first, first]), ...finished(stage, lettersFigure('letters', inner))]; // prettier-ignore
   };
-  if (/wreath|laurel|ring\b/.test(figureIn.name) && parts.figures[0].relation !== 'made of' && !(parts.figures[0].relation === 'as' && text === 'O')) return within();
+  if (
+    /wreath|laurel|ring\b/.test(figureIn.name) &&
+    parts.figures[0].relation !== 'made of' &&
+    !(parts.figures[0].relation === 'as' && text === 'O')
+  )
+    return within();
 
   /** The figure cut out of the letter's foot. */
   const cutIn = (): Layer[] => {

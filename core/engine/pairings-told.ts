@@ -2,6 +2,7 @@
 import { areaFrom, intersect, moved, parsePath, sizeOf, stroked, subtract, union, type Area } from '../path';
 import { boundsOf, box, disc } from './area';
 import { buildFigure } from './build';
+import { laidStraight } from './bent';
 import { fitLayers, scaled, type Layer } from './layer';
 import { builtDrawings, buildOf, toneApart } from './built';
 import { type Stance } from './creature';
@@ -193,6 +194,15 @@ export const inFist: Pair = (s, a, b) => {
     ...finished(s, tool, s.palette.groundHex, swapped(s)),
     ...clear(s, fist, s.palette.groundHex, s.palette.inks, 1.4),
   ];
+};
+
+/** A has B, which hangs or winds, drawn straight through its fist. */
+export const gripping: Pair = (s, a, b) => {
+  const fist = placed(handOf(s, a, 'fist'), { cx: 50, cy: 60, side: 58, fill: 0.9 });
+  const h = boundsOf(outlineOf(fist));
+  const straight = laidStraight(b) ?? upright(b);
+  const line = placed(turnedAt(straight, Math.PI / 2 - 0.12), { cx: h.x + 0.5 * h.width, cy: h.y + 0.3 * h.height, side: 100, fill: 1 }); // prettier-ignore
+  return fitLayers([...finished(s, line, s.palette.groundHex, swapped(s)), ...clear(s, fist, s.palette.groundHex, s.palette.inks, 1.4)], 92); // prettier-ignore
 };
 
 /** B lies flat on the top of A. */

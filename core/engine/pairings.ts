@@ -409,7 +409,13 @@ export const emerging =
     const looks =
       isSeenAside(a.name) || (turnOf(s, 2) && !isFront)
         ? null
-        : uprightOf(s, a, turnOf(s, 4) && !isFront ? 'waving' : 'standing');
+        : uprightOf(
+            s,
+            a,
+            turnOf(s, 4) && !isFront && !/sleep|doz|nap|snooz/.test(s.parts.figures[0].pose ?? '')
+              ? 'waving'
+              : 'standing',
+          );
     const back = placed(looks ?? a, { cx: 50, cy: 40, side: looks ? sideA * 1.15 : sideA, fill: 0.9 });
     const ab = boundsOf(outlineOf(back));
     // Of what is wide the rim is where it is lowest: an oar may stick up from it.
@@ -633,6 +639,18 @@ export const atPart =
       const o = boundsOf(outlineOf(one));
       const put = movedFigure(one, [1, 0, 0, 1, isRight ? edge - 2.5 - o.x : edge + 2.5 - (o.x + o.width), 0]);
       return [...finished(s, body), ...clear(s, put, s.palette.groundHex, swapped(s), 1.2)];
+    }
+    // A head that looks at us has its nose in the middle, above the chin.
+    const isFace = isCreature(a.name) && /^(?:nose|snout|muzzle|mouth|nostrils)$/.test(place ?? '') && Math.abs(bb.width / bb.height - 1) < 0.5 && big.parts.some((p) => p.of === 'nose' && Math.abs(boundsOf(p.area).x + boundsOf(p.area).width / 2 - bb.x - bb.width / 2) < 0.08 * bb.width); // prettier-ignore
+    const nose = isFace ? boundsOf(big.parts.find((p) => p.of === 'nose')!.area) : null;
+    if (nose) {
+      const hung = placed(b, {
+        cx: nose.x + nose.width / 2,
+        cy: nose.y + 1.1 * nose.height,
+        side: 0.24 * bb.width,
+        fill: 1,
+      });
+      return [...finished(s, big), ...clear(s, hung, s.palette.groundHex, swapped(s), 1.2)];
     }
     const found = PARTS_AT.find(([names]) => names.test(place ?? '')) ?? [null, 0.5, 0.5, 0.46];
     const stern = STERN.test(a.name) && /^(?:flames?|fire|exhaust|tail|engine|trail)$/.test(place ?? '') ? sternOf(silhouetteOf(big)) : null; // prettier-ignore

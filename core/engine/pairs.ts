@@ -154,6 +154,7 @@ import {
   mothered,
   inClaws,
   inFist,
+  gripping,
   joined,
   onRoof,
   orbiting,
@@ -374,7 +375,7 @@ const YOUNG = /^(?:pups?|cubs?|chicks?|ducklings?|goslings?|kittens?|puppy|puppi
 /** Who are of one kind, by other names. */
 const KIN: readonly RegExp[] = [/^(?:chicken|chick|rooster)$/, /^(?:duck|duckling)$/, /^(?:cat|kitten)$/, /^(?:dog|puppy|wolf)$/, /^(?:cow|calf|bull)$/, /^(?:horse|foal)$/, /^(?:sheep|lamb|ram)$/, /^(?:pig|piglet)$/, /^(?:deer|fawn|stag)$/, /^(?:swan|goose|gosling|cygnet)$/]; // prettier-ignore
 /** What a bird has in its beak where nothing else is said. */
-const IN_BEAK = /^(?:twig|olive|olive branch|branch|leaf|letter|envelope|mail|key|flower|rose|tulip|daisy|worm|ring|diamond ring|berry|cherry|cherries|ribbon|heart|straw|feather|wheat|clover|herb|grape|acorn|coin|pearl|parcel|package|banner|fish|needle and thread)$/; // prettier-ignore
+const IN_BEAK = /^(?:twig|olive|olive branch|branch|leaf|letter|envelope|mail|key|flower|rose|tulip|daisy|worm|ring|diamond ring|berry|cherry|cherries|ribbon|heart|straw|feather|wheat|clover|herb|grape|acorn|coin|pearl|parcel|package|banner|fish|hook|needle and thread)$/; // prettier-ignore
 /** What has strings along a neck. */
 const STRINGED = /^(?:(?:electric )?guitar|violin|cello|ukulele|banjo|mandolin|lute|double bass|fiddle)$/;
 /** What is round as a shell is. */
@@ -500,6 +501,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.b === 'umbrella' && isCreature(t.a) && !isSeenAside(t.a) && t.is('holding', 'with') && [inHand('standing'), inHand('sitting'), inHand('standing')],
   (t) => HAND.test(t.a) && t.first.count === 1 && !t.second.turned && /^(?:draw|sketch|writ|paint)/.test(t.said) && [drawnBy],
   (t) => HAND.test(t.a) && t.first.count === 1 && t.is('holding', 'with') && /balloon|kite/.test(t.b) && [strung],
+  (t) => t.a === 'hand' && /^(?:rope|ribbon|thread|chains|cable|yarn|string)$/.test(t.b) && t.is('holding', 'with', 'toward') && [gripping],
   (t) => HAND.test(t.a) && t.first.count === 1 && t.is(null, 'holding', 'toward', 'with') && [inHandOf(t.b)],
   (t) => HAND.test(t.b) && t.second.count === 2 && t.isTurned('holding', 'on', 'inside') && [turnedPair(twoHands)],
   (t) => HAND.test(t.b) && t.isTurned('holding') && [turnedPair(inHandOf(t.a))],
@@ -594,6 +596,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:push|driv)/) && t.is('toward', 'holding', 'with', 'on') && (PUSHED.test(t.b) || /ball|boulder|rock|wheel|box|crate|wagon|sled/.test(t.b)) && [pushing],
   (t) => isCreature(t.a) && t.does(/^play/) && /piano|organ|harp|cello|double bass|xylophone|drum kit|drums|marimba|keyboard/.test(t.b) && [pushing],
   (t) => isCreature(t.a) && t.does(/^climb/) && t.is('on', 'toward', 'over') && (TREES.test(t.b) || LONG.test(t.b) || /^(?:post|rope|ladder|column|tower|vine)$/.test(t.b)) && [climbing],
+  // Whoever goes past is before it.
+  (t) => SCENERY.test(t.b) && !SCENERY.test(t.a) && t.does(/\b(?:past|along)\b/) && [distant],
   (t) => /^(?:mountain|mountains|hill|volcano|rock|cliff|pyramid)$/.test(t.b) && nounKind(t.a) !== 'artifact' && t.does(/^(?:climb|scal|hik|ascend|run|walk)/) && t.is('on', 'toward', 'over') && [scaling],
   (t) => isCreature(t.a) && nounKind(t.b) === 'animal' && t.is('riding', 'on') && ['hoofed', 'heavy', 'cat', 'dog', 'bear', 'runner', 'hopper', ...(t.does(/^rid/) ? ['fowl', 'raptor', 'rodent', 'songbird'] : [])].includes(buildOf(t.b) ?? '') && [ridden],
   (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && [onWheels],

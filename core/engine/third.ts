@@ -6,7 +6,7 @@ import { movedFigure, outlineOf, placed, silhouetteOf, type Figure } from './fig
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { swapped } from './pairings';
 import { TREES } from './pairings-places';
-import { IN_VEHICLE, PLAIN } from './pairs';
+import { IN_VEHICLE } from './pairs';
 import { clear, finished, form, type Stage } from './stage';
 
 /** What lies at the foot of what it goes with. */
@@ -15,6 +15,9 @@ const LOW =
 
 /** What is as broad as all that stands on it. */
 const FLAT = /^(?:tray|table|shelf|board|cutting board|plate|raft|boat|book|cloud|cart|bench)$/;
+
+/** Within what line two are seen. */
+const WITHIN = /^(?:heart|circle|ring|square|triangle|star|diamond|house|cloud|drop|shield|hexagon)$/;
 
 /** What two go in together, beside what one rides in. */
 const HOLDING_TWO = /^(?:sled|sofa|basket|bed|nest|nest with eggs|pot|box)$/;
@@ -42,7 +45,7 @@ export function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, fi
     return fitLayers([...finished(stage, wreath, groundHex, inks), ...layers], 90);
   }
   // Two in a heart are seen within its line.
-  if (asked.relation === 'inside' && !asked.turned && PLAIN.test(asked.drawn)) {
+  if (asked.relation === 'inside' && !asked.turned && asked.count === 1 && WITHIN.test(asked.drawn)) {
     const hull = silhouetteOf(placed(figure, { cx: 50, cy: 50, side: 96, fill: 1 }));
     const room = roomIn(hull);
     if (room) return [...form(stage, rim(hull, 3.4), inks[0]), ...scaled(fitLayers(layers, 2.1 * room.r), 1, room.x - 50, room.y - 53)]; // prettier-ignore

@@ -22,6 +22,7 @@ const MANNERS: readonly [RegExp, string][] = [
   [/\bfacing (?:the )?(?:front|forwards?|viewer|us|camera)\b/, 'head on'],
   [/\b(?:seen |shown |drawn )?(?:head|front)[- ]on\b(?=\s*(?:[,.;|]|$))/, 'head on'],
   [/\bupside[- ]down\b/, 'upside down'],
+  [/\b(?:standing|keeping|on) (?:guard|watch|sentry)\b(?! (?:tower|dog))/, 'on guard'],
   [/\b(?:high|strong) contrast\b/, 'high contrast'],
   [/\b(?:(?:in|with|showing|striking|as) )?(?:an? |the )?(?:(?:sheet|set|range|series) of )?(?:all |its |his |her )?(?:(?:two|three|four|five|six|eight|ten|\d+) )?(?:different |various |many |several )?poses\b(?: sheet)?|\bpose sheet\b/, 'poses'],
   [/\b(?:(?:in|with|showing|making) )?(?:an? |the )?(?:(?:sheet|set|range|series) of )?(?:all |its |his |her )?(?:(?:two|three|four|five|six|eight|ten|\d+) )?(?:different |various |many |several )?(?:facial )?expressions\b(?: sheet)?|\bexpression sheet\b/, 'faces'],

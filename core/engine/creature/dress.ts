@@ -8,7 +8,7 @@ import { ACCENT, blob, both, COAT, DARK, LIGHT, line, mirrored, oval, piece, sha
 
 export type Hat =
   | 'cap' | 'chef' | 'helmet' | 'straw' | 'cowboy' | 'crown' | 'top hat' | 'beret' | 'beanie' | 'mortarboard' | 'nurse' | 'wizard' | 'pirate' | 'sailor'
-  | 'party' | 'bandana' | 'headband' | 'fire' | 'detective' | 'viking' | 'space' | 'headphones' | 'goggles' | 'helm' | 'flowers'; // prettier-ignore
+  | 'party' | 'pointed' | 'bandana' | 'headband' | 'fire' | 'detective' | 'viking' | 'space' | 'headphones' | 'goggles' | 'helm' | 'flowers'; // prettier-ignore
 export type Top = 'apron' | 'coat' | 'jacket' | 'vest' | 'overalls' | 'shirt' | 'robe' | 'jersey' | 'suit' | 'armour' | 'stripes' | 'suspenders' | 'skirt'; // prettier-ignore
 export type Neck = 'scarf' | 'bow tie' | 'tie' | 'stethoscope' | 'medal' | 'kerchief' | 'camera' | 'chain';
 export type Eyewear = 'glasses' | 'sunglasses' | 'patch' | 'monocle' | 'diving mask';
@@ -67,6 +67,7 @@ const rows: readonly (readonly [string, Dress])[] = [
   ['king queen prince princess monarch emperor pharaoh sultan', { hat: 'crown', top: 'robe', hasCape: true, tools: ['scepter', 'key'] }],
   ['knight warrior paladin gladiator soldier guardsman', { hat: 'helm', top: 'armour', hasCape: true, tools: ['sword', 'shield'] }],
   ['viking', { hat: 'viking', top: 'vest', tools: ['axe', 'shield'] }],
+  ['gnome dwarf', { hat: 'pointed', top: 'shirt', hasBoots: true, tools: ['shovel', 'lantern'] }],
   ['wizard witch sorcerer mage', { hat: 'wizard', top: 'robe', tools: ['wand', 'crystal ball', 'broom'] }],
   ['magician ringmaster illusionist juggler vampire', { hat: 'top hat', top: 'suit', neck: 'bow tie', hasCape: true, tools: ['wand', 'playing card'] }],
   ['gentleman dandy aristocrat groom', { hat: 'top hat', top: 'suit', neck: 'bow tie', eyes: 'monocle', tools: ['umbrella', 'walking stick'] }],
@@ -264,6 +265,8 @@ export function hatParts(hat: Hat, brow: Brow, main: Tone, trim: Tone): { behind
       return front(path(DARK, 'M-17.4 1L-21 -15Q0 -22 21 -15L17.4 1Q0 -4 -17.4 1Z'), path(LIGHT, 'M-16 -0.4L-19.4 -14Q0 -20.4 19.4 -14L16 -0.4Q0 -5.2 -16 -0.4Z'), p(trim, union(box(-1.6, -14.6, 3.2, 9), box(-4.5, -11.7, 9, 3.2))));
     case 'wizard':
       return front(path(main, 'M-18 0C-12 -16 -4 -32 9 -49C10 -42 11 -36 16 -31C14 -18 17 -8 18 0Z'), p(main, oval(0, 0.6, 30, 5)), path(trim, 'M-17 -2.4C-8 0.6 8 0.6 17.4 -2.4L16.6 -7.6C8 -5 -7 -5 -15 -7.6Z'), p(LIGHT, starArea(2, -19, 5, 4.4, 1.9)));
+    case 'pointed':
+      return front(path(main, 'M-27 3C-20 -14 -10 -36 3 -50C8 -34 20 -14 27 3C14 8 -14 8 -27 3Z'), path(trim, 'M-27 3C-14 8 14 8 27 3L25 -3.4C13 1.6 -13 1.6 -25 -3.4Z'));
     case 'party':
       return front(path(main, 'M-15 2L0 -38L15 2C8 5 -8 5 -15 2Z'), p(trim, disc(0, -39, 5.4, 40)), p(LIGHT, union(disc(-5, -6, 2.4, 28), disc(5, -10, 2.4, 28), disc(-1, -20, 2.2, 28))));
     case 'pirate':

@@ -17,7 +17,7 @@ interface Head {
   readonly area: Area;
 }
 
-function skullOf(kind: Kind, t: Spread): Head {
+export function skullOf(kind: Kind, t: Spread): Head {
   const [crown, cheek, jaw, top, middle, bottom] = SKULLS[kind.skull];
   const h = { crown: crown + t('crown'), cheek: cheek + 1.6 * t('cheek'), jaw: jaw + 1.5 * t('jaw'), top: top + t('top'), middle, bottom }; // prettier-ignore
   const area = halves(
@@ -31,7 +31,7 @@ function skullOf(kind: Kind, t: Spread): Head {
 }
 
 /** Both ears, behind the head: the outer part, and what is seen in it. */
-function earParts(
+export function earParts(
   [form, size]: readonly [Ears, number],
   h: Head,
   t: Spread,

@@ -1,6 +1,7 @@
 export { creatureOf, KINDS as CREATURES, PEOPLE, type Build, type Kind as CreatureKind } from './kinds';
 export { EXPRESSION_NAMES, expressionOf, faceParts, type Expression, type FacePlace } from './face';
 export { headParts } from './head';
+export { robotParts } from './robot';
 export { hasProfile, profileParts } from './profile';
 export { curledParts, isFourFooted, POSES, sideParts, type Pose } from './side';
 export {

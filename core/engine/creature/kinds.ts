@@ -86,7 +86,7 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['sheep', 'slim', 'leaf 1', 'bud', 'wool', 'hoofed stub 0.9 0.75 1.3', [0.24, 0.9, 0.7]],
   ['deer', 'slim', 'leaf 1.25', 'bud', 'spots', 'hoofed stub 1.25 1.2 0.85', [0.55, 0.72, 0.8]],
   ['stag', 'slim', 'leaf 1 antlers', 'bud', '', 'hoofed stub 1.3 1.2 0.95', [0.4, 0.62, 0.74]],
-  ['moose', 'long', 'leaf 0.9 palms', 'wide', 'beard', 'hoofed stub 1 1.2 1.2', [0.32, 0.55, 0.7]],
+  ['moose', 'tall', 'leaf 0.9 palms', 'wide', 'beard', 'hoofed stub 1 1.2 1.2', [0.32, 0.55, 0.7]],
   ['horse', 'long', 'point 0.55', 'long', 'forelock blaze', 'hoofed brush 1.35 1.15 1', [0.4, 0.24, 0.76]],
   ['zebra', 'long', 'point 0.6', 'long', 'stripes forelock', 'hoofed tuft 1.25 1.1 1', [0.94, 0.18, 0.7]],
   ['donkey', 'long', 'long 0.8', 'long', 'forelock', 'hoofed tuft 1.1 1 1', [0.52, 0.34, 0.76]],
