@@ -111,6 +111,21 @@ function poseOf(word: string): Pose | 'curled' | null {
 /** Whether a word for what a figure does is one that a body can be built to show. */
 export const isShown = (word: string): boolean => poseOf(word) !== null || stanceOf(word) !== null;
 
+/** A pose as a body can take it: what has no muzzle or trunk to raise sits, what has no neck to let down stands, what has no legs lies always; null where it is none. */
+function possible(pose: Pose | 'curled', kind: CreatureKind): Pose | 'curled' | null {
+  switch (pose) {
+    case 'howling':
+      return kind.body?.build === 'dog' || kind.muzzle === 'trunk' ? pose : 'sitting';
+    case 'grazing':
+    case 'stretching':
+      return isFourFooted(kind) ? pose : null;
+    case 'lying':
+      return !kind.body ? null : isFourFooted(kind) ? pose : 'curled';
+    default:
+      return pose;
+  }
+}
+
 type Drawn = () => Figure;
 
 /** The ways in which a name is built, as far as what is said of it allows; the likeliest first. Empty where it is not. */
@@ -151,9 +166,7 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
   // What is only built like another has drawings of its own, which show it better.
   const isItself = CREATURES.has(name);
   const shown = said.pose ? poseOf(said.pose) : null;
-  // What has no muzzle to raise sits; what has no neck to let down stands.
-  // What has no legs, or four short ones, lies always.
-  const pose = shown === 'lying' && !kind.body ? null : shown === 'howling' && kind.body?.build !== 'dog' && kind.muzzle !== 'trunk' ? 'sitting' : ['grazing', 'stretching'].includes(shown ?? '') && !isFourFooted(kind) ? null : shown === 'lying' && !isFourFooted(kind) ? 'curled' : shown; // prettier-ignore
+  const pose = shown && possible(shown, kind);
   const side = (asked: Pose | 'curled', isSecond = false): Drawn[] => {
     if (!kind.body) return [];
     // Built only once it is the one that is drawn: these are counted at each candidate.

@@ -1,11 +1,11 @@
 /** Which prompts ask for a landscape: a figure that is ground or water, and others that are in it, over it or behind it. */
-import type { PromptFigure, Relation } from '../prompt';
+import { nounKind, type PromptFigure, type Relation } from '../prompt';
 
 export type Ground = 'field' | 'hills' | 'water' | 'river' | 'road' | 'dunes' | 'woods';
 
 /** What a word for ground or water is drawn as. */
 const GROUNDS: readonly (readonly [RegExp, Ground])[] = [
-  [/^(?:fields?|[a-z]+ fields?|farmland|farm|vineyard|cornfield)$/, 'field'],
+  [/^(?:fields?|farmland|farm|vineyard|cornfield)$/, 'field'],
   [/^(?:hills?|meadow|pasture|prairie|lawn|moor|savanna|tundra|valley|grassland|park)$/, 'hills'],
   [/^(?:lake|pond|sea|ocean|lagoon|bay|fjord|harbou?r|water|waters|waves)$/, 'water'],
   [/^(?:river|stream|creek|brook)$/, 'river'],
@@ -13,10 +13,14 @@ const GROUNDS: readonly (readonly [RegExp, Ground])[] = [
   [/^(?:desert|dunes?|beach|sand)$/, 'dunes'],
   [/^(?:forest|woods|woodland)$/, 'woods'],
 ];
-const groundOf = ({ word }: PromptFigure): Ground | null => GROUNDS.find(([words]) => words.test(word))?.[1] ?? null;
+const groundOf = (figure: PromptFigure): Ground | null =>
+  GROUNDS.find(([words]) => words.test(figure.word))?.[1] ?? (cropOf(figure) ? 'field' : null);
 
-/** The crop of a field whose name tells it; null for others. */
-export const cropOf = ({ word }: PromptFigure): string | null => /^([a-z]+) ?fields?$/.exec(word)?.[1] ?? null;
+/** The crop of a field whose name tells it; null for others, of which one plays on some. */
+export function cropOf({ word }: PromptFigure): string | null {
+  const crop = /^([a-z]+) ?fields?$/.exec(word)?.[1] ?? '';
+  return ['plant', 'food'].includes(nounKind(crop) ?? '') ? crop : null;
+}
 
 /** What is seen in the sky. */
 const SKY = /^(?:sun|moon|crescent moon|full moon|star|stars|cloud|rainbow|planet|lightning|snowflake)$/;

@@ -426,6 +426,8 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   'audio wave': 'sound waves',
   'watermelon slice': 'watermelon',
   'slice of watermelon': 'watermelon',
+  cornfield: 'field',
+  wheatfield: 'field',
   'fern leaf': 'fern',
   'sunflower petal': 'sunflower',
   'fern frond': 'fern',

@@ -1,9 +1,10 @@
 /** Arrangements about a head: what stands round it, and ears on what has none. */
 import { boundsOf, box, disc } from './area';
-import { intersect } from '../path';
+import { intersect, roomIn, sizeOf } from '../path';
+import { builtDrawings } from './built';
 import { faceOn } from './faced';
-import { clipped, movedFigure, outlineOf, placed, turnedAt, upright, type Figure } from './figure';
-import { fannedOut, headOf, swapped, type Pair } from './pairings';
+import { clipped, lookingRight, movedFigure, outlineOf, placed, turnedAt, upright, type Figure, type Part } from './figure'; // prettier-ignore
+import { atPart, fannedOut, headOf, swapped, type Pair } from './pairings';
 import { fitLayers } from './layer';
 import { clear, finished } from './stage';
 
@@ -62,4 +63,40 @@ export const eared: Pair = (s, whole, b) => {
   const put = movedFigure(ears, [k, 0, 0, k, top.x + top.width / 2 - k * (h.x + h.width / 2), o.y + 0.3 * o.height - k * (h.y + 0.4 * h.height)]); // prettier-ignore
   const face = faceOn(thing, 'happy');
   return fitLayers([...finished(s, put), ...clear(s, thing, s.palette.groundHex, swapped(s), 1.4), ...(face ? finished(s, face.face, s.palette.groundHex, s.palette.inks) : [])], 90); // prettier-ignore
+};
+
+/** A has B at the end of its trunk, which it raises: what flies rises from there, what is long is held by its foot. */
+export const inTrunk: Pair = (s, a, b) => {
+  const [draw] = builtDrawings(a.name, { pose: 'trumpeting' }, s.knobs);
+  const big = placed(draw?.() ?? lookingRight(a), { cx: 42, cy: 62, side: 76, fill: 0.9 });
+  const bb = boundsOf(outlineOf(big));
+  const ahead = intersect(outlineOf(big), box(bb.x + 0.8 * bb.width, bb.y - 1, bb.width, bb.height));
+  const tip = boundsOf(ahead);
+  const small = placed(upright(b), { cx: 50, cy: 50, side: 36, fill: 0.9 });
+  const sb = boundsOf(outlineOf(small));
+  const put = movedFigure(small, [1, 0, 0, 1, tip.x + tip.width - 2 - (sb.x + 0.5 * sb.width), tip.y + 3 - (sb.y + sb.height)]); // prettier-ignore
+  return fitLayers([...clear(s, put, s.palette.groundHex, swapped(s), 0), ...clear(s, big, s.palette.groundHex, s.palette.inks, 1.2)], 92); // prettier-ignore
+};
+
+/** B in the pouch of A, a pelican: of its two largest parts beside the body the one that is furthest from its middle. */
+export const inBill: Pair = (s, a, b) => {
+  const big = placed(a, { cx: 50, cy: 52, side: 80, fill: 0.9 });
+  const bb = boundsOf(outlineOf(big));
+  const reach = ({ area }: Part): number => Math.abs(boundsOf(area).x + boundsOf(area).width / 2 - bb.x - bb.width / 2);
+  const [body, ...others] = [...big.parts].sort((p, q) => sizeOf(q.area) - sizeOf(p.area));
+  const pouch = others.slice(0, 2).reduce((p, q) => (reach(q) > reach(p) ? q : p), others[0] ?? body);
+  const room = roomIn(pouch.area) ?? { x: bb.x, y: bb.y + bb.height / 2, r: 10 };
+  const caught = placed(b, { cx: room.x, cy: room.y, side: 2.5 * room.r, fill: 0.9 });
+  return [...finished(s, big), ...clear(s, caught, s.palette.groundHex, s.palette.inks, 1)];
+};
+
+/** B, a ring mostly, at the nose of A: under its middle where A looks at us, and where a nose is else. */
+export const nosed: Pair = (s, a, b) => {
+  const big = placed(a, { cx: 50, cy: 53, side: 80, fill: 0.85 });
+  const bb = boundsOf(outlineOf(big));
+  const found = big.parts.find((p) => p.of === 'nose');
+  const nose = found && boundsOf(found.area);
+  if (!nose || Math.abs(nose.x + nose.width / 2 - bb.x - bb.width / 2) > 0.08 * bb.width) return atPart('nose', false)(s, a, b); // prettier-ignore
+  const at = { cx: nose.x + nose.width / 2, cy: nose.y + 1.1 * nose.height, side: 0.24 * bb.width, fill: 1 };
+  return [...finished(s, big), ...clear(s, placed(b, at), s.palette.groundHex, swapped(s), 1.2)];
 };

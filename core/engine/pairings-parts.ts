@@ -173,6 +173,21 @@ export const bodied: Pair = (s, a, b) => {
   return fitLayers(layers, 92);
 };
 
+/** B in the woven basket at the bars of A, which has two wheels: it looks out over the rim. */
+export const atBars: Pair = (s, a, b) => {
+  const big = placed(a, { cx: 50, cy: 53, side: 80, fill: 0.85 });
+  const bb = boundsOf(outlineOf(big));
+  const w = 0.25 * bb.width;
+  const [left, top] = [bb.x + 0.74 * bb.width, bb.y + 0.2 * bb.height];
+  const woven: Area = [[left, top, left + w, top, left + 0.86 * w, top + 0.66 * w, left + 0.14 * w, top + 0.66 * w]]; // prettier-ignore
+  const gaps = intersect(woven, union(...[1, 2, 3].map((i) => box(left + (i * w) / 4 - 0.6, top + 3.4, 1.2, w)), box(left, top + 0.3 * w, w, 1.2))); // prettier-ignore
+  const filling = placed(b, { cx: left + w / 2, cy: top - 0.3 * w, side: 1.25 * w, fill: 0.95 });
+  const fb = boundsOf(outlineOf(filling));
+  const full = movedFigure(filling, [1, 0, 0, 1, 0, top + 0.16 * w - fb.y - fb.height]);
+  const room = grown(union(silhouetteOf(full), woven), 1.4);
+  return fitLayers([...finished(s, without(big, room)), ...finished(s, without(full, grown(woven, 1.2)), s.palette.groundHex, swapped(s)), ...solid(s, subtract(woven, gaps), s.palette.inks[0])], 92); // prettier-ignore
+};
+
 /** A as a house: with a door, windows and a chimney. */
 export const asHouse: Single = (s, a) => {
   const house = placed(a, { cx: 50, cy: 54, side: 82, fill: 0.95 });

@@ -1,7 +1,7 @@
 /** Arrangements of two figures in one picture. */
 import { boundsOf, box, disc } from './area';
 import { onField } from './field';
-import { mirroredFigure, lookingRight, clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure, type Part } from './figure'; // prettier-ignore
+import { mirroredFigure, lookingRight, clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, subtract, union, type Area } from '../path';
 import { buildOf, builtDrawings, isCreature, isSeenAside, uprightFigure } from './built';
 import { dressFrom, eyewearParts, hatParts, inCloth, isCut, TONES, type Stance } from './creature';
@@ -9,7 +9,7 @@ import { undyed } from './dye';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
 import type { PromptFigure } from '../prompt';
-import { clear, finished, form, inkOf, inSaidColours, solid, type Stage, type Standing, turnOf } from './stage';
+import { clear, finished, form, inkOf, inSaidColours, type Stage, type Standing, turnOf } from './stage';
 
 export type Pair = (stage: Stage, a: Figure, b: Figure) => Layer[];
 
@@ -239,16 +239,6 @@ export const atMouth: Pair = (s, a, b) => {
   const side = poses.length ? poses[s.idea % poses.length]() : null;
   const big = placed(side ? { ...side, name: a.name } : lookingRight(a), { cx: 44, cy: 52, side: 80, fill: 0.9 });
   const bb = boundsOf(outlineOf(big));
-  // In a pelican's pouch, which of its large parts is furthest from its middle.
-  if (a.name === 'pelican') {
-    const [body, ...others] = [...big.parts].sort((p, q) => sizeOf(q.area) - sizeOf(p.area));
-    const reach = ({ area }: Part): number =>
-      Math.abs(boundsOf(area).x + boundsOf(area).width / 2 - bb.x - bb.width / 2);
-    const pouch = others.slice(0, 2).reduce((p, q) => (reach(q) > reach(p) ? q : p), others[0] ?? body);
-    const room = roomIn(pouch.area);
-    const caught = room && placed(b, { cx: room.x, cy: room.y, side: 2.5 * room.r, fill: 0.9 });
-    if (caught) return [...finished(s, big), ...clear(s, caught, s.palette.groundHex, s.palette.inks, 1)];
-  }
   // Where its wings are up, what reaches furthest forward of all is its beak.
   const isFlying = isBird && side !== null && s.idea % poses.length === 1;
   const upper = intersect(outlineOf(big), box(bb.x, bb.y, bb.width, bb.height * (isFlying ? 1 : 0.5)));
@@ -258,19 +248,6 @@ export const atMouth: Pair = (s, a, b) => {
   const sb = boundsOf(outlineOf(small));
   const map = [1, 0, 0, 1, front - 2 - (sb.x + sb.width * 0.3), tip.y + tip.height - 1 - (sb.y + sb.height * 0.22)] as const; // prettier-ignore
   return [...finished(s, big), ...clear(s, movedFigure(small, map), s.palette.groundHex, swapped(s), 1.6)];
-};
-
-/** A has B at the end of its trunk, which it raises: what flies rises from there, what is long is held by its foot. */
-export const inTrunk: Pair = (s, a, b) => {
-  const [draw] = builtDrawings(a.name, { pose: 'trumpeting' }, s.knobs);
-  const big = placed(draw?.() ?? lookingRight(a), { cx: 42, cy: 62, side: 76, fill: 0.9 });
-  const bb = boundsOf(outlineOf(big));
-  const ahead = intersect(outlineOf(big), box(bb.x + 0.8 * bb.width, bb.y - 1, bb.width, bb.height));
-  const tip = boundsOf(ahead);
-  const small = placed(upright(b), { cx: 50, cy: 50, side: 36, fill: 0.9 });
-  const sb = boundsOf(outlineOf(small));
-  const put = movedFigure(small, [1, 0, 0, 1, tip.x + tip.width - 2 - (sb.x + 0.5 * sb.width), tip.y + 3 - (sb.y + sb.height)]); // prettier-ignore
-  return fitLayers([...clear(s, put, s.palette.groundHex, swapped(s), 0), ...clear(s, big, s.palette.groundHex, s.palette.inks, 1.2)], 92); // prettier-ignore
 };
 
 /** A at B with its beak, which is the thinner end of its upper half. */
@@ -640,36 +617,10 @@ export const atPart =
       const put = movedFigure(one, [1, 0, 0, 1, isRight ? edge - 2.5 - o.x : edge + 2.5 - (o.x + o.width), 0]);
       return [...finished(s, body), ...clear(s, put, s.palette.groundHex, swapped(s), 1.2)];
     }
-    // A head that looks at us has its nose in the middle, above the chin.
-    const isFace = isCreature(a.name) && /^(?:nose|snout|muzzle|mouth|nostrils)$/.test(place ?? '') && Math.abs(bb.width / bb.height - 1) < 0.5 && big.parts.some((p) => p.of === 'nose' && Math.abs(boundsOf(p.area).x + boundsOf(p.area).width / 2 - bb.x - bb.width / 2) < 0.08 * bb.width); // prettier-ignore
-    const nose = isFace ? boundsOf(big.parts.find((p) => p.of === 'nose')!.area) : null;
-    if (nose) {
-      const hung = placed(b, {
-        cx: nose.x + nose.width / 2,
-        cy: nose.y + 1.1 * nose.height,
-        side: 0.24 * bb.width,
-        fill: 1,
-      });
-      return [...finished(s, big), ...clear(s, hung, s.palette.groundHex, swapped(s), 1.2)];
-    }
     const found = PARTS_AT.find(([names]) => names.test(place ?? '')) ?? [null, 0.5, 0.5, 0.46];
     const stern = STERN.test(a.name) && /^(?:flames?|fire|exhaust|tail|engine|trail)$/.test(place ?? '') ? sternOf(silhouetteOf(big)) : null; // prettier-ignore
     // A balloon's basket hangs below, a bicycle's is at its bars.
     const basket = /^(?:basket|gondola)$/.test(place ?? '') ? (/balloon|airship/.test(a.name) ? [null, 0.5, 0.92, 0.4] as const : [null, 0.84, 0.24, 0.34] as const) : null; // prettier-ignore
-    // A bicycle's is woven, and B looks out of it.
-    if (instead && basket && !/balloon|airship/.test(a.name)) {
-      const w = 0.25 * bb.width;
-      const [left, top] = [bb.x + 0.74 * bb.width, bb.y + 0.2 * bb.height];
-      const woven: Area = [
-        [left, top, left + w, top, left + 0.86 * w, top + 0.66 * w, left + 0.14 * w, top + 0.66 * w],
-      ];
-      const gaps = intersect(woven, union(...[1, 2, 3].map((i) => box(left + (i * w) / 4 - 0.6, top + 3.4, 1.2, w)), box(left, top + 0.3 * w, w, 1.2))); // prettier-ignore
-      const filling = placed(b, { cx: left + w / 2, cy: top - 0.3 * w, side: 1.25 * w, fill: 0.95 });
-      const fb = boundsOf(outlineOf(filling));
-      const full = movedFigure(filling, [1, 0, 0, 1, 0, top + 0.16 * w - fb.y - fb.height]);
-      const room = grown(union(silhouetteOf(full), woven), 1.4);
-      return fitLayers([...finished(s, without(big, room)), ...finished(s, without(full, grown(woven, 1.2)), s.palette.groundHex, swapped(s)), ...solid(s, subtract(woven, gaps), s.palette.inks[0])], 92); // prettier-ignore
-    }
     const [, x, y, size] = basket ?? (stern ? ([null, stern.x, stern.y, 0.5] as const) : found);
     const side = Math.max(bb.width, bb.height) * size * (instead ? 1.12 : 0.8);
     // What one holds a key by is where it is roundest.

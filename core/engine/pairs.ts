@@ -5,7 +5,6 @@ import {
   aboard,
   above,
   atMouth,
-  inTrunk,
   atPart,
   atParts,
   behind,
@@ -40,7 +39,7 @@ import {
 } from './pairings';
 import { standingOf } from './stage';
 import { bentAs, laurelled } from './bent';
-import { eared, maned, rayed, spined } from './pairings-heads';
+import { eared, inBill, inTrunk, maned, nosed, rayed, spined } from './pairings-heads';
 import {
   astride,
   climbing,
@@ -106,6 +105,7 @@ import {
 } from './pairings-places';
 import {
   asBoat,
+  atBars,
   bodied,
   asBody,
   asCrown,
@@ -527,7 +527,10 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.is('around') && goesRound(t.first, t.second) && !TWINING.test(t.a) && [orbiting],
   (t) => TREES.test(t.a) && (t.isTurned('coming out of', 'on') || t.is('with', 'holding')) && (/^(?:swing|hammock|lantern|tire swing|birdhouse|wind chime|bell|light bulb)$/.test(t.b) || /^(?:hang|dangl)/.test(t.second.pose ?? t.second.modifiers.join(' '))) && !isMany(t.second) && [hungInTree],
   (t) => t.place === 'trunk' && /^(?:elephant|mammoth)$/.test(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [inTrunk],
-  (t) => MOUTH.test(t.place) && (isCreature(t.a) || t.a === 'pelican') && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],
+  (t) => t.a === 'pelican' && MOUTH.test(t.place) && (t.is('holding', 'with') || t.isTurned('inside')) && [inBill],
+  (t) => isCreature(t.a) && /^(?:nose|snout|muzzle|nostrils?)$/.test(t.place) && t.isTurned('inside') && [nosed],
+  (t) => t.place === 'basket' && t.isTurned('as') && /^(?:bicycle|scooter|moped|tricycle)$/.test(t.a) && [atBars],
+  (t) => MOUTH.test(t.place) && isCreature(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],
   (t) => /^(?:hang|dangl|swing|suspend)/.test(t.first.pose ?? t.said) && t.is('coming out of', 'on', 'under', 'with') && [turnedPair(hanging)],
   (t) => !isCreature(t.a) && /^(?:hang|dangl|suspend)/.test(t.second.pose ?? t.second.modifiers.join(' ')) && t.is('with', 'holding') && [onThread],
   (t) => isMany(t.first) && !isCreature(t.a) && TIES.test(t.b) && t.is('with', 'around', 'inside') && (/^(?:tied|bound|wrapped|held)/.test(t.said) || isBundle(t.first)) && [bundled],

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { boundsOf, box } from './area';
 import { asDrawn } from './as-drawn';
 import { compose } from './compose';
+import { cropOf } from './grounds';
 import { severalAsOne } from './pairings';
 import { waysFor } from './pairs';
 import { around, arranged, build, gapsOf, parted, requestOf, stageOf } from './testing';
@@ -202,6 +203,27 @@ describe('what a picture is set in', () => {
   });
 });
 
+describe('what a field bears', () => {
+  it('is what grows, and no game', () => {
+    const crop = (prompt: string): string | null => cropOf(stageOf(prompt).parts.figures.at(-1)!);
+    expect(['a barn in a tulip field', 'a house in a cornfield', 'a shoe on a football field'].map(crop)).toEqual(['tulip', 'corn', null]); // prettier-ignore
+  });
+});
+
+describe('an animal that is a machine', () => {
+  it('has the ears of its kind on a case that is even, with an aerial', () => {
+    const [cat, owl] = ['a robot cat', 'a robotic owl'].map((prompt) => compose(requestOf(prompt)).layers.filter((l) => l.isFigure)); // prettier-ignore
+    for (const layers of [cat, owl]) {
+      const all = union(...layers.map((l) => l.area));
+      const b = boundsOf(all);
+      expect(Math.abs(sizeOf(intersect(all, box(b.x, b.y, b.width / 2, b.height))) / sizeOf(all) - 0.5)).toBeLessThan(0.02);
+    }
+    expect(sizeOf(union(...cat.map((l) => l.area)))).not.toBeCloseTo(sizeOf(union(...owl.map((l) => l.area))), 0);
+    expect(compose(requestOf('a cat')).layers.length).not.toBe(0);
+    expect(around(cat)).not.toEqual(around(compose(requestOf('a cat head')).layers.filter((l) => l.isFigure)));
+  }); // prettier-ignore
+});
+
 describe('crossed tools', () => {
   it('have their heads apart and their shafts crossed', () => {
     for (const name of ['axe', 'hammer']) {
@@ -239,6 +261,8 @@ describe('what is drawn for a phrase', () => {
     ['a peacock with feathers made of leaves', [['peacock', null], ['leaf', 'as']]],
     ['a rabbit pulling a carrot out of the ground', [['rabbit', null], ['carrot', 'holding']]],
     ['a toaster with toast popping out', [['toaster', null], ['toast', 'coming out of']]],
+    ['a tent under a starry sky', [['tent', null], ['star', 'under']]],
+    ['a robot dog', [['dog', null]]],
     ['a lion drinking tea', [['lion', null], ['cup', 'holding']]],
     ['a squirrel holding an acorn like a trophy', [['squirrel', null], ['acorn', 'holding']]],
   ])('%s', (prompt, figures) => {

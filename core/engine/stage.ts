@@ -219,7 +219,7 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
   // So have those that something else stands for, where a drawing has them apart.
   if (PARTED.test(figure.drawn)) partsAsked.push(...stage.parts.figures.flatMap((f) => (f.to === index && f.relation === 'as' && f.place ? [f.place] : []))); // prettier-ignore
   // A head by itself is seen from the front and from the side in turn; two that look at one another, as they do.
-  const isFront = stage.parts.manner.some((m) => /\bfront/.test(m));
+  const isFront = stage.parts.manner.some((m) => /\bfront|head on/.test(m));
   const isProfile = head && !isFront && (isAside || isTurned || (stage.parts.figures.length === 1 && figure.count === 1 && (BILLED.test(figure.drawn) || turnOf(stage, 2) === 1))); // prettier-ignore
   const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, partsAsked, isHead: head, isProfile, isWhole: !head && (two === 'whole' || isSeenWhole(stage, index)) }); // prettier-ignore
   if (modifiers.some((m) => CUT.test(m))) return halved(built);

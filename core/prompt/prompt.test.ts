@@ -522,6 +522,14 @@ describe('what is said beside the figures', () => {
     expect(figures('a lighthouse as a pencil')).toEqual([['lighthouse', null, null, null], ['pencil', 'as', 0, null]]);
     expect([partsOf('a fox in pencil').figures.length, partsOf('a fox in pencil').finish]).toEqual([1, 'pencil sketch']);
   }); // prettier-ignore
+  it('is no guard who stands guard', () => {
+    const parts = partsOf('a meerkat standing guard on a rock');
+    expect([parts.figures.map((f) => f.drawn), parts.manner]).toEqual([['meerkat', 'rock'], ['on guard']]);
+    expect(figures('a guard standing by a gate')[0][0]).toBe('guard');
+  });
+  it('is where a letter is in a name', () => {
+    expect(partsOf('wordmark "Cove" with a sailboat in the o').letterAt).toEqual({ letter: 'o', isDot: false });
+  });
   it('is what roots form, and from what one hangs upside down', () => {
     expect(figures('a tree with roots forming a heart')[1]).toEqual(['heart', 'as', 0, 'roots']);
     const bat = partsOf('a bat hanging upside down from a branch');
