@@ -167,11 +167,6 @@ const RULES: readonly Rule[] = [
     const place = second && isCreature(first.drawn) && second.to === 0 ? second.modifiers.map((m) => /^from (beak|bill|mouth|jaws?|snout|trunk)$/.exec(m)?.[1]).find((m) => m !== undefined) : undefined; // prettier-ignore
     return place ? [{ ...first, pose: /^(?:hang|dangl)/.test(first.pose ?? '') ? null : first.pose }, { ...second, modifiers: [], relation: 'holding', turned: false, place }, ...rest] : null; // prettier-ignore
   },
-  // A pelican's pouch is in its beak.
-  ([first, second, ...rest]) =>
-    first?.drawn === 'pelican' && second?.place === 'pouch'
-      ? [first, { ...second, relation: 'holding', turned: false, place: 'beak' }, ...rest]
-      : null,
   // What comes out of a hat comes out of a tall one.
   ([first, second, ...rest]) =>
     second?.drawn === 'hat' &&
@@ -284,9 +279,7 @@ const RULES: readonly Rule[] = [
   // A shell that is a boat has a sail already; a leaf sail is a leaf.
   ([first, second, third, ...rest]) => {
     if (!third || !stands(second, 'as') || !/^(?:boat|ship|sailboat)$/.test(second.drawn) || !/ ?\bsail$/.test(third.word)) return null; // prettier-ignore
-    const of = third.word.split(' ').slice(-2)[0];
-    const sail = of !== 'sail' && isThing(of) ? [`sail of ${of}`] : [];
-    return [first, { ...second, modifiers: [...second.modifiers, ...sail] }, ...rest];
+    return [first, { ...second, modifiers: [...second.modifiers, third.word] }, ...rest];
   },
   // Toast that pops out of its toaster is half in it.
   ([first, second, ...rest]) =>
@@ -465,21 +458,11 @@ const RULES: readonly Rule[] = [
     second?.to === 0 && /^(?:stickers?|decals?|badges)$/.test(second.word) && stands(second, 'with') && !isCreature(first.drawn)
       ? [first, { ...second, drawn: 'star', relation: 'on', turned: true, count: 1 }, ...rest]
       : null, // prettier-ignore
-  // A starry sky is stars.
-  (figures) => {
-    const at = figures.findIndex((f) => f.drawn === 'star' && / sky$/.test(f.word));
-    return at > 0 ? figures.map((f, i) => (i === at ? { ...f, word: 'stars', count: 3 } : f)) : null;
-  },
   // Candles that one counts are on a cake that has none.
   (figures) => {
     const at = figures.findIndex((f) => f.drawn === 'candle');
     const cake = figures.findIndex((f) => /^(?:cake|birthday cake)$/.test(f.drawn));
     return at >= 0 && cake >= 0 && figures.length === 2 ? figures.map((f, i) => (i === cake ? { ...f, drawn: 'layer cake' } : f)) : null; // prettier-ignore
-  },
-  // A robot dog is a dog that is a machine.
-  (figures) => {
-    const isMachine = (f: PromptFigure): boolean => !f.modifiers.includes('robotic') && isCreature(f.drawn) && nounKind(f.drawn) === 'animal' && (/^(?:robot|robotic|mechanical|cyborg|bionic) /.test(f.word) || f.modifiers.some((m) => /^(?:robot|mechanical|cyborg|bionic)$/.test(m))); // prettier-ignore
-    return figures.some(isMachine) ? figures.map((f) => (isMachine(f) ? { ...f, modifiers: [...f.modifiers, 'robotic'] } : f)) : null; // prettier-ignore
   },
   // Roses have thorns.
   (figures) => {
@@ -495,6 +478,9 @@ const RULES: readonly Rule[] = [
 
 const isForm = (name: string): name is keyof typeof FORMS => Object.hasOwn(FORMS, name) && name !== 'banner';
 
+/** Said of an animal that is none. */
+const MACHINE = /^(?:robot|robotic|mechanical|cyborg|bionic)\b/;
+
 /** One figure of a prompt by itself: three mountains are a range, a pile of books is one drawing, leaves are more than one. */
 function aloneAs(figure: PromptFigure, at: number): PromptFigure {
   const { drawn, count } = figure;
@@ -505,6 +491,9 @@ function aloneAs(figure: PromptFigure, at: number): PromptFigure {
   // Wheat that is crossed is two ears of it.
   if (/^(?:wheat|barley|hops|rye)$/.test(drawn) && count === 1 && figure.modifiers.includes('crossed')) return { ...figure, count: 2 }; // prettier-ignore
   if (drawn === 'pancakes') return { ...figure, count: 1 };
+  // A starry sky is stars; a robot dog is a dog that is a machine.
+  if (drawn === 'star' && / sky$/.test(figure.word)) return { ...figure, word: 'stars', count: 3 };
+  if (nounKind(drawn) === 'animal' && isCreature(drawn) && [figure.word, ...figure.modifiers].some((m) => MACHINE.test(m))) return { ...figure, modifiers: [...figure.modifiers, 'robotic'] }; // prettier-ignore
   if (/^books?$/.test(drawn) && standingOf(figure.modifiers) === 'stacked') return { ...figure, drawn: 'stack of books', count: 1 }; // prettier-ignore
   const isSome =
     at > 0 && count === 1 && !stands(figure, 'made of', 'as') && SMALL.test(drawn) && isPlural(figure.word);

@@ -31,9 +31,9 @@ import {
   type Stance,
 } from './creature';
 import { shadeTold } from './dye';
-import { movedFigure, outlineOf, turnedAt, upright, type Figure, type Part } from './figure';
+import { isTopHeavy, movedFigure, outlineOf, turnedAt, upright, type Figure, type Part } from './figure';
 import type { Knobs } from './knobs';
-import { PLAIN_STROKE, areaFrom, intersect, parsePath, sizeOf, strokeArea, union } from '../path';
+import { PLAIN_STROKE, areaFrom, parsePath, sizeOf, strokeArea, union } from '../path';
 
 /** What is said of a figure that is built. */
 export interface Said {
@@ -108,6 +108,9 @@ function poseOf(word: string): Pose | 'curled' | null {
   return said.find(([words]) => words.test(word))?.[1] ?? null;
 }
 
+/** Whether a word for what somebody does is sleep. */
+export const isAsleep = (word: string): boolean => poseOf(word) === 'curled';
+
 /** Whether a word for what a figure does is one that a body can be built to show. */
 export const isShown = (word: string): boolean => poseOf(word) !== null || stanceOf(word) !== null;
 
@@ -154,10 +157,9 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     if (stance) return [front(stance, 'whole')];
     return [...(said.isWhole ? [] : [front('standing', 'bust')]), front('standing', 'whole'), front('waving', 'whole')];
   }
-  if (said.isHead && modifiers.includes('robotic')) return [figure(tones, () => robotParts(kind, t))];
+  if (modifiers.includes('robotic') && (said.isHead || (!said.pose && !said.isWhole))) return [figure(tones, () => robotParts(kind, t))]; // prettier-ignore
   if (said.isHead && said.isProfile && !expression && hasProfile(kind)) return [() => ({ ...figure(tones, () => profileParts(kind, t)!)(), facing: 1 })]; // prettier-ignore
   if (said.isHead) return [head(expression ?? 'calm')];
-  if (modifiers.includes('robotic') && !said.pose && !said.isWhole) return [figure(tones, () => robotParts(kind, t))];
   // Parts of it that have colours of their own are seen from the front; what is not of the head, on all of it.
   if (said.partsAsked?.length && !said.pose) {
     const isHeadAlone = !said.isWhole && said.partsAsked.every((p) => !/^(?:wings?|tail|belly|shell)$/.test(p));
@@ -262,14 +264,6 @@ function umbrellaUp({ parts }: Figure): Figure {
   return { name: 'umbrella', tones: [0.3, 0.66], parts: areas.map((area, i) => ({ tone: i < 2 ? 0 : 1, area: turnedBy(area, -0.16, 50, 90), dye: dye && i === 2 ? shadeTold(dye, 0.19) : dye })) };
 } // prettier-ignore
 
-/** Whether a long thing that stands upright has its wider end up. */
-function roundEndUp(thing: Figure): boolean {
-  const area = outlineOf(upright(thing));
-  const b = boundsOf(area);
-  const half = box(b.x - 1, b.y - 1, b.width + 2, b.height / 2 + 1);
-  return sizeOf(intersect(area, half)) > 0.5 * sizeOf(area);
-}
-
 /** What somebody holds, made one unit large about its middle. */
 function heldAs(asked: Figure, tones: readonly number[], isClasped: boolean): Held {
   // A saw is held by its handle, its blade up.
@@ -279,7 +273,7 @@ function heldAs(asked: Figure, tones: readonly number[], isClasped: boolean): He
   const thing = isSaw
     ? turnedAt(asked, -1.25)
     : isKey
-      ? turnedAt(upright(asked), roundEndUp(asked) ? Math.PI : 0)
+      ? turnedAt(upright(asked), isTopHeavy(upright(asked)) ? Math.PI : 0)
       : asked;
   const b = boundsOf(outlineOf(thing));
   // An umbrella is held by its foot.

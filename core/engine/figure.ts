@@ -206,6 +206,13 @@ export function upright(figure: Figure): Figure {
   return turnedAt(figure, (axis.angleRad > 0 ? Math.PI / 2 : -Math.PI / 2) - axis.angleRad);
 }
 
+/** Whether more than half of a figure is in its upper half. */
+export function isTopHeavy(figure: Figure): boolean {
+  const all = outlineOf(figure);
+  const b = boundsOf(all);
+  return sizeOf(intersect(all, box(b.x - 1, b.y - 1, b.width + 2, b.height / 2 + 1))) > 0.5 * sizeOf(all);
+}
+
 /** A figure moved so that its foot is at a height and its middle at another. */
 export function standing(figure: Figure, cx: number, foot: number): Figure {
   const b = boundsOf(outlineOf(figure));

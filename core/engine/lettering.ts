@@ -10,6 +10,7 @@ import { isLong, movedFigure, openedTo, outlineOf, placed, silhouetteOf, upright
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { filledWith } from './packed';
 import { headOf, severalAsOne } from './pairings';
+import { WATER } from './pairs';
 import { FACE_NAMES, lineIn, setLine } from './letters';
 import { arrangement, clear, figureFor, finished, form, FORMS, inkOf, type Stage } from './stage';
 import { wordsAs } from './words';
@@ -222,7 +223,7 @@ export function lettermark(stage: Stage): Layer[] {
   const isLetter = [...text].length === 1 && ['as', 'made of'].includes(relation ?? '') && parts.figures.length === 1;
   const animal = isOne && isLetter && isCreature(figureIn.name) && !isSeenAside(figureIn.name) ? headOf(stage, figureIn) : null; // prettier-ignore
   const bent = isLetter ? peaksAsLetter(figureIn, text) ?? (isOne ? neckAsLetter(figureIn.name, text) : null) ?? (animal ? bodyAsLetter(animal, text) : null) ?? builtOfSticks(figureIn, text) ?? (isOne ? bentIntoLetter(figureIn, text) : null) : null; // prettier-ignore
-  if (isLetter && /^(?:wave|water|sea|ocean|river|ripples|lake)$/.test(figureIn.name)) return fitLayers(finished(stage, letterOfWater(union(...set(92, 86)))), 88); // prettier-ignore
+  if (isLetter && WATER.test(figureIn.name)) return fitLayers(finished(stage, letterOfWater(union(...set(92, 86)))), 88); // prettier-ignore
   if (bent) return fitLayers(finished(stage, bent), 88);
   // A tent as an A is the tent; a moon as a C has its opening to the right.
   const looks = text === 'A' && figureIn.name === 'tent' ? figureFor(stage, { ...parts.figures[0], drawn: 'tipi' }, 0) : figureIn; // prettier-ignore
@@ -341,7 +342,7 @@ export function wordmark(stage: Stage): Layer[] {
   const underlined = (): Layer[] => {
     const y = b.y + b.height + 9;
     const [from, to] = [b.x + 0.02 * b.width, b.x + 0.98 * b.width];
-    if (/^(?:wave|water|sea|ocean|river|ripples|lake)$/.test(figure!.name)) {
+    if (WATER.test(figure!.name)) {
       return fitLayers(
         [
           ...plain(),

@@ -20,6 +20,7 @@ import { onField } from './field';
 import {
   clipped,
   isLong,
+  isTopHeavy,
   movedFigure,
   outlineOf,
   placed,
@@ -132,7 +133,7 @@ export const asBoat: Single = (s, a) => {
   const top = Math.min(h.y + 0.3 * h.height, boundsOf(intersect(outlineOf(hull), box(47, h.y - 1, 6, h.height + 2))).y + 2);
   const [inks, ground] = [swapped(s), s.palette.groundHex];
   // A sail that is something else stands at the mast by its foot.
-  const of = s.parts.figures[1]?.modifiers.map((m) => /^sail of (.+)$/.exec(m)?.[1]).find((m) => m !== undefined);
+  const of = s.parts.figures[1]?.modifiers.map((m) => /^(\w+) sail$/.exec(m)?.[1]).find((m) => m !== undefined);
   const other = of ? thingFor(s, { drawn: of, colours: [] }) : null;
   const leaf = other && placed(upright(other), { cx: 66, cy: top - 30, side: 56, fill: 1 });
   const sails: Area = leaf ? [] : [[52.4, top - 54, 52.4, top - 6, 84, top - 6], [47.6, top - 44, 47.6, top - 6, 24, top - 6]]; // prettier-ignore
@@ -149,13 +150,9 @@ export const asBoat: Single = (s, a) => {
 /** B as the body of A, which has strings along its neck: the neck is what is thin of it. */
 export const bodied: Pair = (s, a, b) => {
   const long = placed(upright(a), { cx: 50, cy: 50, side: 96, fill: 1 });
-  const hull = outlineOf(long);
-  const h = boundsOf(hull);
-  const widths = Array.from({ length: 24 }, (_, i) => boundsOf(intersect(hull, box(h.x - 1, h.y + (i * h.height) / 24, h.width + 2, h.height / 24))).width || 0); // prettier-ignore
-  const isDown = widths.slice(12).reduce((p, q) => p + q, 0) > widths.slice(0, 12).reduce((p, q) => p + q, 0);
-  const up = isDown ? long : turnedAt(long, Math.PI);
+  const up = isTopHeavy(long) ? turnedAt(long, Math.PI) : long;
   const u = boundsOf(outlineOf(up));
-  const rows = isDown ? widths : [...widths].reverse();
+  const rows = Array.from({ length: 24 }, (_, i) => boundsOf(intersect(outlineOf(up), box(u.x - 1, u.y + (i * u.height) / 24, u.width + 2, u.height / 24))).width); // prettier-ignore
   // The body begins where it is half as wide as it gets.
   const from = rows.findIndex((w, i) => i > 5 && w > 0.5 * Math.max(...rows));
   const foot = u.y + (Math.max(8, from) * u.height) / 24;

@@ -3,7 +3,7 @@ import { boundsOf, box, disc } from './area';
 import { onField } from './field';
 import { mirroredFigure, lookingRight, clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, subtract, union, type Area } from '../path';
-import { buildOf, builtDrawings, isCreature, isSeenAside, uprightFigure } from './built';
+import { buildOf, builtDrawings, isAsleep, isCreature, isSeenAside, uprightFigure } from './built';
 import { dressFrom, eyewearParts, hatParts, inCloth, isCut, TONES, type Stance } from './creature';
 import { undyed } from './dye';
 import { fitLayers, layerOf, type Layer } from './layer';
@@ -175,9 +175,11 @@ interface Hands {
 /** A upright as the prompt has it: with its face, in its dress, things in its hands; null where it is no creature. */
 export function uprightOf(s: Stage, a: Figure, stance: Stance, { held, isClasped, other }: Hands = {}): Figure | null {
   const asked = askedFor(s, a);
+  // Who sleeps does not wave, and has the eyes shut.
+  const sleeps = isAsleep(asked?.pose ?? '');
   const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
   const dress = inSaidColours(s, dressFrom([s.parts.role ?? '', a.name, ...worn].join(' ')));
-  return uprightFigure(a.name, { knobs: s.knobs, stance, expression: asked?.expression ?? null, modifiers: asked?.modifiers ?? [], dress, held: held ?? null, other, isClasped, crop: 'whole' }); // prettier-ignore
+  return uprightFigure(a.name, { knobs: s.knobs, stance: sleeps && stance === 'waving' ? 'standing' : stance, expression: asked?.expression ?? (sleeps ? 'sleepy' : null), modifiers: asked?.modifiers ?? [], dress, held: held ?? null, other, isClasped, crop: 'whole' }); // prettier-ignore
 }
 
 /** The head of A, which looks at us; A itself where it is no creature. */
@@ -386,13 +388,7 @@ export const emerging =
     const looks =
       isSeenAside(a.name) || (turnOf(s, 2) && !isFront)
         ? null
-        : uprightOf(
-            s,
-            a,
-            turnOf(s, 4) && !isFront && !/sleep|doz|nap|snooz/.test(s.parts.figures[0].pose ?? '')
-              ? 'waving'
-              : 'standing',
-          );
+        : uprightOf(s, a, turnOf(s, 4) && !isFront ? 'waving' : 'standing');
     const back = placed(looks ?? a, { cx: 50, cy: 40, side: looks ? sideA * 1.15 : sideA, fill: 0.9 });
     const ab = boundsOf(outlineOf(back));
     // Of what is wide the rim is where it is lowest: an oar may stick up from it.

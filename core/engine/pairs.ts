@@ -233,7 +233,7 @@ const SCENERY =
 const SWIMMER = /^(?:whale|blue whale|shark|fish|dolphin|octopus|squid|turtle|sea turtle|manta ray|stingray|orca|narwhal|seal|jellyfish|submarine|mermaid|tropical fish|swordfish)$/; // prettier-ignore
 const AFLOAT =
   /^(?:boat|ship|sailboat|canoe|kayak|raft|paper boat|rubber duck|duck|buoy|pirate ship|swan|rowing boat|gondola)$/;
-const WATER = /^(?:wave|water|sea|ocean|lake|river|pond|ripples)$/;
+export const WATER = /^(?:wave|water|sea|ocean|lake|river|pond|ripples)$/;
 /** What is open in its middle. */
 const FRAMES =
   /^(?:rope ring|horseshoe|laurel wreath|ship wheel|steering wheel|wheel|hoop|ring|ring of fire|wreath|tire|tyre|porthole|frame|picture frame|mirror|lifebuoy|carabiner|space helmet)$/;
@@ -375,7 +375,7 @@ const YOUNG = /^(?:pups?|cubs?|chicks?|ducklings?|goslings?|kittens?|puppy|puppi
 /** Who are of one kind, by other names. */
 const KIN: readonly RegExp[] = [/^(?:chicken|chick|rooster)$/, /^(?:duck|duckling)$/, /^(?:cat|kitten)$/, /^(?:dog|puppy|wolf)$/, /^(?:cow|calf|bull)$/, /^(?:horse|foal)$/, /^(?:sheep|lamb|ram)$/, /^(?:pig|piglet)$/, /^(?:deer|fawn|stag)$/, /^(?:swan|goose|gosling|cygnet)$/]; // prettier-ignore
 /** What a bird has in its beak where nothing else is said. */
-const IN_BEAK = /^(?:twig|olive|olive branch|branch|leaf|letter|envelope|mail|key|flower|rose|tulip|daisy|worm|ring|diamond ring|berry|cherry|cherries|ribbon|heart|straw|feather|wheat|clover|herb|grape|acorn|coin|pearl|parcel|package|banner|fish|hook|needle and thread)$/; // prettier-ignore
+const IN_BEAK = /^(?:twig|olive|olive branch|branch|leaf|letter|envelope|mail|key|flower|rose|tulip|daisy|worm|ring|berry|cherry|cherries|ribbon|heart|straw|feather|wheat|clover|herb|grape|acorn|coin|pearl|parcel|package|banner|fish|hook|needle and thread)$/; // prettier-ignore
 /** What has strings along a neck. */
 const STRINGED = /^(?:(?:electric )?guitar|violin|cello|ukulele|banjo|mandolin|lute|double bass|fiddle)$/;
 /** What is round as a shell is. */
@@ -527,7 +527,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.is('around') && goesRound(t.first, t.second) && !TWINING.test(t.a) && [orbiting],
   (t) => TREES.test(t.a) && (t.isTurned('coming out of', 'on') || t.is('with', 'holding')) && (/^(?:swing|hammock|lantern|tire swing|birdhouse|wind chime|bell|light bulb)$/.test(t.b) || /^(?:hang|dangl)/.test(t.second.pose ?? t.second.modifiers.join(' '))) && !isMany(t.second) && [hungInTree],
   (t) => t.place === 'trunk' && /^(?:elephant|mammoth)$/.test(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [inTrunk],
-  (t) => t.a === 'pelican' && MOUTH.test(t.place) && (t.is('holding', 'with') || t.isTurned('inside')) && [inBill],
+  (t) => t.a === 'pelican' && (MOUTH.test(t.place) || t.place === 'pouch') && (t.is('holding', 'with') || t.isTurned('inside')) && [inBill],
   (t) => isCreature(t.a) && /^(?:nose|snout|muzzle|nostrils?)$/.test(t.place) && t.isTurned('inside') && [nosed],
   (t) => t.place === 'basket' && t.isTurned('as') && /^(?:bicycle|scooter|moped|tricycle)$/.test(t.a) && [atBars],
   (t) => MOUTH.test(t.place) && isCreature(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],

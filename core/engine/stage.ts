@@ -178,7 +178,8 @@ export const thingFor = (stage: Stage, asked: Pick<PromptFigure, 'drawn' | 'colo
   isThing(asked.drawn) ? coloured(stage, buildFigure(asked.drawn, { knobs: stage.knobs, leeway: 20, detail: 45 }), asked) : null; // prettier-ignore
 
 /** Whose heads are known from the side alone. */
-const BILLED = /^(?:duck|duckling|mallard|drake|goose|swan|crow|raven|pigeon|dove|toucan|blackbird|magpie|pelican)$/;
+const IN_PROFILE =
+  /^(?:duck|duckling|mallard|drake|goose|swan|crow|raven|pigeon|dove|toucan|blackbird|magpie|pelican)$/;
 
 function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boolean): Figure {
   const { modifiers } = figure;
@@ -195,7 +196,7 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
   const isSpread = /^(?:songbird|raptor|fowl|wader)$/.test(buildOf(figure.drawn) ?? '') && modifiers.some((m) => /^(?:(?:open|spread|outstretched|raised) wings|with wings|wings (?:open|spread|out|outstretched|raised|up))$/.test(m)); // prettier-ignore
   const pose =
     figure.pose ??
-    (isSpread ? 'flying' : null) ??
+    (isSpread ? 'flying' : stage.parts.manner.includes('on guard') ? 'standing' : null) ??
     (isPerched
       ? 'sitting'
       : isTurned || isAside
@@ -220,7 +221,7 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
   if (PARTED.test(figure.drawn)) partsAsked.push(...stage.parts.figures.flatMap((f) => (f.to === index && f.relation === 'as' && f.place ? [f.place] : []))); // prettier-ignore
   // A head by itself is seen from the front and from the side in turn; two that look at one another, as they do.
   const isFront = stage.parts.manner.some((m) => /\bfront|head on/.test(m));
-  const isProfile = head && !isFront && (isAside || isTurned || (stage.parts.figures.length === 1 && figure.count === 1 && (BILLED.test(figure.drawn) || turnOf(stage, 2) === 1))); // prettier-ignore
+  const isProfile = head && !isFront && (isAside || isTurned || (stage.parts.figures.length === 1 && figure.count === 1 && (IN_PROFILE.test(figure.drawn) || turnOf(stage, 2) === 1))); // prettier-ignore
   const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, partsAsked, isHead: head, isProfile, isWhole: !head && (two === 'whole' || isSeenWhole(stage, index)) }); // prettier-ignore
   if (modifiers.some((m) => CUT.test(m))) return halved(built);
   return modifiers.some((m) => /^(?:bite|bitten|bite mark)$/.test(m)) ? bitten(built) : built;

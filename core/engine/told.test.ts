@@ -469,6 +469,15 @@ describe('what is drawn of what is said', () => {
     expect(new Set(views).size).toBe(2);
   });
 
+  it('has one who is on guard stand, and one who sleeps shut the eyes, whatever else is said', () => {
+    const seen = (prompt: string, position = 0) => compose(requestOf(prompt, position, 50)).layers.filter((l) => l.isFigure).map((l) => l.area); // prettier-ignore
+    expect(seen('a fox standing guard')).toEqual(seen('a fox standing'));
+    for (const position of [0, 1, 2, 3])
+      expect(seen('a mouse sleeping in a box', position), String(position)).not.toEqual(seen('a mouse in a box', position)); // prettier-ignore
+    const both = asDrawn(stageOf('a robot dog with a heart-shaped tag')).parts.figures;
+    expect([both[0].modifiers, both[1].drawn]).toEqual([['robotic'], 'heart']);
+  });
+
   it('makes a fish that leaps a fish with its head up', () => {
     const [lying, leaping] = ['a fish', 'a leaping fish'].map((prompt) => around(compose(requestOf(prompt)).layers));
     expect(leaping.height / leaping.width).toBeGreaterThan(1.3 * (lying.height / lying.width));

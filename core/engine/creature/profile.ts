@@ -8,12 +8,12 @@ import { ACCENT, COAT, DARK, FUR, LIGHT, line, oval, piece, shape, taper, type J
 
 const area = (data: string): Area => shape(FUR, data).area;
 
-/** What the heads of one family have in common: the head with its neck, and where on it the rest has its place. */
+/** What the heads of one family have in common: the head with its neck, where its eye is, and what else they have by their kind. */
 interface Profile {
   readonly head: string;
-  /** Where ears and horns are rooted. */
-  readonly poll: readonly [number, number];
   readonly eye: readonly [number, number];
+  /** The eye of one who hunts: drawn out to its corners under a brow, and not round. */
+  readonly isKeen?: boolean;
   /** Parts behind the head, and on it; those on it are cut to it. */
   readonly behind?: (kind: Kind, t: Spread) => Part[];
   readonly on?: (kind: Kind, t: Spread) => Part[];
@@ -36,8 +36,8 @@ const spots = (...rows: readonly (readonly [number, number, number])[]): Area =>
 
 const CANINE: Profile = {
   head: 'M32 31C40 26 46 25 52 27C60 28 66 32 70 38C78 40 87 43 93 48C97 51 97 56 93 59C91 64 86 66 80 66C73 68 65 71 60 76C58 82 58 88 60 97L49 88L44 98L35 87L27 95L24 83L12 86L17 72L6 70L15 59L8 51L19 47C21 40 26 34 32 31Z',
-  poll: [42, 28],
   eye: [63, 44],
+  isKeen: true,
   behind: (kind) =>
     kind.ears?.[0] === 'flop' ? [] : [shape(COAT, 'M48 30L57 6C62 13 64 22 63 33Z')],
   on: (kind) => [
@@ -55,8 +55,8 @@ const CANINE: Profile = {
 
 const FELINE: Profile = {
   head: 'M26 33C33 24 46 21 57 23C64 25 69 29 73 33L88 44C93 46 95 50 92 54C95 58 95 63 91 66C91 73 85 77 78 76L69 77L64 86L59 80L58 91L51 85L50 98L14 98C9 80 11 58 17 46C19 40 22 36 26 33Z',
-  poll: [42, 24],
   eye: [66, 41],
+  isKeen: true,
   behind: (kind) =>
     has(kind, 'mane')
       ? [piece(COAT, area('M58 25L54 14L46 18L38 5L32 16L20 10L20 22L8 24L14 36L3 44L12 52L2 64L13 68L6 82L17 84L14 98L66 98L60 92L66 86L60 82L64 76Z'))]
@@ -78,7 +78,6 @@ const FELINE: Profile = {
 
 const EQUINE: Profile = {
   head: 'M36 24C40 20 46 19 52 20C58 25 63 33 67 43C72 55 80 66 86 74C91 81 91 88 86 92C81 96 74 95 70 91C68 87 66 83 62 80C56 81 51 78 48 73C46 81 48 90 54 98L8 98C8 70 16 44 30 30Z',
-  poll: [46, 21],
   eye: [59, 42],
   on: (kind) => [
     ...(has(kind, 'blaze') ? [shape(LIGHT, 'M54 22C62 32 66 44 71 54L82 70L88 70L70 42L60 22Z')] : []),
@@ -90,7 +89,7 @@ const EQUINE: Profile = {
     has(kind, 'stripes')
       ? shape(COAT, 'M44 14L34 14L32 20L24 21L23 29L15 32L15 41L9 46L10 55L4 62L6 72L2 80L4 98L13 98C13 72 20 46 33 32Z')
       : shape(COAT, 'M47 10C36 9 24 18 17 30C8 44 4 64 2 84L8 78C8 86 7 92 5 98L22 98C20 92 21 86 25 80L17 80C21 66 26 54 34 46L27 46C33 38 40 32 46 30Z'),
-    has(kind, 'forelock') ? shape(COAT, 'M44 14C52 14 59 20 61 32C56 28 50 27 46 28Z') : piece(COAT, []),
+    ...(has(kind, 'forelock') ? [shape(COAT, 'M44 14C52 14 59 20 61 32C56 28 50 27 46 28Z')] : []),
     ...(kind.ears?.[0] === 'long' ? [shape(FUR, 'M38 28L32 -6C44 2 52 14 52 27C48 33 42 33 38 28Z'), shape(ACCENT, 'M41 25L37 4C44 10 48 18 48 26C46 29 43 29 41 25Z')] : [shape(FUR, 'M39 28L43 2C51 8 55 17 54 26C50 32 43 32 39 28Z'), shape(ACCENT, 'M43 25L45 10C49 15 51 20 50 26C48 29 45 28 43 25Z')]),
     ...(kind.horns === 'single' ? [shape(ACCENT, 'M55 25L82 -10L63 31Z')] : []),
     piece(isDusky(kind) ? LIGHT : DARK, oval(83.6, 82, 1.5, 2.8, -0.4)),
@@ -135,7 +134,6 @@ const leafEar = ([x, y]: readonly [number, number], s: number): Part[] => [
 
 const CERVINE: Profile = {
   head: 'M38 30C44 24 54 23 61 30C69 40 79 51 87 57C92 60 93 66 89 69C86 73 80 74 75 73C69 74 63 73 58 70C54 76 53 86 55 98L16 98C17 78 24 56 32 44C33 38 35 33 38 30Z',
-  poll: [46, 27],
   eye: [62, 42],
   behind: (kind) => hornsAt(kind, [46, 27], true),
   on: (kind) => [
@@ -155,7 +153,6 @@ const CERVINE: Profile = {
 
 const BOVINE: Profile = {
   head: 'M32 36C38 26 52 21 60 26C67 33 74 44 81 54C88 57 94 62 94 70C94 79 87 84 78 83C70 84 62 82 56 78C52 84 52 92 56 98L4 98C4 74 12 52 24 42Z',
-  poll: [48, 27],
   eye: [61, 45],
   behind: (kind) => hornsAt(kind, [50, 27], true),
   on: (kind) => [
@@ -175,8 +172,8 @@ const BOVINE: Profile = {
 
 const URSINE: Profile = {
   head: 'M28 34C34 27 42 26 48 28C56 28 62 32 66 38C72 42 80 43 87 46C93 48 94 54 91 58C90 64 84 67 78 68C70 70 64 74 60 80C58 87 60 93 62 98L10 98C8 78 14 54 22 40Z',
-  poll: [40, 26],
   eye: [64, 44],
+  isKeen: true,
   behind: (kind) => [piece(kind.marks[0] === 'patches' ? COAT : FUR, disc(53, 26, 7.6))],
   on: (kind) => [
     ...(kind.marks[0] === 'patches' ? [piece(COAT, oval(63, 45, 6.6, 8.4, 0.5)), shape(COAT, 'M0 78C20 72 40 78 62 84L66 99L0 99Z')] : [shape(LIGHT, 'M96 55C86 50 76 49 70 53C66 59 67 66 71 70L96 70Z')]),
@@ -191,7 +188,6 @@ const URSINE: Profile = {
 
 const RAPTOR: Profile = {
   head: 'M66 26C59 13 40 9 27 20C16 30 13 48 10 64L18 61L13 78L24 72L22 89L34 80L38 97L48 82C56 76 60 68 62 58C66 53 69 47 70 41Z',
-  poll: [42, 16],
   eye: [57, 38],
   on: (kind) => [
     ...(has(kind, 'cap') ? [shape(COAT, 'M70 8L0 8L0 99L20 99C22 70 30 52 46 46L70 33Z')] : []),
@@ -208,7 +204,6 @@ const RAPTOR: Profile = {
 
 const PARROT: Profile = {
   head: 'M64 18C54 8 38 8 27 19C16 31 13 52 12 70C11 82 8 92 6 98L58 98C60 88 66 78 68 66C70 58 72 50 70 42C70 32 68 24 64 18Z',
-  poll: [44, 14],
   eye: [57, 33],
   behind: (kind) => (has(kind, 'crest') ? [0, 1, 2, 3].map((i) => piece(ACCENT, taper([42 - 5 * i, 18 + 4 * i, 5], [34 - 8 * i, 2 + 6 * i, 4], [24 - 9 * i, -8 + 9 * i, 1.4]))) : []),
   on: () => [piece(LIGHT, oval(60, 37, 11, 13)), shape(COAT, 'M10 66C24 62 38 72 42 99L0 99Z')],
@@ -228,7 +223,6 @@ const BEAKS: Readonly<Partial<Record<Kind['muzzle'], readonly (readonly [Tone, s
 
 const FEATHERED: Profile = {
   head: 'M73 30C67 15 53 9 41 12C26 16 18 31 18 48C18 66 12 84 7 98L66 98C70 88 76 78 76 66C78 60 78 56 78 52L77 38C76 35 75 32 73 30Z',
-  poll: [46, 12],
   eye: [60, 37],
   behind: (kind) => [
     ...(has(kind, 'comb') ? [piece(ACCENT, union(disc(30, 16, 8), disc(42, 6, 9.4), disc(56, 6, 8.6), disc(67, 14, 6.4), disc(48, 16, 14)))] : []),
@@ -252,7 +246,6 @@ const FEATHERED: Profile = {
 
 const LAGOMORPH: Profile = {
   head: 'M40 38C48 33 58 35 66 41C74 45 82 50 86 56C89 61 88 67 83 70C76 74 66 75 60 79C58 86 60 93 64 98L16 98C14 80 18 60 28 48C31 44 35 41 40 38Z',
-  poll: [44, 38],
   eye: [64, 51],
   behind: (kind) => [shape(COAT, 'M46 42C42 28 44 8 54 -4C61 8 60 28 56 42Z'), ...(has(kind, 'tips') ? [shape(DARK, 'M47 9C48 4 51 0 54 -4C56 0 58 4 58.6 9Z')] : [])],
   on: () => [shape(LIGHT, 'M90 64C80 60 70 64 64 74L58 82L56 99L80 99L62 84L68 76Z')],
@@ -288,16 +281,16 @@ export function profileParts(kind: Kind, t: Spread): Part[] | null {
   if (!family) return null;
   const head = area(family.head);
   const [x, y] = family.eye;
+  const on = family.on?.(kind, t) ?? [];
   // On what is dark an eye is seen by its light.
-  const underEye = (family.on?.(kind, t) ?? []).filter((p) => p.tone === LIGHT && intersect(p.area, disc(x, y, 2)).length).length > 0; // prettier-ignore
-  const isLit = (kind.tones?.[0] ?? 0.42) < 0.6 && !underEye;
-  const isRound = family === FEATHERED || family === PARROT || family === EQUINE || family === CERVINE || family === BOVINE || family === LAGOMORPH; // prettier-ignore
-  const eye = family === RAPTOR ? disc(x, y, 2.9) : isRound ? disc(x, y, 3 + 0.3 * t('eye')) : keenEye(x, y, 1 + 0.1 * t('eye')); // prettier-ignore
+  const isOnLight = on.some((p) => p.tone === LIGHT && intersect(p.area, disc(x, y, 2)).length > 0);
+  const isLit = (kind.tones?.[0] ?? 0.42) < 0.6 && !isOnLight;
+  const eye = family.isKeen ? keenEye(x, y, 1 + 0.1 * t('eye')) : disc(x, y, 3 + 0.3 * t('eye'));
   const beaked = (parts: Part[]): Part[] => (isBird(kind) ? parts.map((p) => (p.tone === ACCENT ? { ...p, of: 'beak' } : p)) : parts); // prettier-ignore
   return [
     ...(family.behind?.(kind, t) ?? []),
     piece(FUR, head),
-    ...(family.on?.(kind, t) ?? []).map((p) => piece(p.tone as Tone, intersect(p.area, head))),
+    ...on.map((p) => piece(p.tone as Tone, intersect(p.area, head))),
     piece(isLit ? LIGHT : DARK, eye),
     ...beaked(family.front?.(kind, t) ?? []),
   ].filter((p) => p.area.length);

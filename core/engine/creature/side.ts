@@ -84,13 +84,13 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
   const sits = pose === 'sitting' || (howls && !isSecond);
   const grazes = pose === 'grazing';
   const lies = pose === 'lying';
-  const stance =
-    sits || lies || pose === 'howling' || grazes ? STANCES.standing : (isSecond && SECOND[pose]) || STANCES[pose];
+  const isLow = sits || lies;
+  const stance = isLow || pose === 'howling' || grazes ? STANCES.standing : (isSecond && SECOND[pose]) || STANCES[pose];
   const tilt = ((sits ? 52 : lies ? 7 : stance.tilt) * Math.PI) / 180;
   const rump: P = [36, 56];
   const long = f.back * (sits ? 0.88 : 1);
   const chest: P = [36 + long * Math.cos(tilt), 56 - long * Math.sin(tilt)];
-  const ground = rump[1] + (sits || lies ? rumpR : legLength + rumpR * 0.42);
+  const ground = rump[1] + (isLow ? rumpR : legLength + rumpR * 0.42);
 
   /** One leg from where it is rooted: its thigh, its shin and its foot. */
   const leg = (root: P, [thigh, shin]: Leg, r: number, isHind: boolean): { area: Area; foot: Area } => {
@@ -110,9 +110,9 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
   let far: { area: Area; foot: Area }[];
   if (lies) {
     // Fore legs flat before it, the hind leg folded under the flank.
-    const flat = (long: number, dy: number): { area: Area; foot: Area } => {
+    const flat = (reach: number, dy: number): { area: Area; foot: Area } => {
       const elbow: P = [chest[0] - 1, ground - thick * 0.9 + dy];
-      const toe: P = [chest[0] + chestR * 0.4 + long, ground - thick * 0.84 + dy];
+      const toe: P = [chest[0] + chestR * 0.4 + reach, ground - thick * 0.84 + dy];
       const area = limb(at([chest[0] - 2, chest[1] + chestR * 0.3], legRoot.fore), at(elbow, thick), at(toe, thick * 0.82));
       return { area, foot: f.isHoofed ? intersect(area, box(toe[0] - thick * 0.6, 0, 40, 200)) : intersect(area, disc(toe[0], toe[1], thick * 1.7)) };
     }; // prettier-ignore
@@ -157,7 +157,7 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
   const nape: P = [chest[0] + chestR * 0.25, chest[1] - chestR * 0.25];
   const head = downFrom(nape, chestR * 0.6 + neckLength, neckDeg);
   // Of who sits less is seen of the body, and more of the head.
-  const large = sits || lies ? 1.2 : 1;
+  const large = isLow ? 1.2 : 1;
   const skullR = f.skull * (0.9 + 0.1 * bulk) * large;
   // Who howls has the muzzle up, the ears laid back and the eyes shut; who grazes has it down.
   const raised = howls ? 76 : grazes ? -42 : 0;
@@ -170,14 +170,15 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
 
   const barrel = limb(at(rump, rumpR), at([(rump[0] + chest[0]) / 2, (rump[1] + chest[1]) / 2 - 0.5], (rumpR + chestR) * 0.47), at(chest, chestR)); // prettier-ignore
   const joined = filleted(union(barrel, throat, skull, ...near.map((l) => l.area)), 2.4);
-  const body = sits || lies ? filled(joined) : joined;
+  const body = isLow ? filled(joined) : joined;
   const farLegs = union(...far.map((l) => l.area));
 
-  const rootDeg = sits || lies ? 14 : stance.tail;
-  const tailRoot: P =
-    sits || lies ? [rump[0] - rumpR * 0.8, rump[1] + rumpR * 0.5] : [rump[0] - rumpR * 0.84, rump[1] - rumpR * 0.42];
+  const rootDeg = isLow ? 14 : stance.tail;
+  const tailRoot: P = isLow
+    ? [rump[0] - rumpR * 0.8, rump[1] + rumpR * 0.5]
+    : [rump[0] - rumpR * 0.84, rump[1] - rumpR * 0.42];
   const isUp = tail === 'tuft' || tail === 'brush' ? -1 : 1;
-  const tailed = tailArea(tail, tailRoot, sits || lies ? rootDeg - 24 : -rootDeg * isUp, 0.9 + 0.1 * bulk, t);
+  const tailed = tailArea(tail, tailRoot, isLow ? rootDeg - 24 : -rootDeg * isUp, 0.9 + 0.1 * bulk, t);
   const up = kind.ears ? earArea(kind.ears, head, skullR) : null;
   const back = turnAbout(head, ((howls ? -0.8 : -1) * raised * Math.PI) / 180);
   const ear = up && raised ? { near: moved(up.near, back), inner: moved(up.inner, back) } : up;
