@@ -152,6 +152,14 @@ describe('retouching', () => {
 
   it('loses nothing of a stroke that is drawn while the one before it is being laid', async () => {
     const before = (await kinds()).length;
+    await page.evaluate(() => {
+      const [tops, form] = [new Set<number>(), document.querySelector('[aria-label="What to do"]')!];
+      Object.assign(window, { tops });
+      (function look() {
+        tops.add(form.getBoundingClientRect().top);
+        requestAnimationFrame(look);
+      })();
+    });
     await page.mouse.move(...(await at(40, 370)));
     await page.mouse.down();
     await page.mouse.move(...(await at(90, 370)), { steps: 5 });
@@ -167,9 +175,12 @@ describe('retouching', () => {
     await until(async () => (await kinds()).length === before + 2);
     const { step } = (await work()).drawing.entries.at(-1)!;
     expect(step.kind === 'cover' && [step.points[0][0], step.points.at(-1)![0]].map(Math.round)).toEqual([200, 300]);
+    // The second falls on Undo again, and not on what the first brought to its place.
     for (let k = 0; k < 2; k++) await page.locator('[data-undo=undo]:not(:disabled)').click();
     await until(async () => (await kinds()).length === before);
     await quiet();
+    // Nor does what one presses move while the picture is looked at again.
+    expect(await page.evaluate(() => (window as unknown as { tops: Set<number> }).tops.size)).toBe(1);
   });
 
   it('changes a chosen stroke, mirrors about an axis that is drawn, and takes both back', async () => {

@@ -41,7 +41,7 @@
       <button class="quiet mt-1" onclick={() => onright(small)}>Put right all {small.length} small ones</button>
     {/if}
   {:else}
-    <p class="text-muted">{looking ? 'Looking at the picture' : 'Nothing was noticed that wants putting right'}</p>
+    <p class="text-muted">{looking ? 'Looking at the picture' : 'Nothing that wants putting right'}</p>
   {/if}
   {#if off}<p class="mt-1 text-[12px] text-muted" data-off>{off}</p>{/if}
 </section>

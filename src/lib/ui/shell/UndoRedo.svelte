@@ -11,20 +11,25 @@
   );
 </script>
 
-{#snippet one(word: string, told: string | null, run: () => void)}
-  <button
-    class="quiet max-w-[220px] gap-1.5 no-underline!"
-    disabled={told === null}
-    title={told ?? `Nothing to ${word.toLowerCase()}`}
-    onclick={run}
-    data-undo={word.toLowerCase()}
-  >
-    <span class={told ? 'underline decoration-line underline-offset-3' : ''}>{word}</span>
-    {#if told}<span class="truncate" data-undo-words>{told}</span>{/if}
-  </button>
-{/snippet}
-
+<!-- Neither moves when what the other would do changes: of two quick presses the second must not fall on what the first brought there. -->
 <span class="flex min-w-0 gap-3">
-  {@render one('Undo', undo, onundo)}
-  {@render one('Redo', redo, onredo)}
+  <button
+    class="quiet w-[176px] min-w-9 justify-end gap-1.5 no-underline!"
+    disabled={undo === null}
+    title={undo ?? 'Nothing to undo'}
+    onclick={onundo}
+    data-undo="undo"
+  >
+    {#if undo}<span class="truncate" data-undo-words>{undo}</span>{/if}
+    <span class={undo ? 'underline decoration-line underline-offset-3' : ''}>Undo</span>
+  </button>
+  <button
+    class="quiet no-underline!"
+    disabled={redo === null}
+    title={redo ?? 'Nothing to redo'}
+    onclick={onredo}
+    data-undo="redo"
+  >
+    <span class={redo ? 'underline decoration-line underline-offset-3' : ''}>Redo</span>
+  </button>
 </span>

@@ -70,7 +70,7 @@
 </script>
 
 <nav
-  class="flex min-h-0 flex-col items-center overflow-y-auto border-r border-line bg-panel pt-4 pb-3"
+  class="relative flex min-h-0 flex-col items-center overflow-y-auto border-r border-line bg-panel pt-4 pb-3"
   aria-label="Thread"
 >
   <div class="flex shrink-0 gap-1">
