@@ -5,7 +5,7 @@ import { boundsOf, box } from './area';
 import { intersect, stroked, union } from '../path';
 import { drawingCount } from './build';
 import { dressFrom, isCut } from './creature';
-import { isCreature, isSeenAside } from './built';
+import { hasHands, isCreature } from './built';
 import { onField, recoloured } from './field';
 import { outlineOf, placed, type Figure } from './figure';
 import { fitLayers, scaled, type Layer } from './layer';
@@ -228,7 +228,7 @@ function figuresOf(stage: Stage): Layer[] {
     return fitLayers(scene(stage), 88);
   const worn = figures.find((f) => f.to === 0 && f.relation === 'wearing');
   const had = figures.findIndex((f, i) => i > 0 && f !== worn && f.to === 0 && ['holding', 'with'].includes(f.relation ?? '')); // prettier-ignore
-  if (worn && had > 0 && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn))
+  if (worn && had > 0 && !stage.given && hasHands(first.drawn))
     return fitLayers(inHand(STANCES[stage.idea % STANCES.length])(stage, figureFor(stage, first, 0), figureFor(stage, figures[had], had)), 88); // prettier-ignore
   // What has a door and windows is a house.
   if (third && !stage.given && !isCreature(first.drawn) && second.drawn === 'door' && third.drawn === 'window')
@@ -247,11 +247,11 @@ function figuresOf(stage: Stage): Layer[] {
   if (!third && !stage.given && second.to === 0 && second.count === 1 && !second.turned && second.relation === 'holding' && HANDLING.test(second.said ?? '') && canLive(first) && canBeHeld(second.drawn) && !isThing(`${first.drawn} face`))
     return onLegs(stage, first, null, second); // prettier-ignore
   // Who reads in an armchair sits in it with the book.
-  if (third && !figures[3] && !stage.given && SEATS.test(third.drawn) && third.to === 0 && ['inside', 'on'].includes(third.relation ?? '') && second.to === 0 && second.relation === 'holding' && isCreature(first.drawn) && !isSeenAside(first.drawn))
+  if (third && !figures[3] && !stage.given && SEATS.test(third.drawn) && third.to === 0 && ['inside', 'on'].includes(third.relation ?? '') && second.to === 0 && second.relation === 'holding' && hasHands(first.drawn))
     return fitLayers(seated(stage, figureFor(stage, first, 0), figureFor(stage, third, 2)), 88); // prettier-ignore
   // Of two things that somebody has, one is in each hand.
   const isHad = (f: PromptFigure): boolean => f.count === 1 && !f.turned && f.place === null && canBeHeld(f.drawn) && !isHeadgear(f.drawn); // prettier-ignore
-  if (third && !figures[3] && !stage.given && isCreature(first.drawn) && !isSeenAside(first.drawn) && second.to === 0 && third.to === 0 && [second, third].every(isHad) && ['holding', 'with'].includes(second.relation ?? '') && ['holding', 'with', 'beside'].includes(third.relation ?? ''))
+  if (third && !figures[3] && !stage.given && hasHands(first.drawn) && second.to === 0 && third.to === 0 && [second, third].every(isHad) && ['holding', 'with'].includes(second.relation ?? '') && ['holding', 'with', 'beside'].includes(third.relation ?? ''))
     return fitLayers(inHands(stage, figureFor(stage, first, 0), figureFor(stage, second, 1), 'standing', figureFor(stage, third, 2)), 88); // prettier-ignore
   // Two things that one wears are both on.
   const areWorn = [second, third].every((f) => f?.to === 0 && f.relation === 'wearing');

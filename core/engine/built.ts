@@ -232,6 +232,10 @@ const LIMBLESS = /^(?:snake|cobra|worm|seahorse|swordfish|piranha|tadpole)$/;
 export const isSeenAside = (name: string): boolean =>
   LIMBLESS.test(name) || name === 'swan' || ['wader', 'runner', 'whale', 'fish'].includes(buildOf(name) ?? '');
 
+/** Whether somebody can be stood up to hold, wear and read: of those seen from the side, what swims stands on its tail and a snake on its coils. */
+export const hasHands = (name: string): boolean =>
+  isCreature(name) && (!isSeenAside(name) || creatureOf(name) === 'snake' || ['whale', 'fish'].includes(buildOf(name) ?? '')); // prettier-ignore
+
 /** How a body is best seen from the side where nothing is said: what has hooves does not sit, and what is heavy does not leap. */
 const SIDES: Readonly<Record<string, readonly Pose[]>> = {
   cat: ['sitting', 'leaping'],

@@ -1,6 +1,6 @@
 /** Two figures in one picture, by how they stand to one another. */
 import { isPlural, nounKind, type PromptFigure, type Relation } from '../prompt';
-import { buildOf, isCreature, isSeenAside } from './built';
+import { buildOf, hasHands, isCreature, isSeenAside } from './built';
 import {
   aboard,
   above,
@@ -498,7 +498,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => !t.second.turned && VESSELS.test(t.a) && (/^pour/.test(t.said) || t.first.modifiers.includes('pouring')) && [poured],
   (t) => t.isTurned('as') && /^(?:shadow|silhouette)$/.test(t.place) && [shadowed],
   // Hands and arms; an umbrella is over who has it.
-  (t) => t.b === 'umbrella' && isCreature(t.a) && !isSeenAside(t.a) && t.is('holding', 'with') && [inHand('standing'), inHand('sitting'), inHand('standing')],
+  (t) => t.b === 'umbrella' && hasHands(t.a) && t.is('holding', 'with') && [inHand('standing'), inHand('sitting'), inHand('standing')],
   (t) => HAND.test(t.a) && t.first.count === 1 && !t.second.turned && /^(?:draw|sketch|writ|paint)/.test(t.said) && [drawnBy],
   (t) => HAND.test(t.a) && t.first.count === 1 && t.is('holding', 'with') && /balloon|kite/.test(t.b) && [strung],
   (t) => t.a === 'hand' && /^(?:rope|ribbon|thread|chains|cable|yarn|string)$/.test(t.b) && t.is('holding', 'with', 'toward') && [gripping],
@@ -507,7 +507,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => HAND.test(t.b) && t.isTurned('holding') && [turnedPair(inHandOf(t.a))],
   (t) => HAND.test(t.a) && t.isTurned('over') && [onHand],
   (t) => HAND.test(t.b) && t.is('inside', 'on') && [turnedPair(onHand)],
-  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:lift|rais|hoist|press|heav)/) && t.is('holding', 'with', 'toward') && [lifted],
+  (t) => hasHands(t.a) && t.does(/^(?:lift|rais|hoist|press|heav)/) && t.is('holding', 'with', 'toward') && [lifted],
   (t) => t.does(/^juggl/) && t.is('holding', 'with') && [juggled()],
   (t) => /^(?:octopus|squid)$/.test(t.a) && t.is('holding', 'with') && isMany(t.second) && [juggled(t.second.count)],
   (t) => isCreature(t.a) && t.does(/^(?:toss|flip|throw)/) && t.is('holding', 'with') && [tossed],
@@ -516,7 +516,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.is('around') && isFurred(t.a) && t.does(/^(?:curl|sleep|lying|asleep|snuggl)/) && [curledAbout],
   (t) => t.is('around') && t.a === 'dragon' && !isCreature(t.b) && t.does(/^(?:curl|sleep|wrap|coil|guard)/) && [hugged('sitting')],
   // What one looks through is before the eyes.
-  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:look|peer|gaz|watch|spy|star)/) && /^(?:binoculars|camera)$/.test(t.b) && t.is('through') && [throughEyes],
+  (t) => hasHands(t.a) && t.does(/^(?:look|peer|gaz|watch|spy|star)/) && /^(?:binoculars|camera)$/.test(t.b) && t.is('through') && [throughEyes],
   // What climbs goes round the other, whichever is named first; what flies goes round it at a distance.
   (t) => t.either('around') && t.second.count === 1 && [t.a, t.b].some((n) => WINDERS.test(n)) && [WINDERS.test(t.b) ? entwined : turnedPair(entwined)],
   // The rope of an anchor goes round it.
@@ -596,21 +596,21 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => AFLOAT.test(t.a) && SWIMMER.test(t.b) && (t.is('over') || t.isTurned('under')) && [turnedPair(underKeel)],
   // What one does with the whole body: push, play, climb, ride, fly a kite, look over what one reads.
   (t) => /^(?:ladder|stairs|staircase|rope|vine)$/.test(t.a) && (CELESTIAL.has(t.b) || t.b === 'tree house') && t.is('toward', 'over', 'on', 'with') && [reaching],
-  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:push|driv)/) && t.is('toward', 'holding', 'with', 'on') && (PUSHED.test(t.b) || /ball|boulder|rock|wheel|box|crate|wagon|sled/.test(t.b)) && [pushing],
+  (t) => hasHands(t.a) && t.does(/^(?:push|driv)/) && t.is('toward', 'holding', 'with', 'on') && (PUSHED.test(t.b) || /ball|boulder|rock|wheel|box|crate|wagon|sled/.test(t.b)) && [pushing],
   (t) => isCreature(t.a) && t.does(/^play/) && /piano|organ|harp|cello|double bass|xylophone|drum kit|drums|marimba|keyboard/.test(t.b) && [pushing],
   (t) => isCreature(t.a) && t.does(/^climb/) && t.is('on', 'toward', 'over') && (TREES.test(t.b) || LONG.test(t.b) || /^(?:post|rope|ladder|column|tower|vine)$/.test(t.b)) && [climbing],
   // Whoever goes past is before it.
   (t) => SCENERY.test(t.b) && !SCENERY.test(t.a) && t.does(/\b(?:past|along)\b/) && [distant],
   (t) => /^(?:mountain|mountains|hill|volcano|rock|cliff|pyramid)$/.test(t.b) && nounKind(t.a) !== 'artifact' && t.does(/^(?:climb|scal|hik|ascend|run|walk)/) && t.is('on', 'toward', 'over') && [scaling],
   (t) => isCreature(t.a) && nounKind(t.b) === 'animal' && t.is('riding', 'on') && ['hoofed', 'heavy', 'cat', 'dog', 'bear', 'runner', 'hopper', ...(t.does(/^rid/) ? ['fowl', 'raptor', 'rodent', 'songbird'] : [])].includes(buildOf(t.b) ?? '') && [ridden],
-  (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && [onWheels],
-  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.is('riding', 'on') && /^(?:rid|fly|sit|straddl|saddl)/.test(t.said + (t.first.pose ?? '')) && (/^(?:rocket|broom|witch broom|paper plane|airplane|banana|firework|comet|baguette|cucumber|corn|cigar|bullet|fish|whale|dolphin|shark|swan|goose|duck|seahorse|crab|snail|turtle|tortoise|dragon|cloud)$/.test(t.b) || (LONG.test(t.b) && !/^(?:candle|flower|rose|tulip|umbrella)$/.test(t.b))) && [astride],
+  (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && hasHands(t.a) && t.is('riding', 'on') && [onWheels],
+  (t) => hasHands(t.a) && t.is('riding', 'on') && /^(?:rid|fly|sit|straddl|saddl)/.test(t.said + (t.first.pose ?? '')) && (/^(?:rocket|broom|witch broom|paper plane|airplane|banana|firework|comet|baguette|cucumber|corn|cigar|bullet|fish|whale|dolphin|shark|swan|goose|duck|seahorse|crab|snail|turtle|tortoise|dragon|cloud)$/.test(t.b) || (LONG.test(t.b) && !/^(?:candle|flower|rose|tulip|umbrella)$/.test(t.b))) && [astride],
   (t) => t.b === 'hot air balloon' && isCreature(t.a) && t.is('inside', 'riding', 'on') && [inBasket],
-  (t) => isCreature(t.a) && !isSeenAside(t.a) && SEATS.test(t.b) && t.is('inside', 'on') && [seated],
+  (t) => hasHands(t.a) && SEATS.test(t.b) && t.is('inside', 'on') && [seated],
   (t) => TOWED.test(t.said) && [towed],
   (t) => isCreature(t.a) && t.does(/^(?:pull|tow|haul|drag)/) && !t.second.turned && !isCreature(t.b) && t.is('holding', 'toward', 'with') && [turnedPair(towed)],
   (t) => isCreature(t.a) && (/^(?:kite|balloon)$/.test(t.b) || t.second.word === 'balloon') && t.is('holding', 'with') && [flown],
-  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^read/) && t.is('holding', 'with', 'toward') && [inHand('standing'), emerging(74, 58, true), inHand('sitting'), emerging(60, 74, true)],
+  (t) => hasHands(t.a) && t.does(/^read/) && t.is('holding', 'with', 'toward') && [inHand('standing'), emerging(74, 58, true), inHand('sitting'), emerging(60, 74, true)],
   (t) => isCreature(t.a) && t.does(/^(?:guard|protect|watch|defend)/) && !t.second.turned && [sideBySide, above],
   // What one wears, wings with it, and what one looks out of.
   (t) => isCreature(t.a) && t.is('inside') && /helmet$/.test(t.second.word) && [dressed('bust'), dressed('whole')],
@@ -638,17 +638,17 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:pen|pencil|feather|quill|brush|paint brush|paintbrush|chalk|crayon|marker)$/.test(t.a) && t.does(/^(?:draw|sketch|writ|paint|trac)/) && !t.second.turned && [penned],
   (t) => t.a === 'ice cream' && /^(?:scoops?|top|ball|head)$/.test(t.place) && t.isTurned('as') && [onCone],
   // Of two that one has, one is in each hand.
-  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.first.count === 1 && t.is('holding', 'with', 'wearing') && t.place === '' && !t.does(/^(?:juggl|toss|lift|wear)/) && ((t.second.count === 2 && canBeHeld(t.b) && !isCrossed(t.second) && !isHeadgear(t.b)) || /\b(?:gloves|mittens|maracas|dumbbells|drumsticks|pom-?poms|nunchucks|sparklers|oven mitts)$/.test(t.second.word)) && [inBothHands('standing'), inBothHands('running'), inBothHands('sitting')],
+  (t) => hasHands(t.a) && t.first.count === 1 && t.is('holding', 'with', 'wearing') && t.place === '' && !t.does(/^(?:juggl|toss|lift|wear)/) && ((t.second.count === 2 && canBeHeld(t.b) && !isCrossed(t.second) && !isHeadgear(t.b)) || /\b(?:gloves|mittens|maracas|dumbbells|drumsticks|pom-?poms|nunchucks|sparklers|oven mitts)$/.test(t.second.word)) && [inBothHands('standing'), inBothHands('running'), inBothHands('sitting')],
   // Boots are on feet.
   (t) => isCreature(t.a) && t.is('wearing') && /\b(?:boots?|shoes?|sneakers?|slippers?|skates?|clogs?|flippers?|socks?|sandals?)$/.test(t.second.word) && [shod],
   // Who has no hands, or none that one sees.
-  (t) => isSeenAside(t.a) && t.is('wearing') && [onHead],
+  (t) => isSeenAside(t.a) && !hasHands(t.a) && t.is('wearing') && [onHead],
   (t) => isRaptor(t.a) && t.a !== 'owl' && t.isCarried() && [inClaws, atMouth],
   (t) => /^(?:claws?|talons?)$/.test(t.place) && (t.is('holding', 'with') || t.isTurned('inside')) && [inClaws],
   (t) => isHeldInMouth(t.a) && (t.isCarried() || (t.is('with') && t.place === '' && IN_BEAK.test(t.b) && t.second.count === 1 && !isMany(t.second))) && [atMouth],
   // What is in a pouch looks out of it; who drinks from a cup has it in the hand.
   (t) => t.place === 'pouch' && isCreature(t.a) && [pouched],
-  (t) => isCreature(t.a) && !isSeenAside(t.a) && t.does(/^(?:drink|sip|slurp)/) && /^(?:cup|mug|teacup|glass|bottle|bowl|coffee cup|beer|beer mug|wine glass|milk|juice|cocktail|can|coconut|jug|tankard)$/.test(t.b) && !t.second.turned && [inHand('standing'), inHand('sitting')],
+  (t) => hasHands(t.a) && t.does(/^(?:drink|sip|slurp)/) && /^(?:cup|mug|teacup|glass|bottle|bowl|coffee cup|beer|beer mug|wine glass|milk|juice|cocktail|can|coconut|jug|tankard)$/.test(t.b) && !t.second.turned && [inHand('standing'), inHand('sitting')],
   // Who catches fish has one.
   (t) => CATCHERS.test(t.a) && t.b === 'fish' && t.second.count === 1 && t.is('with', 'holding') && t.place === '' && [isSeenAside(t.a) ? atMouth : inHand('standing'), atMouth, isSeenAside(t.a) ? atMouth : inHand('sitting')],
   (t) => HANDLESS.test(t.a) && t.isCarried() && [turnedPair(stacked(44, 66))],
@@ -685,7 +685,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [sideBySide, turnedPair(sideBySide)],
   // Scissors at a ribbon cut it in two.
   (t) => t.a === 'scissors' && /^(?:ribbon|rope|thread|tape|paper|wool)$/.test(t.b) && t.is('through', 'toward', 'with', 'holding', 'on') && [cutting],
-  (t) => t.place === 'tail' && t.isTurned('as') && !/^(?:peacock|turkey)$/.test(t.a) && isCreature(t.a) && !isSeenAside(t.a) && !isMany(t.second) && [tailed],
+  (t) => t.place === 'tail' && t.isTurned('as') && !/^(?:peacock|turkey)$/.test(t.a) && hasHands(t.a) && !isMany(t.second) && [tailed],
   (t) => /^(?:peacock|turkey)$/.test(t.a) && ((/^(?:tail|feathers?|plumage|train)$/.test(t.place) && t.isTurned('as')) || t.is('made of')) && [fanTailed],
   (t) => /^(?:beak|bill)$/.test(t.place) && t.isTurned('as') && [beaked],
   (t) => /^(?:butterfly|moth|dragonfly|bee|firefly)$/.test(t.a) && /^wings?$/.test(t.place) && t.isTurned('as') && [insectWinged],

@@ -10,7 +10,7 @@ import type { Knobs } from './knobs';
 import { layerOf, type Layer } from './layer';
 import type { Palette } from './palette';
 import { naturalHues } from './schemes';
-import { buildOf, isCreature, isSeenAside, uprightFigure } from './built';
+import { buildOf, hasHands, isCreature, isSeenAside, uprightFigure } from './built';
 import { bitten, CITRUS, CUT, halved } from './fruit';
 import { dressFrom, dyedDress, isRole, type Dress } from './creature';
 import { isTold, isShared, dyed, ownHexes, shadeTold, toned, undyed } from './dye';
@@ -206,7 +206,7 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
           : null);
   const tool = toolFor(pose);
   // What one is under, on or by leaves the hands free.
-  const isBusy = tool && isCreature(figure.drawn) && !isSeenAside(figure.drawn) && stage.parts.figures.every((f) => f.to !== index || (!f.turned && ['on', 'under', 'beside', 'behind', 'in front of'].includes(f.relation ?? '') && f.place === null && (tool !== 'cup' || f.relation === 'under'))); // prettier-ignore
+  const isBusy = tool && hasHands(figure.drawn) && stage.parts.figures.every((f) => f.to !== index || (!f.turned && ['on', 'under', 'beside', 'behind', 'in front of'].includes(f.relation ?? '') && f.place === null && (tool !== 'cup' || f.relation === 'under'))); // prettier-ignore
   if (isBusy) {
     const dress = inSaidColours(stage, dressFrom(`${stage.parts.role ?? ''} ${figure.drawn}`));
     const held = buildFigure(tool, { ...stage, idea: undefined, detail: 45 });

@@ -5,7 +5,7 @@ import { outlineOf, silhouetteOf, type Figure, type Part } from '../figure';
 import { curledParts, CREATURES, creatureOf, dressFrom, EXPRESSION_NAMES, expressionOf, faceParts, figureParts, GESTURES, handParts, hasProfile, headParts, isRole, profileParts, POSES, ROLE_NAMES, sideParts, STANCE_NAMES, stanceOf, TONES } from '.'; // prettier-ignore
 import { hatParts, type Hat } from './dress';
 import { measuresOf } from './head';
-import { browOf } from './mascot';
+import { browOf } from './upright';
 import { bone, DARK, filleted, spline, taper } from './pieces';
 
 const still = (): number => 0;
@@ -402,5 +402,66 @@ describe('what a body says', () => {
     const [b, r] = [box(bare), boxOfRuns(union(...red.map((p) => p.area)))!];
     expect(r.y).toBeGreaterThan(b.y + 0.7 * b.height);
     expect(r.height).toBeGreaterThan(0.06 * b.height);
+  });
+});
+
+describe('what has no legs', () => {
+  const plain = {
+    stance: 'standing',
+    expression: 'happy',
+    age: 'grown',
+    dress: {},
+    held: null,
+    crop: 'whole',
+  } as const;
+  const upright = (name: string, more: object = {}): Part[] => figureParts(CREATURES.get(name)!, { ...plain, ...more }, still); // prettier-ignore
+  const bar: Area = [[-0.06, -0.5, 0.06, -0.5, 0.06, 0.5, -0.06, 0.5]];
+  const held = { parts: [{ tone: 5, area: bar }], size: 40, isWide: false };
+  const areaOf = (parts: readonly Part[], of: string): Area =>
+    union(...parts.filter((p) => p.of === of).map((p) => p.area));
+
+  it.each(['shark', 'whale', 'dolphin', 'orca', 'fish'])(
+    'stands, as a %s, on its tail, its face over its belly',
+    (name) => {
+      const parts = upright(name);
+      const [whole, tail, face] = [silhouette(parts), areaOf(parts, 'tail'), areaOf(parts, 'face')].map((a) =>
+        boxOfRuns(a)!,
+      );
+      expect(tail.y + tail.height).toBeCloseTo(whole.y + whole.height, 3);
+      expect(Math.abs(tail.x + tail.width / 2 - 50)).toBeLessThan(0.01);
+      // The face is in the middle, and in its upper half.
+      expect(Math.abs(face.x + face.width / 2 - 50)).toBeLessThan(0.5);
+      expect(face.y + face.height).toBeLessThan(whole.y + 0.62 * whole.height);
+      expect(silhouette(upright(name, { stance: 'jumping' }))).not.toEqual(silhouette(parts));
+    },
+  );
+  it.each(['shark', 'fish', 'snake'])('has, as a %s, truly hold of what it holds', (name) => {
+    const parts = upright(name, { held });
+    const at = parts.findIndex((p) => p.tone === 5);
+    const over = intersect(parts[at].area, union(...parts.slice(at + 1).map((p) => p.area)));
+    expect(sizeOf(over)).toBeGreaterThan(4);
+    expect(sizeOf(over)).toBeLessThan(0.5 * sizeOf(parts[at].area));
+    expect(islands(silhouette(parts))).toBe(1);
+  });
+  it('leaves the eyes of what swims free under any hat', () => {
+    for (const name of ['shark', 'whale', 'dolphin', 'fish'])
+      for (const hat of ['cap', 'chef', 'sailor', 'straw'] as const) {
+        const parts = upright(name, { dress: { hat } });
+        const eye = parts.findIndex((p) => p.of === 'face');
+        const over = union(...parts.slice(parts.findLastIndex((p) => p.of === 'face') + 1).map((p) => p.area));
+        expect(sizeOf(intersect(parts[eye].area, over)), `${name} ${hat}`).toBeLessThan(0.12 * sizeOf(parts[eye].area));
+      }
+  });
+  it('grins with teeth, as a shark, where it is in a mood for it', () => {
+    const faces = (['happy', 'sad'] as const).map((expression) =>
+      upright('shark', { expression }).filter((p) => p.of === 'face'),
+    );
+    expect(faces[0].length).toBeGreaterThan(faces[1].length);
+  });
+  it('is cut, as a bust, over its tail', () => {
+    expect(areaOf(upright('whale', { crop: 'bust' }), 'tail')).toEqual([]);
+    expect(boxOfRuns(silhouette(upright('snake', { crop: 'bust' })))!.height).toBeLessThan(
+      boxOfRuns(silhouette(upright('snake')))!.height,
+    );
   });
 });

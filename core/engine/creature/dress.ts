@@ -327,3 +327,27 @@ function eyewearOf(eyes: Eyewear, y: number, apart: number, r: number): Part[] {
     }
   }
 }
+
+/** What is about the neck of a body whose shoulders are at `y`, `shoulder` wide on either side, and `height` high. */
+export function neckParts({ neck, hat }: Dress, y: number, shoulder: number, height: number, main: Tone, trim: Tone): Part[] {
+  switch (neck) {
+    case 'scarf':
+      return [piece(trim, blob([50 - shoulder - 1, y - 3], [50, y + 3], [50 + shoulder + 1, y - 3], [50 + shoulder + 1, y + 4], [50, y + 9], [50 - shoulder - 1, y + 4])), piece(trim, [[55, y + 4, 63, y + 3, 65, y + height * 0.55, 57, y + height * 0.57]]), piece(LIGHT, [[56.6, y + height * 0.44, 64.4, y + height * 0.42, 64.7, y + height * 0.48, 56.9, y + height * 0.5]])];
+    case 'bow tie':
+      return [piece(trim, both([[49, y + 6, 59, y + 1, 59, y + 12, 49, y + 7]])), piece(DARK, disc(50, y + 6.5, 2, 28))];
+    case 'tie':
+      return [piece(trim, [[47.4, y + 1, 52.6, y + 1, 51.4, y + 5, 54, y + height * 0.5, 50, y + height * 0.6, 46, y + height * 0.5, 48.6, y + 5]])];
+    case 'stethoscope':
+      return [piece(DARK, union(taper([42, y - 1, 1.2], [43, y + 9, 1.2], [50, y + 15, 1.2], [57, y + 9, 1.2], [58, y - 1, 1.2]), taper([50, y + 15, 1.2], [51, y + 22, 1.2]), disc(51.4, y + 24, 3.2, 30)))];
+    case 'medal':
+      return [piece(trim, union(taper([42, y, 1.4], [50, y + 15, 1.4]), taper([58, y, 1.4], [50, y + 15, 1.4]))), piece(ACCENT, disc(50, y + 19, 5, 40)), piece(LIGHT, starArea(50, y + 19, 5, 3.2, 1.3))];
+    case 'chain':
+      return [piece(ACCENT, union(...Array.from({ length: 11 }, (_, i) => { const k = (i - 5) / 5; return disc(50 + 0.86 * shoulder * k, y + 2 + 13 * (1 - k * k), i === 5 ? 3 : 2.1, 28); })))];
+    case 'kerchief':
+      return [piece(trim, [[50 - shoulder * 0.9, y, 50 + shoulder * 0.9, y, 50, y + 14]]), piece(LIGHT, union(disc(45, y + 3.4, 1.2, 20), disc(55, y + 3.4, 1.2, 20), disc(50, y + 7.6, 1.2, 20)))];
+    case 'camera':
+      return [piece(DARK, union(taper([41, y, 0.9], [45, y + 15, 0.9]), taper([59, y, 0.9], [55, y + 15, 0.9]), grown(box(42, y + 14, 16, 10), 1))), piece(LIGHT, disc(50, y + 19, 3.8, 32)), piece(DARK, disc(50, y + 19, 1.9, 24))];
+    default:
+      return hat === 'space' ? [piece(main, oval(50, y + 1, shoulder, 3.4))] : [];
+  }
+} // prettier-ignore

@@ -17,7 +17,8 @@ export {
   type Eyewear,
   type Hat,
 } from './dress';
-export { figureParts, STANCE_NAMES, stanceOf, type Age, type Held, type Stance } from './mascot';
+export { figureParts } from './mascot';
+export { STANCE_NAMES, stanceOf, type Age, type Held, type Stance } from './upright';
 export { handParts, GESTURES, type Gesture } from './hand';
 export { taper, TONES } from './pieces';
 export { BUILT_NAMES, HANDS, isBuilt } from './names';

@@ -21,6 +21,7 @@ export type Mark =
   | 'patches' | 'bandit' | 'stripes' | 'bands' | 'blaze' | 'mane' | 'wool' | 'spines' | 'spots' | 'discs' | 'cap' | 'blush' | 'comb' | 'crest' | 'quiff' | 'wattle'
   | 'forelock' | 'whiskers' | 'tusks' | 'teeth' | 'antennae' | 'bumps' | 'brow' | 'ruff' | 'tentacles' | 'shell' | 'sail' | 'spout' | 'heart' | 'chops' | 'beard' | 'tips' | 'bill tip' | 'dome' | 'stalks' | 'pincers' | 'hoops'
   | 'bib'
+  | 'coils'
   | 'ring'
   | 'lore'
   | 'wings' | 'hair' | 'long hair' | 'bob' | 'bun' | 'full beard' | 'moustache' | 'curls' | 'bald'; // prettier-ignore
@@ -130,14 +131,15 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['frog', 'wide', '', 'frog', 'bumps blush', '', [0.55, 0.7, 0.76]],
   ['turtle', 'tall', '', 'none', 'shell blush', '', [0.58, 0.36, 0.72]],
   ['crocodile', 'tall', '', 'jaws', 'bumps', '', [0.44, 0.62, 0.74]],
-  ['snake', 'wide', '', 'none', 'spots', '', [0.46, 0.64, 0.7]],
+  ['snake', 'wide', '', 'none', 'spots coils', '', [0.46, 0.64, 0.7]],
   ['dragon', 'wedge', 'fin 1 spikes', 'wide', 'sail brow', 'dog long 1.3 0.9 1.1', [0.44, 0.6, 0.74]],
   ['dinosaur', 'broad', '', 'wide', 'sail teeth', '', [0.48, 0.64, 0.76]],
   ['bat', 'round', 'point 1.35', 'bud', 'teeth quiff wings', '', [0.2, 0.4, 0.72]],
-  ['whale', 'wide', '', 'grooves', 'spout', 'whale none', [0.42, 0.9, 0.6]],
+  ['whale', 'wide', '', 'grooves', 'spout', 'whale none', [0.3, 0.56, 0.7]],
   ['dolphin', 'tall', '', 'grooves', '', 'whale none 1 1 0.8', [0.5, 0.88, 0.6]],
   ['shark', 'wedge', '', 'jaws', 'sail', 'fish none', [0.46, 0.7, 0.7]],
   ['fish', 'round', 'fin 1', 'none', 'sail blush', 'fish none', [0.5, 0.66, 0.78]],
+  ['orca', 'tall', '', 'grooves', 'patches', 'whale none 1 1 1', [0.14, 1, 0.6]],
   ['octopus', 'tall', '', 'none', 'tentacles blush', '', [0.46, 0.62, 0.76]],
   ['crab', 'wide', '', 'none', 'stalks pincers', '', [0.48, 0.62, 0.76]],
   ['snail', 'round', '', 'none', 'shell stalks', '', [0.7, 0.44, 0.76]],
@@ -236,7 +238,9 @@ const LIKE: Readonly<Record<string, string>> = Object.fromEntries(
       ['turtle', 'tortoise sea_turtle'],
       ['crocodile', 'alligator caiman'],
       ['dinosaur', 'lizard gecko iguana chameleon salamander newt'],
-      ['dolphin', 'porpoise orca'],
+      ['dolphin', 'porpoise'],
+      ['orca', 'killer_whale'],
+      ['snake', 'cobra python viper rattlesnake serpent'],
       ['fish', 'trout salmon carp goldfish clownfish herring cod tuna perch'],
       ['octopus', 'squid'],
       ['crab', 'lobster'],

@@ -2,71 +2,12 @@
 import { areaFrom, boxOfRuns, grown, intersect, moved, parsePath, subtract, union, type Area } from '../../path';
 import { box, disc, starArea } from '../area';
 import type { Part } from '../figure';
-import { eyewearParts, hatParts, inCloth, type Brow, type Dress, type Hat } from './dress';
-import type { Expression } from './face';
+import { eyewearParts, hatParts, inCloth, neckParts } from './dress';
+import { coiledParts, finnedParts, isCoiled, isFinned } from './finned';
 import { headParts, isBird, isDusky, measuresOf } from './head';
 import type { Kind } from './kinds';
-import { ACCENT, blob, bone, both, COAT, DARK, downFrom, filleted, FUR, halves, LIGHT, limb, line, mirrored, named, oval, piece, taper, TONES, type Spread, type Tone } from './pieces'; // prettier-ignore
-
-export const STANCE_NAMES = ['standing', 'waving', 'pointing', 'running', 'sitting', 'jumping'] as const;
-export type Stance = (typeof STANCE_NAMES)[number];
-
-/** How old a figure looks: the larger its head, the younger. */
-export type Age = 'young' | 'grown' | 'tall';
-
-type Two = readonly [number, number];
-/** Angles of upper and lower limb from straight down, outwards positive, in degrees: the right arm of the picture, the left; the right leg, the left. */
-interface Limbs {
-  readonly arms: readonly [Two, Two];
-  readonly legs: readonly [Two, Two];
-}
-
-const LIMBS: Readonly<Record<Stance | 'holding' | 'both hands', Limbs>> = {
-  standing: { arms: [[24, 6], [24, 6]], legs: [[4, 0], [4, 0]] },
-  waving: { arms: [[112, 158], [24, 6]], legs: [[4, 0], [4, 0]] },
-  pointing: { arms: [[88, 92], [34, -40]], legs: [[4, 0], [6, 2]] },
-  running: { arms: [[58, 118], [46, -52]], legs: [[54, -20], [-6, 62]] },
-  sitting: { arms: [[26, 10], [26, 10]], legs: [[78, 64], [78, 64]] },
-  jumping: { arms: [[138, 152], [138, 152]], legs: [[46, -34], [46, -34]] },
-  holding: { arms: [[34, 108], [24, 6]], legs: [[4, 0], [4, 0]] },
-  'both hands': { arms: [[30, -62], [30, -62]], legs: [[4, 0], [4, 0]] },
-}; // prettier-ignore
-
-/** A word for what somebody does, as a stance. */
-export function stanceOf(word: string | null): Stance | null {
-  if (word === null) return null;
-  const said: readonly (readonly [RegExp, Stance])[] = [
-    [/^(?:wav|greet|salut|welcom|hail|beckon)/, 'waving'],
-    [/^(?:point|show|present|direct)/, 'pointing'],
-    [/^(?:run|rac|jogg|sprint|hurr|rush|chas|walk|march|strid|skat|cycl|ski|deliver)/, 'running'],
-    [/^(?:sit|rest|meditat|relax|sleep|doz|napp|crouch|squat|loung)/, 'sitting'],
-    [/^(?:jump|leap|danc|cheer|celebrat|hop|fly|soar|bounc|div|rejoic)/, 'jumping'],
-    [/^(?:stand|wait|pos)/, 'standing'],
-  ];
-  return said.find(([words]) => words.test(word))?.[1] ?? null;
-}
-
-/** A thing in the hand: its outline's parts about (0, 0), 1 unit high or wide at most, and where one takes hold of it. */
-export interface Held {
-  readonly parts: readonly Part[];
-  /** Its size, in units of the figure. */
-  readonly size: number;
-  /** Held before the chest with both hands. */
-  readonly isWide: boolean;
-}
-
-export interface FigureOptions {
-  readonly stance: Stance;
-  readonly expression: Expression;
-  readonly age: Age;
-  readonly dress: Dress;
-  /** Tones of what is held come after the figure's own. */
-  readonly held: Held | null;
-  /** A thing in the other hand, besides one that one hand holds; its tones come after that one's. */
-  readonly other?: Held | null;
-  /** Head and shoulders alone, or the head alone. */
-  readonly crop: 'whole' | 'bust' | 'head';
-}
+import { ACCENT, bone, both, COAT, DARK, downFrom, filleted, FUR, halves, LIGHT, limb, line, mirrored, named, oval, piece, taper, type Spread, type Tone } from './pieces'; // prettier-ignore
+import { browOf, clothTones, coversCrown, LIMBS, type Age, type FigureOptions, type Limbs, type Two } from './upright';
 
 interface Size {
   readonly head: number;
@@ -87,27 +28,10 @@ const SIZES: Readonly<Record<'people' | 'animals', Readonly<Record<Age, Size>>>>
   },
 };
 
-/** The tones of cloth: what stands out from the fur, and what goes with it. */
-function clothTones(kind: Kind): { main: Tone; trim: Tone } {
-  const [fur, coat, accent] = [kind.tones?.[0] ?? TONES[0], kind.tones?.[1] ?? TONES[1], kind.tones?.[2] ?? TONES[2]];
-  const main: Tone = Math.abs(coat - fur) >= Math.abs(accent - fur) ? COAT : ACCENT;
-  return { main, trim: main === COAT ? ACCENT : COAT };
-}
-
-/** What is worn about a head and leaves its crown free. */
-const OPEN: ReadonlySet<Hat> = new Set<Hat>(['headphones', 'headband', 'goggles', 'space']);
-
-/** Where a hat sits: over the eyes, however near the crown they are, and between those that stand on bumps. */
-export function browOf(kind: Kind, m: ReturnType<typeof measuresOf>): Brow {
-  const isBetween = kind.marks.includes('bumps');
-  const half = isBetween ? 0.6 * m.apart : m.crown + 1.5;
-  // A brim hangs down by two fifths of half its width; the eye and some room are below it.
-  const y = isBetween ? m.top + 1.5 : Math.min(m.top + 7.5, m.eyeY - 0.42 * half - 6.5);
-  return { x: 50, y, half, middle: m.middle, cheek: m.cheek };
-}
-
 /** A whole figure: parts from the bottom up, in a field that is 100 wide. */
 export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part[] {
+  if (isFinned(kind)) return finnedParts(kind, options, t);
+  if (isCoiled(kind)) return coiledParts(kind, options, t);
   const { dress, held, crop, age } = options;
   const other = held && !held.isWide ? (options.other ?? null) : null;
   const { main, trim } = clothTones(kind);
@@ -129,7 +53,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const glasses = dress.eyes ? eyewearParts(dress.eyes, m.eyeY, m.apart, Math.max(5.2, m.apart * (isLong ? 0.62 : 0.56)), dress.dyes?.eyes) : [];
   // What has a shell has it on its back, and not about its head, where one sees its back.
   const bare = crop === 'head' ? kind : { ...kind, marks: kind.marks.filter((m) => m !== 'shell') };
-  const head = onHead([...(hat?.behind ?? []), ...headParts(bare, options.expression, t, dress.hat !== undefined && !OPEN.has(dress.hat)), ...glasses, ...(hat?.front ?? [])]);
+  const head = onHead([...(hat?.behind ?? []), ...headParts(bare, options.expression, t, coversCrown(dress)), ...glasses, ...(hat?.front ?? [])]);
   if (crop === 'head') return head;
 
   const isStout = kind.body?.build === 'heavy' || kind.body?.build === 'bear' || kind.muzzle === 'grooves' || kind.skull === 'wide';
@@ -333,29 +257,6 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
     return whole.filter((p) => !feet.includes(p)).map((p) => ({ ...p, area: intersect(p.area, cut) })).filter((p) => p.area.length);
   }
   return whole.filter((p) => p.area.length);
-} // prettier-ignore
-
-function neckParts({ neck, hat }: Dress, y: number, shoulder: number, height: number, main: Tone, trim: Tone): Part[] {
-  switch (neck) {
-    case 'scarf':
-      return [piece(trim, blob([50 - shoulder - 1, y - 3], [50, y + 3], [50 + shoulder + 1, y - 3], [50 + shoulder + 1, y + 4], [50, y + 9], [50 - shoulder - 1, y + 4])), piece(trim, [[55, y + 4, 63, y + 3, 65, y + height * 0.55, 57, y + height * 0.57]]), piece(LIGHT, [[56.6, y + height * 0.44, 64.4, y + height * 0.42, 64.7, y + height * 0.48, 56.9, y + height * 0.5]])];
-    case 'bow tie':
-      return [piece(trim, both([[49, y + 6, 59, y + 1, 59, y + 12, 49, y + 7]])), piece(DARK, disc(50, y + 6.5, 2, 28))];
-    case 'tie':
-      return [piece(trim, [[47.4, y + 1, 52.6, y + 1, 51.4, y + 5, 54, y + height * 0.5, 50, y + height * 0.6, 46, y + height * 0.5, 48.6, y + 5]])];
-    case 'stethoscope':
-      return [piece(DARK, union(taper([42, y - 1, 1.2], [43, y + 9, 1.2], [50, y + 15, 1.2], [57, y + 9, 1.2], [58, y - 1, 1.2]), taper([50, y + 15, 1.2], [51, y + 22, 1.2]), disc(51.4, y + 24, 3.2, 30)))];
-    case 'medal':
-      return [piece(trim, union(taper([42, y, 1.4], [50, y + 15, 1.4]), taper([58, y, 1.4], [50, y + 15, 1.4]))), piece(ACCENT, disc(50, y + 19, 5, 40)), piece(LIGHT, starArea(50, y + 19, 5, 3.2, 1.3))];
-    case 'chain':
-      return [piece(ACCENT, union(...Array.from({ length: 11 }, (_, i) => { const k = (i - 5) / 5; return disc(50 + 0.86 * shoulder * k, y + 2 + 13 * (1 - k * k), i === 5 ? 3 : 2.1, 28); })))];
-    case 'kerchief':
-      return [piece(trim, [[50 - shoulder * 0.9, y, 50 + shoulder * 0.9, y, 50, y + 14]]), piece(LIGHT, union(disc(45, y + 3.4, 1.2, 20), disc(55, y + 3.4, 1.2, 20), disc(50, y + 7.6, 1.2, 20)))];
-    case 'camera':
-      return [piece(DARK, union(taper([41, y, 0.9], [45, y + 15, 0.9]), taper([59, y, 0.9], [55, y + 15, 0.9]), grown(box(42, y + 14, 16, 10), 1))), piece(LIGHT, disc(50, y + 19, 3.8, 32)), piece(DARK, disc(50, y + 19, 1.9, 24))];
-    default:
-      return hat === 'space' ? [piece(main, oval(50, y + 1, shoulder, 3.4))] : [];
-  }
 } // prettier-ignore
 
 /** A tail that looks out behind. */
