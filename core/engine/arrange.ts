@@ -24,7 +24,7 @@ import {
 import { byDusk, inSnow } from './pairings-aloft';
 import { pulledOut } from './pairings-told';
 import { asHouse, asMoon } from './pairings-parts';
-import { TREES } from './pairings-places';
+import { rises, TREES } from './pairings-places';
 import { laden, seated } from './pairings-riders';
 import { mascotFigure } from './mascot';
 import { canBeHeld, goesRound, GROWS, HEAPING, isBundle, isSprinkled, isYoung, PLAIN, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
@@ -127,6 +127,7 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   const [first, second] = stage.parts.figures;
   if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && (figure.turned || GROWS.test(figure.drawn))) || isSprinkled(first, figure))) return true; // prettier-ignore
   if (index === 1 && /^(?:numbers?|numerals?|hours?|digits?)$/.test(figure.place ?? '')) return true;
+  if (index === 1 && first.count === 1 && !figure.place && rises(figure)) return true;
   if (index === 1 && isCreature(first.drawn) && isYoung(figure.word) && figure.to === 0) return true;
   if (index === 1 && /^(?:antlers?|horns?|branch|branches)$/.test(figure.place ?? '')) return true;
   if (index === 1 && (SPRAYING.test(figure.said ?? '') || TOWED.test(figure.said ?? ''))) return true;

@@ -986,7 +986,7 @@ function ownFigure(phrase: string, form: string): FoundFigure | null {
   if (!more && last && /^(?:paw|print|track|tracks|footprint|pawprint)$/.test(last) && nounKind(first) === 'animal') return { word: phrase, drawn: 'paw print', via: 'broader' }; // prettier-ignore
   // An animal's nose is no man's.
   if (last === 'nose' && !more && nounKind(first) === 'animal') return { word: phrase, drawn: 'dog nose', via: 'broader' }; // prettier-ignore
-  if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) !== null && nounKind(first) !== 'animal') return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore
+  if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) !== null && nounKind(first) !== 'animal' && !/^(?:fat|old|tall|thin|young|red|blue|green|black|white|strong|fair)$/.test(first)) return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore
   return null;
 }
 
@@ -1027,6 +1027,7 @@ const SENSES: Readonly<Record<string, readonly [alone: string, company: RegExp, 
   bass: ['fish', /\b(?:guitar|clef|music|drum|band|jazz|amp|string)/, 'violin'],
   helmet: ['racing helmet', /\b(?:fire(?!fl)|firefight|axes?\b|hose|hydrant)/, 'fire helmet'],
   web: ['web', /\b(?:spider|hang|dew|trap|caught|fly|silk)/, 'spider web'],
+  glove: ['gloves', /\bbox(?:ing|er)/, 'boxing glove'],
   bow: ['ribbon', /\b(?:arrow|archer|quiver|target)/, 'bow and arrow'],
 }; // prettier-ignore
 

@@ -1,10 +1,11 @@
 /** Arrangements about a head: what stands round it, and ears on what has none. */
 import { boundsOf, box, disc } from './area';
-import { intersect, roomIn, sizeOf } from '../path';
+import { areaFrom, grown, intersect, parsePath, roomIn, sizeOf, union, type Area } from '../path';
 import { builtDrawings } from './built';
+import { taper } from './creature';
 import { faceOn } from './faced';
-import { clipped, lookingRight, movedFigure, outlineOf, placed, turnedAt, upright, type Figure, type Part } from './figure'; // prettier-ignore
-import { atPart, fannedOut, headOf, swapped, type Pair } from './pairings';
+import { clipped, lookingRight, movedFigure, outlineOf, partsNamed, placed, turnedAt, upright, type Figure, type Part } from './figure'; // prettier-ignore
+import { atPart, fannedOut, headOf, swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers } from './layer';
 import { clear, finished } from './stage';
 
@@ -99,4 +100,26 @@ export const nosed: Pair = (s, a, b) => {
   if (!nose || Math.abs(nose.x + nose.width / 2 - bb.x - bb.width / 2) > 0.08 * bb.width) return atPart('nose', false)(s, a, b); // prettier-ignore
   const at = { cx: nose.x + nose.width / 2, cy: nose.y + 1.1 * nose.height, side: 0.24 * bb.width, fill: 1 };
   return [...finished(s, big), ...clear(s, placed(b, at), s.palette.groundHex, swapped(s), 1.2)];
+};
+
+/** A has B, a pipe, between its lips: the stem at a corner of its mouth, the bowl beside its chin. */
+export const smoking: Pair = (s, a, b) => {
+  const big = placed(uprightOf(s, a, 'standing') ?? headOf(s, a), { cx: 50, cy: 52, side: 88, fill: 0.9 });
+  const e = boundsOf(partsNamed(big, 'eye', 'pupil'));
+  if (!(e.width > 0)) return atPart('mouth', false)(s, a, b);
+  const nose = big.parts.find((p) => p.of === 'nose');
+  const n = nose && boundsOf(nose.area);
+  const k = e.width / 30;
+  // Of who has a snout the mouth is under its nose; of people it is as far under the eyes as those are apart.
+  const [x, y] = [
+    e.x + e.width / 2 + 3.4 * k,
+    n && n.width > 6 * k ? n.y + n.height + 4 * k : e.y + e.height / 2 + 19 * k,
+  ];
+  const stem = taper([x, y, 1.3 * k], [x + 7 * k, y + 3 * k, 1.4 * k], [x + 16 * k, y + 9 * k, 1.9 * k]);
+  const bowl = areaFrom(parsePath(`M${x + 13 * k} ${y - 3 * k}L${x + 26 * k} ${y - 3 * k}C${x + 26.4 * k} ${y + 8 * k} ${x + 24 * k} ${y + 14 * k} ${x + 19 * k} ${y + 14 * k}C${x + 14.4 * k} ${y + 14 * k} ${x + 12.4 * k} ${y + 8 * k} ${x + 13 * k} ${y - 3 * k}Z`)); // prettier-ignore
+  const rim = grown(box(x + 12.4 * k, y - 4.2 * k, 14.2 * k, 2.6 * k), 0.5 * k);
+  const puff = (dx: number): Area => taper([x + dx * k, y - 8 * k, 0.7 * k], [x + (dx + 1.8) * k, y - 12 * k, 1.1 * k], [x + (dx - 1) * k, y - 16 * k, 1.1 * k], [x + (dx + 1.6) * k, y - 21 * k, 0.6 * k]); // prettier-ignore
+  const dye = b.parts.find((p) => p.dye)?.dye;
+  const pipe: Figure = { name: b.name, tones: [0.2, 0.55, 0.8], parts: [{ tone: 0, area: union(stem, bowl), dye }, { tone: 1, area: rim }, { tone: 2, area: union(puff(18), puff(23)) }] }; // prettier-ignore
+  return fitLayers([...finished(s, big), ...clear(s, pipe, s.palette.groundHex, swapped(s), 0.9)], 92);
 };

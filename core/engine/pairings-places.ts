@@ -13,10 +13,10 @@ import {
   union,
   type Area,
 } from '../path';
-import { isPlural } from '../prompt';
+import { isPlural, type PromptFigure } from '../prompt';
 import { builtDrawings } from './built';
 import { partsNamed, lookingRight, clipped, isLong, mapFigure, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
-import { askedFor, swapped, uprightOf, type Pair } from './pairings';
+import { aboard, askedFor, swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { waveLine } from './marks';
 import type { Single } from './single';
@@ -125,6 +125,46 @@ export const onBack: Pair = (s, a, b) => {
     ...clear(s, standing(one, best.x, best.top + 2), s.palette.groundHex, swapped(s), 0),
     ...clear(s, low, s.palette.groundHex, s.palette.inks, 1.6),
   ];
+};
+
+/** Whether there are several of what rises behind whoever goes with it. */
+export const rises = ({ drawn, count, turned, relation }: PromptFigure): boolean =>
+  count > 1 && !turned && ['beside', 'with', 'between'].includes(relation ?? '') && /^(?:pine|fir|tree|pine tree|fir tree|palm tree|oak|birch|cypress|cactus|bamboo|spruce|poplar)$/.test(drawn); // prettier-ignore
+
+/** A before several of B, which grow or rise behind it, the tallest in the middle. */
+export const beforeTrees: Pair = (s, a, b) => {
+  const foot = 88;
+  const n = Math.max(2, Math.min(5, askedFor(s, b)?.count ?? 3));
+  const one = upright(b);
+  const row = Array.from({ length: n }, (_, i) => (n === 1 ? 0 : (2 * i) / (n - 1) - 1));
+  const trees = row.map((k) => standing(placed(one, { cx: 50, cy: 50, side: 76 - 20 * Math.abs(k), fill: 1 }), 50 + 33 * k, foot)); // prettier-ignore
+  const inFront = placed(a, { cx: 50, cy: 50, side: 58, fill: 0.95 });
+  // The outer ones first, so that the middle one stands before them.
+  const far = trees.map((f, i) => ({ f, k: Math.abs(row[i]) })).sort((p, q) => q.k - p.k);
+  return fitLayers([...far.flatMap(({ f }) => clear(s, f, s.palette.groundHex, swapped(s), 0.8)), ...clear(s, standing(inFront, 50, foot), s.palette.groundHex, s.palette.inks, 1.6)], 90); // prettier-ignore
+};
+
+/** A, upright on two of B, a pole at each side. */
+export const onSkis: Pair = (s, a, b) => {
+  const who = uprightOf(s, a, 'standing');
+  if (!who) return aboard(s, a, b);
+  const big = placed(who, { cx: 50, cy: 44, side: 84, fill: 0.9 });
+  const w = boundsOf(outlineOf(big));
+  const flat = placed(b, { cx: 50, cy: 50, side: 88, fill: 1 });
+  const f = boundsOf(outlineOf(flat));
+  const at = (dx: number, dy: number): Figure => movedFigure(flat, [1, 0, 0, 0.5, w.x + w.width / 2 - (f.x + f.width / 2) + dx, w.y + w.height - 2 + dy - 0.5 * f.y - 0.34 * f.height]); // prettier-ignore
+  const foot = w.y + w.height + 4;
+  // From over the hands to the snow, a basket near the point.
+  const hands = boundsOf(intersect(outlineOf(big), box(-50, w.y + 0.6 * w.height, 200, 0.2 * w.height)));
+  const poles = [hands.x + 3, hands.x + hands.width - 3].map((x, i) => {
+    const [top, low] = [[x, w.y + 0.5 * w.height], [x + (i ? 4 : -4), foot]]; // prettier-ignore
+    return union(
+      stroked([[...top, ...low]], 1.5, false),
+      stroked([[low[0] - 3.4, foot - 5, low[0] + 3.4, foot - 5]], 1.5, false),
+    );
+  });
+  const [ground, inks] = [s.palette.groundHex, swapped(s)];
+  return fitLayers([...solid(s, union(...poles), inks[Math.min(1, inks.length - 1)], ground), ...clear(s, at(5, 0), ground, inks, 0.8), ...clear(s, at(-5, 6), ground, inks, 0.8), ...clear(s, big, ground, s.palette.inks, 1.2)], 92); // prettier-ignore
 };
 
 /** A on B, a twig that lies across under its feet. */

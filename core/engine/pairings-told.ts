@@ -205,6 +205,20 @@ export const gripping: Pair = (s, a, b) => {
   return fitLayers([...finished(s, line, s.palette.groundHex, swapped(s)), ...clear(s, fist, s.palette.groundHex, s.palette.inks, 1.4)], 92); // prettier-ignore
 };
 
+/** A, a hand from above, presses the earth about B, which grows from a heap of it. */
+export const planted: Pair = (s, a, b) => {
+  const sprout = placed(upright(b), { cx: 42, cy: 40, side: 62, fill: 0.95 });
+  const o = boundsOf(outlineOf(sprout));
+  const foot = o.y + o.height;
+  const heap = areaFrom(parsePath(`M4 ${foot + 14}C14 ${foot - 2} 28 ${foot - 9} 42 ${foot - 9}C56 ${foot - 9} 70 ${foot - 2} 80 ${foot + 14}Z`)); // prettier-ignore
+  // Palm down, its fingers at the foot of the stem.
+  const hand = placed(movedFigure(handOf(s, a, 'cupped hand'), [1, 0, 0, -1, 0, 100]), { cx: 50, cy: 50, side: 62, fill: 0.95 }); // prettier-ignore
+  const h = boundsOf(outlineOf(hand));
+  const put = movedFigure(hand, [1, 0, 0, 1, 45 - h.x, foot - 8 - h.y - 0.9 * h.height]);
+  const inks = swapped(s);
+  return fitLayers([...finished(s, sprout, s.palette.groundHex, inks), ...solid(s, heap, s.palette.inks[Math.min(1, s.palette.inks.length - 1)]), ...clear(s, put, s.palette.groundHex, s.palette.inks, 1.4)], 90); // prettier-ignore
+};
+
 /** B lies flat on the top of A. */
 export const onRoof: Pair = (s, a, b) => {
   const flat = isLong(b) ? turnedAt(upright(b), Math.PI / 2) : b;

@@ -306,6 +306,11 @@ describe('how one is with another', () => {
     ['a squirrel riding a scooter', 'onWheels'],
     ['a bee pushing a wheelbarrow', 'pushing'],
     ['an anchor with a rope around it', 'entwined'],
+    ['a hand planting a sprout', 'planted'],
+    ['an old man with a pipe', 'smoking'],
+    ['a bear on a ski', 'onSkis'],
+    ['a fox and three pines', 'beforeTrees'],
+    ['a snail carrying a house', 'onBack'],
   ])('has of "%s" a way of its own', (prompt, way) => {
     const ways = waysOf(prompt);
     expect(ways.length).toBeGreaterThan(0);
@@ -322,6 +327,31 @@ describe('how one is with another', () => {
     const { front, all } = parted('a fox in a hot air balloon', 'fox', 'hot air balloon');
     expect(front.y + front.height).toBeLessThan(all.y + 0.9 * all.height);
     expect(front.width).toBeLessThan(0.5 * all.width);
+  });
+  it('has a hand press the earth about what it plants, and not hold it', () => {
+    const { front: hand, all } = parted('a hand planting a sprout', 'hand', 'sprout');
+    expect(hand.y + hand.height).toBeLessThan(all.y + all.height);
+    expect(hand.y).toBeGreaterThan(all.y + 0.25 * all.height);
+    expect(hand.x).toBeGreaterThan(all.x + 0.3 * all.width);
+  });
+  it('has a pipe between the lips, beside the chin', () => {
+    const { front: pipe, all } = parted('an old man with a pipe', 'old man', 'pipe');
+    expect(pipe.x).toBeGreaterThan(all.x + 0.45 * all.width);
+    expect(pipe.y + pipe.height).toBeLessThan(all.y + 0.4 * all.height);
+    expect(pipe.width).toBeLessThan(0.4 * all.width);
+  });
+  it('stands on two skis, and lets several trees rise behind whoever goes with them', () => {
+    const [skis, trees] = [
+      ['a bear on a ski', 'bear', 'ski'],
+      ['a fox and three pines', 'fox', 'pine'],
+    ] as const;
+    // Each stands clear of what is behind it.
+    expect(gapsOf(arranged(...skis), skis[0])).toHaveLength(3);
+    expect(gapsOf(arranged(...trees), trees[0])).toHaveLength(4);
+    const { front: fox, all } = parted('a fox and three pines', 'fox', 'pine');
+    expect(fox.y).toBeGreaterThan(all.y + 0.1 * all.height);
+    expect(fox.x).toBeGreaterThan(all.x + 0.1 * all.width);
+    expect(fox.x + fox.width).toBeLessThan(all.x + 0.9 * all.width);
   });
   it('draws lines behind what moves, where speed is asked for', () => {
     const plainly = around(compose(requestOf('a bicycle')).layers.filter((l) => l.isFigure));

@@ -39,7 +39,7 @@ import {
 } from './pairings';
 import { standingOf } from './stage';
 import { bentAs, laurelled } from './bent';
-import { eared, inBill, inTrunk, maned, nosed, rayed, spined } from './pairings-heads';
+import { eared, inBill, inTrunk, maned, nosed, rayed, smoking, spined } from './pairings-heads';
 import {
   astride,
   climbing,
@@ -100,6 +100,9 @@ import {
   distant,
   floating,
   overWater,
+  beforeTrees,
+  rises,
+  onSkis,
   pouched,
   underKeel,
 } from './pairings-places';
@@ -155,6 +158,7 @@ import {
   inClaws,
   inFist,
   gripping,
+  planted,
   joined,
   onRoof,
   orbiting,
@@ -498,10 +502,13 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => !t.second.turned && VESSELS.test(t.a) && (/^pour/.test(t.said) || t.first.modifiers.includes('pouring')) && [poured],
   (t) => t.isTurned('as') && /^(?:shadow|silhouette)$/.test(t.place) && [shadowed],
   // Hands and arms; an umbrella is over who has it.
+  (t) => t.b === 'pipe' && hasHands(t.a) && t.is('holding', 'with', 'toward') && !t.second.turned && [smoking],
+  (t) => t.b === 'ski' && hasHands(t.a) && t.is('on', 'riding', 'wearing', 'with') && [onSkis],
   (t) => t.b === 'umbrella' && hasHands(t.a) && t.is('holding', 'with') && [inHand('standing'), inHand('sitting'), inHand('standing')],
   (t) => HAND.test(t.a) && t.first.count === 1 && !t.second.turned && /^(?:draw|sketch|writ|paint)/.test(t.said) && [drawnBy],
   (t) => HAND.test(t.a) && t.first.count === 1 && t.is('holding', 'with') && /balloon|kite/.test(t.b) && [strung],
   (t) => t.a === 'hand' && /^(?:rope|ribbon|thread|chains|cable|yarn|string)$/.test(t.b) && t.is('holding', 'with', 'toward') && [gripping],
+  (t) => t.a === 'hand' && t.first.count === 1 && t.does(/^plant/) && !t.second.turned && /^(?:sprout|plant|tree|flower|seedling|tulip|sunflower|carrot|rose|daisy|bush|herb|cactus)$/.test(t.b) && [planted],
   (t) => HAND.test(t.a) && t.first.count === 1 && t.is(null, 'holding', 'toward', 'with') && [inHandOf(t.b)],
   (t) => HAND.test(t.b) && t.second.count === 2 && t.isTurned('holding', 'on', 'inside') && [turnedPair(twoHands)],
   (t) => HAND.test(t.b) && t.isTurned('holding') && [turnedPair(inHandOf(t.a))],
@@ -651,7 +658,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => hasHands(t.a) && t.does(/^(?:drink|sip|slurp)/) && /^(?:cup|mug|teacup|glass|bottle|bowl|coffee cup|beer|beer mug|wine glass|milk|juice|cocktail|can|coconut|jug|tankard)$/.test(t.b) && !t.second.turned && [inHand('standing'), inHand('sitting')],
   // Who catches fish has one.
   (t) => CATCHERS.test(t.a) && t.b === 'fish' && t.second.count === 1 && t.is('with', 'holding') && t.place === '' && [isSeenAside(t.a) ? atMouth : inHand('standing'), atMouth, isSeenAside(t.a) ? atMouth : inHand('sitting')],
-  (t) => HANDLESS.test(t.a) && t.isCarried() && [turnedPair(stacked(44, 66))],
+  (t) => HANDLESS.test(t.a) && t.isCarried() && [onBack],
   // What one carries on its back stands there, what it has in its mouth hangs there.
   (t) => /^shoulders?$/.test(t.place) && t.is('on') && [onShoulder],
   (t) => ON_BACK.test(t.place) && isCreature(t.a) && (t.isTurned('on') || t.is('holding', 'with')) && [onBack],
@@ -683,6 +690,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => OPENINGS.test(t.b) && !isCreature(t.a) && (t.is('with') || t.isTurned('inside')) && [builtIn],
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [t.first, t.second].some((f) => standingOf(f.modifiers) === 'toward') && [faceToFace, turnedPair(faceToFace)],
   (t) => isCreature(t.a) && isCreature(t.b) && t.is('beside', 'with') && [sideBySide, turnedPair(sideBySide)],
+  (t) => t.first.count === 1 && !t.place && rises(t.second) && [beforeTrees],
   // Scissors at a ribbon cut it in two.
   (t) => t.a === 'scissors' && /^(?:ribbon|rope|thread|tape|paper|wool)$/.test(t.b) && t.is('through', 'toward', 'with', 'holding', 'on') && [cutting],
   (t) => t.place === 'tail' && t.isTurned('as') && !/^(?:peacock|turkey)$/.test(t.a) && hasHands(t.a) && !isMany(t.second) && [tailed],

@@ -82,7 +82,8 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
       (word(i + 2) !== '' || (i + 2 < end && THROUGH.has(tokens[i + 2].part))) &&
       !STYLE_WORDS.has(word(i + 2))
     ) {
-      const isGroup = Object.hasOwn(GROUPS, w) && isPlural(lastOf(tokens, i + 2, end));
+      // A bunch of grapes is grapes: one thing.
+      const isGroup = Object.hasOwn(GROUPS, w) && isPlural(lastOf(tokens, i + 2, end)) && !(/^(?:bunch|cluster)$/.test(w) && lastOf(tokens, i + 2, end) === 'grapes'); // prettier-ignore
       // A ring of gold is a ring; a ring of leaves is leaves.
       if (!isGroup && /^(?:ring|circle|row|line|field|forest|beam|ball|ear|head|form|shape|image|picture)$/.test(w) && !(/^(?:field|forest)$/.test(w) && isPlural(lastOf(tokens, i + 2, end))) && (w !== 'head' || !/^(?:an?|the)$/.test(word(i + 2)))) {
         if (!/^(?:form|shape|image|picture)$/.test(w)) break;

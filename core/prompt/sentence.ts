@@ -596,8 +596,14 @@ export class Sentence extends Cursor {
     return true;
   }
 
+  /** Whether an animal comes that what was just read is the trade of; one that somebody has, or has to do with, has none. */
   private animalAhead(): boolean {
-    return this.tokens.slice(this.i).some((t) => t.part === null && nounKind(t.text) === 'animal');
+    const rest = this.tokens.slice(this.i).filter((t) => t.part === null);
+    const animal = rest.findIndex((t) => nounKind(t.text) === 'animal');
+    const had = rest.findIndex(
+      (t) => /^(?:with|and|on|by|beside|from|of)$/.test(t.text) || participleOf(t.text) !== null,
+    );
+    return animal >= 0 && (had < 0 || animal < had);
   }
 
   /** A participle that says how what was named is: "wings spread". */

@@ -48,6 +48,7 @@ const rows: readonly (readonly [string, Dress])[] = [
   ['waiter waitress server', { top: 'vest', neck: 'bow tie', tools: ['tray', 'wine glass'] }],
   ['butler sommelier', { top: 'suit', neck: 'bow tie', tools: ['tray', 'bottle'] }],
   ['barista bartender', { top: 'apron', tools: ['coffee cup', 'cocktail'] }],
+  ['barber hairdresser stylist', { top: 'apron', neck: 'bow tie', tools: ['scissors', 'comb'] }],
   ['butcher', { hat: 'straw', top: 'apron', tools: ['cleaver', 'sausage'] }],
   ['brewer', { top: 'apron', tools: ['beer mug', 'barrel'] }],
   ['fishmonger grocer shopkeeper greengrocer', { top: 'apron', tools: ['basket', 'fish', 'apple'] }],

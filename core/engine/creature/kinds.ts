@@ -150,7 +150,7 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['woman', 'face', 'side 0.4', 'human', 'long_hair', '', [0.84, 0.3, 0.6]],
   ['boy', 'round', 'side 0.5', 'human', 'curls', '', [0.74, 0.22, 0.58]],
   ['girl', 'round', 'side 0.4', 'human', 'bob', '', [0.82, 0.28, 0.6]],
-  ['old man', 'face', 'side 0.55', 'human', 'bald full_beard', '', [0.8, 0.94, 0.6]],
+  ['old man', 'face', 'side 0.55', 'human', 'bald full_beard', '', [0.84, 0.92, 0.6]],
   ['old woman', 'face', 'side 0.4', 'human', 'bun', '', [0.82, 0.92, 0.6]],
   ['bearded man', 'face', 'side 0.5', 'human', 'hair full_beard', '', [0.76, 0.26, 0.6]],
 ]; // prettier-ignore
