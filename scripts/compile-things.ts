@@ -429,7 +429,7 @@ const POOR = new Set(
 );
 
 /** Things of which ours alone are drawn: those of the packs are signs, or something else by that name. */
-const OURS_ALONE = new Set(['sunrise', 'sunset', 'table', 'tower', 'bottle', 'beam', 'match', 'field', 'arch', 'column', 'galaxy', 'lake', 'nest with eggs', 'mortar and pestle', 'pipe', 'pearl', 'iceberg', 'ripples', 'plate', 'staff', 'wing', 'sign', 'matchbox', 'sword', 'needle', 'fishbowl', 'chimney', 'waterfall', 'saddle', 'pancakes', 'post', 'lotus', 'skateboard', 'cart', 'barrel', 'ski', 'snowboard', 'pyramid', 'barbell', 'hockey stick', 'mailbag', 'carabiner', 'circuit', 'toaster', 'toast', 'axe', 'boxing glove', 'rock', 'log', 'needle', 'piggy bank', 'coffee bean', 'smoke', 'pillow', 'aurora']); // prettier-ignore
+const OURS_ALONE = new Set(['bathtub', 'stag beetle', 'sunrise', 'sunset', 'table', 'tower', 'bottle', 'beam', 'match', 'field', 'arch', 'column', 'galaxy', 'lake', 'nest with eggs', 'mortar and pestle', 'pipe', 'pearl', 'iceberg', 'ripples', 'plate', 'staff', 'wing', 'sign', 'matchbox', 'sword', 'needle', 'fishbowl', 'chimney', 'waterfall', 'saddle', 'pancakes', 'post', 'lotus', 'skateboard', 'cart', 'barrel', 'ski', 'snowboard', 'pyramid', 'barbell', 'hockey stick', 'mailbag', 'carabiner', 'circuit', 'toaster', 'toast', 'axe', 'boxing glove', 'rock', 'log', 'needle', 'piggy bank', 'coffee bean', 'smoke', 'pillow', 'aurora']); // prettier-ignore
 
 /** More drawings of what can be drawn already, each with an outline of its own: a figure has several ideas. */
 function addOthers(things: Map<string, Thing>, nouns: Nouns): void {

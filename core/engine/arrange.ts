@@ -25,7 +25,7 @@ import { byDusk, inSnow } from './pairings-aloft';
 import { pulledOut } from './pairings-told';
 import { asHouse, asMoon } from './pairings-parts';
 import { rises, TREES } from './pairings-places';
-import { laden, seated } from './pairings-riders';
+import { BEARING, charged, laden, seated } from './pairings-riders';
 import { mascotFigure } from './mascot';
 import { canBeHeld, goesRound, GROWS, HEAPING, isBundle, isSprinkled, isYoung, PLAIN, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
 import { isScene } from './grounds';
@@ -175,6 +175,7 @@ export function together(asked: Stage): Layer[] {
     (alone.count > 1 || (shape === 'circle' && GOING_ROUND.test(alone.pose ?? ''))) &&
     (shape === 'circle' || shape === null) &&
     ([alone.pose ?? '', ...alone.modifiers].some((m) => GOING_ROUND.test(m) && (shape !== null || m === 'circling')) ||
+      (shape === 'circle' && alone.count > 2 && alone.count < 9 && isCreature(alone.drawn)) ||
       stage.parts.words.some((w) => w.part === 'shape' && /^(?:forming|arranged)$/.test(w.word)))
   )
     // prettier-ignore
@@ -270,6 +271,9 @@ function figuresOf(stage: Stage): Layer[] {
   // A basket of eggs is held as one, a barrow of flowers pushed.
   if (third && !figures[3] && !stage.given && third.to === 1 && third.turned && third.relation === 'inside' && HEAPING.test(second.drawn) && second.to === 0 && !second.turned && isCreature(first.drawn))
     return fitLayers(waysFor(first, second)[0](stage, figureFor(stage, first, 0), laden(figureFor(stage, second, 1), figureFor(stage, third, 2))), 88); // prettier-ignore
+  // What is on a shield, or a flag, is on its face, however that stands.
+  if (third && !figures[3] && !stage.given && third.to === 1 && third.turned && third.relation === 'on' && BEARING.test(second.drawn) && second.to === 0)
+    return fitLayers(waysFor(first, second)[0](stage, groupFor(stage, head, 0), charged(figureFor(stage, second, 1), figureFor(stage, third, 2))), 88); // prettier-ignore
   // A rabbit that a hand pulls out of a hat has the hand over it.
   if (third && !figures[3] && !stage.given && first.drawn === 'hand' && /^(?:pull|draw|lift|tak|conjur)/.test(second.said ?? '') && third.relation === 'coming out of')
     return pulledOut(stage, figureFor(stage, first, 0), figureFor(stage, second, 1), figureFor(stage, third.drawn === 'hat' ? { ...third, drawn: 'top hat' } : third, 2)); // prettier-ignore

@@ -1,6 +1,6 @@
 /** A prompt's figures as they are drawn: where a phrase names more things than one picture has of them, or fewer. */
 import { bareFigure, isPlural, nounKind, withoutSome, type PromptFigure, type Relation } from '../prompt';
-import { isCreature, isShown } from './built';
+import { hasHands, isCreature, isShown } from './built';
 import { isRole } from './creature';
 import { isThing } from './things';
 import { isScene } from './grounds';
@@ -248,7 +248,9 @@ const RULES: readonly Rule[] = [
       ? [first, { ...third, relation: 'as', turned: true, place: 'basket', to: 0 }, ...rest]
       : null,
   ([first, second, third, ...rest]) =>
-    isChained(second, third, 'inside', true) && SERVED_ON.test(second.drawn)
+    isChained(second, third, 'inside', true) &&
+    SERVED_ON.test(second.drawn) &&
+    !(second.drawn === 'tray' && hasHands(first.drawn))
       ? [first, { ...third, relation: second.relation, turned: false, to: 0, count: 1 }, ...rest]
       : null,
   // The bird that steam forms is where the steam would be; the book that a beam forms beside its lamp.

@@ -193,3 +193,20 @@ describe('lettering with a figure', () => {
     }
   });
 });
+
+describe('a spiral', () => {
+  it('is what is long, wound twice round its own tip', () => {
+    const layers = compose(requestOf('a feather forming a spiral')).layers.filter((l) => l.isFigure);
+    const all = union(...layers.map((l) => l.area));
+    const b = boundsOf(all);
+    expect(b.width / b.height).toBeGreaterThan(0.85);
+    expect(b.width / b.height).toBeLessThan(1.18);
+    // A ray from its middle goes through it at least twice.
+    const rays = [
+      box(b.x + b.width / 2, b.y + b.height / 2 - 0.4, b.width, 0.8),
+      box(b.x - 1, b.y + b.height / 2 - 0.4, b.width / 2, 0.8),
+    ];
+    for (const ray of rays)
+      expect(intersect(all, ray).filter((r) => sizeOf([r]) > 0.2).length).toBeGreaterThanOrEqual(2);
+  });
+});

@@ -99,6 +99,18 @@ export const bentAs: Pair = (s, a, b) => {
   return fitLayers(clear(s, bent), 88);
 };
 
+/** A wound up in a spiral of two turns and a quarter, its top in the middle. */
+export const spiralled: Pair = (s, a) => {
+  const n = 150;
+  const guide = Array.from({ length: n + 1 }, (_, i): Point => {
+    const t = (4.5 * Math.PI * i) / n;
+    const r = 42 * (1 - 0.86 * (i / n) ** 0.85);
+    return [50 + r * Math.cos(t + 0.4 * Math.PI), 50 + r * Math.sin(t + 0.4 * Math.PI)];
+  });
+  const made = laidStraight(a);
+  return fitLayers(clear(s, bentAlong(made ?? upright(a), guide, made ? 7 : 12, true)), 88);
+};
+
 /** B as two branches that bend up at both sides of A, as a wreath does, open at the top. */
 export const laurelled: Pair = (s, a, b) => {
   const stem = upright(b);

@@ -74,10 +74,12 @@ export const asBody: Pair = (s, a, b) => {
 
 /** B on the trunk of A in place of its crown. */
 export const asCrown: Pair = (s, a, b) => {
-  // What is long is all of one green, so that its stem goes over into the trunk.
-  const whole = upright(b);
+  // What is long is all of one green, so that its stem goes over into the trunk; what is only broader than high stays so.
+  const o = boundsOf(outlineOf(b));
+  const isStem = isLong(b) && Math.max(o.width, o.height) > 1.9 * Math.min(o.width, o.height);
+  const whole = isStem || o.height > o.width ? upright(b) : b;
   const crown = placed(
-    isLong(b) ? { name: a.name, tones: [0.5], parts: [{ tone: 0, area: silhouetteOf(whole) }] } : whole,
+    isStem ? { name: a.name, tones: [0.5], parts: [{ tone: 0, area: silhouetteOf(whole) }] } : whole,
     { cx: 50, cy: 36, side: 66, fill: 0.9 },
   );
   const c = boundsOf(outlineOf(crown));

@@ -1,6 +1,6 @@
 /** Arrangements in which one rides, drives, climbs or pushes the other. */
 import { boundsOf, box, disc, tile } from './area';
-import { grown, intersect, stroked, union } from '../path';
+import { grown, intersect, roomIn, sizeOf, stroked, subtract, union } from '../path';
 import { isPlural } from '../prompt';
 import { buildOf, builtDrawings, joinedFigures } from './built';
 import {
@@ -160,4 +160,21 @@ export function laden(a: Figure, b: Figure): Figure {
   const cut = (figure: Figure, by: readonly Figure[]): Figure =>
     without(figure, grown(union(...by.map(silhouetteOf)), 1.2));
   return joinedFigures(a.name, [cut(left, [right, top, a]), cut(right, [top, a]), cut(top, [a]), a]);
+}
+
+/** What bears a sign on its face. */
+export const BEARING = /^(?:shield|flag|banner|sign|signpost|pennant|badge|coat of arms|sail)$/;
+
+/** A with B on its face, as a shield has its charge: B in one light tone, what is dark in it cut out of that. */
+export function charged(a: Figure, b: Figure): Figure {
+  const hull = silhouetteOf(a);
+  const room = roomIn(hull);
+  if (!room) return a;
+  const sign = placed(b, { cx: room.x, cy: room.y, side: 1.6 * room.r, fill: 0.95 });
+  const dark = union(...sign.parts.filter((p) => sign.tones[p.tone] < 0.3).map((p) => p.area));
+  const all = silhouetteOf(sign);
+  // What is dark all over keeps its form.
+  const isDark = sizeOf(dark) > 0.45 * sizeOf(all);
+  const field: Figure = { name: a.name, tones: [0.3], parts: [{ tone: 0, area: hull }] };
+  return joinedFigures(a.name, [field, { name: b.name, tones: [1], parts: [{ tone: 0, area: isDark ? all : subtract(all, dark) }] }]); // prettier-ignore
 }

@@ -2,11 +2,13 @@
 import { describe, expect, it } from 'vitest';
 import { boundsOf } from './area';
 import { compose } from './compose';
+import { silhouetteOf } from './figure';
 import { type Layer } from './layer';
 import { waysFor } from './pairs';
 import { understand } from './request';
+import { charged } from './pairings-riders';
 import { arranged, around, build, gapsOf, parted, requestOf, stageOf } from './testing';
-import { intersect, sizeOf, union } from '../path';
+import { intersect, sizeOf, subtract, union } from '../path';
 
 describe('what is over, under and out of another', () => {
   const lastGap = (layers: Layer[], prompt: string): number => layers.findLastIndex((l) => l.fill === stageOf(prompt).palette.groundHex); // prettier-ignore
@@ -352,6 +354,20 @@ describe('how one is with another', () => {
     expect(fox.y).toBeGreaterThan(all.y + 0.1 * all.height);
     expect(fox.x).toBeGreaterThan(all.x + 0.1 * all.width);
     expect(fox.x + fox.width).toBeLessThan(all.x + 0.9 * all.width);
+  });
+  it('has the charge on the face of a shield, and three that go round in a circle', () => {
+    const hull = build('shield');
+    const lion = build('lion');
+    const shield = charged(hull, lion);
+    // All of it is within the shield, and most of the shield is still seen.
+    const sign = union(...shield.parts.filter((p) => shield.tones[p.tone] === 1).map((p) => p.area));
+    expect(sizeOf(subtract(sign, silhouetteOf(hull)))).toBeLessThan(0.01 * sizeOf(sign));
+    expect(sizeOf(sign)).toBeGreaterThan(0.08 * sizeOf(silhouetteOf(hull)));
+    expect(sizeOf(sign)).toBeLessThan(0.6 * sizeOf(silhouetteOf(hull)));
+    const ring = around(compose(requestOf('three fish in a circle')).layers.filter((l) => l.isFigure));
+    expect(ring.width / ring.height).toBeLessThan(1.3);
+    const row = around(compose(requestOf('three fish')).layers.filter((l) => l.isFigure));
+    expect(row.width / row.height).toBeGreaterThan(ring.width / ring.height);
   });
   it('draws lines behind what moves, where speed is asked for', () => {
     const plainly = around(compose(requestOf('a bicycle')).layers.filter((l) => l.isFigure));

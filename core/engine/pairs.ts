@@ -38,7 +38,7 @@ import {
   type Pair,
 } from './pairings';
 import { standingOf } from './stage';
-import { bentAs, laurelled } from './bent';
+import { bentAs, laurelled, spiralled } from './bent';
 import { eared, inBill, inTrunk, maned, nosed, rayed, smoking, spined } from './pairings-heads';
 import {
   astride,
@@ -573,6 +573,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isFurred(t.a) && !isCreature(t.b) && t.is('as') && (t.b === 'egg' || /^(?:food|plant|artifact)$/.test(nounKind(t.b) ?? '')) && [eared, insideOf],
   // What is long is bent into what is plain in outline; a keyhole as a house is a house with a keyhole.
   (t) => (BENDING.test(t.a) || (LONG.test(t.a) && /^(?:bent|curl|twist|fold|curv|tied)/.test(t.said))) && PLAIN.test(t.b) && t.is('as', 'inside') && [bentAs],
+  (t) => t.b === 'spiral' && t.is('as', 'inside') && (BENDING.test(t.a) || LONG.test(t.a) || /^(?:fern|leaf|feather|palm leaf|wheat|bamboo|octopus tentacle|tail)$/.test(t.a)) && [spiralled],
   (t) => isMany(t.first) && PLAIN.test(t.b) && t.is('as') && !isCreature(t.a) && [turnedPair(madeOf)],
   (t) => t.a === 'key' && /^(?:teeth|tooth|bit|blade|notches)$/.test(t.place) && t.isTurned('as') && [turnedPair(toothed)],
   (t) => t.a === 'keyhole' && t.is('as') && [turnedPair(keyholed)],

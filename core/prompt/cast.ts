@@ -162,6 +162,13 @@ export class Cast {
     figure.said = `${figure.said ?? ''} ${said}`.trim();
   }
 
+  /** "It", of what was named last: one thing, where what was named before it are several. */
+  meansOne(): void {
+    const figure = this.latest!;
+    const before = this.figures.length - 2;
+    if (figure.to !== null && figure.to < before && (this.figures[figure.to].count ?? 1) > 1 && (this.figures[before].count ?? 1) === 1) figure.to = before; // prettier-ignore
+  }
+
   /** It stands for a part of the one that it belongs to: "with a house as its shell". */
   standFor(place: string, said: string): void {
     const figure = this.latest!;

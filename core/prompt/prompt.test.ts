@@ -26,6 +26,8 @@ describe('reading a prompt', () => {
     ['a bear drawn by hand', ['bear']],
     ['a snail with a house as its shell', ['snail', 'house as 0 turned shell']],
     ['a hedgehog with a leaf on its nose', ['hedgehog', 'leaf on 0 turned nose']],
+    ['two swords behind a shield with a lion on it', ['2 swords', 'shield behind 0', 'lion on 1 turned']],
+    ['a bunch of grapes and a corkscrew', ['grapes', 'corkscrew beside 0']],
     ['a key whose bow is a heart', ['key', 'heart as 0 turned bow']],
     ['a bicycle with pizzas for wheels', ['bicycle', 'pizzas as 0 turned wheels']],
     ['a teapot with a mountain inside', ['teapot', 'mountain inside 0 turned']],

@@ -1,5 +1,15 @@
 /** A prompt as sentences: noun phrases become figures, what stands between them says how they stand to one another. */
-import { isAdjective, isAdverb, isKnownWord, gerundOf, isPlural, nounKind, participleOf, presentOf } from './classes';
+import {
+  isAdjective,
+  isAdverb,
+  isKnownWord,
+  gerundOf,
+  isCompound,
+  isPlural,
+  nounKind,
+  participleOf,
+  presentOf,
+} from './classes';
 import { BODY_PARTS, EXPRESSION_NOUNS, EXPRESSIONS, FILLERS, PLACES, POSE_WORDS, SETTINGS, STYLE_NOUNS, STYLE_WORDS, TRADE_NOUNS, WEATHER } from './manner'; // prettier-ignore
 import { Cast, draftOf, pendingOf, type Draft, type Pending } from './cast';
 import { isContainer, MOST, readPhrase, type Phrase } from './phrase';
@@ -234,10 +244,12 @@ export class Sentence extends Cursor {
     return word.endsWith('s') ? presentOf(word) !== null && nounKind(this.word(at + 1)) === null : gerundOf(word) !== null || participleOf(word) !== null || (isPlural(this.word(at - 1)) && presentOf(word) !== null); // prettier-ignore
   }
 
-  /** "A heart that is a leaf"; before a participle it says nothing. */
+  /** "A heart that is a leaf"; before a participle it says nothing, but where that begins a name: "is watering can". */
   private is(): boolean {
     this.step('filler');
-    if (/^(?:an?|the|two|three)$/.test(this.word(this.i)))
+    const thing = `${this.word(this.i)} ${this.word(this.i + 1)}`;
+    const isThing = isCompound(thing) && this.lexicon.findFigure(thing)?.via === 'name';
+    if (isThing || /^(?:an?|the|two|three)$/.test(this.word(this.i)))
       this.pending = pendingOf({ relation: 'as' }, 'is', this.cast.last);
     return true;
   }
@@ -408,8 +420,10 @@ export class Sentence extends Cursor {
     if (isPhrase) return false;
     this.mark(this.i, ends, 'relation');
     this.i = ends;
-    if (figure && isLater) this.cast.put(link, said, null);
-    else if (figure) figure.modifiers.push(said);
+    if (figure && isLater) {
+      this.cast.put(link, said, null);
+      if (next === 'it') this.cast.meansOne();
+    } else if (figure) figure.modifiers.push(said);
     this.pending = null;
     return true;
   }
