@@ -22,7 +22,7 @@ import {
   wornOn,
 } from './pairings';
 import { byDusk, inSnow } from './pairings-aloft';
-import { pulledOut } from './pairings-told';
+import { pulledOut, trio } from './pairings-told';
 import { asHouse, asMoon } from './pairings-parts';
 import { rises, TREES } from './pairings-places';
 import { BEARING, charged, laden, seated } from './pairings-riders';
@@ -154,6 +154,10 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   return ['beside', 'with'].includes(relation) && !figure.modifiers.includes('crossed') && !isCreature(first.drawn);
 }
 
+/** What of three is under, over or round the others, and not beside them. */
+const LAID =
+  /(?:^|,)(?:sun|moon|star|cloud|wave|water|river|lake|mountains?|hills?|tree|forest|field|wreath|laurel|heart|circle|ring|ribbon|banner|house|road|rainbow|sparkles?|leaf|flower)s?(?:,|$)/;
+
 /** How somebody dressed stands with a thing in the hand. */
 const STANCES = ['standing', 'running', 'sitting'] as const;
 
@@ -271,6 +275,12 @@ function figuresOf(stage: Stage): Layer[] {
   // A basket of eggs is held as one, a barrow of flowers pushed.
   if (third && !figures[3] && !stage.given && third.to === 1 && third.turned && third.relation === 'inside' && HEAPING.test(second.drawn) && second.to === 0 && !second.turned && isCreature(first.drawn))
     return fitLayers(waysFor(first, second)[0](stage, figureFor(stage, first, 0), laden(figureFor(stage, second, 1), figureFor(stage, third, 2))), 88); // prettier-ignore
+  // Three things with nothing between them make one sign.
+  const isFree = (f: PromptFigure): boolean => f.count === 1 && !f.turned && f.place === null && !isCreature(f.drawn) && f.drawn !== 'hand'; // prettier-ignore
+  if (third && !figures[3] && !stage.given && [first, second, third].every(isFree) && [second, third].every((f) => ['with', 'beside', 'around', null].includes(f.relation)) && ['with', 'beside'].includes(second.relation ?? '') && !LAID.test([first, second, third].map((f) => f.drawn).join())) {
+    const three = [first, second, third].map((f, i) => figureFor(stage, f, i));
+    return fitLayers(trio(stage, three, third.relation === 'around' ? 2 : null), 90);
+  } // prettier-ignore
   // What is on a shield, or a flag, is on its face, however that stands.
   if (third && !figures[3] && !stage.given && third.to === 1 && third.turned && third.relation === 'on' && BEARING.test(second.drawn) && second.to === 0)
     return fitLayers(waysFor(first, second)[0](stage, groupFor(stage, head, 0), charged(figureFor(stage, second, 1), figureFor(stage, third, 2))), 88); // prettier-ignore

@@ -253,6 +253,11 @@ const RULES: readonly Rule[] = [
     !(second.drawn === 'tray' && hasHands(first.drawn))
       ? [first, { ...third, relation: second.relation, turned: false, to: 0, count: 1 }, ...rest]
       : null,
+  // Who has a crown of flames has flames for it.
+  ([first, second, third, ...rest]) =>
+    isChained(second, third, 'made of', false) && second.drawn === 'crown' && ['with', 'wearing'].includes(second.relation ?? '') && !/^(?:flower|leaf|daisy|rose)$/.test(third.drawn)
+      ? [first, { ...third, relation: 'wearing', turned: false, place: null, to: 0, count: 1 }, ...rest]
+      : null, // prettier-ignore
   // The bird that steam forms is where the steam would be; the book that a beam forms beside its lamp.
   ([first, second, third, ...rest]) => {
     if (third?.relation !== 'as' || third.to !== 1) return null;

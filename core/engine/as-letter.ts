@@ -1,6 +1,6 @@
 /** Figures as letters: bent into one stroke, built of several, a neck or a whole body as one. */
-import { areaFrom, grown, intersect, parsePath, runsFrom, sizeOf, stroked, subtract, union, type Area } from '../path';
-import { boundsOf, box, disc } from './area';
+import { areaFrom, grown, parsePath, runsFrom, sizeOf, stroked, subtract, union, type Area } from '../path';
+import { boundsOf, disc } from './area';
 import { waveLine } from './marks';
 import { bentAlong, laidStraight, STEP, withoutCorners, type Point } from './bent';
 import { taper } from './creature';
@@ -117,10 +117,9 @@ export function peaksAsLetter({ name, parts: [first] }: Figure, letter: string):
 /** A letter of water: under its waterline it is cut into waves. */
 export function letterOfWater(letter: Area): Figure {
   const b = boundsOf(letter);
-  const rows = [0.3, 0.5, 0.7, 0.9].map((k) => waveLine(b.x - 2, b.x + b.width + 2, b.y + k * b.height, 0.045 * b.height, b.width / 3.2, 3 * k)); // prettier-ignore
+  const rows = [0.14, 0.33, 0.52, 0.71, 0.9].map((k) => waveLine(b.x - 2, b.x + b.width + 2, b.y + k * b.height, 0.045 * b.height, b.width / 3.2, 3 * k)); // prettier-ignore
   const cut = union(...rows.map((row) => stroked([row], 0.045 * b.height, false)));
-  const crest = box(b.x - 2, b.y - 2, b.width + 4, 0.3 * b.height + 2);
-  return { name: 'wave', tones: [0.3, 0.62], parts: [{ tone: 0, area: subtract(letter, cut) }, { tone: 1, area: subtract(intersect(letter, crest), cut) }], isBuilt: true }; // prettier-ignore
+  return { name: 'wave', tones: [0.3], parts: [{ tone: 0, area: subtract(letter, cut) }], isBuilt: true };
 }
 
 /** A bird with a long neck as an S, its neck one stroke with its breast; as a 2 it looks the other way. */

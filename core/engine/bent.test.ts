@@ -152,12 +152,18 @@ describe('a letter', () => {
 
 describe('a letter', () => {
   const [stem, crossbar] = [box(20, 10, 20, 80), box(20, 40, 60, 20)];
-  it('of water is cut into waves, its top in another tone', () => {
+  it('of water is cut into waves from its top to its foot, all of one tone', () => {
     const water = letterOfWater(union(stem, crossbar));
-    const [all, crest] = water.parts;
+    const [all] = water.parts;
     expect(sizeOf(subtract(all.area, union(stem, crossbar)))).toBeLessThan(0.1);
     expect(all.area.length).toBeGreaterThanOrEqual(4);
-    expect(boundsOf(crest.area).y + boundsOf(crest.area).height).toBeLessThan(45);
+    expect(water.parts).toHaveLength(1);
+    const letter = boundsOf(union(stem, crossbar));
+    for (const k of [0.14, 0.52, 0.9]) {
+      const band = box(letter.x, letter.y + (k - 0.09) * letter.height, letter.width, 0.18 * letter.height);
+      const lost = sizeOf(intersect(union(stem, crossbar), band)) - sizeOf(intersect(all.area, band));
+      expect(lost).toBeGreaterThan(1);
+    }
   });
   it('of mountains has two peaks, with snow on each', () => {
     const peaks = peaksAsLetter(build('mountain'), 'M')!;

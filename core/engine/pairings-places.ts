@@ -366,7 +366,10 @@ export const inAntlers: Pair = (s, a, b) => {
     return [...finished(s, head), ...clear(s, one, s.palette.groundHex, swapped(s), 1.2)];
   }
   const spots = spotsOver(antlers.length ? antlers : intersect(outlineOf(head), box(h.x, h.y, h.width, 0.3 * h.height)), 40);
-  return [...finished(s, head), ...spots.flatMap(([cx, cy]) => clear(s, placed(b, { cx, cy, side: 17, fill: 1 }), s.palette.groundHex, swapped(s), 0.9))];
+  // None lies over an eye.
+  const eyes = grown(partsNamed(head, 'eye', 'pupil'), 7.5);
+  const free = spots.filter(([cx, cy]) => !intersect(eyes, box(cx - 1, cy - 1, 2, 2)).length);
+  return [...finished(s, head), ...free.flatMap(([cx, cy]) => clear(s, placed(b, { cx, cy, side: 17, fill: 1 }), s.palette.groundHex, swapped(s), 0.9))];
 }; // prettier-ignore
 
 /** Up to six B all over the crown of A. */

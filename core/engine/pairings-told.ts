@@ -302,7 +302,9 @@ export const hanging: Pair = (s, b, hung) => {
   const hands = HANDED.has(buildOf(hung.name) ?? '') && hung.name !== 'sloth' ? uprightOf(s, hung, 'jumping') : null;
   const isDown = hung.name === 'bat' || s.parts.manner.includes('upside down');
   const a = isDown ? turnedAt(hung, Math.PI) : (hands ?? hung);
-  const bar = placed(isLong(b) ? turnedAt(upright(b), Math.PI / 2 - 0.1) : b, { cx: 50, cy: 22, side: 80, fill: 0.9 });
+  // From what is in the sky one hangs by a thread.
+  const isAloft = /moon|sun|star|cloud|planet/.test(b.name);
+  const bar = placed(isLong(b) && !isAloft ? turnedAt(upright(b), Math.PI / 2 - 0.1) : b, { cx: 50, cy: 22, side: isAloft ? 46 : 80, fill: 0.9 }); // prettier-ignore
   const beam = boundsOf(outlineOf(bar));
   const one = placed(a, { cx: 50, cy: 60, side: 58, fill: 0.9 });
   const o = boundsOf(outlineOf(one));
@@ -311,9 +313,12 @@ export const hanging: Pair = (s, b, hung) => {
     intersect(outlineOf(bar), box(o.x + o.width * 0.35, beam.y - 1, o.width * 0.3, beam.height + 2)),
   );
   const foot = column.height > 0 ? column.y + column.height : beam.y + beam.height;
+  const drop = isAloft ? 16 : -2.5;
+  const thread = isAloft ? solid(s, box(49.3, foot - 2, 1.4, drop + 5), s.palette.inks[0]) : [];
   return [
     ...finished(s, bar, s.palette.groundHex, swapped(s)),
-    ...clear(s, movedFigure(one, [1, 0, 0, 1, 0, foot - 2.5 - o.y]), s.palette.groundHex, s.palette.inks, 1.6),
+    ...thread,
+    ...clear(s, movedFigure(one, [1, 0, 0, 1, 0, foot + drop - o.y]), s.palette.groundHex, s.palette.inks, isAloft ? 0 : 1.6), // prettier-ignore
   ];
 };
 
@@ -489,3 +494,25 @@ export const atProw: Pair = (s, a, b) => {
   const head = placed(isRight ? lookingRight(b) : mirroredFigure(lookingRight(b)), { cx: at.x + (isRight ? 2 : -2), cy: at.top - 0.18 * side, side, fill: 0.9 }); // prettier-ignore
   return fitLayers([...finished(s, ship), ...clear(s, head, s.palette.groundHex, swapped(s), 1.6)], 92);
 };
+
+/** What one takes hold of by a shaft: two of it cross. */
+const SHAFTED = /^(?:axe|pickaxe|pick|shovel|spade|hammer|sledgehammer|sword|dagger|spear|fork|silverware fork|spoon|knife|whisk|ladle|spatula|rolling pin|key|wrench|spanner|screwdriver|chisel|brush|paintbrush|paint brush|pencil|pen|quill|feather|needle|flag|oar|paddle|ski|hockey stick|baseball bat|arrow|torch|rake|pitchfork|scythe|hoe|trident|wand|scepter|broom|wheat)$/; // prettier-ignore
+
+/** Three things: the plainest in the middle, or the one that is named; the other two crossed behind it where they have shafts, and else at its sides. */
+export function trio(s: Stage, figures: readonly Figure[], named: number | null): Layer[] {
+  const first = figures.findIndex((f) => !SHAFTED.test(f.name));
+  const middle = named ?? (first < 0 ? 1 : first);
+  const others = figures.filter((_, i) => i !== middle);
+  const cross = others.every((f) => SHAFTED.test(f.name));
+  const mid = placed(figures[middle], { cx: 50, cy: cross ? 54 : 50, side: cross ? 50 : 54, fill: 0.95 });
+  const m = boundsOf(outlineOf(mid));
+  const behind = others.map((f, i) => {
+    if (cross) return [(g: Figure) => g, mirroredFigure][i](placed(turnedAt(upright(f), 0.72), { cx: 50, cy: 50, side: 100, fill: 1 })); // prettier-ignore
+    const one = placed(isLong(f) ? turnedAt(upright(f), i ? 0.26 : -0.26) : f, { cx: 50, cy: 50, side: isLong(f) ? 58 : 44, fill: 0.95 }); // prettier-ignore
+    const o = boundsOf(outlineOf(one));
+    const x = i ? m.x + m.width - 0.16 * o.width : m.x - 0.84 * o.width;
+    return movedFigure(one, [1, 0, 0, 1, x - o.x, m.y + m.height - (o.y + o.height)]);
+  });
+  const [ground, inks] = [s.palette.groundHex, swapped(s)];
+  return fitLayers([...behind.flatMap((f) => clear(s, f, ground, inks, 1.2)), ...clear(s, mid, ground, s.palette.inks, 1.8)], 90); // prettier-ignore
+}

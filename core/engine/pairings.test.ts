@@ -369,6 +369,27 @@ describe('how one is with another', () => {
     const row = around(compose(requestOf('three fish')).layers.filter((l) => l.isFigure));
     expect(row.width / row.height).toBeGreaterThan(ring.width / ring.height);
   });
+  it('makes one sign of three things: two with shafts crossed behind the third, or all on one line', () => {
+    const boxes = (prompt: string): ReturnType<typeof around>[] => {
+      const { layers } = compose(requestOf(prompt));
+      const gaps = gapsOf(layers, prompt);
+      return gaps.map((at, i) => around(layers.slice(at + 1, gaps[i + 1])));
+    };
+    const middleOf = (b: ReturnType<typeof around>): number => b.x + b.width / 2;
+    const [spoon, fork, hat] = boxes('a spoon, a fork and a chef hat');
+    for (const b of [spoon, fork]) expect(Math.abs(middleOf(b) - middleOf(hat))).toBeLessThan(0.2 * hat.width);
+    expect(spoon.height).toBeGreaterThan(hat.height);
+    const [key, shield, tower] = boxes('a key, a tower and a shield');
+    expect(middleOf(key)).toBeLessThan(middleOf(tower));
+    expect(middleOf(shield)).toBeGreaterThan(middleOf(tower));
+    for (const b of [key, shield]) expect(b.y + b.height).toBeCloseTo(tower.y + tower.height, 0);
+  });
+  it('hangs a spider from a moon by a thread', () => {
+    const { front: spider, back } = parted('a spider hanging from a moon', 'spider', 'moon');
+    const moon = around(arranged('a spider hanging from a moon', 'spider', 'moon').slice(0, 1));
+    expect(spider.y).toBeGreaterThan(moon.y + moon.height + 5);
+    expect(back.y + back.height).toBeGreaterThan(spider.y - 1);
+  });
   it('draws lines behind what moves, where speed is asked for', () => {
     const plainly = around(compose(requestOf('a bicycle')).layers.filter((l) => l.isFigure));
     const fast = compose(requestOf('a bicycle with speed lines')).layers.filter((l) => l.isFigure);
