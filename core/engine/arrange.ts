@@ -24,7 +24,7 @@ import {
 import { byDusk, inSnow } from './pairings-aloft';
 import { pulledOut, trio } from './pairings-told';
 import { asHouse, asMoon } from './pairings-parts';
-import { rises, TREES } from './pairings-places';
+import { isInVase, rises, standsInVase, TREES } from './pairings-places';
 import { BEARING, charged, laden, seated } from './pairings-riders';
 import { mascotFigure } from './mascot';
 import { canBeHeld, goesRound, GROWS, HEAPING, isBundle, isSprinkled, isYoung, PLAIN, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
@@ -126,8 +126,9 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   if (figure.drawn === 'candle' && stage.parts.figures.some((f) => f.drawn === 'layer cake')) return true;
   const [first, second] = stage.parts.figures;
   if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && (figure.turned || GROWS.test(figure.drawn))) || isSprinkled(first, figure))) return true; // prettier-ignore
+  if (index === 0 && isInVase(first, second)) return true;
   if (index === 1 && /^(?:numbers?|numerals?|hours?|digits?)$/.test(figure.place ?? '')) return true;
-  if (index === 1 && first.count === 1 && !figure.place && rises(figure)) return true;
+  if (index === 1 && first.count === 1 && ((!figure.place && rises(figure)) || standsInVase(first, figure))) return true; // prettier-ignore
   if (index === 1 && isCreature(first.drawn) && isYoung(figure.word) && figure.to === 0) return true;
   if (index === 1 && /^(?:antlers?|horns?|branch|branches)$/.test(figure.place ?? '')) return true;
   if (index === 1 && (SPRAYING.test(figure.said ?? '') || TOWED.test(figure.said ?? ''))) return true;

@@ -40,20 +40,29 @@ import { clear, finished, turnOf, solid, form, thingFor } from './stage';
 /** What a brush or a pen does its work with is drawn at its foot. */
 const DOWNWARD = /brush|pen|pencil|quill|broom|crayon|marker/;
 
-/** B in place of the tip of A, which stands up. */
-export const tipped: Pair = (s, a, b) => {
-  const up = upright(a);
-  const tool = placed(DOWNWARD.test(a.name) ? turnedAt(up, Math.PI) : up, { cx: 50, cy: 60, side: 78, fill: 1 });
-  const t = boundsOf(outlineOf(tool));
-  const cut = clipped(tool, box(t.x - 1, t.y + 0.2 * t.height, t.width + 2, t.height));
-  const neck = boundsOf(intersect(outlineOf(cut), box(t.x - 1, t.y + 0.2 * t.height, t.width + 2, 3)));
-  const cx = neck.width > 0 ? neck.x + neck.width / 2 : t.x + t.width / 2;
-  const one = placed(upright(b), { cx, cy: 50, side: 40, fill: 0.9 });
-  return [
-    ...finished(s, cut),
-    ...clear(s, standing(one, cx, t.y + 0.25 * t.height), s.palette.groundHex, swapped(s), 1.4),
-  ];
-};
+/** B stands for an end of A, a tool stood on end: for its tip, which is then up, or for what is at its other end. */
+const atEnd =
+  (isTip: boolean): Pair =>
+  (s, a, b) => {
+    const up = upright(a);
+    const tool = placed(DOWNWARD.test(a.name) === isTip ? turnedAt(up, Math.PI) : up, {
+      cx: 50,
+      cy: 60,
+      side: 78,
+      fill: 1,
+    });
+    const t = boundsOf(outlineOf(tool));
+    const cut = clipped(tool, box(t.x - 1, t.y + 0.2 * t.height, t.width + 2, t.height));
+    const neck = boundsOf(intersect(outlineOf(cut), box(t.x - 1, t.y + 0.2 * t.height, t.width + 2, 3)));
+    const cx = neck.width > 0 ? neck.x + neck.width / 2 : t.x + t.width / 2;
+    const one = placed(upright(b), { cx, cy: 50, side: 40, fill: 0.9 });
+    return [
+      ...finished(s, cut),
+      ...clear(s, standing(one, cx, t.y + 0.25 * t.height), s.palette.groundHex, swapped(s), 1.4),
+    ];
+  };
+export const tipped = atEnd(true);
+export const capped = atEnd(false);
 
 /** B over the middle of A, large, following how A lies: its body is B. */
 export const asBody: Pair = (s, a, b) => {

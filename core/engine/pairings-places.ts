@@ -16,7 +16,7 @@ import {
 import { isPlural, type PromptFigure } from '../prompt';
 import { builtDrawings } from './built';
 import { partsNamed, lookingRight, clipped, isLong, mapFigure, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
-import { aboard, askedFor, swapped, uprightOf, type Pair } from './pairings';
+import { aboard, asideOf, askedFor, swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { waveLine } from './marks';
 import type { Single } from './single';
@@ -125,6 +125,61 @@ export const onBack: Pair = (s, a, b) => {
     ...clear(s, standing(one, best.x, best.top + 2), s.palette.groundHex, swapped(s), 0),
     ...clear(s, low, s.palette.groundHex, s.palette.inks, 1.6),
   ];
+};
+
+/** A, on its feet, has its mouth at the crown of B, a tree that is as tall. */
+export const browsing: Pair = (s, a, b) => {
+  const foot = 90;
+  const eater = standing(placed(asideOf(s, a), { cx: 32, cy: 50, side: 74, fill: 1 }), 32, foot);
+  const e = boundsOf(outlineOf(eater));
+  const mouth = boundsOf(intersect(outlineOf(eater), box(e.x, e.y, e.width + 1, 0.3 * e.height)));
+  const tree = standing(placed(b, { cx: 50, cy: 50, side: Math.max(74, 1.12 * e.height), fill: 1 }), 50, foot);
+  const t = boundsOf(outlineOf(tree));
+  const level = mouth.y + mouth.height / 2;
+  const edge = boundsOf(intersect(outlineOf(tree), box(t.x - 1, level - 3, t.width + 2, 6)));
+  const put = movedFigure(tree, [1, 0, 0, 1, Math.max(mouth.x + mouth.width - 4 - (edge.width > 0 ? edge.x : t.x), e.x + e.width - t.x - 0.5 * t.width), 0]); // prettier-ignore
+  return fitLayers([...finished(s, put, s.palette.groundHex, swapped(s)), ...clear(s, eater, s.palette.groundHex, s.palette.inks, 1.2)], 92); // prettier-ignore
+};
+
+const VASE = /^(?:vase|jug|pitcher|urn|amphora|flowerpot)$/;
+const STEMMED = /^(?:twig|branch|olive branch|cherry branch|leaf|palm leaf|fern|feather|lavender|wheat|reeds?|tulip|rose|sunflower|flower|bamboo|poppy|daisy)$/; // prettier-ignore
+
+/** Whether the second is what stands in the first, a vase. */
+export const standsInVase = (first: PromptFigure, { drawn, relation, turned, place }: PromptFigure): boolean =>
+  VASE.test(first.drawn) && STEMMED.test(drawn) && !place && (turned ? relation === 'inside' : ['with', 'holding'].includes(relation ?? '')); // prettier-ignore
+
+/** Whether the first is what stands in the second, a vase. */
+export const isInVase = (first: PromptFigure, second: PromptFigure | undefined): boolean =>
+  second !== undefined && STEMMED.test(first.drawn) && VASE.test(second.drawn) && !second.turned && ['inside', 'on'].includes(second.relation ?? ''); // prettier-ignore
+
+/** B, or several of it, in the mouth of A, a vase: fanned out from there, and seen over its rim alone. */
+export const inVase: Pair = (s, a, b) => {
+  const vase = placed(a, { cx: 50, cy: 70, side: 56, fill: 0.95 });
+  const v = boundsOf(outlineOf(vase));
+  const mouth = boundsOf(intersect(silhouetteOf(vase), box(v.x - 1, v.y, v.width + 2, 3)));
+  const asked = askedFor(s, b);
+  const n = asked && (asked.count > 1 || isPlural(asked.word)) ? Math.max(3, Math.min(5, asked.count)) : 1;
+  const cx = mouth.x + mouth.width / 2;
+  const stem = standing(placed(upright(b), { cx: 50, cy: 50, side: n === 1 ? 54 : 44, fill: 1 }), 50, 50);
+  const above = box(-100, -100, 300, 100 + v.y + 2);
+  const stems = Array.from({ length: n }, (_, i) => {
+    const k = n === 1 ? 0.12 : (2 * i) / (n - 1) - 1;
+    // About its foot, which is in the middle of the field.
+    const [foot, lift] = [v.y + 7, n > 1 ? 5 * (1 - Math.abs(k)) : 0];
+    const leant = movedFigure(turnedAt(stem, 0.62 * k), [
+      1,
+      0,
+      0,
+      1,
+      cx + 0.22 * mouth.width * k - 50,
+      foot - lift - 50,
+    ]);
+    return { k: Math.abs(k), figure: clipped(leant, above) };
+  });
+  const [ground, inks] = [s.palette.groundHex, swapped(s)];
+  // The middle one stands before the others.
+  const order = [...stems].sort((p, q) => q.k - p.k);
+  return fitLayers([...order.flatMap(({ figure }) => clear(s, figure, ground, inks, 0.8)), ...clear(s, vase, ground, s.palette.inks, 1.2)], 90); // prettier-ignore
 };
 
 /** Whether there are several of what rises behind whoever goes with it. */

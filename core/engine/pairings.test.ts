@@ -1,6 +1,6 @@
 /** How two are arranged: what is over, under, behind and out of another, and what stands for a part of it. */
 import { describe, expect, it } from 'vitest';
-import { boundsOf } from './area';
+import { boundsOf, box } from './area';
 import { compose } from './compose';
 import { silhouetteOf } from './figure';
 import { type Layer } from './layer';
@@ -313,6 +313,8 @@ describe('how one is with another', () => {
     ['a bear on a ski', 'onSkis'],
     ['a fox and three pines', 'beforeTrees'],
     ['a snail carrying a house', 'onBack'],
+    ['a vase with tulips', 'inVase'],
+    ['a giraffe eating from a tree', 'browsing'],
   ])('has of "%s" a way of its own', (prompt, way) => {
     const ways = waysOf(prompt);
     expect(ways.length).toBeGreaterThan(0);
@@ -383,6 +385,41 @@ describe('how one is with another', () => {
     expect(middleOf(key)).toBeLessThan(middleOf(tower));
     expect(middleOf(shield)).toBeGreaterThan(middleOf(tower));
     for (const b of [key, shield]) expect(b.y + b.height).toBeCloseTo(tower.y + tower.height, 0);
+  });
+  it('stands flowers in the mouth of a vase, fanned out, and none of them beside it', () => {
+    for (const prompt of ['a vase with tulips', 'tulips in a vase']) {
+      const isFirst = prompt.startsWith('a vase');
+      const layers = isFirst ? arranged(prompt, 'vase', 'tulip') : arranged(prompt, 'tulip', 'vase');
+      const gaps = gapsOf(layers, prompt);
+      expect(gaps).toHaveLength(4);
+      const vase = around(layers.slice(gaps[3] + 1));
+      for (const [i, at] of gaps.slice(0, 3).entries()) {
+        const stem = around(layers.slice(at + 1, gaps[i + 1]));
+        expect(stem.y + stem.height).toBeLessThan(vase.y + 4);
+        expect(stem.y + stem.height).toBeGreaterThan(vase.y - 14);
+      }
+    }
+  });
+  it('feeds at a tree that is as tall, with its mouth at the crown', () => {
+    const { front: giraffe, back: tree } = parted('a giraffe eating from a tree', 'giraffe', 'tree');
+    expect(tree.height).toBeGreaterThan(0.95 * giraffe.height);
+    expect(giraffe.x + giraffe.width).toBeGreaterThan(tree.x);
+    expect(giraffe.x + giraffe.width).toBeLessThan(tree.x + 0.6 * tree.width);
+    expect(giraffe.y + giraffe.height).toBeCloseTo(tree.y + tree.height, 0);
+  });
+  it('has a leaf for what is at the other end of a pencil than its tip', () => {
+    const [tip, end] = ['a pencil with a leaf as its tip', 'a pencil with a leaf for an eraser'].map((prompt) =>
+      parted(prompt, 'pencil', 'leaf'),
+    );
+    for (const { front: leaf, all } of [tip, end]) expect(leaf.y).toBeLessThan(all.y + 2);
+    const foot = ({ layers }: typeof tip): number => {
+      const all = around(layers);
+      const figure = union(...layers.filter((l) => l.isFigure).map((l) => l.area));
+      return sizeOf(intersect(figure, box(all.x - 1, all.y + 0.9 * all.height, all.width + 2, 0.2 * all.height)));
+    };
+    // The tip is down where the leaf is at the other end.
+    expect(foot(end)).toBeGreaterThan(0);
+    expect(foot(end)).toBeLessThan(0.8 * foot(tip));
   });
   it('hangs a spider from a moon by a thread', () => {
     const { front: spider, back } = parted('a spider hanging from a moon', 'spider', 'moon');
