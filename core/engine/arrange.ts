@@ -50,7 +50,7 @@ import {
   form,
 } from './stage';
 import { isThing } from './things';
-import { withThird } from './third';
+import { hasPlace, withThird } from './third';
 
 /** Three lines behind what moves, each up to where it is at that height. */
 function withSpeed(stage: Stage, layers: Layer[]): Layer[] {
@@ -154,10 +154,6 @@ function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean 
   if (index > 1) return false;
   return ['beside', 'with'].includes(relation) && !figure.modifiers.includes('crossed') && !isCreature(first.drawn);
 }
-
-/** What of three is under, over or round the others, and not beside them. */
-const LAID =
-  /(?:^|,)(?:sun|moon|star|cloud|wave|water|river|lake|mountains?|hills?|tree|forest|field|wreath|laurel|heart|circle|ring|ribbon|banner|house|road|rainbow|sparkles?|leaf|flower)s?(?:,|$)/;
 
 /** How somebody dressed stands with a thing in the hand. */
 const STANCES = ['standing', 'running', 'sitting'] as const;
@@ -277,8 +273,8 @@ function figuresOf(stage: Stage): Layer[] {
   if (third && !figures[3] && !stage.given && third.to === 1 && third.turned && third.relation === 'inside' && HEAPING.test(second.drawn) && second.to === 0 && !second.turned && isCreature(first.drawn))
     return fitLayers(waysFor(first, second)[0](stage, figureFor(stage, first, 0), laden(figureFor(stage, second, 1), figureFor(stage, third, 2))), 88); // prettier-ignore
   // Three things with nothing between them make one sign.
-  const isFree = (f: PromptFigure): boolean => f.count === 1 && !f.turned && f.place === null && !isCreature(f.drawn) && f.drawn !== 'hand'; // prettier-ignore
-  if (third && !figures[3] && !stage.given && [first, second, third].every(isFree) && [second, third].every((f) => ['with', 'beside', 'around', null].includes(f.relation)) && ['with', 'beside'].includes(second.relation ?? '') && !LAID.test([first, second, third].map((f) => f.drawn).join())) {
+  const isFree = (f: PromptFigure): boolean => f.count === 1 && !f.turned && f.place === null && !isCreature(f.drawn) && f.drawn !== 'hand' && !hasPlace(f.drawn); // prettier-ignore
+  if (third && !figures[3] && !stage.given && [first, second, third].every(isFree) && [second, third].every((f) => ['with', 'beside', 'around', null].includes(f.relation)) && ['with', 'beside'].includes(second.relation ?? '')) {
     const three = [first, second, third].map((f, i) => figureFor(stage, f, i));
     return fitLayers(trio(stage, three, third.relation === 'around' ? 2 : null), 90);
   } // prettier-ignore

@@ -1,4 +1,4 @@
-import { isKnownWord, nounKind, singulars, type FoundFigure, type PromptFigure } from '../prompt';
+import { isAdjective, isKnownWord, nounKind, singulars, type FoundFigure, type PromptFigure } from '../prompt';
 import { creatureOf, isBuilt, isRole } from './creature';
 import { isThing, THING_NAMES, WORDS } from './things';
 
@@ -6,7 +6,6 @@ import { isThing, THING_NAMES, WORDS } from './things';
 const SYNONYMS: Readonly<Record<string, string>> = {
   grin: 'smile',
   bootprint: 'boot print',
-  'hiking print': 'boot print',
   pitaya: 'dragonfruit',
   'dragon fruit': 'dragonfruit',
   'bird house': 'birdhouse',
@@ -953,7 +952,6 @@ const BROADER: Readonly<Record<string, string>> = {
   quartz: 'crystal',
   amethyst: 'crystal',
   geode: 'crystal',
-  crystals: 'crystal',
   ruby: 'diamond',
   emerald: 'diamond',
   sapphire: 'diamond',
@@ -1103,7 +1101,7 @@ function ownFigure(phrase: string, form: string): FoundFigure | null {
   if (!more && last && /^(?:paw|print|track|tracks|footprint|pawprint)$/.test(last) && nounKind(first) === 'animal') return { word: phrase, drawn: 'paw print', via: 'broader' }; // prettier-ignore
   // An animal's nose is no man's.
   if (last === 'nose' && !more && nounKind(first) === 'animal') return { word: phrase, drawn: 'dog nose', via: 'broader' }; // prettier-ignore
-  if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) !== null && nounKind(first) !== 'animal' && !/^(?:fat|old|tall|thin|young|red|blue|green|black|white|strong|fair)$/.test(first)) return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore
+  if (last && !more && isRole(last) && isBuilt(last) && nounKind(first) !== null && nounKind(first) !== 'animal' && !isAdjective(first)) return { word: phrase, drawn: last, via: 'broader' }; // prettier-ignore
   return null;
 }
 

@@ -37,8 +37,8 @@ const HATS = /hat|cap\b|crown|helmet|beret|bonnet|toque|tiara|wreath/;
 /** The views of a mascot that a round goes through: how it stands, and how much of it is seen. */
 const VIEWS: readonly (readonly [Stance, 'whole' | 'bust'])[] = [['standing', 'whole'], ['waving', 'whole'], ['standing', 'bust'], ['jumping', 'whole'], ['sitting', 'whole'], ['pointing', 'whole'], ['running', 'whole']]; // prettier-ignore
 
-/** An animal that goes with somebody, and is not carried, as what is caught is. */
-const isCompany = (f: PromptFigure): boolean => isCreature(f.drawn) && !/^(?:fish|trout|salmon|carp|tuna|crab|lobster|shrimp|chick)$/.test(f.drawn) && (f.count > 1 || !/^(?:hold|carry|hug|cradl)/.test(f.said ?? '')); // prettier-ignore
+/** An animal that goes with somebody, and is not carried; what is caught is. */
+const isCompany = (f: PromptFigure): boolean => isCreature(f.drawn) && !/^(?:fish|crab|lobster|shrimp)$/.test(f.drawn) && (f.count > 1 || !/^(?:hold|carry|hug|cradl)/.test(f.said ?? '')); // prettier-ignore
 
 /** The mascot of a prompt, standing as asked or in one of the views. */
 function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole' | 'bust']): Figure {

@@ -191,7 +191,7 @@ export const beforeTrees: Pair = (s, a, b) => {
   const foot = 88;
   const n = Math.max(2, Math.min(5, askedFor(s, b)?.count ?? 3));
   const one = upright(b);
-  const row = Array.from({ length: n }, (_, i) => (n === 1 ? 0 : (2 * i) / (n - 1) - 1));
+  const row = Array.from({ length: n }, (_, i) => (2 * i) / (n - 1) - 1);
   const trees = row.map((k) => standing(placed(one, { cx: 50, cy: 50, side: 76 - 20 * Math.abs(k), fill: 1 }), 50 + 33 * k, foot)); // prettier-ignore
   const inFront = placed(a, { cx: 50, cy: 50, side: 58, fill: 0.95 });
   // The outer ones first, so that the middle one stands before them.
@@ -219,7 +219,7 @@ export const onSkis: Pair = (s, a, b) => {
     );
   });
   const [ground, inks] = [s.palette.groundHex, swapped(s)];
-  return fitLayers([...solid(s, union(...poles), inks[Math.min(1, inks.length - 1)], ground), ...clear(s, at(5, 0), ground, inks, 0.8), ...clear(s, at(-5, 6), ground, inks, 0.8), ...clear(s, big, ground, s.palette.inks, 1.2)], 92); // prettier-ignore
+  return fitLayers([...solid(s, union(...poles), inks[1] ?? inks[0], ground), ...clear(s, at(5, 0), ground, inks, 0.8), ...clear(s, at(-5, 6), ground, inks, 0.8), ...clear(s, big, ground, s.palette.inks, 1.2)], 92); // prettier-ignore
 };
 
 /** A on B, a twig that lies across under its feet. */

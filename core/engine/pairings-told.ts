@@ -216,7 +216,7 @@ export const planted: Pair = (s, a, b) => {
   const h = boundsOf(outlineOf(hand));
   const put = movedFigure(hand, [1, 0, 0, 1, 45 - h.x, foot - 8 - h.y - 0.9 * h.height]);
   const inks = swapped(s);
-  return fitLayers([...finished(s, sprout, s.palette.groundHex, inks), ...solid(s, heap, s.palette.inks[Math.min(1, s.palette.inks.length - 1)]), ...clear(s, put, s.palette.groundHex, s.palette.inks, 1.4)], 90); // prettier-ignore
+  return fitLayers([...finished(s, sprout, s.palette.groundHex, inks), ...solid(s, heap, s.palette.inks[1] ?? s.palette.inks[0]), ...clear(s, put, s.palette.groundHex, s.palette.inks, 1.4)], 90); // prettier-ignore
 };
 
 /** B lies flat on the top of A. */
@@ -507,7 +507,10 @@ export function trio(s: Stage, figures: readonly Figure[], named: number | null)
   const mid = placed(figures[middle], { cx: 50, cy: cross ? 54 : 50, side: cross ? 50 : 54, fill: 0.95 });
   const m = boundsOf(outlineOf(mid));
   const behind = others.map((f, i) => {
-    if (cross) return [(g: Figure) => g, mirroredFigure][i](placed(turnedAt(upright(f), 0.72), { cx: 50, cy: 50, side: 100, fill: 1 })); // prettier-ignore
+    if (cross) {
+      const leant = placed(turnedAt(upright(f), 0.72), { cx: 50, cy: 50, side: 100, fill: 1 });
+      return i ? mirroredFigure(leant) : leant;
+    }
     const one = placed(isLong(f) ? turnedAt(upright(f), i ? 0.26 : -0.26) : f, { cx: 50, cy: 50, side: isLong(f) ? 58 : 44, fill: 0.95 }); // prettier-ignore
     const o = boundsOf(outlineOf(one));
     const x = i ? m.x + m.width - 0.16 * o.width : m.x - 0.84 * o.width;

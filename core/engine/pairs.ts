@@ -702,7 +702,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.first.count === 1 && !t.place && rises(t.second) && [beforeTrees],
   // Scissors at a ribbon cut it in two.
   (t) => t.a === 'scissors' && /^(?:ribbon|rope|thread|tape|paper|wool)$/.test(t.b) && t.is('through', 'toward', 'with', 'holding', 'on') && [cutting],
-  (t) => t.place === 'tail' && t.isTurned('as') && !/^(?:peacock|turkey)$/.test(t.a) && hasHands(t.a) && !isMany(t.second) && [tailed],
+  (t) => t.place === 'tail' && t.isTurned('as') && !/^(?:peacock|turkey)$/.test(t.a) && isCreature(t.a) && !isSeenAside(t.a) && !isMany(t.second) && [tailed],
   (t) => /^(?:peacock|turkey)$/.test(t.a) && ((/^(?:tail|feathers?|plumage|train)$/.test(t.place) && t.isTurned('as')) || t.is('made of')) && [fanTailed],
   (t) => /^(?:beak|bill)$/.test(t.place) && t.isTurned('as') && [beaked],
   (t) => /^(?:butterfly|moth|dragonfly|bee|firefly)$/.test(t.a) && /^wings?$/.test(t.place) && t.isTurned('as') && [insectWinged],

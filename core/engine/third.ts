@@ -22,6 +22,14 @@ const WITHIN = /^(?:heart|circle|ring|square|triangle|star|diamond|house|cloud|d
 /** What two go in together, beside what one rides in. */
 const HOLDING_TWO = /^(?:sled|sofa|basket|bed|nest|nest with eggs|pot|box)$/;
 
+const SKY = /^(?:sun|moon|planet|full moon|sunrise|sunset)$/;
+const HIGH = /^(?:star|stars|cloud|crown|halo|rainbow|lightning|umbrella|parachute)$/;
+const ROUND = /wreath|laurel|ring|hoop|circle/;
+
+/** Whether a thing has a place of its own in any picture: at its foot, in its sky, about it or behind it, and not beside another. */
+export const hasPlace = (drawn: string): boolean =>
+  [LOW, SKY, HIGH, ROUND, TREES].some((names) => names.test(drawn)) || /^(?:heart|forest|house|ribbon|banner|sparkles?|leaf)$/.test(drawn); // prettier-ignore
+
 /** How much of a corner's box is covered. */
 const inkAt = (area: Area, corner: Area): number => sizeOf(intersect(area, corner)) / Math.max(1, sizeOf(corner));
 
@@ -35,7 +43,7 @@ export function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, fi
   const put = (f: Figure, gap = 1.8): Layer[] => fitLayers([...layers, ...clear(stage, f, groundHex, inks, gap)], 88);
   if (LOW.test(asked.drawn))
     return put(placed(figure, { cx: 50, cy: b.y + b.height - 2, side: Math.max(54, b.width * 1.1), fill: 1 }), 1.4);
-  if (asked.relation === 'around' && /wreath|laurel|ring|hoop|circle/.test(asked.drawn)) {
+  if (asked.relation === 'around' && ROUND.test(asked.drawn)) {
     const wreath = placed(figure, {
       cx: mid,
       cy: b.y + b.height / 2,
@@ -50,7 +58,7 @@ export function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, fi
     const room = roomIn(hull);
     if (room) return [...form(stage, rim(hull, 3.4), inks[0]), ...scaled(fitLayers(layers, 2.1 * room.r), 1, room.x - 50, room.y - 53)]; // prettier-ignore
   }
-  const isSky = /^(?:sun|moon|planet|full moon|sunrise|sunset)$/.test(asked.drawn) && asked.relation !== 'as';
+  const isSky = SKY.test(asked.drawn) && asked.relation !== 'as';
   if ((asked.relation === 'behind' && !asked.turned) || isSky) {
     const back = placed(figure, { cx: mid, cy: b.y + b.height * 0.42, side: 1.12 * Math.max(b.width, b.height), fill: 1 }); // prettier-ignore
     return fitLayers([...finished(stage, back, groundHex, inks), layerOf(grown(all, 2), groundHex), ...layers], 88);
@@ -76,7 +84,7 @@ export function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, fi
     return put(movedFigure(wide, [1, 0, 0, 1, mid - (w.x + w.width / 2), b.y + 0.62 * b.height - w.y - 0.2 * w.height]), 1.6);
   } // prettier-ignore
   const side = 0.4 * Math.max(b.width, b.height);
-  const isUp = (asked.relation === 'over' && asked.turned) || (asked.relation === 'under' && !asked.turned) || /^(?:star|stars|cloud|crown|halo|rainbow|lightning|umbrella|parachute)$/.test(asked.drawn); // prettier-ignore
+  const isUp = (asked.relation === 'over' && asked.turned) || (asked.relation === 'under' && !asked.turned) || HIGH.test(asked.drawn); // prettier-ignore
   const isDown = (asked.relation === 'over' && !asked.turned) || (asked.relation === 'under' && asked.turned) || (['on', 'riding'].includes(asked.relation ?? '') && !asked.turned); // prettier-ignore
   const third = placed(figure, {
     cx: mid,

@@ -1,7 +1,7 @@
 /** Reading prompts, and comparing them. */
 export { letteringAsked, readPrompt } from './read';
 export { bareFigure, withoutSome } from './figures';
-export { gerundOf, isKnownWord, isPlural, nounKind, presentOf, singulars } from './classes';
+export { gerundOf, isAdjective, isKnownWord, isPlural, nounKind, presentOf, singulars } from './classes';
 export { stretchesOf, type Stretch } from './stretches';
 export { RELATION_NAMES, type Relation } from './relations';
 export { WORD_PARTS, type WordPart } from './reading';

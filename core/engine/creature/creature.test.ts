@@ -208,15 +208,17 @@ describe('whole animals', () => {
   });
 });
 
+/** Somebody plain, standing. */
+const options = {
+  stance: 'standing',
+  expression: 'happy',
+  age: 'grown',
+  dress: {},
+  held: null,
+  crop: 'whole',
+} as const;
+
 describe('upright figures', () => {
-  const options = {
-    stance: 'standing',
-    expression: 'happy',
-    age: 'grown',
-    dress: {},
-    held: null,
-    crop: 'whole',
-  } as const;
   const fox = CREATURES.get('fox')!;
   it.each(kinds)('of a %s are in one piece', (_, kind) => {
     expect(islands(silhouette(figureParts(kind, options, still)).filter((r) => sizeOf([r]) > 14))).toBe(1);
@@ -406,15 +408,7 @@ describe('what a body says', () => {
 });
 
 describe('what has no legs', () => {
-  const plain = {
-    stance: 'standing',
-    expression: 'happy',
-    age: 'grown',
-    dress: {},
-    held: null,
-    crop: 'whole',
-  } as const;
-  const upright = (name: string, more: object = {}): Part[] => figureParts(CREATURES.get(name)!, { ...plain, ...more }, still); // prettier-ignore
+  const upright = (name: string, more: object = {}): Part[] => figureParts(CREATURES.get(name)!, { ...options, ...more }, still); // prettier-ignore
   const bar: Area = [[-0.06, -0.5, 0.06, -0.5, 0.06, 0.5, -0.06, 0.5]];
   const held = { parts: [{ tone: 5, area: bar }], size: 40, isWide: false };
   const areaOf = (parts: readonly Part[], of: string): Area =>

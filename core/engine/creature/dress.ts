@@ -299,6 +299,12 @@ export function hatParts(hat: Hat, brow: Brow, main: Tone, trim: Tone): { behind
   }
 } // prettier-ignore
 
+/** The hat of a dress in the colour that is said of it; no parts where there is none. */
+export function hatOn({ hat, dyes }: Dress, brow: Brow, main: Tone, trim: Tone): { behind: Part[]; front: Part[] } {
+  const { behind, front } = hat ? hatParts(hat, brow, main, trim) : { behind: [], front: [] };
+  return { behind: inCloth(behind, dyes?.hat), front: inCloth(front, dyes?.hat) };
+}
+
 /** What is before the eyes, about the middle between them. */
 export function eyewearParts(eyes: Eyewear, y: number, apart: number, r: number, hex?: string): Part[] {
   return inCloth(eyewearOf(eyes, y, apart, r), hex, [DARK, ACCENT]);

@@ -13,8 +13,8 @@ import {
 } from '../../path';
 import { box, disc } from '../area';
 import type { Part } from '../figure';
-import { eyewearParts, hatParts, inCloth, neckParts, type Brow } from './dress';
-import { faceParts, type FacePlace } from './face';
+import { eyewearParts, hatOn, inCloth, neckParts, type Brow } from './dress';
+import { eyeParts, mouthParts, type FacePlace } from './face';
 import { headParts, isDusky, measuresOf } from './head';
 import type { Kind } from './kinds';
 import { browOf, clothTones, coversCrown, LIMBS, type FigureOptions } from './upright';
@@ -91,10 +91,10 @@ export function finnedParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const teeth = union(...Array.from({ length: 6 }, (_, i): Area => { const x = 50 + (i - 2.5) * 4.3; return [[x - 2, hull.mouth - 3, x + 2, hull.mouth - 3, x, hull.mouth + 2.6]]; })); // prettier-ignore
   // What lies on the light belly is dark; eyes on the dark back have their white.
   const face = named('face', [
-    ...faceParts({ ...place, mouth: undefined }, expression),
+    ...eyeParts(place, expression),
     ...(isGrin
       ? [piece(DARK, grin), piece(LIGHT, intersect(teeth, grin)), piece(ACCENT, intersect(oval(50, hull.mouth + 10, 6.4, 4), grin))] // prettier-ignore
-      : faceParts({ ...place, y: -500, lines: DARK }, expression).filter((p) => (boxOfRuns(p.area)?.y ?? -500) > -200)),
+      : mouthParts({ ...place, lines: DARK }, expression)),
   ]);
   const blush = kind.marks.includes('blush')
     ? [on(ACCENT, both(oval(50 + hull.apart + 5.4, hull.eyes + 10, 4, 2.7)))]
@@ -111,8 +111,7 @@ export function finnedParts(kind: Kind, options: FigureOptions, t: Spread): Part
 
   const half = Math.max(14, 0.42 * (hull.crown + wide));
   const brow: Brow = { x: 50, y: Math.min(hull.top + 8, hull.eyes - 0.42 * half - 6.5), half, middle: hull.eyes, cheek: wide }; // prettier-ignore
-  const bare = dress.hat ? hatParts(dress.hat, brow, main, trim) : null;
-  const hat = bare && { behind: inCloth(bare.behind, dress.dyes?.hat), front: inCloth(bare.front, dress.dyes?.hat) };
+  const hat = hatOn(dress, brow, main, trim);
   const glasses = dress.eyes ? eyewearParts(dress.eyes, hull.eyes, hull.apart, 6.6, dress.dyes?.eyes) : [];
 
   const zone = box(0, CHEST + 5, 100, WAIST - CHEST - 5);
@@ -139,7 +138,7 @@ export function finnedParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const pack = inCloth(dress.hasPack ? [piece(trim, grown(box(50 - wide - 5, CHEST - 6, 2 * wide + 10, 24), 2))] : [], dress.dyes?.pack); // prettier-ignore
   const neckwear = inCloth(neckParts(dress, CHEST + 2, wide * 0.7, WAIST - CHEST + 6, main, trim), dress.dyes?.neck);
 
-  const things = inFins(options, [arms[0].end, arms[1].end]);
+  const things = heldAt(options, [arms[0].end, arms[1].end]);
   const fins = arms.map((a) => piece(FUR, finOf(a)));
   const gaps = fins.map((f) => piece(isDark ? LIGHT : DARK, intersect(subtract(grown(f.area, 0.9), f.area), body)));
   // A tip lies before what is held, so that it is truly in the fin.
@@ -155,7 +154,7 @@ export function finnedParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const whole: Part[] = [
     ...cape,
     ...pack,
-    ...(hat?.behind ?? []),
+    ...hat.behind,
     ...named('tail', [piece(name === 'fish' ? COAT : FUR, name === 'fish' ? fan : tail)]),
     ...named('fin', behind[name]),
     piece(FUR, body),
@@ -166,7 +165,7 @@ export function finnedParts(kind: Kind, options: FigureOptions, t: Spread): Part
     ...snout,
     ...face,
     ...glasses,
-    ...(hat?.front ?? []),
+    ...hat.front,
     ...neckwear,
     ...gaps,
     ...fins,
@@ -183,7 +182,7 @@ const cutAt = (parts: readonly Part[], y: number): Part[] =>
   parts.map((p) => ({ ...p, area: intersect(p.area, box(-60, -120, 220, 120 + y)) })).filter((p) => p.area.length);
 
 /** What is held, at the ends of the arms. */
-function inFins({ held, other }: FigureOptions, [right, left]: readonly (readonly [number, number])[]): Part[] {
+function heldAt({ held, other }: FigureOptions, [right, left]: readonly (readonly [number, number])[]): Part[] {
   if (!held) return [];
   const [x, y] = held.isWide ? [50, (right[1] + left[1]) / 2 + 4] : [right[0] + 1, right[1] - held.size * 0.26];
   const inOther = other && !held.isWide ? other.parts.map((p) => ({ ...p, area: moved(p.area, [-other.size, 0, 0, other.size, left[0] - 1, left[1] - other.size * 0.26]) })) : []; // prettier-ignore
@@ -199,14 +198,13 @@ export function coiledParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const m = measuresOf(kind, t);
   const { main, trim } = clothTones(kind);
   const brow = browOf(kind, m);
-  const bare = dress.hat ? hatParts(dress.hat, brow, main, trim) : null;
-  const hat = bare && { behind: inCloth(bare.behind, dress.dyes?.hat), front: inCloth(bare.front, dress.dyes?.hat) };
+  const hat = hatOn(dress, brow, main, trim);
   const glasses = dress.eyes ? eyewearParts(dress.eyes, m.eyeY, m.apart, Math.max(5.2, m.apart * 0.56), dress.dyes?.eyes) : []; // prettier-ignore
   const size = 0.66;
   const onHead = (parts: readonly Part[]): Part[] => parts.map((p) => ({ ...p, area: moved(p.area, [size, 0, 0, size, 50 - 50 * size, 46 - size * m.bottom]) })); // prettier-ignore
   // A forked tongue, where the mouth is closed.
   const tongue = expression === 'laughing' || expression === 'surprised' ? [] : [piece(ACCENT, union(taper([50, m.bottom - 9, 1.7], [50, m.bottom + 5, 1.5]), both(taper([50, m.bottom + 4, 1.4], [54.4, m.bottom + 11, 0.8]))))]; // prettier-ignore
-  const head = onHead([...(hat?.behind ?? []), ...headParts(kind, expression, t, coversCrown(dress)), ...tongue, ...glasses, ...(hat?.front ?? [])]); // prettier-ignore
+  const head = onHead([...hat.behind, ...headParts(kind, expression, t, coversCrown(dress)), ...tongue, ...glasses, ...hat.front]); // prettier-ignore
   if (crop === 'head') return head;
   const neck = taper([50, 40, 8.4], [48, 54, 8.8], [51, 68, 9.4], [49, 82, 10]);
   const coils = [oval(50, 92, 34, 9.4), oval(50, 80, 27, 8.4), oval(50, 69.5, 20, 7.4)];
@@ -214,7 +212,7 @@ export function coiledParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const tip: readonly [number, number] = [88, held ? 62 : 70];
   const tail = taper([76, 94, 7], [90, 88, 5.6], [94, 76, 4.4], [tip[0], tip[1], 3]);
   const scutes = union(...[48, 53, 58].map((y) => box(40, y, 20, 2)));
-  const things = held ? inFins({ ...options, held: { ...held, isWide: false, size: Math.min(38, held.size) } }, [tip, tip]) : []; // prettier-ignore
+  const things = held ? heldAt({ ...options, held: { ...held, isWide: false, size: Math.min(38, held.size) } }, [tip, tip]) : []; // prettier-ignore
   const hook = held ? [piece(FUR, bone([tip[0] + 4.4, tip[1] + 3, 3.4], [tip[0] - 4.6, tip[1] - 1, 2.4]))] : [];
   const parts: Part[] = [
     ...named('tail', [piece(FUR, tail)]),

@@ -2,7 +2,7 @@
 import { areaFrom, boxOfRuns, grown, intersect, moved, parsePath, subtract, union, type Area } from '../../path';
 import { box, disc, starArea } from '../area';
 import type { Part } from '../figure';
-import { eyewearParts, hatParts, inCloth, neckParts } from './dress';
+import { eyewearParts, hatOn, inCloth, neckParts } from './dress';
 import { coiledParts, finnedParts, isCoiled, isFinned } from './finned';
 import { headParts, isBird, isDusky, measuresOf } from './head';
 import type { Kind } from './kinds';
@@ -47,13 +47,12 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   // The head, its chin a little over the neck.
   const onHead = (parts: readonly Part[]): Part[] => parts.map((p) => ({ ...p, area: moved(p.area, [hs, 0, 0, hs, 50 - 50 * hs, neckY + 3 - neck - hs * m.bottom]) })); // prettier-ignore
   const brow = browOf(kind, m);
-  const bareHat = dress.hat ? hatParts(dress.hat, brow, main, trim) : null;
-  const hat = bareHat && { behind: inCloth(bareHat.behind, dress.dyes?.hat), front: inCloth(bareHat.front, dress.dyes?.hat) };
+  const hat = hatOn(dress, brow, main, trim);
   const isLong = kind.skull === 'long' || kind.skull === 'slim';
   const glasses = dress.eyes ? eyewearParts(dress.eyes, m.eyeY, m.apart, Math.max(5.2, m.apart * (isLong ? 0.62 : 0.56)), dress.dyes?.eyes) : [];
   // What has a shell has it on its back, and not about its head, where one sees its back.
   const bare = crop === 'head' ? kind : { ...kind, marks: kind.marks.filter((m) => m !== 'shell') };
-  const head = onHead([...(hat?.behind ?? []), ...headParts(bare, options.expression, t, coversCrown(dress)), ...glasses, ...(hat?.front ?? [])]);
+  const head = onHead([...hat.behind, ...headParts(bare, options.expression, t, coversCrown(dress)), ...glasses, ...hat.front]);
   if (crop === 'head') return head;
 
   const isStout = kind.body?.build === 'heavy' || kind.body?.build === 'bear' || kind.muzzle === 'grooves' || kind.skull === 'wide';
