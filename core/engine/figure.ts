@@ -33,6 +33,8 @@ export interface Figure {
   readonly parts: readonly Part[];
   /** Put together from measures, and so already as exact as it is meant. */
   readonly isBuilt?: boolean;
+  /** Its darker tones say where it is in shade: they are darker in any colours. */
+  readonly isShaded?: boolean;
   /** Where it looks, seen from the side: to the right (1) or to the left (-1). */
   readonly facing?: 1 | -1;
 }

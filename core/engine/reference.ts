@@ -1,27 +1,12 @@
 import { hexToOklab, mix, oklabDistance } from '../colour';
 import { shrinkToFit, type Picture } from '../raster';
-import { between, centreLines, cleanSketch, evenedRing, evenedRun, looksLikeSketch, overlapOf } from '../sketch';
+import { between, looksLikeSketch, overlapOf } from '../sketch';
 import { trace } from '../trace';
 import { allPieces } from '../vector';
 import { boundsOf } from './area';
-import {
-  intersect,
-  EMPTY,
-  evenOdd,
-  filled,
-  grown,
-  moved,
-  sizeOf,
-  smoothed,
-  sparse,
-  stroked,
-  union,
-  withoutSpecks,
-  areaFrom,
-  type Area,
-} from '../path';
-import { mapFigure, silhouetteOf, type Figure, type Part } from './figure';
-import { madeSymmetrical, symmetryOf } from './symmetry';
+import { intersect, evenOdd, moved, sizeOf, smoothed, sparse, union, areaFrom, type Area } from '../path';
+import { silhouetteOf, type Figure, type Part } from './figure';
+import { figureOfSketch } from './sketched';
 
 /** What a picture given with a prompt was found to show, in a field of 100 x 100 that holds the whole picture. */
 export interface Reference {
@@ -44,69 +29,11 @@ const fieldMap = (w: number, h: number): readonly [number, number, number, numbe
   return [k, 0, 0, k, 50 - (k * w) / 2, 50 - (k * h) / 2];
 };
 
-/** Weight of a line within a figure, in units. */
-const LINE_WEIGHT = 1.9;
 const calmed = (area: Area): Area => smoothed(sparse(area, 0.32), 2);
-/** Whether a run only goes round a blot. */
-const isKnot = (run: readonly number[]): boolean => {
-  const b = boundsOf([[...run]]);
-  return Math.hypot(run[0] - run.at(-2)!, run[1] - run.at(-1)!) < 0.9 && Math.hypot(b.width, b.height) < 3.4;
-};
-/** Outlines as the hand meant them. */
-const evened = (area: Area): Area => union(evenOdd(area.map(evenedRing)));
-/** Share of a figure that its mirror image must have for it to be meant to be even. */
-const EVEN = 0.86;
-
-/** A figure that is nearly even about an upright axis, made so. */
-function madeEven(figure: Figure): Figure {
-  const b = boundsOf(silhouetteOf(figure));
-  const dx = 50 - (b.x + b.width / 2);
-  const centred = mapFigure(figure, (a) => moved(a, [1, 0, 0, 1, dx, 0]));
-  if (symmetryOf(centred) < EVEN) return figure;
-  return mapFigure(madeSymmetrical(centred, true), (a) => moved(a, [1, 0, 0, 1, -dx, 0]));
-}
 
 function fromSketch(picture: Picture): Reference {
-  const found = cleanSketch(picture);
-  if (!found)
-    throw new ReferenceError('No figure was found in the reference: it needs dark lines that go round something');
-  const map = fieldMap(picture.widthPx, picture.heightPx);
-  const bring = (rings: Area): Area => evenOdd(moved(rings, map));
-  const outline = filled(evened(union(bring(found.outline))));
-  const areas = found.areas.map((a) => ({
-    area: intersect(evened(bring(a.rings)), grown(outline, -0.5)),
-    dark: a.hatched > 0.2,
-  }));
-  const lines = withoutSpecks(intersect(bring(found.lines), grown(outline, -0.8)), 0.5);
-  // Where nothing is hatched the largest area is the body; where something is, the hatched areas are.
-  const shaded = areas.some((a) => a.dark && sizeOf(a.area) > 0.04 * sizeOf(outline));
-  const parts: Part[] = [{ tone: 0, area: outline }];
-  // What the sketch's lines enclose inside the figure gets a tone of its own; the smallest, such as eyes, stand out most.
-  areas.forEach(({ area, dark }, i) => {
-    const size = sizeOf(area);
-    if (size < 0.6 || (shaded ? dark : i === 0)) return;
-    parts.push({ tone: size < 7 || (shaded && size < 120) ? 3 : 1 + (i % 2), area });
-  });
-  const covered = union(...areas.slice(1).map((a) => grown(a.area, 0.6)), EMPTY);
-  const loose = covered.length
-    ? withoutSpecks(lines, 0.8).filter((ring) => sizeOf(intersect([ring], covered)) < 0.5 * sizeOf([ring]))
-    : lines;
-  // Drawn anew: each line once, all of one weight.
-  const within = grown(outline, -1.6);
-  const inner = grown(outline, -3.2);
-  const redrawn = intersect(
-    union(
-      ...centreLines(intersect(loose, within))
-        .filter((run) => !isKnot(run))
-        .map((run) => stroked([evenedRun(run)], LINE_WEIGHT, false))
-        // What is left of the outline's own line, where it was made fairer, is no line within.
-        .filter((line) => sizeOf(intersect(line, inner)) > 0.4 * sizeOf(line)),
-      EMPTY,
-    ),
-    within,
-  );
-  if (redrawn.length) parts.push({ tone: 3, area: redrawn });
-  const figure = madeEven({ name: 'sketch', tones: [0.32, 0.62, 0.78, 1], parts });
+  const figure = figureOfSketch(picture, fieldMap(picture.widthPx, picture.heightPx));
+  if (!figure) throw new ReferenceError('No figure was found in the reference: it needs dark lines');
   return { kind: 'sketch', outline: silhouetteOf(figure), figure, hexes: [] };
 }
 

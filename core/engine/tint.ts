@@ -40,6 +40,8 @@ function usable(onHex: string, inks: readonly string[]): string[] {
 
 /** How bad it is for a tone at the edge of a figure to have the colour below, by its share of all borders: with it goes a part of the outline. */
 const VANISHES = 11;
+/** How bad it is for a shade to be lighter than what it is the shade of. */
+const REVERSED = 2;
 
 /**
  * Gives each tone of a figure a colour, but for those that have one already (`pins`): inks, or the colour below showing through. Among all ways the one is taken in which tones that
@@ -69,6 +71,9 @@ export function tintFor(
   let bestScore = -Infinity;
   const choice = new Array<number>(figure.tones.length).fill(0);
   for (const [i, tone] of [...pins.keys()].entries()) choice[tone] = ground + 1 + i;
+  /** Whether the darker of two tones has the lighter ink. */
+  const isReversed = (a: number, b: number): boolean =>
+    choice[a] !== ground && choice[b] !== ground && (figure.tones[a] - figure.tones[b]) * (labs[choice[a]].L - labs[choice[b]].L) < 0; // prettier-ignore
   const visit = (t: number): void => {
     if (t < n) {
       for (let c = 0; c <= ground; c++) {
@@ -81,6 +86,7 @@ export function tintFor(
     for (const a of tones) {
       for (const b of tones) {
         if (b >= a || !border[a][b]) continue;
+        if (figure.isShaded && isReversed(a, b)) score -= REVERSED;
         const apart =
           choice[a] === choice[b]
             ? -(0.35 + 2 * Math.abs(figure.tones[a] - figure.tones[b]))

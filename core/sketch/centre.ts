@@ -51,11 +51,14 @@ function runsOf(mask: Uint8Array, width: number): { run: P[]; ends: number }[] {
   const out: { run: P[]; ends: number }[] = [];
   const follow = (from: number, to: number): void => {
     const run = [from];
+    const met = new Set(run);
     let [before, here] = [from, to];
     for (;;) {
       run.push(here);
       if (isKnot(here) || here === from) break;
-      const onward = next(here).find((j) => j !== before && !run.slice(-4).includes(j));
+      met.add(here);
+      // Back to where it began, but never round and round.
+      const onward = next(here).find((j) => j !== before && (j === from ? run.length > 4 : !met.has(j)));
       if (onward === undefined) break;
       [before, here] = [here, onward];
     }
