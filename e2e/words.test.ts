@@ -125,6 +125,15 @@ describe('words', () => {
     await page.reload();
     await page.waitForFunction(() => document.querySelector('#wording')?.textContent?.includes('2'));
     expect(await page.$eval('canvas', (c) => c.getAttribute('aria-label'))).toContain('round 1 4');
+    // What is kept is a thread with its cost; the other round led to none.
+    const [{ candidates, number }] = (await wall()).rounds;
+    await ask('PATCH', `/api/candidates/${candidates[0].id}`, { decision: 'kept' });
+    await page.reload();
+    await page.waitForSelector('[data-threads] a');
+    const told = await page.$eval('[data-threads]', (list) => list.parentElement!.innerText);
+    expect(told).toMatch(new RegExp(`4 credits\\s+round ${number}\\s+4 credits\\s+on no thread`));
+    await page.click('[data-threads] a');
+    await page.waitForFunction((id) => location.pathname.endsWith(id), {}, candidates[0].id);
   });
 
   it('say what crowds a prompt, and offer a shorter one that can be taken back', async () => {

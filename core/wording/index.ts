@@ -15,8 +15,26 @@ export interface Told {
   readonly kept: number;
   readonly aside: number;
   readonly undecided: number;
+  /** The rounds whose candidates it grew from, drew again or crossed; none where it began from words. */
+  readonly from: readonly string[];
   /** ISO 8601. */
   readonly createdAt: string;
+}
+
+/** A candidate that was kept or that a work was made from, and the round that made it. */
+export interface ThreadEnd {
+  readonly candidateId: string;
+  readonly pictureId: string;
+  readonly roundId: string;
+}
+
+/** What the line of descent of one concept cost. */
+export interface ThreadCost {
+  readonly candidateId: string;
+  readonly pictureId: string;
+  /** Numbers of the rounds that it came through, the first first. */
+  readonly rounds: readonly number[];
+  readonly credits: number;
 }
 
 /** A word, and how many candidates that were kept, or set aside, came from prompts with it. */
@@ -89,6 +107,38 @@ export function economyOf(rounds: readonly Told[], lastActAt: string | null = nu
     last: at(inOrder.findLast((r) => r.kept > 0)),
     forNothing: inOrder.reduce((sum, r) => sum + (r.kept ? 0 : r.credits), 0),
   };
+}
+
+/**
+ * What each thread cost: of every candidate at its end the rounds that it came through, whole as they were charged. One that another came from is a part of that one's thread.
+ * The dearest first; beside them the credits of rounds that no thread came through.
+ */
+export function threadsOf(
+  rounds: readonly Told[],
+  ends: readonly ThreadEnd[],
+): { threads: ThreadCost[]; besides: number } {
+  const byId = new Map(rounds.map((r) => [r.id, r]));
+  const line = (id: string, seen: Set<string>): Set<string> => {
+    const round = byId.get(id);
+    if (!round || seen.has(id)) return seen;
+    seen.add(id);
+    for (const from of round.from) line(from, seen);
+    return seen;
+  };
+  const lines = ends.map((end) => ({ end, ids: line(end.roundId, new Set()) }));
+  const passed = new Set(lines.flatMap(({ end, ids }) => [...ids].filter((id) => id !== end.roundId)));
+  const of = (ids: Iterable<string>): Told[] => [...ids].map((id) => byId.get(id)!).sort((p, q) => p.number - q.number);
+  const threads = lines
+    .filter(({ end, ids }) => ids.size > 0 && !passed.has(end.roundId))
+    .map(({ end: { candidateId, pictureId }, ids }) => ({
+      candidateId,
+      pictureId,
+      rounds: of(ids).map((r) => r.number),
+      credits: of(ids).reduce((sum, r) => sum + r.credits, 0),
+    })) // prettier-ignore
+    .sort((p, q) => q.credits - p.credits || p.rounds[0] - q.rounds[0]);
+  const all = new Set(lines.flatMap(({ ids }) => [...ids]));
+  return { threads, besides: rounds.reduce((sum, r) => sum + (all.has(r.id) ? 0 : r.credits), 0) };
 }
 
 /** The gap of a pattern: a line to write on. */

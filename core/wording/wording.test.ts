@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { economyOf, filled, hasGap, patternFrom, thingsIn, wordingOf, wordsThatLed, type Told } from '.';
+import { economyOf, filled, hasGap, patternFrom, thingsIn, threadsOf, wordingOf, wordsThatLed, type Told } from '.';
 
 const round = (number: number, prompt: string, kept: number, aside: number, more: Partial<Told> = {}): Told => ({
   id: `r${number}`,
@@ -10,6 +10,7 @@ const round = (number: number, prompt: string, kept: number, aside: number, more
   kept,
   aside,
   undecided: 4 - kept - aside,
+  from: [],
   createdAt: `2026-03-0${number}T10:00:00.000Z`,
   ...more,
 });
@@ -35,6 +36,30 @@ describe('wording', () => {
     expect(kept.find((w) => w.word === 'lantern')).toEqual({ word: 'lantern', kept: 3, aside: 1 });
     for (const w of kept) expect(aside.some((a) => a.word === w.word)).toBe(false);
     expect(wordsThatLed([round(1, 'a fox', 0, 0)])).toEqual({ kept: [], aside: [] });
+  });
+});
+
+describe('threads', () => {
+  const end = (candidateId: string, roundId: string) => ({ candidateId, roundId, pictureId: `p-${candidateId}` });
+  const grown = [
+    round(1, 'a fox', 1, 0),
+    round(2, 'an owl', 1, 0),
+    round(3, 'a fox', 1, 0, { from: ['r1'], credits: 2 }),
+    round(4, 'a fox', 1, 0, { from: ['r3', 'r2'], credits: 1 }),
+    round(5, 'a boat', 0, 4),
+    round(6, 'a whale', 1, 0, { credits: 8 }),
+  ];
+  it('cost the rounds that they came through, each once, and take in those of kept ones on the way', () => {
+    const { threads, besides } = threadsOf(grown, [end('a', 'r1'), end('b', 'r4'), end('c', 'r6'), end('d', 'r3')]);
+    expect(threads.map((t) => [t.candidateId, t.rounds, t.credits])).toEqual([['b', [1, 2, 3, 4], 11], ['c', [6], 8]]); // prettier-ignore
+    expect(besides).toBe(4);
+  });
+  it('are two where two of one round are kept, and end where a round is not known or leads back to itself', () => {
+    expect(threadsOf(grown, [end('a', 'r1'), end('b', 'r1')]).threads).toHaveLength(2);
+    const odd = [round(1, 'a fox', 1, 0, { from: ['r2', 'gone'] }), round(2, 'a fox', 0, 0, { from: ['r1'] })];
+    expect(threadsOf(odd, [end('a', 'r1')])).toMatchObject({ threads: [{ rounds: [1, 2], credits: 8 }], besides: 0 });
+    expect(threadsOf(odd, [])).toEqual({ threads: [], besides: 8 });
+    expect(threadsOf([], [end('a', 'r1')])).toEqual({ threads: [], besides: 0 });
   });
 });
 

@@ -9,7 +9,7 @@ import type { FoundLine, Verdict } from '$core/reading';
 import type { EntryFault, Retouched } from '$core/retouch';
 import type { Artwork, Edit } from '$core/vector';
 import type { NameWay } from '$core/naming';
-import type { Economy, Told, WordTold } from '$core/wording';
+import type { Economy, ThreadCost, Told, WordTold } from '$core/wording';
 
 /** Every refusal has this shape. */
 export interface ProblemAnswer {
@@ -211,6 +211,9 @@ export interface Wording {
   readonly words: { readonly kept: readonly WordTold[]; readonly aside: readonly WordTold[] };
   readonly rounds: readonly Told[];
   readonly economy: Economy;
+  readonly threads: readonly ThreadCost[];
+  /** Credits of rounds that no thread came through. */
+  readonly besides: number;
 }
 
 /** Anything with a history. */

@@ -213,9 +213,9 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
   },
   'GET /api/commissions/{id}/wording': {
     summary:
-      'Its prompts with what each gave, kept ones first; words that led to what was kept and to what was set aside; cost and time',
+      'Its prompts with what each gave, kept ones first; words that led to what was kept and to what was set aside; cost and time by round and by thread',
     query: { search: 'Words that a prompt is to have, all of them' },
-    answers: { 200: '{prompts, words: {kept, aside}, rounds, economy}', 404: 'No such commission' },
+    answers: { 200: '{prompts, words: {kept, aside}, rounds, economy, threads, besides}', 404: 'No such commission' },
   },
   'GET /api/patterns': { summary: 'Prompts with a gap for their figure, newest first', answers: { 200: 'A list' } },
   'POST /api/patterns': {

@@ -107,6 +107,13 @@ describe('wording', () => {
     expect(told.words.kept.map((w) => w.word)).toEqual(['flat', 'fox']);
     expect(told.words.aside.map((w) => w.word)).toEqual(['engraved']);
     expect(told.economy).toMatchObject({ credits: 8, forNothing: 4, first: { number: 2, credits: 8 } });
+    const [kept] = await sql<{ id: string; round_id: string }>("select id, round_id from candidate where commission_id = $1 and decision = 'kept'", [id]); // prettier-ignore
+    expect(told.threads).toMatchObject([{ candidateId: kept.id, rounds: [2], credits: 4 }]);
+    expect(told.besides).toBe(4);
+    // Grown from one that was set aside, then kept: its thread goes through both.
+    const [aside] = await sql<{ id: string }>("select id from candidate where commission_id = $1 and decision = 'aside' limit 1", [id]); // prettier-ignore
+    await sql('update round set parent_id = $1 where id = $2', [aside.id, kept.round_id]);
+    expect(await wordingFor(id)).toMatchObject({ threads: [{ rounds: [1, 2], credits: 8 }], besides: 0 });
     const over = await WORDING({ params: { id }, url: new URL('http://x/?search=flat'), request: new Request('http://x') } as never); // prettier-ignore
     expect(((await over.json()) as typeof told).prompts.map((p) => p.number)).toEqual([2]);
     await expect(wordingFor(NOBODY)).rejects.toMatchObject({ status: 404 });

@@ -1,5 +1,5 @@
 import type * as v from 'valibot';
-import { economyOf, wordingOf, wordsThatLed, type Told } from '$core/wording';
+import { economyOf, threadsOf, wordingOf, wordsThatLed, type ThreadEnd, type Told } from '$core/wording';
 import type { ClientName, Pattern, Wording } from '../contract/answers';
 import type { NameDecision, PatternChange, PatternStart } from '../contract/requests';
 import { change } from './changes';
@@ -82,14 +82,16 @@ export async function changePattern(id: string, { archived }: v.InferOutput<type
   return patternFrom(row);
 }
 
-/** The prompts of a commission with what each gave, the words that led there, and what it cost. */
+/** The prompts of a commission with what each gave, the words that led there, and what it cost by round and by thread. */
 export async function wordingFor(commissionId: string, search = ''): Promise<Wording> {
   await getCommission(commissionId);
   const rows = await sql(
     `select r.id, r.number, r.prompt, r.credits_charged, r.created_at, r.figures->0->>'word' as figure,
        count(k.id) filter (where k.decision = 'kept')::int as kept,
        count(k.id) filter (where k.decision = 'aside')::int as aside,
-       count(k.id) filter (where k.decision = 'undecided')::int as undecided
+       count(k.id) filter (where k.decision = 'undecided')::int as undecided,
+       array(select distinct f.round_id::text from candidate f where f.round_id <> r.id and (f.id = r.parent_id
+         or f.id in (select x.candidate_id from round_reference x where x.round_id = r.id))) as come_from
      from round r left join candidate k on k.round_id = r.id
      where r.commission_id = $1 and r.state = 'done' group by r.id order by r.number`,
     [commissionId],
@@ -103,11 +105,18 @@ export async function wordingFor(commissionId: string, search = ''): Promise<Wor
     kept: r.kept as number,
     aside: r.aside as number,
     undecided: r.undecided as number,
+    from: r.come_from as string[],
     createdAt: (r.created_at as Date).toISOString(),
   }));
   const [{ at }] = await sql<{ at: Date | null }>(
     `select greatest((select max(created_at) from change where commission_id = $1),
        (select max(s.created_at) from work_step s join work w on w.id = s.work_id where w.commission_id = $1)) as at`,
+    [commissionId],
+  );
+  const ends = await sql<ThreadEnd & Row>(
+    `select id as "candidateId", picture_id as "pictureId", round_id as "roundId" from candidate
+     where commission_id = $1 and round_id is not null
+       and (decision = 'kept' or id in (select candidate_id from work_source)) order by created_at`,
     [commissionId],
   );
   const named = rounds.filter((r) => r.prompt.trim());
@@ -116,5 +125,6 @@ export async function wordingFor(commissionId: string, search = ''): Promise<Wor
     words: wordsThatLed(named),
     rounds,
     economy: economyOf(rounds, at?.toISOString() ?? null),
+    ...threadsOf(rounds, ends),
   };
 }

@@ -17,6 +17,7 @@
   import { Naming } from '$lib/ui/words/naming.svelte';
   import Patterns from '$lib/ui/words/Patterns.svelte';
   import Prompts from '$lib/ui/words/Prompts.svelte';
+  import ThreadCosts from '$lib/ui/words/ThreadCosts.svelte';
 
   const { data } = $props();
   const commission = $derived(data.commission);
@@ -126,6 +127,7 @@
       {/if}
     {:else}
       <Economy wording={data.wording} />
+      <ThreadCosts wording={data.wording} href="{base}/candidates" />
     {/if}
   {/snippet}
   {#snippet next()}
