@@ -1,6 +1,7 @@
 import { hexToOklab, mix } from '../colour';
 import {
   bent,
+  EMPTY,
   intersect,
   dense,
   grown,
@@ -17,6 +18,7 @@ import {
 import { boundsOf, box, disc, massOf, ringOf, turnedBy } from './area';
 import { outlineOf, seenParts, silhouetteOf } from './figure';
 import { flatParts, type Draw } from './finishes-solid';
+import { constructionOf, figureOnCircles } from './on-circles';
 import { layerOf, type Layer } from './layer';
 import { alongRings, dotsOver, hatchOver, inside, nibLine, wobbleFrom } from './marks';
 
@@ -173,46 +175,43 @@ export const bands: Draw = ({ figure, tint, knobs, u }) => {
     .map((p) => layerOf(sizeOf(p.area) < SMALL * u * u ? p.area : intersect(p.area, bars), tint.hexOf[p.tone]));
 };
 
-/** Circles, axes and tangents that the figure sits on, thin, under its outline. */
-export const construction: Draw = ({ figure, tint, u }) => {
-  const whole = silhouetteOf(figure);
-  const b = boundsOf(whole);
+/** Circles and straight lines shown, at most. */
+const [CIRCLES_SHOWN, LINES_SHOWN] = [9, 6];
+
+/** The figure drawn of arcs and straight lines alone, over the circles and lines that it lies on. */
+export const construction: Draw = ({ figure: given, tint, u }) => {
+  const { figure, contours } = figureOnCircles({ ...given, parts: seenParts(given) });
+  const { parts } = figure;
+  const b = boundsOf(silhouetteOf(figure));
   const ink = tint.inks[0];
   const thin = tint.strict || tint.named ? (tint.inks[1] ?? ink) : mix(ink, tint.on, 0.55);
-  const seen = seenParts(figure).filter((p) => sizeOf(p.area) > 2);
-  const big = [...seen].sort((p, q) => sizeOf(q.area) - sizeOf(p.area)).slice(0, 5);
-  const [cx, cy] = [b.x + b.width / 2, b.y + b.height / 2];
-  const circles = big.flatMap((p) => {
-    const pb = boundsOf(p.area);
-    const [x, y] = [pb.x + pb.width / 2, pb.y + pb.height / 2];
-    const r = Math.max(pb.width, pb.height) / 2;
-    return [ringOf(x, y, r + 0.17 * u, r - 0.17 * u)];
-  });
+  const { circles, lines } = constructionOf(contours);
   const reach = 6 * u;
   const w = 0.34 * u;
-  const bars: Area[] = [
+  // A circle that goes far beyond the figure says nothing of it.
+  const shown = circles.filter((c) => c.length > 4 * u && c.r < 0.6 * Math.max(b.width, b.height)).slice(0, CIRCLES_SHOWN); // prettier-ignore
+  const along = lines
+    .map(({ from: [x0, y0], to: [x1, y1] }) => ({ x0, y0, x1, y1, long: Math.hypot(x1 - x0, y1 - y0) }))
+    .filter(({ long }) => long > 8 * u)
+    .slice(0, LINES_SHOWN)
+    .map(({ x0, y0, x1, y1, long }) => {
+      const [dx, dy] = [((x1 - x0) / long) * reach, ((y1 - y0) / long) * reach];
+      return stroked([[x0 - dx, y0 - dy, x1 + dx, y1 + dy]], w, false);
+    });
+  const [cx, cy] = [b.x + b.width / 2, b.y + b.height / 2];
+  const axes = [
     box(cx - w / 2, b.y - reach, w, b.height + 2 * reach),
     box(b.x - reach, cy - w / 2, b.width + 2 * reach, w),
-    ...[b.y, b.y + b.height].map((y) => box(b.x - reach, y - w / 2, b.width + 2 * reach, w)),
-    ...[b.x, b.x + b.width].map((x) => box(x - w / 2, b.y - reach, w, b.height + 2 * reach)),
-    ...[Math.PI / 4, -Math.PI / 4].map((a) =>
-      turnedBy(box(cx - b.width * 0.68, cy - w / 2, b.width * 1.36, w), a, cx, cy),
-    ),
   ];
-  const nodes = [
-    [cx, b.y],
-    [cx, b.y + b.height],
-    [b.x, cy],
-    [b.x + b.width, cy],
-    [cx, cy],
-  ].map(([x, y]) => disc(x, y, 0.75 * u, 18));
+  const rings = shown.map((c) => ringOf(c.x, c.y, c.r + w / 2, c.r - w / 2));
+  const middles = shown.map((c) => disc(c.x, c.y, 0.75 * u, 18));
   const tinted = tint.strict || tint.named ? [] : [layerOf(outlineOf(figure), mix(ink, tint.on, 0.86))];
   return [
     ...tinted,
-    layerOf(union(...circles, ...bars), thin),
-    layerOf(union(...seen.filter((p) => sizeOf(p.area) > SMALL).map((p) => rim(p.area, 1.15 * u))), ink),
-    ...seen.filter((p) => sizeOf(p.area) <= SMALL).map((p) => layerOf(p.area, ink)),
-    layerOf(union(...nodes), ink),
+    layerOf(union(...rings, ...axes, ...along), thin),
+    layerOf(union(...parts.filter((p) => sizeOf(p.area) > SMALL).map((p) => rim(p.area, 1.15 * u)), EMPTY), ink),
+    ...parts.filter((p) => sizeOf(p.area) <= SMALL).map((p) => layerOf(p.area, ink)),
+    layerOf(union(...middles, EMPTY), thin),
   ];
 };
 

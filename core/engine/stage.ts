@@ -9,6 +9,7 @@ import { FINISHES, type Finish } from './finish';
 import type { Knobs } from './knobs';
 import { layerOf, type Layer } from './layer';
 import type { Palette } from './palette';
+import { figureOnCircles } from './on-circles';
 import { naturalHues } from './schemes';
 import { buildOf, hasHands, isCreature, isSeenAside, uprightFigure } from './built';
 import { bitten, CITRUS, CUT, halved } from './fruit';
@@ -160,7 +161,9 @@ export function figureFor(stage: Stage, figure: PromptFigure, index: number, isH
   if (index === 0 && stage.given) return stage.given.figure;
   const built = builtFor(stage, figure, index, isHead);
   const { figures, manner } = stage.parts;
-  return coloured(stage, figures.length === 1 && manner.includes('upside down') ? turnedAt(built, Math.PI) : built, figure); // prettier-ignore
+  const turned = figures.length === 1 && manner.includes('upside down') ? turnedAt(built, Math.PI) : built;
+  const isRound = manner.includes('built on circles') || manner.includes('geometric');
+  return coloured(stage, isRound ? figureOnCircles(turned).figure : turned, figure);
 }
 
 /** A figure in the colours that a prompt says of it, or settled to have none; as it is where the prompt says them of no single figure. */

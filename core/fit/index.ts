@@ -1,4 +1,5 @@
 /** Following points with as few lines, arcs and curves as keep to a tolerance. */
+export { onCircles } from './biarcs';
 export { breaksOf, type Spans } from './breaks';
 export { fitChain, steady } from './chain';
 export { findCorners, Track, type Corner } from './corners';

@@ -12,6 +12,7 @@ export * from './nearest';
 export * from './recognise';
 export * from './polygon';
 export * from './room';
+export * from './steps';
 export * from './tight';
 export * from './stroke';
 export * from './combine';

@@ -1,6 +1,6 @@
 /** What a hand meant by a line that trembles: nearly round is round, nearly straight is straight, and only real corners are left. */
 import { fitChain, Track, wholeCircle, wholeEllipse } from '../fit';
-import { flatten } from '../path';
+import { atEqualSteps, flatten, type Point } from '../path';
 
 /** Units between samples of a line, in a field of 100 x 100. */
 const STEP = 0.7;
@@ -22,27 +22,7 @@ type P = readonly [number, number];
 const pointsOf = (run: readonly number[]): P[] =>
   Array.from({ length: run.length / 2 }, (_, i) => [run[2 * i], run[2 * i + 1]]);
 
-/** A line at equal steps; a closed one does not end with its first point. */
-function sampled(points: readonly P[], closed: boolean): P[] {
-  const line = closed ? [...points, points[0]] : points;
-  let length = 0;
-  for (let i = 1; i < line.length; i++) length += Math.hypot(line[i][0] - line[i - 1][0], line[i][1] - line[i - 1][1]);
-  const n = Math.max(closed ? 8 : 2, Math.round(length / STEP));
-  const out: P[] = [];
-  let [i, done] = [1, 0];
-  for (let k = 0; k < (closed ? n : n + 1); k++) {
-    const at = (length * k) / n;
-    let part = Math.hypot(line[i][0] - line[i - 1][0], line[i][1] - line[i - 1][1]);
-    while (i < line.length - 1 && done + part < at) {
-      done += part;
-      i++;
-      part = Math.hypot(line[i][0] - line[i - 1][0], line[i][1] - line[i - 1][1]);
-    }
-    const t = part > 0 ? Math.min(1, (at - done) / part) : 0;
-    out.push([line[i - 1][0] + t * (line[i][0] - line[i - 1][0]), line[i - 1][1] + t * (line[i][1] - line[i - 1][1])]);
-  }
-  return out;
-}
+const sampled = (points: readonly P[], closed: boolean): Point[] => atEqualSteps(points, STEP, closed);
 
 /** By how much a closed line turns at each of its samples, in radians, judged over a stretch to both sides. */
 function turnsOf(points: readonly P[]): number[] {
