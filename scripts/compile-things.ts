@@ -331,6 +331,10 @@ const STANDS_FOR_NOTHING = new Set('footer solid transit junction earth log chil
 /** A name of two words says which one of its kind it is: only these stand for the kind all the same. */
 const STANDS_FOR_KIND = new Set('palm tree,kiwi fruit,police officer,truck driver,railway car,billed cap,ballet dancer,circular saw,hand saw,mouse trap,diving helmet,tropical drink,glass cocktail,post office,patio heater,mountain railway,grave stone,ginger root,christmas tree,paint brush,water bottle,fishing pole,swimming pool,wind turbine,sewing needle,picnic table'.split(',')); // prettier-ignore
 const mayStandIn = (name: string): boolean => (name.includes(' ') ? STANDS_FOR_KIND.has(name) : !STANDS_FOR_NOTHING.has(name)); // prettier-ignore
+/** How many steps up and down what is offered in place of a word may lie, and how many things are. */
+const [BESIDE, OFFERED] = [3, 3];
+/** What too much is a kind of for two of its kinds to be near. */
+const VAGUE = new Set('entity object whole artifact organism person instrumentality matter substance device unit thing part location region structure covering abstraction group creation'.split(' ')); // prettier-ignore
 /** How many steps up a broader term may be to stand for a word, by its file: what is further is not near. Plants are all of one habit or another. */
 const REACH: Readonly<Record<number, number>> = { 5: 5, 6: 3, 8: 1, 13: 4, 17: 2, 18: 2, 19: 1, 20: 9, 25: 1 };
 /** What stands for a plant of which nothing nearer can be drawn. */
@@ -613,6 +617,39 @@ function main(): void {
     const group = same ? direct : broader;
     group[thing] = [...(group[thing] ?? []), lemma.replace('_', ' ')];
   }
+  // Of what nothing may be drawn for: what is beside it, at most this many steps up and down, to be offered.
+  const beside = new Map<number, { thing: number; down: number }[]>();
+  list.forEach(({ synset, exact, name }, thing) => {
+    if (synset < 0 || !exact || name.includes(' ') || !mayStandIn(name)) return;
+    let level = [synset];
+    for (let down = 1; down <= BESIDE; down++) {
+      level = [...new Set(level.flatMap((s) => nouns.up(s)))];
+      for (const s of level) beside.set(s, [...(beside.get(s) ?? []), { thing, down }]);
+    }
+  });
+  const nearTo = (synset: number): string[] => {
+    const out = new Set<string>();
+    let level = [synset];
+    for (let up = 1; up <= BESIDE && out.size < OFFERED; up++) {
+      level = [...new Set(level.flatMap((s) => nouns.up(s)))].filter((s) => !VAGUE.has(nouns.words(s)[0]));
+      const found = level.flatMap((s) => beside.get(s) ?? []).filter(({ down }) => up + down <= BESIDE);
+      // The nearest first, and of those what has the plainest name.
+      found.sort(
+        (p, q) => p.down - q.down || list[p.thing].name.length - list[q.thing].name.length || p.thing - q.thing,
+      );
+      for (const { thing } of found) if (out.size < OFFERED) out.add(list[thing].name);
+    }
+    return [...out];
+  };
+  const known = new Set([...single.keys(), ...later.map(([lemma]) => lemma)]);
+  const near: Record<string, string[]> = {};
+  for (const lemma of nouns.lemmas()) {
+    if (!/^[a-z]{3,14}$/.test(lemma) || known.has(lemma) || NEVER.has(lemma)) continue;
+    const sense = chosenSense(lemma, nouns, 1);
+    if (sense === null || !CONCRETE.has(nouns.file(sense))) continue;
+    const offered = nearTo(sense).join('|');
+    if (offered) near[offered] = [...(near[offered] ?? []), lemma];
+  }
   mkdirSync('core/engine/data', { recursive: true });
   writeFileSync(
     'core/engine/data/things.json',
@@ -628,7 +665,15 @@ function main(): void {
     Object.fromEntries(Object.entries(group).map(([i, lemmas]) => [list[Number(i)].name, lemmas.sort().join(',')]));
   writeFileSync(
     'core/engine/data/words.json',
-    JSON.stringify({ synonyms: told(direct), broader: told(broader) }, null, 0).replace(/","/g, '",\n"') + '\n',
+    JSON.stringify(
+      {
+        synonyms: told(direct),
+        broader: told(broader),
+        near: Object.fromEntries(Object.entries(near).map(([offered, lemmas]) => [offered, lemmas.sort().join(',')])),
+      },
+      null,
+      0,
+    ).replace(/","/g, '",\n"') + '\n',
   );
   console.log(
     list.length,
@@ -636,7 +681,9 @@ function main(): void {
     Object.values(direct).flat().length,
     'synonyms;',
     Object.values(broader).flat().length,
-    'narrower words',
+    'narrower words;',
+    Object.values(near).flat().length,
+    'words with something beside them',
   );
 }
 

@@ -3,7 +3,7 @@ import { hexToOklab, oklabDistance } from '../colour';
 import { compose } from './compose';
 import { nearThings } from './near';
 import { checkRequest, drawCandidate, RequestError, sceneOf, understand } from './request';
-import { isThing } from './things';
+import { BESIDE, isThing } from './things';
 
 describe('what is near a word without a drawing', () => {
   it('is what it was meant to be spelled, what it is made up of, and what has it in its name', () => {
@@ -18,6 +18,16 @@ describe('what is near a word without a drawing', () => {
     expect(nearThings('steam locomotive engine').length).toBeLessThanOrEqual(3);
     expect(nearThings('zzzyx')).toEqual([]);
     expect(nearThings('')).toEqual([]);
+  });
+  it('is what is of its kind, where the word is known and has no drawing', () => {
+    expect(nearThings('liver')).toContain('heart');
+    expect(nearThings('quasars')).toEqual(expect.arrayContaining(['star', 'planet']));
+    expect(nearThings('tundra')).toContain('forest');
+    expect(understand('a badge with a kidney').near).toMatchObject({ kidney: ['heart'] });
+    for (const [word, names] of BESIDE) {
+      expect(names.length, word).toBeLessThanOrEqual(3);
+      for (const name of names) expect(isThing(name), `${word}: ${name}`).toBe(true);
+    }
   });
   it('comes with the reading, for what has no drawing alone', () => {
     expect(understand('a fox and an elefant').near).toMatchObject({ elefant: expect.arrayContaining(['elephant']) });

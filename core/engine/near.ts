@@ -1,7 +1,7 @@
 /** What can be drawn that is near a word for which nothing can. */
 import { nounKind, singulars, type PromptParts } from '../prompt';
 import { findFigure } from './lexicon';
-import { THING_NAMES } from './things';
+import { BESIDE, THING_NAMES } from './things';
 
 const MOST = 3;
 
@@ -23,8 +23,8 @@ function editsBetween(a: string, b: string, limit: number): number {
 }
 
 /**
- * Up to three things to draw in place of a word that has no drawing: what it is made up of, what is spelled nearly so, what has it in its name; the
- * nearest first. Empty where nothing is near.
+ * Up to three things to draw in place of a word that has no drawing: what it is made up of, what is of its kind, what is spelled nearly so, what has it in its name;
+ * the nearest first. Empty where nothing is near.
  */
 export function nearThings(phrase: string): string[] {
   const out = new Set<string>();
@@ -34,7 +34,8 @@ export function nearThings(phrase: string): string[] {
       const found = part !== word && part.length > 2 ? findFigure(part) : null;
       if (found) out.add(found.drawn);
     }
-    // A word that is known is not mistyped.
+    // A word that is known is not mistyped: what is beside it by what it means.
+    BESIDE.get(word)?.forEach((name) => out.add(name));
     const limit = nounKind(word) !== null ? 0 : word.length > 6 ? 2 : word.length > 3 ? 1 : 0;
     if (limit)
       THING_NAMES.map((name) => ({

@@ -72,3 +72,10 @@ export const WORDS: ReadonlyMap<string, { readonly thing: string; readonly via: 
     ),
   ),
 );
+
+/** Words that nothing is drawn for, and what is beside each by what it is a kind of: a liver has the heart beside it. */
+export const BESIDE: ReadonlyMap<string, readonly string[]> = new Map(
+  Object.entries(wordsData.near as Readonly<Record<string, string>>).flatMap(([things, words]) =>
+    words.split(',').map((word) => [word, things.split('|')] as const),
+  ),
+);
