@@ -91,6 +91,9 @@ function reaching(run: readonly number[], body: Area): number[] | null {
   return out;
 }
 
+/** Weight of the line that sets off an area from what is below: finer about a small one. */
+const setOff = (area: Area): number => Math.max(0.7, Math.min(WITHIN, 0.18 * Math.sqrt(sizeOf(area))));
+
 interface Told {
   readonly area: Area;
   readonly dark: boolean;
@@ -99,18 +102,16 @@ interface Told {
 /** What lies on a figure's dark body: where it is shaded the light of it, and its areas from the largest, light ones in other tones than those beside them. */
 function toned(areas: readonly Told[], outline: Area, isShaded: boolean): Part[] {
   const rim = subtract(grown(outline, 0.1), grown(outline, -2.4));
-  // The outline stays as a line, which is all that holds light areas together in one ink.
-  const bound = grown(outline, -WITHIN);
   const share = (dark: boolean): number => areas.reduce((sum, a) => sum + (a.dark === dark ? sizeOf(a.area) : 0), 0);
   const isLight = isShaded && share(false) > share(true);
   // The largest area is the body itself.
   const body = areas.findIndex((a) => !isLight || !a.dark);
-  const parts: Part[] = isLight ? [{ tone: 1, area: bound }] : [];
+  const parts: Part[] = isLight ? [{ tone: 1, area: grown(outline, -WITHIN) }] : [];
   areas.forEach(({ area, dark }, i) => {
     const size = sizeOf(area);
     if (size < 0.6 || (i === body && (isLight || !isShaded))) return;
-    // To the middle of its line, and to the figure's edge where it lies along it.
-    const whole = intersect(union(grown(area, 0.4), intersect(grown(area, 1.9), rim)), bound);
+    // To the middle of its line, and where it lies along the figure's edge to the outline, which stays as a line: it is all that holds light areas together in one ink.
+    const whole = intersect(union(grown(area, 0.4), intersect(grown(area, 1.9), rim)), grown(outline, -setOff(area)));
     const beside = new Set(parts.slice(isLight ? 1 : 0).filter((p) => sizeOf(intersect(grown(area, 1.6), p.area)) > 0.4).map((p) => p.tone)); // prettier-ignore
     const stands = size < (isShaded ? 12 : 7) || (isShaded && size < 120 && !beside.has(STANDS_OUT));
     const tone = dark ? 0 : stands ? STANDS_OUT : ([1 + (i % 2), 2 - (i % 2)].find((t) => !beside.has(t)) ?? 1 + (i % 2)); // prettier-ignore
@@ -118,9 +119,6 @@ function toned(areas: readonly Told[], outline: Area, isShaded: boolean): Part[]
   });
   return parts;
 }
-
-/** Weight of the line that sets off an area from what is below: finer about a small one. */
-const setOff = (area: Area): number => Math.max(0.7, Math.min(WITHIN, 0.18 * Math.sqrt(sizeOf(area))));
 
 /** Draws a photographed sketch anew in a field of 100 x 100, its pixels brought there by a map; null where it has no lines. */
 export function figureOfSketch(picture: Picture, map: Affine): Figure | null {
