@@ -473,6 +473,40 @@ function addOthers(things: Map<string, Thing>, nouns: Nouns): void {
   console.log('others', added);
 }
 
+/** Words that nothing is drawn for, by what is offered in place of them: things of their kind, at most some steps up and down from them. */
+function nearWords(list: readonly Thing[], nouns: Nouns, known: ReadonlySet<string>): Map<string, string[]> {
+  const above = (level: readonly number[]): number[] => [...new Set(level.flatMap((s) => nouns.up(s)))];
+  const below = new Map<number, { name: string; down: number }[]>();
+  for (const { synset, exact, name } of list) {
+    if (synset < 0 || !exact || name.includes(' ') || !mayStandIn(name)) continue;
+    let level = [synset];
+    for (let down = 1; down < BESIDE; down++) {
+      level = above(level);
+      for (const s of level) below.set(s, [...(below.get(s) ?? []), { name, down }]);
+    }
+  }
+  const nearTo = (synset: number): string => {
+    const out = new Set<string>();
+    let level = [synset];
+    for (let up = 1; up < BESIDE; up++) {
+      level = above(level).filter((s) => !VAGUE.has(nouns.words(s)[0]));
+      const found = level.flatMap((s) => below.get(s) ?? []).filter(({ down }) => up + down <= BESIDE);
+      // The nearest first, and of those what has the plainest name.
+      found.sort((p, q) => p.down - q.down || p.name.length - q.name.length || (p.name < q.name ? -1 : 1));
+      for (const { name } of found) if (out.size < OFFERED) out.add(name);
+    }
+    return [...out].join('|');
+  };
+  const near = new Map<string, string[]>();
+  for (const lemma of nouns.lemmas()) {
+    if (!/^[a-z]{3,14}$/.test(lemma) || known.has(lemma) || NEVER.has(lemma)) continue;
+    const sense = chosenSense(lemma, nouns, 1);
+    const offered = sense === null ? '' : nearTo(sense);
+    if (offered) near.set(offered, [...(near.get(offered) ?? []), lemma]);
+  }
+  return near;
+}
+
 function main(): void {
   const nouns = readNouns();
   const things = new Map<string, Thing>();
@@ -617,39 +651,7 @@ function main(): void {
     const group = same ? direct : broader;
     group[thing] = [...(group[thing] ?? []), lemma.replace('_', ' ')];
   }
-  // Of what nothing may be drawn for: what is beside it, at most this many steps up and down, to be offered.
-  const beside = new Map<number, { thing: number; down: number }[]>();
-  list.forEach(({ synset, exact, name }, thing) => {
-    if (synset < 0 || !exact || name.includes(' ') || !mayStandIn(name)) return;
-    let level = [synset];
-    for (let down = 1; down <= BESIDE; down++) {
-      level = [...new Set(level.flatMap((s) => nouns.up(s)))];
-      for (const s of level) beside.set(s, [...(beside.get(s) ?? []), { thing, down }]);
-    }
-  });
-  const nearTo = (synset: number): string[] => {
-    const out = new Set<string>();
-    let level = [synset];
-    for (let up = 1; up <= BESIDE && out.size < OFFERED; up++) {
-      level = [...new Set(level.flatMap((s) => nouns.up(s)))].filter((s) => !VAGUE.has(nouns.words(s)[0]));
-      const found = level.flatMap((s) => beside.get(s) ?? []).filter(({ down }) => up + down <= BESIDE);
-      // The nearest first, and of those what has the plainest name.
-      found.sort(
-        (p, q) => p.down - q.down || list[p.thing].name.length - list[q.thing].name.length || p.thing - q.thing,
-      );
-      for (const { thing } of found) if (out.size < OFFERED) out.add(list[thing].name);
-    }
-    return [...out];
-  };
-  const known = new Set([...single.keys(), ...later.map(([lemma]) => lemma)]);
-  const near: Record<string, string[]> = {};
-  for (const lemma of nouns.lemmas()) {
-    if (!/^[a-z]{3,14}$/.test(lemma) || known.has(lemma) || NEVER.has(lemma)) continue;
-    const sense = chosenSense(lemma, nouns, 1);
-    if (sense === null || !CONCRETE.has(nouns.file(sense))) continue;
-    const offered = nearTo(sense).join('|');
-    if (offered) near[offered] = [...(near[offered] ?? []), lemma];
-  }
+  const near = nearWords(list, nouns, new Set([...single.keys(), ...later.map(([lemma]) => lemma)]));
   mkdirSync('core/engine/data', { recursive: true });
   writeFileSync(
     'core/engine/data/things.json',
@@ -669,7 +671,7 @@ function main(): void {
       {
         synonyms: told(direct),
         broader: told(broader),
-        near: Object.fromEntries(Object.entries(near).map(([offered, lemmas]) => [offered, lemmas.sort().join(',')])),
+        near: Object.fromEntries([...near].map(([offered, lemmas]) => [offered, lemmas.sort().join(',')])),
       },
       null,
       0,
@@ -682,7 +684,7 @@ function main(): void {
     'synonyms;',
     Object.values(broader).flat().length,
     'narrower words;',
-    Object.values(near).flat().length,
+    [...near.values()].flat().length,
     'words with something beside them',
   );
 }

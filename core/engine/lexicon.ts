@@ -327,7 +327,6 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   'monk seal': 'seal',
   'tick mark': 'check mark',
   chilli: 'hot pepper',
-  chillies: 'hot pepper',
   'chili pepper': 'hot pepper',
   'chilli pepper': 'hot pepper',
   'star anise': 'flower',

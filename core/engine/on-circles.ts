@@ -6,15 +6,16 @@ import {
   evenOdd,
   flatten,
   mapContour,
-  moved,
+  pointAt,
+  runLength,
   sizeOf,
   type Area,
   type Contour,
   type Point,
 } from '../path';
 import { boundsOf } from './area';
-import { mapFigure, silhouetteOf, type Figure } from './figure';
-import { madeSymmetrical, symmetryOf } from './symmetry';
+import type { Figure } from './figure';
+import { madeSymmetrical, onAxis, shifted, symmetryOf } from './symmetry';
 
 /** A circle that outlines lie on, and how much of them. */
 export interface Round {
@@ -46,9 +47,7 @@ const LARGEST = 60;
 function constructed(ring: readonly number[]): Contour | null {
   const points = Array.from({ length: ring.length / 2 }, (_, i): Point => [ring[2 * i], ring[2 * i + 1]]);
   const b = boundsOf([ring]);
-  let round = 0;
-  for (let i = 0, [px, py] = points.at(-1)!; i < points.length; [px, py] = points[i++]) round += Math.hypot(points[i][0] - px, points[i][1] - py); // prettier-ignore
-  const thick = (2 * sizeOf([ring])) / round;
+  const thick = (2 * sizeOf([ring])) / runLength([...ring, ring[0], ring[1]]);
   const tolerance = Math.max(LEAST, Math.min(MOST, SHARE * thick));
   const even = atEqualSteps(points, Math.min(STEP, Math.hypot(b.width, b.height) / 24), true);
   const k = 1 / tolerance;
@@ -77,16 +76,17 @@ export function areaOnCircles(area: Area): { area: Area; contours: readonly Cont
 
 /** A figure with outlines of straight lines and arcs alone, and those outlines; one that is even about its upright axis stays so. */
 export function figureOnCircles(figure: Figure): { figure: Figure; contours: readonly Contour[] } {
-  const b = boundsOf(silhouetteOf(figure));
-  const dx = 50 - (b.x + b.width / 2);
-  const made = figure.parts.map((p) => ({ ...p, ...areaOnCircles(moved(p.area, [1, 0, 0, 1, dx, 0])) }));
-  const back = (area: Area): Area => moved(area, [1, 0, 0, 1, -dx, 0]);
+  const { centred, dx } = onAxis(figure);
+  const made = centred.parts.map((p) => ({ part: p, ...areaOnCircles(p.area) }));
+  const drawn = { ...centred, parts: made.map(({ part, area }) => ({ ...part, area })) };
   const contours = made.flatMap((p) => p.contours);
-  const centred = { ...figure, parts: made.map(({ contours: _contours, ...p }) => p) };
-  if (symmetryOf(mapFigure(figure, (a) => moved(a, [1, 0, 0, 1, dx, 0]))) < EVEN) return { figure: mapFigure(centred, back), contours: contours.map((c) => mapContour([1, 0, 0, 1, -dx, 0], c)) }; // prettier-ignore
-  const half = contours.flatMap((c) => runsOn(c, ([x]) => x <= 50.5));
-  const both = [...half, ...half.map((c) => mapContour([-1, 0, 0, 1, 100, 0], c))];
-  return { figure: mapFigure(madeSymmetrical(centred, true), back), contours: both.map((c) => mapContour([1, 0, 0, 1, -dx, 0], c)) }; // prettier-ignore
+  const isEven = symmetryOf(centred) >= EVEN;
+  const half = isEven ? contours.flatMap((c) => runsOn(c, ([x]) => x <= 50.5)) : contours;
+  const all = isEven ? [...half, ...half.map((c) => mapContour([-1, 0, 0, 1, 100, 0], c))] : contours;
+  return {
+    figure: shifted(isEven ? madeSymmetrical(drawn, true) : drawn, -dx),
+    contours: all.map((c) => mapContour([1, 0, 0, 1, -dx, 0], c)),
+  };
 }
 
 /** The segments of an outline whose middles lie somewhere, each for itself. */
@@ -94,9 +94,7 @@ function runsOn({ start, segments }: Contour, isThere: (p: Point) => boolean): C
   const out: Contour[] = [];
   let from = start;
   for (const s of segments) {
-    const run = flatten({ start: from, segments: [s], open: true }, 0.02);
-    const i = 2 * Math.floor(run.length / 4);
-    if (isThere([run[i], run[i + 1]])) out.push({ start: from, segments: [s], open: true });
+    if (isThere(pointAt(from, s, 0.5))) out.push({ start: from, segments: [s], open: true });
     from = s.to;
   }
   return out;

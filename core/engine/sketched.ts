@@ -5,8 +5,13 @@ import {
   filled,
   grown,
   intersect,
+  length,
+  minus,
   moved,
+  nearestShare,
+  plus,
   roundedOff,
+  runLength,
   sizeOf,
   smoothed,
   sparse,
@@ -16,12 +21,13 @@ import {
   withoutSpecks,
   type Affine,
   type Area,
+  type Point,
 } from '../path';
 import type { Picture } from '../raster';
 import { centreLines, cleanSketch, evenedRing, evenedRun, WHOLLY } from '../sketch';
 import { boundsOf } from './area';
-import { mapFigure, silhouetteOf, type Figure, type Part } from './figure';
-import { madeSymmetrical, symmetryOf } from './symmetry';
+import type { Figure, Part } from './figure';
+import { madeEven } from './symmetry';
 
 /** Weight of a line within a figure, in units; of one outside it; of one in a drawing of lines alone. */
 const [WITHIN, OUTSIDE, ALONE] = [1.9, 2.6, 3.2];
@@ -46,49 +52,27 @@ const isKnot = (run: readonly number[]): boolean => {
   return Math.hypot(run[0] - run.at(-2)!, run[1] - run.at(-1)!) < 0.9 && Math.hypot(b.width, b.height) < 3.4;
 };
 
-/** A figure that is nearly even about an upright axis, made so. */
-function madeEven(figure: Figure): Figure {
-  const b = boundsOf(silhouetteOf(figure));
-  const dx = 50 - (b.x + b.width / 2);
-  const centred = mapFigure(figure, (a) => moved(a, [1, 0, 0, 1, dx, 0]));
-  if (symmetryOf(centred) < EVEN) return figure;
-  return mapFigure(madeSymmetrical(centred, true), (a) => moved(a, [1, 0, 0, 1, -dx, 0]));
-}
-
-/** The place of an area's edge that is nearest to one. */
-function nearestOn(area: Area, x: number, y: number): { x: number; y: number; far: number } {
-  let best = { x, y, far: Infinity };
+/** The place of an area's edge that is nearest to one, and how far that is. */
+function nearestOn(area: Area, p: Point): { place: Point; far: number } {
+  let best = { place: p, far: Infinity };
   for (const ring of area)
     for (let i = 0; i < ring.length; i += 2) {
-      const j = (i + 2) % ring.length;
-      const [u, v] = [ring[j] - ring[i], ring[j + 1] - ring[i + 1]];
-      const t = Math.max(0, Math.min(1, ((x - ring[i]) * u + (y - ring[i + 1]) * v) / Math.max(1e-9, u * u + v * v)));
-      const [px, py] = [ring[i] + t * u, ring[i + 1] + t * v];
-      const far = Math.hypot(px - x, py - y);
-      if (far < best.far) best = { x: px, y: py, far };
+      const [from, to]: Point[] = [[ring[i], ring[i + 1]], [ring[(i + 2) % ring.length], ring[(i + 3) % ring.length]]]; // prettier-ignore
+      const place = plus(from, minus(to, from), nearestShare(p, from, to));
+      const far = length(minus(p, place));
+      if (far < best.far) best = { place, far };
     }
   return best;
 }
 
-const lengthOf = (run: readonly number[]): number => {
-  let sum = 0;
-  for (let i = 2; i < run.length; i += 2) sum += Math.hypot(run[i] - run[i - 2], run[i + 1] - run[i - 1]);
-  return sum;
-};
-
 /** A line outside a body, its ends brought to the body where they all but reach it; null where it only doubles the outline or overshoots it. */
 function reaching(run: readonly number[], body: Area): number[] | null {
-  const length = lengthOf(run);
-  const far = (i: number): number => nearestOn(body, run[2 * i], run[2 * i + 1]).far;
-  const all = Array.from({ length: run.length / 2 }, (_, i) => far(i));
-  if (Math.max(...all) < DOUBLED) return null;
-  const out = [...evenedRun(run)];
-  const [first, last] = [nearestOn(body, run[0], run[1]), nearestOn(body, run.at(-2)!, run.at(-1)!)];
-  const touches = [first, last].filter((e) => e.far < REACH).length;
-  if (touches === 1 && length < OVERSHOT) return null;
-  if (first.far < REACH) out.unshift(first.x, first.y);
-  if (last.far < REACH) out.push(last.x, last.y);
-  return out;
+  const near = Array.from({ length: run.length / 2 }, (_, i) => nearestOn(body, [run[2 * i], run[2 * i + 1]]));
+  if (near.every(({ far }) => far < DOUBLED)) return null;
+  const [first, last] = [near[0], near.at(-1)!];
+  const touches = [first, last].filter(({ far }) => far < REACH).length;
+  if (touches === 1 && runLength(run) < OVERSHOT) return null;
+  return [...(first.far < REACH ? first.place : []), ...evenedRun(run), ...(last.far < REACH ? last.place : [])];
 }
 
 /** Weight of the line that sets off an area from what is below: finer about a small one. */
@@ -126,12 +110,12 @@ export function figureOfSketch(picture: Picture, map: Affine): Figure | null {
   if (!found) return null;
   const bring = (rings: Area): Area => evenOdd(moved(rings, map));
   const outline = found.outline.length ? filled(evened(union(bring(found.outline)))) : EMPTY;
-  const loose = centreLines(withoutSpecks(bring(found.loose), 0.5)).filter((run) => !isKnot(run) && lengthOf(run) > 2);
+  const loose = centreLines(withoutSpecks(bring(found.loose), 0.5)).filter((run) => !isKnot(run) && runLength(run) > 2);
   const strokesOf = (runs: readonly (readonly number[])[], weight: number): Area =>
     runs.length ? union(...runs.map((run) => stroked([[...run]], weight, false))) : EMPTY;
   if (!outline.length) {
     const lines = strokesOf(loose.map(evenedRun), ALONE);
-    return loose.reduce((sum, run) => sum + lengthOf(run), 0) < 20 ? null : { name: 'sketch', tones: TONES, parts: [{ tone: 0, area: lines }] }; // prettier-ignore
+    return loose.reduce((sum, run) => sum + runLength(run), 0) < 20 ? null : { name: 'sketch', tones: TONES, parts: [{ tone: 0, area: lines }] }; // prettier-ignore
   }
 
   const areas = found.areas.map((a) => ({
@@ -168,6 +152,6 @@ export function figureOfSketch(picture: Picture, map: Affine): Figure | null {
     ...over.filter((p) => p.tone > 0).map((p, i, all) => (isShaded ? { ...p, area: subtract(p.area, union(dark, ...all.slice(i + 1).map((q) => grown(q.area, setOff(q.area))))) } : p)), // prettier-ignore
     { tone: STANDS_OUT, area: withoutSpecks(subtract(redrawn, light), 0.3) },
   ].filter((p) => p.area.length);
-  const [body, ...rest] = madeEven({ name: 'sketch', tones: TONES, parts }).parts;
+  const [body, ...rest] = madeEven({ name: 'sketch', tones: TONES, parts }, EVEN).parts;
   return { name: 'sketch', tones: TONES, isShaded, parts: [{ ...body, area: union(body.area, outside) }, ...rest] };
 }

@@ -1,7 +1,7 @@
 /** Figures that are even about an upright axis, and those that are meant to be. */
 import { intersect, moved, union } from '../path';
-import { box } from './area';
-import { LABEL_SIDE, mapFigure, toneMap, type Figure } from './figure';
+import { boundsOf, box } from './area';
+import { LABEL_SIDE, mapFigure, silhouetteOf, toneMap, type Figure } from './figure';
 
 /** Share of the figure that its mirror image about x = 50 also has, in the same tone. */
 export function symmetryOf(figure: Figure): number {
@@ -26,4 +26,21 @@ export function madeSymmetrical(figure: Figure, left: boolean): Figure {
     const one = intersect(area, half);
     return union(one, moved(one, [-1, 0, 0, 1, 100, 0]));
   });
+}
+
+/** The figure moved so that its own upright axis is x = 50, and how far that was. */
+export function onAxis(figure: Figure): { centred: Figure; dx: number } {
+  const b = boundsOf(silhouetteOf(figure));
+  const dx = 50 - (b.x + b.width / 2);
+  return { centred: shifted(figure, dx), dx };
+}
+
+/** The figure moved sideways. */
+export const shifted = (figure: Figure, dx: number): Figure =>
+  mapFigure(figure, (area) => moved(area, [1, 0, 0, 1, dx, 0]));
+
+/** A figure of which its mirror image about its own axis has at least that share, made even; any other as it is. */
+export function madeEven(figure: Figure, share: number): Figure {
+  const { centred, dx } = onAxis(figure);
+  return symmetryOf(centred) < share ? figure : shifted(madeSymmetrical(centred, true), -dx);
 }

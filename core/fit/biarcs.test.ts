@@ -1,19 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { arcGeometry, flatten, type Contour, type Point, type Segment } from '../path';
+import { flatten, length, minus, nearestShare, tangentsOf, turnBetween, type Contour, type Point, type Segment } from '../path'; // prettier-ignore
 import { randomFrom } from '../random';
 import { onCircles } from './index';
-
-/** The directions in which a segment leaves and arrives, in radians. */
-function headings(from: Point, s: Segment): [number, number] {
-  if (s.kind === 'arc') {
-    const { startRad, sweepRad } = arcGeometry(from, s);
-    const quarter = (Math.sign(sweepRad) * Math.PI) / 2;
-    return [startRad + quarter, startRad + sweepRad + quarter];
-  }
-  const [first, last] = s.kind === 'curve' ? [s.c1, s.c2] : [s.to, from];
-  return [Math.atan2(first[1] - from[1], first[0] - from[0]), Math.atan2(s.to[1] - last[1], s.to[0] - last[0])];
-}
-const turn = (a: number, b: number): number => Math.abs(Math.atan2(Math.sin(a - b), Math.cos(a - b)));
 
 describe('curves on circles', () => {
   it('are arcs and lines that run into one another and stay near the curve, whatever it is', () => {
@@ -30,9 +18,12 @@ describe('curves on circles', () => {
       const near = (list: number[], x: number, y: number): number => {
         let best = Infinity;
         for (let i = 0; i + 3 < list.length; i += 2) {
-          const [u, v] = [list[i + 2] - list[i], list[i + 3] - list[i + 1]];
-          const t = Math.max(0, Math.min(1, ((x - list[i]) * u + (y - list[i + 1]) * v) / Math.max(1e-9, u * u + v * v))); // prettier-ignore
-          best = Math.min(best, Math.hypot(list[i] + t * u - x, list[i + 1] + t * v - y));
+          const [from, to]: Point[] = [[list[i], list[i + 1]], [list[i + 2], list[i + 3]]]; // prettier-ignore
+          const t = nearestShare([x, y], from, to);
+          best = Math.min(
+            best,
+            length(minus([x, y], [from[0] + t * (to[0] - from[0]), from[1] + t * (to[1] - from[1])])),
+          );
         }
         return best;
       };
@@ -49,13 +40,13 @@ describe('curves on circles', () => {
     const made = onCircles({ start: [10, 80], segments, open: true }, 0.3);
     expect(made.segments.length).toBeLessThan(13);
     let from: Point = [10, 80];
-    let last = headings(from, segments[0])[0];
+    let last = tangentsOf(from, segments[0])[0];
     for (const s of made.segments) {
-      const [leaves, arrives] = headings(from, s);
-      expect(turn(leaves, last)).toBeLessThan(0.02);
+      const [leaves, arrives] = tangentsOf(from, s);
+      expect(turnBetween(leaves, last)).toBeLessThan(0.02);
       [from, last] = [s.to, arrives];
     }
-    expect(turn(last, headings([70, 20], segments[1])[1])).toBeLessThan(0.02);
+    expect(turnBetween(last, tangentsOf([70, 20], segments[1])[1])).toBeLessThan(0.02);
   });
 
   it('leave lines and arcs as they are, and a curve that is a circle is one', () => {

@@ -44,7 +44,7 @@ const all = (): Classes =>
     seldomNouns: setOf(data.seldomNouns),
   });
 
-const IRREGULAR_PLURALS: Readonly<Record<string, string>> = { mice: 'mouse', geese: 'goose', feet: 'foot', teeth: 'tooth', men: 'man', women: 'woman', children: 'child', people: 'person', oxen: 'ox', wolves: 'wolf', leaves: 'leaf', knives: 'knife', loaves: 'loaf', halves: 'half', scarves: 'scarf', hooves: 'hoof', shelves: 'shelf', cacti: 'cactus', fungi: 'fungus', dice: 'die' }; // prettier-ignore
+const IRREGULAR_PLURALS: Readonly<Record<string, string>> = { mice: 'mouse', geese: 'goose', feet: 'foot', teeth: 'tooth', men: 'man', women: 'woman', children: 'child', people: 'person', oxen: 'ox', wolves: 'wolf', leaves: 'leaf', knives: 'knife', loaves: 'loaf', halves: 'half', scarves: 'scarf', hooves: 'hoof', shelves: 'shelf', cacti: 'cactus', fungi: 'fungus', dice: 'die', chillies: 'chilli' }; // prettier-ignore
 
 /** A noun and what it would be if it were a plural. */
 export function singulars(word: string): string[] {

@@ -1,7 +1,7 @@
 /** How far a drawing lies from the edges of the picture that it is drawn over. */
 import { Lines, polylineOf } from '../exact';
 import type { DrawnShape } from '../vector';
-import { asLines, boxOf, contains, type Box, type Contour, type Point } from '../path';
+import { asLines, boxOf, contains, runLength, type Box, type Contour, type Point } from '../path';
 
 /** The edges of a picture, to be looked up by place. */
 export interface PictureEdges {
@@ -29,13 +29,7 @@ const DRAWN_PX = 3;
 
 export function pictureEdges(contours: readonly Contour[]): PictureEdges {
   const polylines = contours.map((c) => polylineOf(c, TOLERANCE_PX));
-  return { contours, lines: new Lines(polylines), lengthPx: polylines.reduce((sum, l) => sum + lengthOf(l), 0) };
-}
-
-function lengthOf(line: Float64Array): number {
-  let sum = 0;
-  for (let k = 2; k < line.length; k += 2) sum += Math.hypot(line[k] - line[k - 2], line[k + 1] - line[k - 1]);
-  return sum;
+  return { contours, lines: new Lines(polylines), lengthPx: polylines.reduce((sum, l) => sum + runLength(l), 0) };
 }
 
 /** Places along polylines, about a step apart. */
@@ -60,7 +54,7 @@ export function deviationFrom(
   const polylines = shapes.map((s) => s.contours.map((c) => polylineOf(c, TOLERANCE_PX)));
   const boxes = shapes.map((s) => boxOf(s.contours));
   const solid = shapes.map((s) => s.contours.filter((c) => !c.open).map((c) => asLines(c)));
-  const total = polylines.flat().reduce((sum, l) => sum + lengthOf(l), 0);
+  const total = polylines.flat().reduce((sum, l) => sum + runLength(l), 0);
   const stepPx = Math.max(STEP_PX, total / PLACES_MOST);
   let [greatest, at, sum, count] = [0, null as Point | null, 0, 0];
   const isCovered = (own: number, p: Point): boolean =>

@@ -16,17 +16,13 @@ export interface CleanedSketch {
   readonly lines: Rings;
   /** The lines outside that go round nothing: a stem, a handle, rays. */
   readonly loose: Rings;
-  /** Weight of the pencil lines, in pixels of the picture. */
-  readonly lineWeight: number;
 }
 
 /** Share of an area that is hatched from which on all of it was meant. */
 export const WHOLLY = 0.66;
-/** Strokes of a hatching lie at most this share of the drawing's extent apart. */
-const APART = 0.075;
-/** and at most this many times their weight. */
-const SPACED = 6.5;
-/** Share of a hatched place that its strokes are, at least. */
+/** How far strokes of a hatching lie apart, at most: as a share of the drawing's extent, and in times their weight. */
+const [APART, SPACED] = [0.075, 6.5];
+/** Share of what is hatched of an area that strokes within it are, at least. */
 const OWN = 0.1;
 /** Share of the outline's darkness from which on ink is a line; below which most of the hatching lies where it is lighter. */
 const [LINE, FAINT] = [0.72, 0.8];
@@ -113,11 +109,11 @@ function withoutHatching(sheet: Sheet, body: Uint8Array): { hatching: Hatching; 
 export function cleanSketch(picture: Picture): CleanedSketch | null {
   const sheet = sheetOf(picture);
   if (!sheet) return null;
-  const { w, h, depth, weight: lineWeight, least } = sheet;
+  const { w, h, depth, weight, least } = sheet;
   const back = picture.widthPx / w;
   const bodiesIn = (ink: Uint8Array): ReturnType<typeof figureOf> => {
     const toInk = distanceTo((i) => ink[i] === 1, w, h);
-    return figureOf(bodiesOf(toInk, w, h, lineWeight), w, h);
+    return figureOf(bodiesOf(toInk, w, h, weight), w, h);
   };
   const first = bodiesIn(sheet.ink);
   const { hatching, ink } = withoutHatching(sheet, first.body);
@@ -133,7 +129,6 @@ export function cleanSketch(picture: Picture): CleanedSketch | null {
     blur: number,
     box: Box = { x0: 0, y0: 0, x1: w - 1, y1: h - 1 },
   ): Rings => {
-    // prettier-ignore
     const [width, height] = [box.x1 - box.x0 + 1, box.y1 - box.y0 + 1];
     const shown = new Float32Array(width * height);
     for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) if (on((y + box.y0) * w + x + box.x0)) shown[y * width + x] = 1; // prettier-ignore
@@ -143,11 +138,11 @@ export function cleanSketch(picture: Picture): CleanedSketch | null {
   const outline = ringsOf(isBody, 1);
   const toEdge = distanceTo((i) => !isBody(i), w, h);
   // Lines of the drawing are as dark as the outline; what is lighter or thinner only says that an area is dark.
-  const strong = LINE * strongOf({ ink, depth }, (i) => !largest || (toEdge[i] < lineWeight * 1.2 && toEdge[i] > 0));
+  const strong = LINE * strongOf({ ink, depth }, (i) => !largest || (toEdge[i] < weight * 1.2 && toEdge[i] > 0));
   const drawn = labelled((i) => isInk(i) && depth[i] > strong, w, h);
   const isLine = (i: number): boolean => drawn.label[i] > 0 && drawn.sizes[drawn.label[i]] >= least * 1.5;
   const toLine = distanceTo(isLine, w, h);
-  const gap = Math.max(1.1, lineWeight * 0.3);
+  const gap = Math.max(1.1, weight * 0.3);
   const inner = labelled((i) => isBody(i) && toLine[i] > gap, w, h);
   const hatched = filledUp(hatching, (i) => !isBody(i) || toLine[i] <= gap, w, h);
   const order = inner.sizes
@@ -185,13 +180,13 @@ export function cleanSketch(picture: Picture): CleanedSketch | null {
   });
   const partly = inner.sizes.map((_, id) => id > 0 && hatchedOf(id) <= WHOLLY);
   const shade = ringsOf((i) => isHatched(i) && partly[inner.label[i]], 2);
-  const lines = ringsOf((i) => isLine(i) && toEdge[i] > lineWeight * 1.1, 0);
-  return { outline, areas, shade, lines, loose: looseLines(), lineWeight: lineWeight * back };
+  const lines = ringsOf((i) => isLine(i) && toEdge[i] > weight * 1.1, 0);
+  return { outline, areas, shade, lines, loose: looseLines() };
 
   /** Lines outside the figure, but the edges of the paper and of the desk. */
   function looseLines(): Rings {
     const toBody = distanceTo(isBody, w, h);
-    const each = labelled((i) => isLine(i) && (!largest || toBody[i] > 0.8 * lineWeight), w, h);
+    const each = labelled((i) => isLine(i) && (!largest || toBody[i] > 0.8 * weight), w, h);
     const margin = 0.03 * Math.max(w, h);
     const isOuter = each.sizes.map(() => false);
     for (let i = 0; i < w * h; i++) {

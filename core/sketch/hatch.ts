@@ -125,7 +125,6 @@ function placesOf(
   h: number,
   reach: number,
 ): Uint8Array {
-  // prettier-ignore
   const toStroke = distanceTo((i) => strokes[i] === 1, w, h);
   const toBare = distanceTo((i) => toStroke[i] > reach, w, h);
   const each = labelled((i) => toBare[i] > reach, w, h);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { counted } from '../counted';
   import { allPieces, figuresOf, findNode, inksOfPiece } from '$core/vector';
   import Typed from '../slip/Typed.svelte';
   import { nameOfNode } from './names';
@@ -24,7 +25,6 @@
   ]);
   const inkNames = $derived(inks.map((k) => drawing.inks.find((i) => i.id === k)?.name ?? '').join(', '));
   const shown = (x: number) => (Math.round(x * 10) / 10).toFixed(1);
-  const counted = (n: number, one: string) => `${n.toLocaleString('en-GB')} ${one}${n === 1 ? '' : 's'}`;
 
   const PLACES = [
     ['upper left', 0, 0],

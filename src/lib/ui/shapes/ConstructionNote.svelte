@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { counted } from '../counted';
   import Figure from '../slip/Figure.svelte';
   import type { Constructing } from './constructing.svelte';
 
@@ -10,7 +11,6 @@
   }
   const { constructing, href }: Props = $props();
   const construction = $derived(constructing.found?.construction ?? null);
-  const counted = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
   const sizes = $derived.by(() => {
     const radii = (construction?.circles ?? []).map((c) => c.radiusPx.toFixed(1));
     return [...new Set(radii)].slice(0, 6).map((r) => ({ r, times: radii.filter((x) => x === r).length }));

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
   import type { Wording } from '$lib/contract/answers';
+  import { counted } from '../counted';
 
   /** What the rounds of a commission cost, and where one could have stopped. */
   interface Props {
@@ -12,7 +13,6 @@
   const rounds = $derived(wording.rounds);
   const { economy } = $derived(wording);
   const credits = (n: number): string => counted(n, 'credit');
-  const counted = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
   const stopped = $derived.by(() => {
     const { first, last } = economy;
     if (!first || !last) return null;

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Wording } from '$lib/contract/answers';
+  import { counted } from '../counted';
 
   /** What each concept that was kept or worked on cost on its way, the dearest first, and what went into none. */
   interface Props {
@@ -9,7 +10,6 @@
   }
   const { wording, href }: Props = $props();
   const most = $derived(Math.max(1, wording.besides, ...wording.threads.map((t) => t.credits)));
-  const counted = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
   const through = (rounds: readonly number[]): string =>
     rounds.length === 1 ? `round ${rounds[0]}` : `rounds ${rounds.slice(0, -1).join(', ')} and ${rounds.at(-1)}`;
 </script>
