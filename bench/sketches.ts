@@ -31,19 +31,24 @@ function shaken(picture: Picture, seed: number): Picture {
 }
 
 const cornersOf = (area: Area): number => area.reduce((sum, ring) => sum + cornerCount(ring), 0);
-let [before, after, steady, least] = [0, 0, 0, 1];
+let [before, after, steady, least, time] = [0, 0, 0, 1, 0];
 for (const [k, thing] of THINGS.entries()) {
   const drawn = drawCandidate({ prompt: `${thing}, white ground`, finish: 'pencil sketch', sizePx: SIDE_PX, leeway: 0, flaws: 0 }, 0); // prettier-ignore
   const sketch = shaken(drawn.picture, k + 1);
   const penciled = (picture: Picture): Area => cleanSketch(picture)!.outline.map((ring) => ring.map((v) => (v * 100) / SIDE_PX)); // prettier-ignore
   const pencil = penciled(sketch);
-  const started = performance.now();
   const { outline } = readReference(sketch);
-  const ms = performance.now() - started;
+  // The least of three: other work on the machine only adds to it.
+  const ms = Math.min(...[1, 2, 3].map(() => {
+    const started = performance.now();
+    readReference(sketch);
+    return performance.now() - started;
+  })); // prettier-ignore
+  time += ms;
   const [had, left, meant, kept] = [cornersOf(pencil), cornersOf(outline), cornersOf(penciled(drawn.picture)), overlapOf(pencil, outline)]; // prettier-ignore
   [before, after, steady, least] = [before + had, after + left, steady + meant, Math.min(least, kept)];
   console.log(
     `${thing}: ${(100 * kept).toFixed(1)}% kept, ${had} corners to ${left}, of ${meant} meant, ${ms.toFixed(0)} ms`,
   );
 }
-console.log(`all: at least ${(100 * least).toFixed(1)}% kept, ${before} corners to ${after}, of ${steady} meant`); // prettier-ignore
+console.log(`all: at least ${(100 * least).toFixed(1)}% kept, ${before} corners to ${after}, of ${steady} meant, ${(time / THINGS.length).toFixed(0)} ms each`); // prettier-ignore

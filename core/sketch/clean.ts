@@ -2,7 +2,7 @@ import { distanceTo, type Picture } from '../raster';
 import { bodiesOf } from './bodies';
 import { outlinesAt, type Rings } from './field';
 import { filledUp, hatchingOf, type Hatching } from './hatch';
-import { boxed, labelled, sheetOf, type Sheet } from './paper';
+import { boxed, boxesOf, labelled, sheetOf, type Box, type Sheet } from './paper';
 
 /** What a sketch was found to show; rings are in pixels of the picture it came from. */
 export interface CleanedSketch {
@@ -27,39 +27,22 @@ const OWN = 0.1;
 /** Share of the outline's darkness from which on ink is a line; below which most of the hatching lies where it is lighter. */
 const [LINE, FAINT] = [0.72, 0.8];
 
-interface Box {
-  readonly x0: number;
-  readonly y0: number;
-  readonly x1: number;
-  readonly y1: number;
-}
-
-/** The boxes that labels lie in, the last row and column included. */
-function boxesOf(label: Int32Array, count: number, w: number): Box[] {
-  const out = Array.from({ length: count }, () => ({ x0: Infinity, y0: Infinity, x1: 0, y1: 0 }));
-  label.forEach((id, i) => {
-    const [box, x, y] = [out[id], i % w, Math.floor(i / w)];
-    if (x < box.x0) box.x0 = x;
-    if (y < box.y0) box.y0 = y;
-    if (x > box.x1) box.x1 = x;
-    if (y > box.y1) box.y1 = y;
-  });
-  return out;
-}
-
 /** Which pixels belong to the figure: not the edge of the paper or of the desk, which encloses long thin strips near the picture's border. */
-function figureOf(mask: Uint8Array, w: number, h: number): { body: Uint8Array; largest: number } {
+function figureOf(mask: Uint8Array, { w, h, whole, from }: Sheet): { body: Uint8Array; largest: number } {
   const bodies = labelled((i) => mask[i] === 1, w, h);
   const largest = Math.max(0, ...bodies.sizes);
   const extent = boxesOf(bodies.label, bodies.sizes.length, w);
-  const margin = 0.14 * Math.max(w, h);
+  const side = Math.max(whole.w, whole.h);
+  const margin = 0.14 * side;
   const counts = bodies.sizes.map((area, id) => {
     if (!id || area < 0.02 * largest) return false;
     if (area === largest) return true;
     const { x0, y0, x1, y1 } = extent[id];
     const length = Math.hypot(x1 - x0, y1 - y0);
-    const strip = area / length ** 2 < 0.06 && length > 0.2 * Math.max(w, h);
-    const outer = x1 < margin || y1 < margin || x0 > w - margin || y0 > h - margin;
+    const strip = area / length ** 2 < 0.06 && length > 0.2 * side;
+    const [left, top] = [x0 + from.x, y0 + from.y];
+    const [right, bottom] = [x1 + from.x, y1 + from.y];
+    const outer = right < margin || bottom < margin || left > whole.w - margin || top > whole.h - margin;
     return !(strip && outer) && area >= (outer ? 0.07 : 0.02) * largest;
   });
   return { body: mask.map((_, i) => (counts[bodies.label[i]] ? 1 : 0)), largest: largest < 60 ? 0 : largest };
@@ -74,7 +57,7 @@ function strongOf({ ink, depth }: Pick<Sheet, 'ink' | 'depth'>, where: (i: numbe
 /** The hatching within a figure, and the ink without it and without the stubs that it leaves. */
 function withoutHatching(sheet: Sheet, body: Uint8Array): { hatching: Hatching; ink: Uint8Array } {
   const { w, h, ink, weight } = sheet;
-  const toEdge = distanceTo((i) => !body[i], w, h);
+  const toEdge = distanceTo((i) => !body[i], w, h, 2 * weight);
   const { x0, y0, x1, y1 } = boxesOf(Int32Array.from(body), 2, w)[1];
   const isInner = (i: number): boolean => toEdge[i] > 1.6 * weight;
   // A few lines within are not hatching.
@@ -96,7 +79,7 @@ function withoutHatching(sheet: Sheet, body: Uint8Array): { hatching: Hatching; 
   const isLight = usual < FAINT * strong;
   const isStroke = (i: number): boolean =>
     hatching.strokes[i] === 1 && (!isLight || sheet.depth[i] < (usual + strong) / 2);
-  const toPlace = distanceTo((i) => hatching.places[i] === 1, w, h);
+  const toPlace = distanceTo((i) => hatching.places[i] === 1, w, h, 2 * weight);
   const left = labelled((i) => ink[i] === 1 && !isStroke(i) && isInner(i), w, h);
   const isStub = (i: number): boolean => left.label[i] > 0 && !isLight && toPlace[i] < 2 * weight && left.sizes[left.label[i]] < 8 * weight * weight; // prettier-ignore
   return { hatching, ink: ink.map((on, i) => (on && !isStroke(i) && !isStub(i) ? 1 : 0)) };
@@ -109,12 +92,9 @@ function withoutHatching(sheet: Sheet, body: Uint8Array): { hatching: Hatching; 
 export function cleanSketch(picture: Picture): CleanedSketch | null {
   const sheet = sheetOf(picture);
   if (!sheet) return null;
-  const { w, h, depth, weight, least } = sheet;
-  const back = picture.widthPx / w;
-  const bodiesIn = (ink: Uint8Array): ReturnType<typeof figureOf> => {
-    const toInk = distanceTo((i) => ink[i] === 1, w, h);
-    return figureOf(bodiesOf(toInk, w, h, weight), w, h);
-  };
+  const { w, h, whole, from, depth, weight, least } = sheet;
+  const back = picture.widthPx / whole.w;
+  const bodiesIn = (ink: Uint8Array): ReturnType<typeof figureOf> => figureOf(bodiesOf((i) => ink[i] === 1, w, h, weight), sheet); // prettier-ignore
   const first = bodiesIn(sheet.ink);
   const { hatching, ink } = withoutHatching(sheet, first.body);
   const second = ink === sheet.ink ? first : bodiesIn(ink);
@@ -133,16 +113,16 @@ export function cleanSketch(picture: Picture): CleanedSketch | null {
     const shown = new Float32Array(width * height);
     for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) if (on((y + box.y0) * w + x + box.x0)) shown[y * width + x] = 1; // prettier-ignore
     const field = boxed(boxed(shown, width, height, blur), width, height, blur);
-    return outlinesAt(field, width, height, 0.5).map((ring) => ring.map((v, k) => (v + (k % 2 ? box.y0 : box.x0)) * back)); // prettier-ignore
+    return outlinesAt(field, width, height, 0.5).map((ring) => ring.map((v, k) => (v + (k % 2 ? box.y0 + from.y : box.x0 + from.x)) * back)); // prettier-ignore
   };
   const outline = ringsOf(isBody, 1);
-  const toEdge = distanceTo((i) => !isBody(i), w, h);
+  const toEdge = distanceTo((i) => !isBody(i), w, h, 2 * weight);
   // Lines of the drawing are as dark as the outline; what is lighter or thinner only says that an area is dark.
   const strong = LINE * strongOf({ ink, depth }, (i) => !largest || (toEdge[i] < weight * 1.2 && toEdge[i] > 0));
   const drawn = labelled((i) => isInk(i) && depth[i] > strong, w, h);
   const isLine = (i: number): boolean => drawn.label[i] > 0 && drawn.sizes[drawn.label[i]] >= least * 1.5;
-  const toLine = distanceTo(isLine, w, h);
   const gap = Math.max(1.1, weight * 0.3);
+  const toLine = distanceTo(isLine, w, h, gap + 1);
   const inner = labelled((i) => isBody(i) && toLine[i] > gap, w, h);
   const hatched = filledUp(hatching, (i) => !isBody(i) || toLine[i] <= gap, w, h);
   const order = inner.sizes
@@ -185,13 +165,13 @@ export function cleanSketch(picture: Picture): CleanedSketch | null {
 
   /** Lines outside the figure, but the edges of the paper and of the desk. */
   function looseLines(): Rings {
-    const toBody = distanceTo(isBody, w, h);
+    const toBody = distanceTo(isBody, w, h, weight);
     const each = labelled((i) => isLine(i) && (!largest || toBody[i] > 0.8 * weight), w, h);
-    const margin = 0.03 * Math.max(w, h);
+    const margin = 0.03 * Math.max(whole.w, whole.h);
     const isOuter = each.sizes.map(() => false);
     for (let i = 0; i < w * h; i++) {
-      const [x, y] = [i % w, Math.floor(i / w)];
-      if (x < margin || y < margin || x > w - margin || y > h - margin) isOuter[each.label[i]] = true;
+      const [x, y] = [(i % w) + from.x, Math.floor(i / w) + from.y];
+      if (x < margin || y < margin || x > whole.w - margin || y > whole.h - margin) isOuter[each.label[i]] = true;
     }
     return ringsOf((i) => each.label[i] > 0 && !isOuter[each.label[i]], 0);
   }

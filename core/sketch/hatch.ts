@@ -40,8 +40,18 @@ export function hatchingOf(
   apart: number,
 ): Hatching {
   const strokes = new Uint8Array(w * h);
-  const isOn = (x: number, y: number): boolean => x >= 0 && y >= 0 && x < w && y < h && isInk(y * w + x);
   const shortest = Math.max(8, 4 * weight);
+  // With a margin of paper that no stroke is followed beyond.
+  const margin = Math.ceil(3 * shortest) + 1;
+  const wide = w + 2 * margin;
+  const inked: number[] = [];
+  const ink = new Uint8Array(wide * (h + 2 * margin));
+  const wideAt = (i: number): number => (Math.floor(i / w) + margin) * wide + (i % w) + margin;
+  for (let i = 0; i < w * h; i++) {
+    if (!isInk(i)) continue;
+    inked.push(i);
+    ink[wideAt(i)] = 1;
+  }
   /** Long lines that are none: strokes end at them or cross them. */
   const lines = new Uint8Array(w * h);
   const gaps: number[] = [];
@@ -50,16 +60,21 @@ export function hatchingOf(
   for (let d = 0; d < DIRECTIONS; d++) {
     const turn = (Math.PI * d) / DIRECTIONS;
     const [dx, dy] = [Math.cos(turn), Math.sin(turn)];
-    const reach = (x: number, y: number, way: number): number => {
+    const [ahead, behind] = [1, -1].map((way) =>
+      Int32Array.from(
+        { length: margin - 1 },
+        (_, t) => Math.round(way * (t + 1) * dy) * wide + Math.round(way * (t + 1) * dx),
+      ),
+    );
+    const reach = (at: number, steps: Int32Array): number => {
       let t = 0;
-      while (t < 3 * shortest && isOn(Math.round(x + way * (t + 1) * dx), Math.round(y + way * (t + 1) * dy))) t++;
+      while (t < steps.length && ink[at + steps[t]]) t++;
       return t;
     };
     const along = new Uint8Array(w * h);
     const isLong = new Uint8Array(w * h);
-    for (let i = 0; i < w * h; i++) {
-      if (!isInk(i)) continue;
-      const run = reach(i % w, Math.floor(i / w), 1) + reach(i % w, Math.floor(i / w), -1);
+    for (const i of inked) {
+      const run = reach(wideAt(i), ahead) + reach(wideAt(i), behind);
       along[i] = run >= shortest ? 1 : 0;
       isLong[i] = run >= 2 * shortest ? 1 : 0;
     }
@@ -81,7 +96,7 @@ export function hatchingOf(
     };
     // Of each stroke: pixels that lie evenly among many, pixels that lie among some, and the strokes beside it.
     const told = each.sizes.map(() => ({ evenly: 0, among: 0, first: -1, beside: new Set<number>() }));
-    for (let i = 0; i < w * h; i++) {
+    for (const i of inked) {
       if (!each.label[i]) continue;
       const stroke = told[each.label[i]];
       if (stroke.first < 0) stroke.first = i;
@@ -104,7 +119,7 @@ export function hatchingOf(
         grows = true;
       });
     }
-    for (let i = 0; i < w * h; i++) {
+    for (const i of inked) {
       if (isHatch[each.label[i]]) strokes[i] = 1;
       else if (isLong[i]) lines[i] = 1;
     }
@@ -125,8 +140,8 @@ function placesOf(
   h: number,
   reach: number,
 ): Uint8Array {
-  const toStroke = distanceTo((i) => strokes[i] === 1, w, h);
-  const toBare = distanceTo((i) => toStroke[i] > reach, w, h);
+  const toStroke = distanceTo((i) => strokes[i] === 1, w, h, reach + 1);
+  const toBare = distanceTo((i) => toStroke[i] > reach, w, h, reach + 1);
   const each = labelled((i) => toBare[i] > reach, w, h);
   const most = each.sizes.map(() => 0);
   for (const pixels of found) {
@@ -143,8 +158,8 @@ function placesOf(
 /** Places filled up to the lines that bound them: strokes end a little short of those, and none fits into a corner. */
 export function filledUp({ places, gap }: Hatching, isBound: (i: number) => boolean, w: number, h: number): Uint8Array {
   const reach = 1.1 * gap;
-  const toPlace = distanceTo((i) => places[i] === 1, w, h);
-  const toFull = distanceTo((i) => places[i] === 1 || isBound(i), w, h);
-  const toFree = distanceTo((i) => toFull[i] > reach, w, h);
+  const toPlace = distanceTo((i) => places[i] === 1, w, h, 2.5 * gap);
+  const toFull = distanceTo((i) => places[i] === 1 || isBound(i), w, h, reach + 1);
+  const toFree = distanceTo((i) => toFull[i] > reach, w, h, reach + 1);
   return places.map((on, i) => (on || (!isBound(i) && toFree[i] > reach && toPlace[i] < 2.5 * gap) ? 1 : 0));
 }

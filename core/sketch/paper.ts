@@ -68,24 +68,49 @@ export function labelled(on: (i: number) => boolean, w: number, h: number): { la
   const label = new Int32Array(w * h);
   const sizes = [0];
   const stack: number[] = [];
+  /** What has no label yet, and is to have one. */
+  const NEW = -1;
+  for (let i = 0; i < w * h; i++) if (on(i)) label[i] = NEW;
+  const reach = (i: number, id: number): void => {
+    if (label[i] !== NEW) return;
+    label[i] = id;
+    sizes[id]++;
+    stack.push(i);
+  };
   for (let s = 0; s < w * h; s++) {
-    if (label[s] || !on(s)) continue;
-    const id = sizes.length;
-    sizes.push(0);
-    label[s] = id;
-    stack.push(s);
-    while (stack.length) {
+    if (label[s] !== NEW) continue;
+    const id = sizes.push(0) - 1;
+    for (reach(s, id); stack.length;) {
       const i = stack.pop()!;
-      sizes[id]++;
       const x = i % w;
-      for (const j of [x > 0 ? i - 1 : -1, x < w - 1 ? i + 1 : -1, i - w, i + w])
-        if (j >= 0 && j < w * h && !label[j] && on(j)) {
-          label[j] = id;
-          stack.push(j);
-        }
+      if (x > 0) reach(i - 1, id);
+      if (x < w - 1) reach(i + 1, id);
+      if (i >= w) reach(i - w, id);
+      if (i < w * (h - 1)) reach(i + w, id);
     }
   }
   return { label, sizes };
+}
+
+/** Pixels from the first to the last, both included. */
+export interface Box {
+  readonly x0: number;
+  readonly y0: number;
+  readonly x1: number;
+  readonly y1: number;
+}
+
+/** The boxes that labels lie in. */
+export function boxesOf(label: Int32Array, count: number, w: number): Box[] {
+  const out = Array.from({ length: count }, () => ({ x0: Infinity, y0: Infinity, x1: 0, y1: 0 }));
+  label.forEach((id, i) => {
+    const [box, x, y] = [out[id], i % w, Math.floor(i / w)];
+    if (x < box.x0) box.x0 = x;
+    if (y < box.y0) box.y0 = y;
+    if (x > box.x1) box.x1 = x;
+    if (y > box.y1) box.y1 = y;
+  });
+  return out;
 }
 
 /** The level that divides two groups of values best (Otsu 1979), on 128 steps from 0 to 1. */
@@ -127,11 +152,16 @@ export function looksLikeSketch(picture: Picture): boolean {
 }
 
 const WORK_SIDE = 360;
+/** Paper kept around the ink, in pixels: more than a gap in a line may be closed by. */
+const AROUND = 16;
 
-/** What is drawn on a sheet, at the size it is worked on. */
+/** What is drawn on a sheet, at the size it is worked on, cut to where there is ink. */
 export interface Sheet {
   readonly w: number;
   readonly h: number;
+  /** The whole sheet, in pixels of that size, and where in it the cut begins. */
+  readonly whole: { readonly w: number; readonly h: number };
+  readonly from: { readonly x: number; readonly y: number };
   /** 1 for each pixel of ink. */
   readonly ink: Uint8Array;
   /** How much darker than the paper each pixel is, 0..1. */
@@ -163,8 +193,26 @@ export function sheetOf(picture: Picture): Sheet | null {
   const level = Math.max(0.55, Math.min(0.93, mean - Math.max(0.055, 3.2 * spread), Math.max(0.72, otsu(calm) + 0.06)));
   const found = labelled((i) => calm[i] < level, w, h);
   const least = Math.max(14, 0.00022 * w * h);
-  const ink = Uint8Array.from(calm, (_, i) => (found.label[i] && found.sizes[found.label[i]] >= least ? 1 : 0));
+  const ink = new Uint8Array(w * h);
+  for (let i = 0; i < w * h; i++) ink[i] = found.label[i] && found.sizes[found.label[i]] >= least ? 1 : 0;
   if (ink.reduce((s, v) => s + v, 0) < 24) return null;
+  const { x0, y0, x1, y1 } = boxesOf(Int32Array.from(ink), 2, w)[1];
+  const weight = weightOf(ink, w, h);
+  const margin = Math.ceil(AROUND + 3 * weight);
+  const from = { x: Math.max(0, x0 - margin), y: Math.max(0, y0 - margin) };
+  const [cutW, cutH] = [Math.min(w, x1 + margin + 1) - from.x, Math.min(h, y1 + margin + 1) - from.y];
+  const cut = { w: cutW, h: cutH, ink: new Uint8Array(cutW * cutH), depth: new Float32Array(cutW * cutH) };
+  for (let y = 0; y < cutH; y++)
+    for (let x = 0; x < cutW; x++) {
+      const i = (y + from.y) * w + x + from.x;
+      cut.ink[y * cutW + x] = ink[i];
+      cut.depth[y * cutW + x] = mean - calm[i];
+    }
+  return { ...cut, whole: { w, h }, from, weight, least };
+}
+
+/** Weight of the lines in a mask of ink, in pixels. */
+function weightOf(ink: Uint8Array, w: number, h: number): number {
   const within = distanceTo((i) => !ink[i], w, h);
   let [ridge, ridges] = [0, 0];
   for (let i = 0; i < w * h; i++) {
@@ -172,5 +220,5 @@ export function sheetOf(picture: Picture): Sheet | null {
     ridge += within[i];
     ridges++;
   }
-  return { w, h, ink, depth: calm.map((v) => mean - v), weight: ridges ? (2 * ridge) / ridges : 2, least };
+  return ridges ? (2 * ridge) / ridges : 2;
 }
