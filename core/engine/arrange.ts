@@ -10,6 +10,8 @@ import { onField, recoloured } from './field';
 import { outlineOf, placed, type Figure } from './figure';
 import { fitLayers, scaled, type Layer } from './layer';
 import {
+  inBothHands,
+  isBundle,
   inHand,
   inHands,
   isHeadgear,
@@ -27,11 +29,22 @@ import { asHouse, asMoon } from './pairings-parts';
 import { isInVase, rises, standsInVase, TREES } from './pairings-places';
 import { BEARING, charged, laden, seated } from './pairings-riders';
 import { mascotFigure } from './mascot';
-import { canBeHeld, goesRound, GROWS, HEAPING, isBundle, isSprinkled, isYoung, PLAIN, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
+import { canBeHeld, goesRound, GROWS, HEAPING, isSprinkled, isYoung, PLAIN, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
 import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
-import { counterchanged, IDEAS, ideasFor, otherBuild, peeking, plain, single, WHOLE, type Single } from './single';
+import {
+  counterchanged,
+  cropped,
+  IDEAS,
+  ideasFor,
+  otherBuild,
+  peeking,
+  plain,
+  single,
+  WHOLE,
+  type Single,
+} from './single';
 import {
   thingFor,
   arrangement,
@@ -101,6 +114,7 @@ function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
     // A face is seen once, and whole.
     (idea !== otherBuild && asked.expression !== null) ||
     (idea === peeking && (stage.isHeld !== undefined || isLines)) ||
+    (idea === cropped && isLines) ||
     (idea === counterchanged && (stage.isHeld === 'ring' || isLines || b.height > 1.7 * b.width));
   const ideas = ideasFor(figure).filter((idea) => !isOut(idea));
   return (ideas[(at - drawings) % Math.max(1, ideas.length)] ?? plain)(stage, figure);
@@ -232,7 +246,7 @@ function figuresOf(stage: Stage): Layer[] {
   const worn = figures.find((f) => f.to === 0 && f.relation === 'wearing');
   const had = figures.findIndex((f, i) => i > 0 && f !== worn && f.to === 0 && ['holding', 'with'].includes(f.relation ?? '')); // prettier-ignore
   if (worn && had > 0 && !stage.given && hasHands(first.drawn))
-    return fitLayers(inHand(STANCES[stage.idea % STANCES.length])(stage, figureFor(stage, first, 0), figureFor(stage, figures[had], had)), 88); // prettier-ignore
+    return fitLayers((figures[had].count === 2 ? inBothHands : inHand)(STANCES[stage.idea % STANCES.length])(stage, figureFor(stage, first, 0), figureFor(stage, figures[had], had)), 88); // prettier-ignore
   // What has a door and windows is a house.
   if (third && !stage.given && !isCreature(first.drawn) && second.drawn === 'door' && third.drawn === 'window')
     return fitLayers(asHouse(stage, figureFor(stage, first, 0)), 88);

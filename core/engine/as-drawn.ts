@@ -4,9 +4,9 @@ import { hasHands, isCreature, isShown } from './built';
 import { isRole } from './creature';
 import { isThing } from './things';
 import { isScene } from './grounds';
-import { isPaired } from './pairings';
+import { isBundle, isPaired } from './pairings';
 import { TREES } from './pairings-places';
-import { GROWS } from './pairs';
+import { GROWS, LAUREL, WOUND } from './pairs';
 import { FORMS, standingOf, type Stage } from './stage';
 
 type Figures = readonly PromptFigure[];
@@ -77,6 +77,9 @@ const OUTGROWN =
   /^(?:feathers?|tail|tail feathers|plumage|mane|scales|spines|spikes|quills|shell|fur|hair|spots|stripes|petals)$/;
 /** What a wreath is made of. */
 const LEAFY = /^(?:leaf|flower|laurel|ivy|olive|rose|daisy)$/;
+/** What of it is bound into a wreath. */
+const branchOf = (drawn: string): string => (drawn === 'olive' ? 'olive branch' : drawn);
+const isWreathing = ({ drawn }: PromptFigure): boolean => LAUREL.test(drawn) || WOUND.test(drawn);
 const SERVED_ON = /^(?:tray|plate|dish|bag)$/;
 
 /** The thing of whose shape a figure is said to be; null where none is. */
@@ -189,6 +192,20 @@ const RULES: readonly Rule[] = [
           0,
         );
   },
+  // A wreath of wheat about a windmill is two ears of wheat at its sides.
+  ([first, second, third, ...rest]) =>
+    first?.drawn === 'wreath' && second?.relation === 'made of' && second.to === 0 && isWreathing(second) && third?.to === 0 && ['with', 'around', 'beside'].includes(third.relation ?? '')
+      ? [{ ...third, relation: null, to: null, turned: false, said: null, place: null }, { ...second, drawn: branchOf(second.drawn), count: 1, relation: 'around', to: 0, turned: true, said: 'around' }, ...rest]
+      : null, // prettier-ignore
+  ([first, second, third, ...rest]) =>
+    isChained(second, third, 'made of') && second.drawn === 'wreath' && isWreathing(third) && ['inside', 'around', 'with'].includes(second.relation ?? '')
+      ? [first, { ...third, drawn: branchOf(third.drawn), count: 1, relation: 'around', to: 0, turned: true, said: 'around' }, ...rest]
+      : null, // prettier-ignore
+  // What is bundled is tied.
+  ([first, second]) =>
+    first && !second && isBundle(first) && LAUREL.test(first.drawn)
+      ? [{ ...first, count: 5 }, { ...first, word: 'ribbon', drawn: 'ribbon', via: 'name', count: 1, modifiers: [], colours: [], pose: null, expression: null, relation: 'with', to: 0, turned: false, place: null, said: 'tied with' }]
+      : null, // prettier-ignore
   // A crown of leaves is a wreath; antlers made of twigs are twigs where antlers are.
   ([first, second, third, ...rest]) =>
     isChained(second, third, 'made of') && second.drawn === 'crown' && LEAFY.test(third.drawn)
@@ -362,9 +379,6 @@ const RULES: readonly Rule[] = [
       return { ...f, drawn, modifiers: [], ...(f.relation === 'with' ? { relation: 'over', turned: true } : {}) };
     });
   },
-  // Who is on skis is on one, as one sees it from the side.
-  ([first, second, ...rest]) =>
-    second?.drawn === 'skis' && stands(second, 'on', 'riding') ? [first, { ...second, drawn: 'ski', count: 1 }, ...rest] : null, // prettier-ignore
   // Stripes are somebody's own; a glove that holds something is a hand.
   (figures) => {
     const at = figures.findIndex((f) => /^stripes?$/.test(f.word) && f.to !== null && ['with', 'made of'].includes(f.relation ?? '') && isCreature(figures[f.to].drawn)); // prettier-ignore

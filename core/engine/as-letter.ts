@@ -1,10 +1,10 @@
 /** Figures as letters: bent into one stroke, built of several, a neck or a whole body as one. */
 import { areaFrom, grown, parsePath, runsFrom, sizeOf, stroked, subtract, union, type Area } from '../path';
-import { boundsOf, disc } from './area';
+import { boundsOf, box, disc } from './area';
 import { waveLine } from './marks';
 import { bentAlong, laidStraight, STEP, withoutCorners, type Point } from './bent';
 import { taper } from './creature';
-import { isLong, mirroredFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
+import { isLong, mirroredFigure, movedFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
 
 /** The middle line of each letter and digit that is drawn in one stroke, from its foot to where it begins. */
 const STROKES: Readonly<Record<string, string>> = {
@@ -100,6 +100,21 @@ export function builtOfSticks(figure: Figure, letter: string): Figure | null {
     return one.parts.map((p) => ({ ...p, area: before.length ? subtract(p.area, union(...before)) : p.area }));
   });
   return dyedAs({ ...figure, parts: parts.filter((p) => p.area.length), isBuilt: true }, figure);
+}
+
+/** An H of two things that stand, with a bar between them; null for other letters. */
+export function pairAsLetter(figure: Figure, letter: string): Figure | null {
+  if (letter !== 'H') return null;
+  const one = placed(upright(figure), { cx: 50, cy: 50, side: 88, fill: 1 });
+  const half = boundsOf(outlineOf(one)).width / 2 + 6;
+  const stands = [-half, half].map((dx) => movedFigure(one, [1, 0, 0, 1, dx, 0]));
+  // They are seen before the bar, which runs from the middle of one to that of the other.
+  const bar = subtract(box(50 - half, 45, 2 * half, 9), grown(union(...stands.map(silhouetteOf)), 1.6));
+  return {
+    ...figure,
+    parts: [...stands.flatMap(({ parts }) => parts), { ...figure.parts[0], tone: 0, area: bar }],
+    isBuilt: true,
+  };
 }
 
 /** Mountains as the letter whose peaks they are, with snow on them; null for other letters and things. */

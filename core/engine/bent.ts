@@ -111,8 +111,8 @@ export const spiralled: Pair = (s, a) => {
   return fitLayers(clear(s, bentAlong(made ?? upright(a), guide, made ? 7 : 12, true)), 88);
 };
 
-/** B as two branches that bend up at both sides of A, as a wreath does, open at the top. */
-export const laurelled: Pair = (s, a, b) => {
+/** Something on a stem as the two branches of a wreath, open at the top. */
+function branchesOf(b: Figure): Figure {
   const stem = upright(b);
   const { width, height } = boundsOf(outlineOf(stem));
   const arc = Array.from({ length: 47 }, (_, i): Point => {
@@ -120,7 +120,14 @@ export const laurelled: Pair = (s, a, b) => {
     return [50 + 42 * Math.cos(t), 48 + 42 * Math.sin(t)];
   });
   const left = bentAlong(stem, arc, Math.max(13, Math.min(20, (96 * width) / height)));
-  const both = { ...left, parts: [...left.parts, ...mirroredFigure(left).parts] };
+  return { ...left, parts: [...left.parts, ...mirroredFigure(left).parts] };
+}
+
+/** B as two branches that bend up at both sides of A, as a wreath does. */
+export const laurelled: Pair = (s, a, b) => {
   const middle = placed(a, { cx: 50, cy: 47, side: 50, fill: 0.85 });
-  return fitLayers([...finished(s, both, s.palette.groundHex, swapped(s)), ...clear(s, middle, s.palette.groundHex, s.palette.inks, 1.4)], 90); // prettier-ignore
+  return fitLayers([...finished(s, branchesOf(b), s.palette.groundHex, swapped(s)), ...clear(s, middle, s.palette.groundHex, s.palette.inks, 1.4)], 90); // prettier-ignore
 };
+
+/** A wreath by itself, of B. */
+export const wreathOf: Pair = (s, _, b) => fitLayers(finished(s, branchesOf(b)), 88);

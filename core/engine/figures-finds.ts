@@ -3,6 +3,13 @@ import { accent, body, both, circle, ellipse, light, lines, path, polygon, recta
 
 type Draw = (t: Proportion) => Drawing;
 
+/** A pointed petal about (50, 50), towards a share of a full turn. */
+function petal(turn: number, length: number, half: number): string {
+  const [dx, dy] = [Math.sin(2 * Math.PI * turn), -Math.cos(2 * Math.PI * turn)];
+  const at = (along: number, aside: number): string => `${50 + along * length * dx - aside * half * dy} ${50 + along * length * dy + aside * half * dx}`; // prettier-ignore
+  return `M50 50C${at(0.25, 1)} ${at(0.65, 1.2)} ${at(1, 0)}C${at(0.65, -1.2)} ${at(0.25, -1)} 50 50Z`;
+}
+
 export const FINDS: Readonly<Record<string, Draw>> = {
   mountains: (t) => [second(path(`M2 88L26 ${44 - 2 * t('left')}L50 88Z`), path(`M52 88L76 ${38 - 2 * t('right')}L98 88Z`)), body(path(`M18 88L50 14L82 88Z`)), light(path(`M50 14L62.5 43L56 38L50 47L44 38L37.5 43Z`))],
   'dog nose': (t) => [body(symmetric(`M50 18C68 18 88 24 90 42C92 58 72 ${70 + 2 * t('tip')} 58 82L50 86`)), light(path('M28 42C30 36 40 38 41 45C40 50 30 50 28 42Z'), path('M72 42C70 36 60 38 59 45C60 50 70 50 72 42Z')), light(path('M40 25C46 23 56 23 62 26C56 29 46 29 40 25Z'))],
@@ -110,4 +117,17 @@ export const FINDS: Readonly<Record<string, Draw>> = {
   birdhouse: (t) => [second(rectangle(45, 74, 10, 25, 1)), body(path('M22 36L50 14L78 36L78 80L22 80Z')), second(path(`M50 ${4 - t('roof')}L94 40L87 48L50 18L13 48L6 40Z`)), light(circle(50, 48, 10.5)), accent(rectangle(47, 63, 6, 9, 3))],
   'stag beetle': (t) => [lines('second', 4.6, 'M30 52L12 46L8 36M28 66L8 68L4 78M32 82L18 90L16 99M70 52L88 46L92 36M72 66L92 68L96 78M68 82L82 90L84 99'), second(path(`M44 30C32 28 22 20 ${24 - t('horn')} 4C30 8 30 14 34 17C34 11 36 8 40 5C40 14 42 22 48 28Z`), path(`M56 30C68 28 78 20 ${76 + t('horn')} 4C70 8 70 14 66 17C66 11 64 8 60 5C60 14 58 22 52 28Z`)), body(path('M38 26L62 26C70 30 70 38 66 43L34 43C30 38 30 30 38 26Z'), path('M50 46L50 97C32 96 24 82 24 66C24 57 27 50 31 46Z'), path('M50 46L50 97C68 96 76 82 76 66C76 57 73 50 69 46Z')), lines('light', 2.4, 'M50 46L50 97'), light(path('M33 56C31 66 33 78 38 85C38 74 36 64 37 55Z'))],
   bathtub: (t) => [second(path('M24 84L34 86L26 98L16 98Z'), path('M76 84L66 86L74 98L84 98Z')), lines('second', 5, 'M84 38L84 22C84 12 70 12 70 22'), body(path(`M6 42L94 42C95 68 ${82 + t('side')} 90 64 90L36 90C${18 - t('side')} 90 5 68 6 42Z`)), second(rectangle(1, 35, 98, 9, 4.5)), light(path('M18 52C19 64 24 74 32 80C25 72 24 62 25 52Z'))],
+  'open book': (t) => [body(path(`M50 26C38 14 20 12 3 17L3 82C20 78 38 80 46 90L54 90C62 80 80 78 97 82L97 17C80 12 62 14 50 26Z`)), light(path('M46.6 32C37 22.6 23 20.6 10 23.4L10 73.4C23 71.4 37 73.6 46.6 81.4Z'), path('M53.4 32C63 22.6 77 20.6 90 23.4L90 73.4C77 71.4 63 73.6 53.4 81.4Z')), lines('second', 3.2, `M17 ${34 + t('line')}C25 33 33 34.6 39 38.6M17 46C25 45 33 46.6 39 50.6M17 58C25 57 33 58.6 39 62.6M83 ${34 + t('line')}C75 33 67 34.6 61 38.6M83 46C75 45 67 46.6 61 50.6M83 58C75 57 67 58.6 61 62.6`)],
+  pinecone: (t) => {
+    const scale = (x: number, y: number, w: number): string => `M${x - w} ${y}C${x - w} ${y + 9} ${x - 0.3 * w} ${y + 13} ${x} ${y + 18}C${x + 0.3 * w} ${y + 13} ${x + w} ${y + 9} ${x + w} ${y}C${x + 0.7 * w} ${y - 7} ${x - 0.7 * w} ${y - 7} ${x - w} ${y}Z`;
+    // From the tip up, each row over the one below it.
+    const rows = ([[80, 1, 8], [71, 2, 8.6], [61, 3, 9.4], [50, 4, 9.6], [39, 3, 10.4], [28, 4, 9.6], [19, 3, 9]] as const).map(([y, n, w]) => Array.from({ length: n }, (_, i) => [50 + (i - (n - 1) / 2) * (1.84 * w + t('scales')), y, w] as const));
+    return [lines('second', 5, 'M50 16L50 3'), ...rows.map((row, k) => (k % 2 ? second : body)(...row.map(([x, y, w]) => path(scale(x, y, w)))))];
+  },
+  nightcap: (t) => [body(path(`M14 72C16 38 30 12 52 8C74 6 90 20 ${94 + t('tip')} 50C88 44 80 40 74 40C80 50 82 62 82 72Z`)), second(rectangle(8, 70, 80, 19, 9.5)), accent(circle(91, 56, 9)), lines('light', 3, 'M34 24C30 36 28 50 28 68M56 17C56 34 55 50 55 68')],
+  wheat: (t) => [lines('second', 3.6, 'M50 98L50 30'), ...[62, 49, 36, 23].map((y, k) => (k % 2 ? second : body)(...both(path(`M51.4 ${y + 6}C52 ${y - 2} 57 ${y - 10} ${68 + t('ear')} ${y - 15}C71 ${y - 5} 65 ${y + 4} 51.4 ${y + 6}Z`)))), body(path(`M50 ${3 - t('tip')}C56 9 57 16 50 25C43 16 44 9 50 ${3 - t('tip')}Z`)), accent(path(`M51 90C53 78 62 70 ${76 + t('leaf')} 68C74 80 65 88 51 92Z`), path('M49 96C47 86 40 79 28 77C29 88 37 95 49 98Z'))],
+  cheese: (t) => [body(path(`M4 50L${62 + t('top')} 15C79 17 92 31 96 50Z`), path('M4 55.6L96 55.6L96 88L4 88Z')), light(circle(14, 66, 5), circle(24, 80, 3.6), circle(88, 66, 4), ellipse(80, 80, 6, 5), ellipse(60, 35, 7.4, 4.8), ellipse(38, 43, 3.8, 2.6), ellipse(80, 43, 4.2, 3))],
+  edelweiss: (t) => [second(...[0, 1, 2, 3, 4, 5, 6].map((i) => path(petal(i / 7 + 1 / 14, 38 + t('petal'), 8)))), body(...[0, 1, 2, 3, 4, 5, 6].map((i) => path(petal(i / 7, 47, 10)))), accent(circle(50, 50, 6.4), ...[0, 1, 2, 3, 4, 5].map((i) => circle(50 + 12 * Math.cos((i * Math.PI) / 3), 50 + 12 * Math.sin((i * Math.PI) / 3), 4.6)))],
+  'butter churn': (t) => [second(rectangle(47, 2, 6, 34, 2), rectangle(36, 2, 28, 6, 3)), body(path(`M28 34L72 34L${82 + t('foot')} 96L18 96Z`), rectangle(24, 27, 52, 9, 3)), light(path('M26.4 46L73.6 46L74.6 52L25.4 52Z'), path('M20.6 80L79.4 80L80.4 86L19.6 86Z')), lines('light', 2, 'M41 54L38 79M59 54L62 79')],
+  'milk bottle': (t) => [second(rectangle(36, 2, 28, 10, 3)), body(path(`M39 12L61 12L62 30C64 36 76 40 ${77 + t('belly')} 54L77 90C77 95 74 98 69 98L31 98C26 98 23 95 23 90L${23 - t('belly')} 54C24 40 36 36 38 30Z`)), light(path('M29 58C36 53 43 62 50 58C57 54 64 62 71 57L71 88C71 91 69 92 67 92L33 92C31 92 29 91 29 88Z'))],
 }; // prettier-ignore

@@ -43,7 +43,6 @@ export function flatParts({ figure, tint, u }: Sitting, gap = 1.5): Layer[] {
     const same = below.get(hex);
     // Where a colour of its own lies between, nothing needs setting off.
     const isOnOther = (): boolean => {
-      if (!tint.isPinned) return false;
       const [last] = figure.parts.slice(0, i).reverse().filter((p) => sizeOf(intersect(p.area, part.area)) > 0.9 * sizeOf(part.area)); // prettier-ignore
       return last !== undefined && tint.hexOf[last.tone] !== hex && tint.hexOf[last.tone] !== tint.on;
     };

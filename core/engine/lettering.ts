@@ -1,7 +1,16 @@
 import { boundsOf, box, ringOf, tile, turnedBy } from './area';
+import { isPlural } from '../prompt';
 import { intersect, grown, moved, sizeOf, roomIn, stroked, subtract, union, type Area } from '../path';
 import { together } from './arrange';
-import { bentIntoLetter, bodyAsLetter, builtOfSticks, letterOfWater, neckAsLetter, peaksAsLetter } from './as-letter';
+import {
+  bentIntoLetter,
+  bodyAsLetter,
+  builtOfSticks,
+  letterOfWater,
+  neckAsLetter,
+  pairAsLetter,
+  peaksAsLetter,
+} from './as-letter';
 import { bentAlong, laidStraight } from './bent';
 import { waveLine } from './marks';
 import { isCreature, isSeenAside } from './built';
@@ -222,7 +231,7 @@ export function lettermark(stage: Stage): Layer[] {
     ['as', 'made of'].includes(relation ?? '') && parts.figures.length === 1 && parts.figures[0].count === 1;
   const isLetter = [...text].length === 1 && ['as', 'made of'].includes(relation ?? '') && parts.figures.length === 1;
   const animal = isOne && isLetter && isCreature(figureIn.name) && !isSeenAside(figureIn.name) ? headOf(stage, figureIn) : null; // prettier-ignore
-  const bent = isLetter ? peaksAsLetter(figureIn, text) ?? (isOne ? neckAsLetter(figureIn.name, text) : null) ?? (animal ? bodyAsLetter(animal, text) : null) ?? builtOfSticks(figureIn, text) ?? (isOne ? bentIntoLetter(figureIn, text) : null) : null; // prettier-ignore
+  const bent = isLetter ? peaksAsLetter(figureIn, text) ?? (isOne ? neckAsLetter(figureIn.name, text) : null) ?? (animal ? bodyAsLetter(animal, text) : null) ?? (relation === 'as' && parts.figures[0].count === 2 ? pairAsLetter(figureIn, text) : null) ?? builtOfSticks(figureIn, text) ?? (isOne ? bentIntoLetter(figureIn, text) : null) : null; // prettier-ignore
   if (isLetter && WATER.test(figureIn.name)) return fitLayers(finished(stage, letterOfWater(union(...set(92, 86)))), 88); // prettier-ignore
   if (bent) return fitLayers(finished(stage, bent), 88);
   // A tent as an A is the tent; a moon as a C has its opening to the right.
@@ -275,7 +284,9 @@ export function wordmark(stage: Stage): Layer[] {
     ...finished(stage, lettersFigure('word', [moved(all, [0.92, 0, 0, 0.92, 4, 4])]), first, onField(stage, first)),
   ];
   const [said] = stage.parts.figures;
-  const one = said ? figureFor(stage, said, 0) : null;
+  // A ring that stands for a round letter has no stone.
+  const isBand = said?.drawn === 'ring' && letterAt && !letterAt.isDot;
+  const one = isBand ? { name: 'ring', tones: [0.4], parts: [{ tone: 0, area: ringOf(50, 50, 40, 29) }] } : said ? figureFor(stage, said, 0) : null; // prettier-ignore
   // As many as are asked for, where there is room for them.
   const figure = one && said.count > 1 && said.count < 6 && !letterAt ? severalAsOne(one, said.count, 'row') : one;
   const nameOf = (areas: readonly Area[]): Layer[] => finished(stage, lettersFigure('word', [union(...areas)]));
@@ -296,8 +307,14 @@ export function wordmark(stage: Stage): Layer[] {
   const asLetter = (): Layer[] => {
     const index = indexOf(letterAt?.letter ?? null, /[oO0]/);
     if (index < 0) return before();
-    const lb = boundsOf(letters[index]);
     const isRound = /[oO0]/.test(drawn[index]);
+    // "Two rings for the o's": each of them becomes one.
+    const all = drawn.flatMap((c, i) => (isRound && c === drawn[index] ? [i] : []));
+    if ((said.count > 1 || isPlural(said.word)) && all.length > 1) {
+      const rings = all.map((i) => boundsOf(letters[i])).map((l) => sized(l.x + l.width / 2, l.y + l.height / 2, Math.max(l.width, l.height))); // prettier-ignore
+      return fitLayers([...nameOf(letters.filter((_, i) => !all.includes(i))), ...rings.flatMap(other)], wide);
+    }
+    const lb = boundsOf(letters[index]);
     const f = sized(lb.x + lb.width / 2, lb.y + lb.height / 2, Math.max(lb.width, lb.height) * 1.12);
     const fb = boundsOf(outlineOf(f));
     // On the line as the letter was; the letters after it make room.

@@ -228,7 +228,6 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   'bird cage': 'cage',
   birdcage: 'cage',
   marionette: 'puppet',
-  'milk bottle': 'milk',
   'carnival mask': 'mask',
   'sheet of paper': 'paper',
   duvet: 'blanket',
@@ -407,9 +406,9 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   'bass fiddle': 'double bass',
   'string bass': 'double bass',
   'martini glass': 'cocktail glass',
-  nightcap: 'beanie',
-  'night cap': 'beanie',
-  'sleeping cap': 'beanie',
+  roller: 'paint roller',
+  'night cap': 'nightcap',
+  'sleeping cap': 'nightcap',
   head: 'head profile',
   'human head': 'head profile',
   mind: 'head profile',
@@ -697,7 +696,7 @@ const SYNONYMS: Readonly<Record<string, string>> = {
 };
 
 /** Flowers that are shown by one that is plainly a flower. */
-const FLOWERS: readonly string[] = 'bluebell carnation cornflower freesia geranium jasmine lilac lupin lupine marigold pansy peony snowdrop violet wisteria hyacinth primrose petunia begonia azalea camellia anemone aster buttercup chrysanthemum cowslip dahlia delphinium edelweiss forget-me-not foxglove gardenia gladiolus honeysuckle hydrangea larkspur narcissus oleander periwinkle phlox snapdragon zinnia'.split(' '); // prettier-ignore
+const FLOWERS: readonly string[] = 'bluebell carnation cornflower freesia geranium jasmine lilac lupin lupine marigold pansy peony snowdrop violet wisteria hyacinth primrose petunia begonia azalea camellia anemone aster buttercup chrysanthemum cowslip dahlia delphinium forget-me-not foxglove gardenia gladiolus honeysuckle hydrangea larkspur narcissus oleander periwinkle phlox snapdragon zinnia'.split(' '); // prettier-ignore
 
 /** Narrower words brought to the broader figure that stands for them. */
 const BROADER: Readonly<Record<string, string>> = {

@@ -1,7 +1,7 @@
 /** Arrangements in which something is over the other, thrown up, shining, held up by two, or falls from it. */
 import { boundsOf, box, disc } from './area';
 import { PLAIN_STROKE, areaFrom, grown, intersect, parsePath, runsFrom, strokeArea, stroked, subtract, union, type Area } from '../path'; // prettier-ignore
-import { builtDrawings } from './built';
+import { builtDrawings, isSeenAside } from './built';
 import { onField, recoloured } from './field';
 import {
   mirroredFigure,
@@ -21,7 +21,7 @@ import {
   type Figure,
 } from './figure';
 import { fitLayers } from './layer';
-import { handOf, askedFor, fannedOut, severalAsOne, swapped, uprightOf, type Pair } from './pairings';
+import { handOf, askedFor, fannedOut, isBundle, severalAsOne, swapped, uprightOf, type Pair } from './pairings';
 import { waveLine } from './marks';
 import type { Single } from './single';
 import { clear, finished, solid, form } from './stage';
@@ -303,14 +303,52 @@ export const onThread: Pair = (s, a, b) => {
   return fitLayers([...finished(s, high), ...solid(s, box(x - 0.7, y, 1.4, down - y + 2), inks[0]), ...clear(s, movedFigure(one, [1, 0, 0, 1, x - (o.x + o.width / 2), down - o.y]), s.palette.groundHex, inks, 1.2)], 90);
 }; // prettier-ignore
 
+/** A ribbon about what is bundled, with its two ends, about (50, 62). */
+function band(b: Figure): Figure {
+  const ends = union([[45, 64, 36, 82, 41, 80, 44, 85, 51, 66]], [[55, 64, 64, 82, 59, 80, 56, 85, 49, 66]]);
+  const knot = grown(box(45.5, 58.5, 9, 7), 0.8);
+  const dye = b.parts.find((p) => p.dye)?.dye;
+  return { name: b.name, tones: [0.3, 0.5], parts: [{ tone: 1, area: ends, dye }, { tone: 0, area: union(grown(box(40.5, 59.5, 19, 5), 0.8), knot), dye }] }; // prettier-ignore
+}
+
 /** Several A side by side, spread from where B ties them. */
 export const bundled: Pair = (s, a, b) => {
   const one = placed(upright(a), { cx: 50, cy: 50, side: 66, fill: 0.9 });
-  const all = fannedOut(one, { count: Math.max(3, Math.min(5, askedFor(s, a)?.count ?? 3)), half: 0.36, cx: 50, cy: 76, wide: 30, high: 30 });
+  const asked = askedFor(s, a);
+  const count = asked && isBundle(asked) ? 5 : Math.max(3, Math.min(5, asked?.count ?? 3));
+  const all = fannedOut(one, { count, half: 0.36, cx: 50, cy: 76, wide: 30, high: 30 });
   const order = [...all].sort((p, q) => Math.abs(boundsOf(outlineOf(q)).x + boundsOf(outlineOf(q)).width / 2 - 50) - Math.abs(boundsOf(outlineOf(p)).x + boundsOf(outlineOf(p)).width / 2 - 50));
-  const tie = placed(b, { cx: 50, cy: 62, side: 30, fill: 0.9 });
-  return fitLayers([...order.flatMap((f) => clear(s, f, s.palette.groundHex, s.palette.inks, 1)), ...clear(s, tie, s.palette.groundHex, swapped(s), 1.4)], 90);
+  return fitLayers([...order.flatMap((f) => clear(s, f, s.palette.groundHex, s.palette.inks, 1)), ...clear(s, band(b), s.palette.groundHex, swapped(s), 1.4)], 90);
 }; // prettier-ignore
+
+/** The highest place of a figure, of its front half where it looks aside. */
+function topOf(figure: Figure, isAside: boolean): { x: number; y: number } {
+  const hull = outlineOf(figure);
+  const h = boundsOf(hull);
+  const front = isAside ? box(h.x + 0.5 * h.width, h.y - 1, 0.5 * h.width + 1, h.height) : box(h.x - 1, h.y - 1, h.width + 2, h.height); // prettier-ignore
+  const { y } = boundsOf(intersect(hull, front));
+  const tip = boundsOf(intersect(intersect(hull, front), box(h.x - 1, y - 1, h.width + 2, 3)));
+  return { x: tip.x + tip.width / 2, y };
+}
+
+/** B on the nose of A, or on its head where it looks at us. */
+export const balanced: Pair = (s, a, b) => {
+  const isAside = isSeenAside(a.name) || a.name === 'seal' || a.name === 'sea lion';
+  const big = placed(isAside ? lookingRight(a) : a, { cx: 50, cy: 62, side: 68, fill: 0.9 });
+  const top = topOf(big, isAside);
+  const one = placed(b, { cx: 50, cy: 50, side: 30, fill: 1 });
+  return fitLayers([...finished(s, big), ...clear(s, standing(one, top.x, top.y - 0.6), s.palette.groundHex, swapped(s), 0)], 90); // prettier-ignore
+};
+
+/** A flag on a pole that stands on the highest place of A. */
+export const flagged: Pair = (s, a, b) => {
+  const big = placed(a, { cx: 50, cy: 60, side: 74, fill: 0.9 });
+  const { x, y } = topOf(big, false);
+  const cloth = areaFrom(parsePath(`M${x} ${y - 25}C${x + 7} ${y - 29} ${x + 13} ${y - 21} ${x + 21} ${y - 25}L${x + 21} ${y - 11}C${x + 13} ${y - 7} ${x + 7} ${y - 15} ${x} ${y - 11}Z`)); // prettier-ignore
+  const dye = b.parts.find((p) => p.dye)?.dye;
+  const flag: Figure = { name: b.name, tones: [0.3, 0.55], parts: [{ tone: 1, area: cloth, dye }, { tone: 0, area: box(x - 1.2, y - 27, 2.4, 30) }] }; // prettier-ignore
+  return fitLayers([...finished(s, flag, s.palette.groundHex, swapped(s)), ...clear(s, big, s.palette.groundHex, s.palette.inks, 0.8)], 90); // prettier-ignore
+};
 
 /** B as a hot air balloon: what lifts it is B, its basket hangs under it. */
 export const ballooned: Pair = (s, _, b) => {

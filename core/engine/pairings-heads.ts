@@ -1,11 +1,11 @@
 /** Arrangements about a head: what stands round it, and ears on what has none. */
 import { boundsOf, box, disc } from './area';
 import { areaFrom, grown, intersect, parsePath, roomIn, sizeOf, union, type Area } from '../path';
-import { builtDrawings } from './built';
+import { buildOf, builtDrawings } from './built';
 import { taper } from './creature';
 import { faceOn } from './faced';
-import { clipped, lookingRight, movedFigure, outlineOf, partsNamed, placed, turnedAt, upright, type Figure, type Part } from './figure'; // prettier-ignore
-import { atPart, fannedOut, headOf, swapped, uprightOf, type Pair } from './pairings';
+import { clipped, isLong, lookingRight, movedFigure, outlineOf, partsNamed, placed, turnedAt, upright, type Figure, type Part } from './figure'; // prettier-ignore
+import { atPart, fannedOut, headOf, inHands, swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers } from './layer';
 import { clear, finished } from './stage';
 
@@ -102,19 +102,57 @@ export const nosed: Pair = (s, a, b) => {
   return [...finished(s, big), ...clear(s, placed(b, at), s.palette.groundHex, swapped(s), 1.2)];
 };
 
-/** A has B, a pipe, between its lips: the stem at a corner of its mouth, the bowl beside its chin. */
-export const smoking: Pair = (s, a, b) => {
-  const big = placed(uprightOf(s, a, 'standing') ?? headOf(s, a), { cx: 50, cy: 52, side: 88, fill: 0.9 });
-  const e = boundsOf(partsNamed(big, 'eye', 'pupil'));
-  if (!(e.width > 0)) return atPart('mouth', false)(s, a, b);
-  const nose = big.parts.find((p) => p.of === 'nose');
+/** Where the mouth is on a head that looks at us, and how large all is there: the eyes of a head of usual size are 30 units across. Null where it has no eyes. */
+function mouthOf(head: Figure): { x: number; y: number; k: number } | null {
+  const e = boundsOf(partsNamed(head, 'eye', 'pupil'));
+  if (!(e.width > 0)) return null;
+  const nose = head.parts.find((p) => p.of === 'nose');
   const n = nose && boundsOf(nose.area);
   const k = e.width / 30;
   // Of who has a snout the mouth is under its nose; of people it is as far under the eyes as those are apart.
-  const [x, y] = [
-    e.x + e.width / 2 + 3.4 * k,
-    n && n.width > 6 * k ? n.y + n.height + 4 * k : e.y + e.height / 2 + 19 * k,
-  ];
+  return { x: e.x + e.width / 2, y: n && n.width > 6 * k ? n.y + n.height + 4 * k : e.y + e.height / 2 + 19 * k, k };
+}
+
+/** What a carrot or a radish is held by is its leaves: one eats it from the other end. */
+const LEAFY = /^(?:carrot|radish|beet|turnip|leek|pineapple)$/;
+
+/** A has B at its mouth, to drink from or to eat: between two paws; what has hooves has it by its foot in the mouth. */
+export const atLips: Pair = (s, a, b) => {
+  const head = placed(headOf(s, a), { cx: 50, cy: 42, side: 70, fill: 1 });
+  const mouth = mouthOf(head);
+  if (!mouth) return inHands(s, a, b, 'sitting');
+  const { x, y, k } = mouth;
+  const inks = swapped(s);
+  const ground = s.palette.groundHex;
+  const scale = Math.min(1.3, Math.max(0.8, k));
+  const stood = LEAFY.test(b.name) ? turnedAt(upright(b), Math.PI) : isLong(b) ? upright(b) : b;
+  if (buildOf(a.name) === 'hoofed') {
+    const lies = turnedAt(placed(upright(b), { cx: 50, cy: 50, side: 34 * scale, fill: 1 }), 1.8);
+    const l = boundsOf(outlineOf(lies));
+    const bitten = movedFigure(lies, [1, 0, 0, 1, x + 2 * k - l.x, y + k - (l.y + 0.24 * l.height)]);
+    return fitLayers([...finished(s, head), ...clear(s, bitten, ground, inks, 1.4)], 90);
+  }
+  const thing = placed(stood, { cx: x, cy: 50, side: (isLong(stood) ? 46 : 34) * scale, fill: 1 });
+  const t = boundsOf(outlineOf(thing));
+  const put = movedFigure(thing, [1, 0, 0, 1, 0, y - 1.5 * k - t.y]);
+  const room = boundsOf(outlineOf(put));
+  const r = 6.4 * scale;
+  const grip = room.y + Math.min(0.62 * room.height, 20 * scale);
+  const span = boundsOf(intersect(outlineOf(put), box(room.x - 1, grip - 3, room.width + 2, 6)));
+  // About what is thin one paw is over the other.
+  const isThin = span.width < r;
+  const paw = (side: 1 | -1): Area => disc(span.x + span.width / 2 + side * (span.width / 2 + (isThin ? 0.5 : 0.3) * r), grip + (isThin ? 0.8 * side * r : 0), r, 48); // prettier-ignore
+  const paws: Figure = { name: a.name, tones: head.tones, parts: [{ tone: 0, area: union(paw(1), paw(-1)) }] };
+  return fitLayers([...finished(s, head), ...clear(s, put, ground, inks, 1.4), ...clear(s, paws, ground, s.palette.inks, 1.2)], 90); // prettier-ignore
+};
+
+/** A has B, a pipe, between its lips: the stem at a corner of its mouth, the bowl beside its chin. */
+export const smoking: Pair = (s, a, b) => {
+  const big = placed(uprightOf(s, a, 'standing') ?? headOf(s, a), { cx: 50, cy: 52, side: 88, fill: 0.9 });
+  const mouth = mouthOf(big);
+  if (!mouth) return atPart('mouth', false)(s, a, b);
+  const { y, k } = mouth;
+  const x = mouth.x + 3.4 * k;
   const stem = taper([x, y, 1.3 * k], [x + 7 * k, y + 3 * k, 1.4 * k], [x + 16 * k, y + 9 * k, 1.9 * k]);
   const bowl = areaFrom(parsePath(`M${x + 13 * k} ${y - 3 * k}L${x + 26 * k} ${y - 3 * k}C${x + 26.4 * k} ${y + 8 * k} ${x + 24 * k} ${y + 14 * k} ${x + 19 * k} ${y + 14 * k}C${x + 14.4 * k} ${y + 14 * k} ${x + 12.4 * k} ${y + 8 * k} ${x + 13 * k} ${y - 3 * k}Z`)); // prettier-ignore
   const rim = grown(box(x + 12.4 * k, y - 4.2 * k, 14.2 * k, 2.6 * k), 0.5 * k);

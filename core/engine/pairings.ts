@@ -172,12 +172,18 @@ interface Hands {
   readonly other?: Figure;
 }
 
+/** A figure as it is said: a knitted hat is another than a hat. */
+const saidOf = ({ modifiers, word }: PromptFigure): string => [...modifiers, word].join(' ');
+
+/** Whether a figure is several that are tied together. */
+export const isBundle = ({ modifiers }: PromptFigure): boolean => modifiers.some((m) => /^(?:bunch|bundle|bouquet|sheaf|tied|bound)$/.test(m)); // prettier-ignore
+
 /** A upright as the prompt has it: with its face, in its dress, things in its hands; null where it is no creature. */
 export function uprightOf(s: Stage, a: Figure, stance: Stance, { held, isClasped, other }: Hands = {}): Figure | null {
   const asked = askedFor(s, a);
   // Who sleeps does not wave, and has the eyes shut.
   const sleeps = isAsleep(asked?.pose ?? '');
-  const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
+  const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map(saidOf);
   const dress = inSaidColours(s, dressFrom([s.parts.role ?? '', a.name, ...worn].join(' ')));
   return uprightFigure(a.name, { knobs: s.knobs, stance: sleeps && stance === 'waving' ? 'standing' : stance, expression: asked?.expression ?? (sleeps ? 'sleepy' : null), modifiers: asked?.modifiers ?? [], dress, held: held ?? null, other, isClasped, crop: 'whole' }); // prettier-ignore
 }
@@ -216,12 +222,13 @@ export const dressed =
   (crop: 'whole' | 'bust', stance: Stance = 'standing'): Pair =>
   (s, a, b) => {
     const [who, what] = [a, b].map((f) => askedFor(s, f));
-    const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map((f) => f.word);
-    const dress = inSaidColours(s, dressFrom([what?.word ?? b.name, ...worn].join(' ')));
+    const worn = s.parts.figures.filter((f) => f.relation === 'wearing').map(saidOf);
+    const name = what ? saidOf(what) : b.name;
+    const dress = inSaidColours(s, dressFrom([name, ...worn].join(' ')));
     const options = { knobs: s.knobs, stance, expression: who?.expression ?? null, modifiers: who?.modifiers ?? [], held: null }; // prettier-ignore
     // What hands and feet wear is held up.
     if (/glove|mitten|shoe|boot|sock|skate|sneaker/.test(b.name)) return inHand(stance)(s, a, b);
-    if (!isCut(what?.word ?? b.name)) {
+    if (!isCut(name)) {
       const head = uprightFigure(a.name, {
         ...options,
         dress: { ...inSaidColours(s, dressFrom(worn.join(' '))), hat: undefined },
@@ -313,7 +320,7 @@ export const onHand: Pair = (s, a, b) => {
 };
 
 /** Whether a thing is worn on the head or the face, by whoever has one and by things. */
-export const isHeadgear = (name: string): boolean => /\b(?:hat|cap|crown|helmet|glasses|sunglasses|goggles|monocle|moustache|bandana|headphones|mask)$/.test(name); // prettier-ignore
+export const isHeadgear = (name: string): boolean => /\b(?:hat|cap|nightcap|crown|helmet|glasses|sunglasses|goggles|monocle|moustache|bandana|headphones|mask)$/.test(name); // prettier-ignore
 
 /** B on A's head, or round its neck when it is something for the neck. */
 export const onHead: Pair = (s, a, b) => {
@@ -362,7 +369,8 @@ export function wornOn(s: Stage, big: Figure, asked: Figure): Layer[] {
 function cutOf(s: Stage, asked: Figure): Figure | null {
   const { name, parts } = asked;
   if (name === 'sunglasses') return { name, tones: TONES, parts: eyewearParts(name, 50, 21, 17) };
-  const word = askedFor(s, asked)?.word ?? name;
+  const said = askedFor(s, asked);
+  const word = said ? saidOf(said) : name;
   const { hat } = dressFrom(word);
   if (!hat || !/\b(?:hat|cap|helmet|beret|beanie|bonnet)$/.test(word)) return null;
   const { behind, front } = hatParts(hat, { x: 50, y: 60, half: 22, middle: 70, cheek: 24 }, 0, 1);

@@ -35,11 +35,12 @@ import {
   sideBySide,
   stacked,
   wreathed,
+  isBundle,
   type Pair,
 } from './pairings';
 import { standingOf } from './stage';
-import { bentAs, laurelled, spiralled } from './bent';
-import { eared, inBill, inTrunk, maned, nosed, rayed, smoking, spined } from './pairings-heads';
+import { bentAs, laurelled, spiralled, wreathOf } from './bent';
+import { atLips, eared, inBill, inTrunk, maned, nosed, rayed, smoking, spined } from './pairings-heads';
 import {
   astride,
   climbing,
@@ -147,7 +148,9 @@ import {
   tossed,
   twoHands,
   underSky,
+  balanced,
   bundled,
+  flagged,
   onThread,
   strung,
   amongClouds,
@@ -340,9 +343,8 @@ export const HEAPING =
   /^(?:basket|cart|wheelbarrow|bowl|box|bucket|pot|bag|sack|shopping cart|tray|cup|hat|boot|barrel|pail|shopping bag)$/;
 /** How what is drawn on wheels stands to who draws it. */
 export const TOWED = /^(?:pulled|towed|hauled|dragged) by/;
-/** What several are tied with, and whether a figure is several that are. */
+/** What several are tied with. */
 export const TIES = /^(?:ribbon|rope|thread)$/;
-export const isBundle = ({ modifiers }: PromptFigure): boolean => modifiers.some((m) => /^(?:bunch|bundle|bouquet|sheaf|tied|bound)$/.test(m)); // prettier-ignore
 /** What one sits in or on. */
 export const SEATS = /^(?:armchair|chair|sofa|couch|throne|deckchair|stool|office chair)$/;
 /** What lives on fish. */
@@ -355,6 +357,10 @@ const MOUTH = /^(?:beak|mouth|bill|jaws?|snout|muzzle|teeth)$/;
 const BILLED =
   /bird|heron|stork|crane|ibis|flamingo|butterfly|moth|bee$|swallow|kingfisher|toucan|finch|sparrow|parrot|duck|goose|swan|gull|crow/;
 const FEEDING = /^(?:drinking|sipping|feeding|eating|pecking|nibbling|sniffing|smelling)/;
+/** What flies a flag from its top. */
+const FLAGGED = /^(?:castle|sandcastle|tower|house|mountain|mountains|hill|island|tent|circus tent|lighthouse|school|town hall|palace|fort|ship|skyscraper|building|cabin|hut|cupcake|cake|rock|igloo|pyramid)$/; // prettier-ignore
+/** How one has before its mouth what it tastes. */
+const TASTING = /^(?:drink|sipp?|slurp|eat|munch|nibbl|bit|chew|gnaw|lick|tast|crunch|gobbl|devour)/;
 /** What one comes out of at its foot, and not over its rim. */
 const MOUTHS = /^(?:tunnel|cave|arch|gate|door|garage|portal|window)$/;
 /** What has no hands: it carries on its back what it has. */
@@ -369,13 +375,15 @@ const SHELTERS =
   /^(?:umbrella|parasol|tree|palm tree|palm|oak|mushroom|arch|bridge|tent|roof|toadstool|willow|apple tree|leaf|lily pad)$/;
 /** What stands on stems. */
 export const GROWS = /^(?:flower|tulip|daisy|rose|leaf|leaves|plant|sprout|herb|sunflower|poppy|fern|mushroom|lily|lotus|tree|clover|cherry blossom|lavender|wheat)$/; // prettier-ignore
+/** What one binds a wreath of, besides branches. */
+export const WOUND = /^(?:hops?|flower|leaf|leaves|rose|daisy|tulip|holly|ivy|cherry blossom)$/;
 /** What is small, and stands in a row as in heraldry. */
 const SPRINKLED = /^(?:star|heart|leaf|snowflake|drop|flower|diamond|acorn|clover|sparkle|sparkles|crown|bee|rose|coin|maple leaf)$/; // prettier-ignore
 /** What is bent along the outline of something as it is, and what has an outline plain enough for it. */
 const BENDING = /^(?:snake|rope|ribbon|thread|cable|wire|yarn|string|vine|ivy|road|river|racetrack|wrench|hose|needle and thread|needle|scarf|belt)$/; // prettier-ignore
 export const PLAIN = /^(?:heart|circle|ring|square|triangle|star|diamond|house|cloud|drop|leaf|apple|light bulb|crescent moon|moon|flower|clover|egg|pear|shield|hexagon)$/; // prettier-ignore
 /** Of what a wreath is two branches. */
-const LAUREL = /^(?:wheat|barley|laurel|olive branch|twig|branch|fern|hop|hops|palm leaf|lavender|rosemary|herb)$/;
+export const LAUREL = /^(?:wheat|barley|laurel|olive branch|olive|twig|branch|fern|palm leaf|lavender|rosemary|herb)$/;
 export const isYoung = (word: string): boolean => YOUNG.test(word);
 /** What stands upright, and is long. */
 const LENGTHS = /^(?:lighthouse|pencil|pen|rocket|candle|carrot|tower|bottle|wine bottle|crayon|column|match|torch|brush|paint brush|paintbrush|chess (?:queen|king|bishop|rook|pawn)|skyscraper|cactus|windmill|microphone|minaret|champagne bottle|lipstick|flashlight|thermometer|baguette|corn|leek|asparagus|bullet|key|sword|screwdriver|spoon|silverware fork|totem pole|ice cream|tree|pine tree)$/; // prettier-ignore
@@ -395,7 +403,7 @@ const WINDERS = /^(?:rope|ribbon|vine|ivy|seaweed)$/;
 const INSECTS = /^(?:bee|butterfly|ladybug|ladybird|beetle|dragonfly|ant|moth|firefly|grasshopper|fly|wasp)$/;
 /** What is drawn on the surface of something. */
 const MARKS = /^(?:heart|star|leaf|paw print|crescent moon|moon|sun|flower|lightning|skull|anchor|crown|snowflake|clover|feather|diamond|footprint|maple leaf|flame|drop|fish|bee|bird|cat|dog|owl|fox|bear|tree|mountain|rose|wheat|musical note)$/; // prettier-ignore
-const PRINTED_ON = /^(?:lantern|paper lantern|kite|parasol|umbrella|tile|egg|cup|coffee cup|shirt|t-shirt|flag|shield|box|package|bag|shopping bag|tote|jar|bottle|can|door|sail|balloon|hot air balloon|backpack|barrel|surfboard|skateboard|book|notebook|envelope|sign|apron|drum|bucket|watering can|teapot|pot|vase|suitcase|van|truck|bus|pillow|plate|coin|medal|guitar)$/; // prettier-ignore
+const PRINTED_ON = /^(?:lantern|paper lantern|kite|parasol|umbrella|tile|egg|cup|coffee cup|shirt|t-shirt|flag|shield|box|package|bag|shopping bag|tote|jar|bottle|milk bottle|can|door|sail|balloon|hot air balloon|backpack|barrel|surfboard|skateboard|book|notebook|envelope|sign|apron|drum|bucket|watering can|teapot|pot|vase|suitcase|van|truck|bus|pillow|plate|coin|medal|guitar)$/; // prettier-ignore
 const SHINING = /^(?:moon|sun|crescent moon|full moon|planet|rainbow|cloud|lightning)$/;
 const ON_BACK = /^(?:back|shell|saddle|hump)$/;
 const isFurred = (name: string): boolean =>
@@ -492,6 +500,10 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.b === 'weathervane' && t.is('on', 'with', 'inside') && [onVane],
   (t) => t.a === 'weathervane' && (t.isTurned('on', 'inside') || t.is('with')) && [turnedPair(onVane)],
   // A chimney is on the roof; an umbrella over somebody shelters them; who jumps over a fence is seen over it.
+  // A flag flies from the top; what is balanced is on a nose or a head; a pearl lies in its shell.
+  (t) => t.b === 'flag' && !isCreature(t.a) && (FLAGGED.test(t.a) || t.isTurned('on')) && (t.is('with') || t.isTurned('on', 'over')) && [flagged],
+  (t) => isCreature(t.a) && t.does(/^balanc/) && !t.second.turned && !t.is('on') && t.second.count === 1 && [balanced],
+  (t) => /^(?:oyster|clam|shell|seashell|scallop|mussel)$/.test(t.a) && t.b === 'pearl' && (t.is('with', 'holding') || t.isTurned('inside')) && [turnedPair(printed)],
   (t) => /^(?:chimney|weathervane|antenna)$/.test(t.b) && !isCreature(t.a) && t.is('with', 'on', null) && [roofed],
   (t) => SHELTERS.test(t.a) && (t.is('over') || (t.is('toward', 'holding', 'with', 'in front of') && t.does(/^(?:shield|shelter|protect|cover|guard|keep)/))) && [turnedPair(sheltered)],
   (t) => SWIMMER.test(t.a) && WATER.test(t.b) && t.is('over', 'coming out of') && t.does(/^(?:jump|leap|ris|breach|spring)/) && [overWater],
@@ -541,11 +553,11 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.place === 'trunk' && /^(?:elephant|mammoth)$/.test(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [inTrunk],
   (t) => t.a === 'pelican' && (MOUTH.test(t.place) || t.place === 'pouch') && (t.is('holding', 'with') || t.isTurned('inside')) && [inBill],
   (t) => isCreature(t.a) && /^(?:nose|snout|muzzle|nostrils?)$/.test(t.place) && t.isTurned('inside') && [nosed],
-  (t) => t.place === 'basket' && t.isTurned('as') && /^(?:bicycle|scooter|moped|tricycle)$/.test(t.a) && [atBars],
+  (t) => t.place === 'basket' && t.isTurned('as', 'inside') && /^(?:bicycle|scooter|moped|tricycle)$/.test(t.a) && [atBars],
   (t) => MOUTH.test(t.place) && isCreature(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],
   (t) => /^(?:hang|dangl|swing|suspend)/.test(t.first.pose ?? t.said) && t.is('coming out of', 'on', 'under', 'with') && [turnedPair(hanging)],
   (t) => !isCreature(t.a) && /^(?:hang|dangl|suspend)/.test(t.second.pose ?? t.second.modifiers.join(' ')) && t.is('with', 'holding') && [onThread],
-  (t) => isMany(t.first) && !isCreature(t.a) && TIES.test(t.b) && t.is('with', 'around', 'inside') && (/^(?:tied|bound|wrapped|held)/.test(t.said) || isBundle(t.first)) && [bundled],
+  (t) => (isMany(t.first) || isBundle(t.first)) && !isCreature(t.a) && TIES.test(t.b) && t.is('with', 'around', 'inside') && (/^(?:tied|bound|wrapped|held)/.test(t.said) || isBundle(t.first)) && [bundled],
   (t) => MOUTHS.test(t.b) && t.is('coming out of') && [outOfMouth],
   (t) => /^(?:mountain|hill|cliff|rock|mountains)$/.test(t.b) && t.is('coming out of') && [tunnelled],
   // What shines is over who is under it, and behind.
@@ -638,6 +650,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:wires?|power lines?|telephone lines?|cable|clothesline|washing line|phone line)$/.test(t.second.word) && t.is('on') && [onLine],
   // What is on a lid stands there.
   (t) => /^(?:lid|rim|brim|edge|spout|crown|top|tip)$/.test(t.place) && !isCreature(t.a) && t.isTurned('on') && [turnedPair(stacked(40, 70))],
+  // A bottle with a cow's face has it on its label.
+  (t) => PRINTED_ON.test(t.a) && isCreature(t.b) && t.is('with') && t.place === '' && t.second.modifiers.some((m) => /^(?:face|head)$/.test(m)) && [turnedPair(printed)],
   // What is on a mug is printed there, what is on a plate lies on it; a bee on a flower has settled on it.
   (t) => MARKS.test(t.b) && PRINTED_ON.test(t.a) && t.isTurned('on') && [turnedPair(printed)],
   (t) => /^(?:plate|tray|frying pan|cutting board|pizza|rug)$/.test(t.b) && (t.is('on') || (t.b === 'frying pan' && t.is('inside'))) && (['food', 'plant'].includes(nounKind(t.a) ?? '') || / skeleton$/.test(t.first.word) || /^(?:fish|egg|heart|leaf|lobster|crab|shrimp|lemon|fried egg|steak|star)$/.test(t.a)) && [printed],
@@ -664,6 +678,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isHeldInMouth(t.a) && (t.isCarried() || (t.is('with') && t.place === '' && IN_BEAK.test(t.b) && t.second.count === 1 && !isMany(t.second))) && [atMouth],
   // What is in a pouch looks out of it; who drinks from a cup has it in the hand.
   (t) => t.place === 'pouch' && isCreature(t.a) && [pouched],
+  (t) => hasHands(t.a) && !t.second.turned && t.second.count === 1 && t.is('holding', 'with', 'toward') && TASTING.test(t.first.pose ?? t.said) && canBeHeld(t.b) && !isSeenAside(t.a) && !BILLED.test(t.a) && [atLips, inHand('sitting'), atLips],
   (t) => hasHands(t.a) && t.does(/^(?:drink|sip|slurp)/) && /^(?:cup|mug|teacup|glass|bottle|bowl|coffee cup|beer|beer mug|wine glass|milk|juice|cocktail|can|coconut|jug|tankard)$/.test(t.b) && !t.second.turned && [inHand('standing'), inHand('sitting')],
   // Who catches fish has one.
   (t) => CATCHERS.test(t.a) && t.b === 'fish' && t.second.count === 1 && t.is('with', 'holding') && t.place === '' && [isSeenAside(t.a) ? atMouth : inHand('standing'), atMouth, isSeenAside(t.a) ? atMouth : inHand('sitting')],
@@ -736,6 +751,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // Of many small ones a wreath; one animal holds the other in its arms, one thing sits about a neck.
   (t) => t.isTurned('around') && t.place === 'neck' && t.second.count === 1 && [onHead],
   (t) => t.isTurned('around') && nounKind(t.b) === 'animal' && t.second.count === 1 && /^(?:wrap|curl|coil|twist|climb|hug)/.test(t.second.pose ?? '') && [turnedPair(embraced)],
+  (t) => t.a === 'wreath' && t.is('made of') && LAUREL.test(t.b) && [wreathOf],
   (t) => t.isTurned('around') && [LAUREL.test(t.b) ? laurelled : wreathed],
   (t) => t.is('around') && LAUREL.test(t.a) && !WINDING.test(t.said) && [turnedPair(laurelled)],
   (t) => t.first.count === 2 && t.either('around') && [turnedPair(flanked)],

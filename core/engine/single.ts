@@ -55,7 +55,7 @@ const bordered: Single = (s, f) => {
 };
 
 /** So large that a round window cuts it. */
-const cropped: Single = (s, f) => {
+export const cropped: Single = (s, f) => {
   const field = s.palette.inks[1] ?? s.palette.inks[0];
   const window = disc(50, 50, 43, 180);
   const large = placed(f, { cx: 50 + 5 * s.knobs.spread('crop/x'), cy: 57, side: 94, fill: 0.8 });

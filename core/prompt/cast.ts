@@ -42,7 +42,7 @@ const NOT_DRESSED = ['artifact', 'garment', 'shape', 'abstract', 'sign', null];
 
 /** What is no garment, and worn all the same. */
 const ON_HEADS =
-  /^(?:crown|tiara|monocle|sunglasses|glasses|spectacles|goggles|headphones|earmuffs|helmet|chain|necklace|pendant|locket|medal|medallion|amulet)$/;
+  /^(?:crown|tiara|monocle|sunglasses|glasses|spectacles|goggles|headphones|earmuffs|helmet|chain|necklace|pendant|locket|medal|medallion|amulet|hood|cape|cloak)$/;
 
 /** A figure that stands to none yet. */
 export const draftOf = (found: Phrase): Draft => {
@@ -162,11 +162,14 @@ export class Cast {
     figure.said = `${figure.said ?? ''} ${said}`.trim();
   }
 
-  /** "It", of what was named last: one thing, where what was named before it are several. */
+  /** "It", of what was named last: one thing, where what was named before it are several or somebody who has it. */
   meansOne(): void {
     const figure = this.latest!;
     const before = this.figures.length - 2;
-    if (figure.to !== null && figure.to < before && (this.figures[figure.to].count ?? 1) > 1 && (this.figures[before].count ?? 1) === 1) figure.to = before; // prettier-ignore
+    if (figure.to === null || figure.to >= before || (this.figures[before].count ?? 1) !== 1) return;
+    const [first, last] = [this.figures[figure.to], this.figures[before]];
+    const isHad = last.to === figure.to && ['holding', 'with'].includes(last.relation ?? '') && nounKind(last.word) === 'artifact'; // prettier-ignore
+    if ((first.count ?? 1) > 1 || (isHad && ['animal', 'person'].includes(nounKind(first.word) ?? ''))) figure.to = before; // prettier-ignore
   }
 
   /** It stands for a part of the one that it belongs to: "with a house as its shell". */

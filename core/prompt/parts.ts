@@ -108,7 +108,9 @@ export function readColourCount(reading: Reading): { colourCount: number | null;
   if (!new RegExp(ANY_COLOUR).test(others)) reading.take(/\bblack[ -]and[ -]white\b/, 'colour', () => (colourCount = 1)); // prettier-ignore
   const blackAndWhite = colourCount === 1;
   reading.take(
-    new RegExp(`\\b(?:only )?(${COUNT})[ -](?:colou?rs?|inks?|tones?|hues?)\\b:?`),
+    new RegExp(
+      `\\b(?:only )?(${COUNT})[ -](?:colou?rs?|inks|ink(?= (?:design|print|only)|\\s*(?:[,.;|]|$))|tones?|hues?)\\b:?`,
+    ),
     'colour',
     (m) => (colourCount = countOf(m[1])),
   );
@@ -146,7 +148,7 @@ export function readKind(reading: Reading): Kind | null {
 }
 
 /** Whose a mark can be, of which by itself there is a picture. */
-const HOUSES = 'dairy|ranch|orchard|vineyard|theatre|hospital|library|union';
+const HOUSES = 'inn|tavern|guesthouse|lodge|mill|museum|dairy|ranch|orchard|vineyard|theatre|hospital|library|union';
 /** "Of a cheese dairy:", "of a rowing club, two oars". */
 const OWNED = new RegExp(`(?<=\\|)(?: of)? (?!for )(?:the |an? )?(?:[a-z-]+ ){0,3}(?:${HOUSES}|${[...TRADE_NOUNS].join('|')})(?=\\s*:\\s*[a-z]|\\s*,\\s*(?:an?|two|three|four|the|crossed) )`); // prettier-ignore
 /** "A sticker of a sloth", "poster for a jazz festival: a trumpet". */

@@ -101,8 +101,9 @@ export class Reading {
     );
     // "A lantern as the L", "a kite as the dot of the i", "the O is an owl".
     if (this.lettering.length) {
-      const letter = /(?:the (?:letters? |first |last |final )?([A-Za-z])|letter ([A-Za-z])|([B-HJ-Z]))(?![\w'])/
-        .source;
+      const letter =
+        /(?:the (?:letters? |first |last |final |two |both )?([A-Za-z])|letter ([A-Za-z])|([B-HJ-Z]))(?:['’]?s(?= |$|[,.;]))?(?![\w'’])/
+          .source;
       const at = (m: RegExpExecArray, isDot: boolean): void => void (this.letterAt ??= { letter: m[1] ?? m[2] ?? m[3] ?? null, isDot }); // prettier-ignore
       this.take(new RegExp(`\\b(?:as|for|instead of|in place of|replacing|forming|becoming) (?:the |its |a )?(?:dot|tittle)(?: (?:of|on|over|above|in) ${letter}| (?:of|on|over) the letter)?`), 'lettering', (m) => at(m, true)); // prettier-ignore
       this.take(new RegExp(`\\b(?:as|for|instead of|in place of|replacing|forming|becoming) ${letter}`), 'lettering', (m) => at(m, false)); // prettier-ignore

@@ -8,7 +8,7 @@ import { ACCENT, blob, both, COAT, DARK, LIGHT, line, mirrored, oval, piece, sha
 
 export type Hat =
   | 'cap' | 'chef' | 'helmet' | 'straw' | 'cowboy' | 'crown' | 'top hat' | 'beret' | 'beanie' | 'mortarboard' | 'nurse' | 'wizard' | 'pirate' | 'sailor'
-  | 'party' | 'pointed' | 'bandana' | 'headband' | 'fire' | 'detective' | 'viking' | 'space' | 'headphones' | 'goggles' | 'helm' | 'flowers'; // prettier-ignore
+  | 'party' | 'pointed' | 'bandana' | 'headband' | 'fire' | 'detective' | 'viking' | 'space' | 'headphones' | 'goggles' | 'helm' | 'flowers' | 'hood'; // prettier-ignore
 export type Top = 'apron' | 'coat' | 'jacket' | 'vest' | 'overalls' | 'shirt' | 'robe' | 'jersey' | 'suit' | 'armour' | 'stripes' | 'suspenders' | 'skirt'; // prettier-ignore
 export type Neck = 'scarf' | 'bow tie' | 'tie' | 'stethoscope' | 'medal' | 'kerchief' | 'camera' | 'chain';
 export type Eyewear = 'glasses' | 'sunglasses' | 'patch' | 'monocle' | 'diving mask';
@@ -156,6 +156,7 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\bpirate hat\b/, { hat: 'pirate' }],
   [/\bsailor (?:hat|cap)\b/, { hat: 'sailor' }],
   [/\bbandana\b/, { hat: 'bandana' }],
+  [/\b(?:hood|hooded cloak)\b/, { hat: 'hood', hasCape: true }],
   [/\bgoggles\b/, { hat: 'goggles' }],
   [/\bcap\b(?! of)/, { hat: 'cap' }],
   [/\b(?:overalls?|dungarees)\b/, { top: 'overalls' }],
@@ -166,7 +167,7 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\bstriped (?:shirt|jumper|sweater)\b/, { top: 'stripes' }],
   [/\b(?:shirt|t-shirt|jumper|sweater)\b/, { top: 'shirt' }],
   [/\b(?:robe|bathrobe|gown|dress|kimono|tunic|toga)\b/, { top: 'robe' }],
-  [/\b(?:tutu|skirt|kilt)\b/, { top: 'skirt' }],
+  [/\b(?:tutu|skirt|kilt|dirndl|pinafore)\b/, { top: 'skirt' }],
   [/\b(?:space ?suit|astronaut suit)\b/, { hat: 'space', top: 'jersey' }],
   [/\b(?:tuxedo|dinner jacket|tailcoat)\b/, { top: 'suit', neck: 'bow tie' }],
   [/\b(?:armou?r)\b/, { top: 'armour' }],
@@ -286,6 +287,11 @@ export function hatParts(hat: Hat, brow: Brow, main: Tone, trim: Tone): { behind
       return { behind: [p(LIGHT, pair(taper([17, -7, 5], [28, -10, 4.4], [34, -19, 3], [33, -30, 0.9])))], front: [p(main, dome(20, 20)), p(trim, union(box(-20.5, -3.6, 41, 5.4), box(-2.4, -20, 4.8, 20)))] };
     case 'space':
       return { behind: [piece(LIGHT, disc(brow.x, brow.middle, brow.cheek * 1.42))], front: [piece(main, ringOf(brow.x, brow.middle, brow.cheek * 1.5, brow.cheek * 1.36))] };
+    case 'hood': {
+      const r = brow.cheek * 1.36;
+      const cloth = union(disc(brow.x, brow.middle, r, 96), taper([brow.x, brow.middle - 0.3 * r, 0.86 * r], [brow.x, brow.middle - 1.26 * r, 2]));
+      return { behind: [piece(main, cloth), piece(trim, subtract(grown(cloth, -1.6), grown(cloth, -3.4)))], front: [] };
+    }
     case 'headphones': {
       const r = brow.cheek * 1.04;
       const band = subtract(union(ringOf(brow.x, brow.middle - 4, r + 3, r)), box(0, brow.middle - 4, 100, 100));

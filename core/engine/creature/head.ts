@@ -241,7 +241,8 @@ function markParts(mark: Mark, h: Head, t: Spread): { behind?: Part[]; on?: Part
     case 'curls':
       return { front: [piece(COAT, union(...around(50, top + 7, crown, 178, 362, 7).map(([x, y]) => disc(x, y, 7.6, 40)), halves([50, top + 1], [50 + crown * 0.8, top + 4], [50 + crown * 0.7, top + 11], [50, top + 10])))] };
     case 'long hair':
-      return { behind: [piece(COAT, halves([50, top - 4], [50 + crown + 3, top + 6], [50 + cheek + 5, middle], [50 + cheek + 6, bottom - 2], [50 + cheek * 0.5, bottom + 6], [50, bottom + 2]))], front: [piece(COAT, blob([50 - crown - 2, middle - 4], [50 - crown - 1, top + 5], [44, top - 4], [58, top - 3], [50 + crown + 2, top + 8], [50 + crown + 2, middle - 4], [60, top + 13], [52, top + 7], [42, top + 15], [50 - crown + 2, middle - 6]))] };
+      // Two locks beside the face, apart under the chin, and a parting.
+      return { behind: [piece(COAT, union(halves([50, top - 4], [50 + crown + 3, top + 6], [50 + cheek + 4, middle], [50 + cheek * 0.6, middle + 8], [50, middle + 8]), both(blob([50 + cheek - 3, middle - 8], [50 + cheek + 5, middle - 2], [50 + cheek + 6, bottom - 6], [50 + cheek + 9, bottom + 5], [50 + cheek, bottom + 7], [50 + jaw * 0.86, bottom - 2], [50 + jaw, bottom - 12]))))], front: [piece(COAT, blob([50 - crown - 2, middle - 4], [50 - crown - 1, top + 5], [44, top - 4], [58, top - 3], [50 + crown + 2, top + 8], [50 + crown + 2, middle - 4], [60, top + 13], [52, top + 7], [42, top + 15], [50 - crown + 2, middle - 6]))] };
     case 'bob':
       return { behind: [piece(COAT, halves([50, top - 4], [50 + crown + 5, top + 8], [50 + cheek + 5, middle + 4], [50 + cheek + 3, bottom - 9], [50 + jaw, bottom - 10], [50, bottom - 14]))], front: [piece(COAT, halves([50, top - 4], [50 + crown, top + 4], [50 + cheek, middle - 12], [50 + crown * 0.6, middle - 15], [50, middle - 14]))] };
     case 'bun':

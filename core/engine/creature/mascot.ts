@@ -92,7 +92,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   // What has eight arms stands on the other six.
   const isArmed = kind.marks.includes('tentacles');
   const tentacles = [-1.6, -0.95, -0.3, 0.3, 0.95, 1.6].map((k) => piece(FUR, taper([50 + k * belly * 0.42, hipY - 6, 5.6], [50 + k * belly * 0.62, hipY + 0.3 * size.leg, 4.9], [50 + k * belly * 0.86, hipY + 0.6 * size.leg, 3.8], [50 + k * belly * 1.1, hipY + 0.62 * size.leg, 2.4])));
-  const feet = isArmed ? [] : legs.map((l) => piece(isBird(kind) ? ACCENT : isSat && !dress.top ? FUR : isDusky(kind) && !dress.top ? COAT : DARK, foot(l)));
+  const feet = isArmed ? [] : legs.map((l) => piece(isBird(kind) ? ACCENT : isSat && !dress.top ? FUR : isDusky(kind) && !dress.top ? COAT : isPerson && trousers === COAT ? main : DARK, foot(l)));
   const legParts = isArmed ? tentacles : legs.map((l) => piece(isBird(kind) && trousers === FUR ? ACCENT : trousers, limb([l.root[0], l.root[1], isBird(kind) && trousers === FUR ? 2.4 : legR], [l.elbow[0], l.elbow[1], isBird(kind) && trousers === FUR ? 2.2 : legR * 0.92], [l.end[0], l.end[1], isBird(kind) && trousers === FUR ? 2 : legR * 0.84])));
 
   // Up to the knee, with a cuff and a sole.

@@ -69,7 +69,8 @@ export interface FigureOptions {
 /** The tones of cloth: what stands out from the fur, and what goes with it. */
 export function clothTones(kind: Kind): { main: Tone; trim: Tone } {
   const [fur, coat, accent] = [kind.tones?.[0] ?? TONES[0], kind.tones?.[1] ?? TONES[1], kind.tones?.[2] ?? TONES[2]];
-  const main: Tone = Math.abs(coat - fur) >= Math.abs(accent - fur) ? COAT : ACCENT;
+  // Nobody wears the colour of their hair.
+  const main: Tone = kind.muzzle !== 'human' && Math.abs(coat - fur) >= Math.abs(accent - fur) ? COAT : ACCENT;
   return { main, trim: main === COAT ? ACCENT : COAT };
 }
 
