@@ -201,6 +201,11 @@ const RULES: readonly Rule[] = [
     isChained(second, third, 'made of') && second.drawn === 'wreath' && isWreathing(third) && ['inside', 'around', 'with'].includes(second.relation ?? '')
       ? [first, { ...third, drawn: branchOf(third.drawn), count: 1, relation: 'around', to: 0, turned: true, said: 'around' }, ...rest]
       : null, // prettier-ignore
+  // Who does yoga meditates, and has nobody beside.
+  ([first, second, ...rest]) =>
+    second?.drawn === 'yogi' && /^do(?:ing)?\b/.test(second.said ?? '') && isCreature(first.drawn)
+      ? [{ ...first, pose: 'meditating' }, ...rest]
+      : null,
   // What is bundled is tied.
   ([first, second]) =>
     first && !second && isBundle(first) && LAUREL.test(first.drawn)

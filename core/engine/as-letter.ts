@@ -3,6 +3,7 @@ import { areaFrom, grown, parsePath, runsFrom, sizeOf, stroked, subtract, union,
 import { boundsOf, box, disc } from './area';
 import { waveLine } from './marks';
 import { bentAlong, laidStraight, STEP, withoutCorners, type Point } from './bent';
+import { isCreature } from './built';
 import { taper } from './creature';
 import { isLong, mirroredFigure, movedFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
 
@@ -87,7 +88,12 @@ export function builtOfSticks(figure: Figure, letter: string): Figure | null {
   const strokes = STICKS[letter.toUpperCase()];
   // A twig is stiff as well, and straight where it is drawn so.
   const twig = /^(?:twig|branch|bamboo)$/.test(figure.name) ? laidStraight(figure) : null;
-  if (!strokes || (!twig && (!isLong(figure) || LIMP.test(figure.name) || laidStraight(figure) !== null))) return null;
+  if (
+    !strokes ||
+    isCreature(figure.name) ||
+    (!twig && (!isLong(figure) || LIMP.test(figure.name) || laidStraight(figure) !== null))
+  )
+    return null;
   const stick = twig ?? upright(figure);
   const { width, height } = boundsOf(outlineOf(stick));
   const wide = Math.max(9, Math.min(19, (84 * width) / height));

@@ -131,3 +131,32 @@ describe('what one wears', () => {
     expect(around(knitted)).not.toEqual(around(plain));
   });
 });
+
+describe('what stands on the ground', () => {
+  it('has a ladder that leans on it, trees at both sides, and hides what of a sun is under it', () => {
+    const { back: tree, front: ladder } = parted('a tree with a ladder', 'tree', 'ladder');
+    expect(Math.abs(foot(ladder) - foot(tree))).toBeLessThan(3);
+    expect(middle(ladder)).toBeGreaterThan(middle(tree));
+    const fire = arranged('a campfire under pine trees', 'campfire', 'pine tree');
+    const at = fire.filter((l) => l.isFigure).flatMap((l) => l.area.map((ring) => middle(boundsOf([ring]))));
+    expect(Math.min(...at)).toBeLessThan(28);
+    expect(Math.max(...at)).toBeGreaterThan(72);
+    const { all: whole, front: barn } = parted('a sun behind a barn', 'sun', 'barn');
+    expect(foot(whole) - foot(barn)).toBeLessThan(3);
+  });
+
+  it('holds one thing in each hand, though one of them is wide', () => {
+    const parts = compose(requestOf('a fox with a book and a torch')).layers.filter((l) => l.isFigure);
+    const all = around(parts);
+    const sides = parts.map((l) => middle(boundsOf(l.area)) - middle(all));
+    expect(Math.min(...sides)).toBeLessThan(-0.2 * all.width);
+    expect(Math.max(...sides)).toBeGreaterThan(0.2 * all.width);
+  });
+
+  it('meditates where it does yoga, alone', () => {
+    expect(drawnFor('a panda doing yoga').map((f) => [f.drawn, f.pose])).toEqual([['panda', 'meditating']]);
+    expect(dressFrom('a graduation cap').hat).toBe('mortarboard');
+    expect(dressFrom("a sailor's cap").hat).toBe('sailor');
+    expect(dressFrom('a red cap').hat).toBe('cap');
+  });
+});

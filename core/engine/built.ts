@@ -175,6 +175,8 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     const parts = () => (asked === 'curled' ? (curledParts(kind, t) ?? sideParts(kind, 'sitting', t)) : sideParts(kind, asked, t, isSecond))!; // prettier-ignore
     return [() => ({ ...figure(tones, parts)(), facing: 1 })];
   };
+  // Who meditates faces us, the eyes shut.
+  if (/^meditat/.test(said.pose ?? '') && !isSeenAside(name)) return [front('sitting', 'whole', 'sleepy')];
   // A penguin slides on its belly, head first.
   if (/^(?:slid|glid)/.test(said.pose ?? '') && name === 'penguin') return side('standing').map((draw) => () => turnedAt(draw(), 1.3)); // prettier-ignore
   if (pose) {
@@ -269,7 +271,7 @@ function umbrellaUp({ parts }: Figure): Figure {
 } // prettier-ignore
 
 /** What somebody holds, made one unit large about its middle. */
-function heldAs(asked: Figure, tones: readonly number[], isClasped: boolean): Held {
+function heldAs(asked: Figure, tones: readonly number[], isClasped: boolean, isOneOfTwo = false): Held {
   // A saw is held by its handle, its blade up.
   const isSaw = asked.name === 'saw' && !isClasped;
   // A key is held by its bow, so that its bit is seen.
@@ -285,7 +287,8 @@ function heldAs(asked: Figure, tones: readonly number[], isClasped: boolean): He
   const long = isUp ? 100 : Math.max(b.width, b.height, 1);
   const [cx, cy] = isUp ? [50, 64] : [b.x + b.width / 2, b.y + (isSaw || isKey ? 0.84 : 0.5) * b.height];
   const unit = movedFigure(thing, [1 / long, 0, 0, 1 / long, -cx / long, -cy / long]);
-  const isWide = isClasped || /\b(?:book|newspaper|map|scroll|laptop|guitar|banjo|ukulele|violin|cello|mandolin|lute|harp|saxophone|cake|box|package|present|basket|sign|bouquet|pillow|crate|accordion|drum|bowl|loaf|bread|treasure)\b/.test(thing.name) || (b.width > b.height * 1.5 && b.height > 0.3 * b.width && thing.name !== 'tray'); // prettier-ignore
+  // With something in the other hand, what is wide has one hand alone.
+  const isWide = isClasped || (!isOneOfTwo && (/\b(?:book|newspaper|map|scroll|laptop|guitar|banjo|ukulele|violin|cello|mandolin|lute|harp|saxophone|cake|box|package|present|basket|sign|bouquet|pillow|crate|accordion|drum|bowl|loaf|bread|treasure)\b/.test(thing.name) || (b.width > b.height * 1.5 && b.height > 0.3 * b.width && thing.name !== 'tray'))); // prettier-ignore
   return {
     parts: unit.parts.map((p) => ({ ...p, tone: tones.length + p.tone })),
     size: isUp
@@ -335,10 +338,10 @@ export function uprightFigure(name: string, asked: FigureSaid): Figure | null {
   const own = tonesOf(kind);
   const ready = (thing: Figure): Figure => toneApart(own[0], thing.name === 'umbrella' ? umbrellaUp(thing) : thing);
   const thing = asked.held ? ready(asked.held) : null;
-  const held = thing ? heldAs(thing, own, asked.isClasped === true) : null;
+  const held = thing ? heldAs(thing, own, asked.isClasped === true, Boolean(asked.other)) : null;
   const second = asked.other && thing ? ready(asked.other) : null;
   const tones = [...own, ...(thing?.tones ?? [])];
-  const other = second ? heldAs(second, tones, false) : null;
+  const other = second ? heldAs(second, tones, false, true) : null;
   const dress = kind.muzzle === 'human' && !asked.dress.top ? { ...asked.dress, top: 'shirt' as const } : asked.dress;
   const expression = expressionOf(asked.expression) ?? 'happy';
   const parts = figureParts(kind, { ...asked, dress, expression, held, other, age: ageOf(asked.modifiers) }, spreadOf(name, asked.knobs)); // prettier-ignore

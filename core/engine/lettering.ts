@@ -230,13 +230,13 @@ export function lettermark(stage: Stage): Layer[] {
   const isOne =
     ['as', 'made of'].includes(relation ?? '') && parts.figures.length === 1 && parts.figures[0].count === 1;
   const isLetter = [...text].length === 1 && ['as', 'made of'].includes(relation ?? '') && parts.figures.length === 1;
+  // A tent as an A is the tent; a moon as a C has its opening to the right.
+  const looks = text === 'A' && figureIn.name === 'tent' ? figureFor(stage, { ...parts.figures[0], drawn: 'tipi' }, 0) : figureIn; // prettier-ignore
+  if (isOne && LOOKS_LIKE[text]?.test(looks.name)) return fitLayers(finished(stage, asSeen(looks, text)), 84);
   const animal = isOne && isLetter && isCreature(figureIn.name) && !isSeenAside(figureIn.name) ? headOf(stage, figureIn) : null; // prettier-ignore
   const bent = isLetter ? peaksAsLetter(figureIn, text) ?? (isOne ? neckAsLetter(figureIn.name, text) : null) ?? (animal ? bodyAsLetter(animal, text) : null) ?? (relation === 'as' && parts.figures[0].count === 2 ? pairAsLetter(figureIn, text) : null) ?? builtOfSticks(figureIn, text) ?? (isOne ? bentIntoLetter(figureIn, text) : null) : null; // prettier-ignore
   if (isLetter && WATER.test(figureIn.name)) return fitLayers(finished(stage, letterOfWater(union(...set(92, 86)))), 88); // prettier-ignore
   if (bent) return fitLayers(finished(stage, bent), 88);
-  // A tent as an A is the tent; a moon as a C has its opening to the right.
-  const looks = text === 'A' && figureIn.name === 'tent' ? figureFor(stage, { ...parts.figures[0], drawn: 'tipi' }, 0) : figureIn; // prettier-ignore
-  if (isOne && LOOKS_LIKE[text]?.test(looks.name)) return fitLayers(finished(stage, asSeen(looks, text)), 84);
   const isHung = /^(?:hang|dangl|swing)/.test(parts.figures[0].pose ?? '');
   return arrangement(stage, relation === 'made of' ? [made] : isHung ? [hung] : relation === 'inside' ? [inFigure] : parts.figures[0].modifiers.includes('inside') ? [cutIn] : relation === 'on' || relation === 'over' || parts.figures[0].modifiers.some((m) => /^(?:above|over|on top|on|atop)$/.test(m)) ? [perched] : [cutIn, perched])(); // prettier-ignore
 }

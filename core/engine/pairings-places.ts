@@ -472,6 +472,15 @@ export const roofed: Pair = (s, a, b) => {
   return [...finished(s, stack, s.palette.groundHex, swapped(s)), ...clear(s, house, s.palette.groundHex, s.palette.inks, 1.4)];
 }; // prettier-ignore
 
+/** A with B, a ladder, that leans on it and stands on its ground. */
+export const laddered: Pair = (s, a, b) => {
+  const big = placed(a, { cx: 44, cy: 50, side: 84, fill: 0.95 });
+  const h = boundsOf(outlineOf(big));
+  const one = turnedAt(placed(upright(b), { cx: 50, cy: 50, side: 0.74 * h.height, fill: 1 }), -0.24);
+  const put = standing(one, h.x + 0.84 * h.width, h.y + h.height);
+  return fitLayers([...finished(s, big), ...clear(s, put, s.palette.groundHex, swapped(s), 1.4)], 90);
+};
+
 /** A, a landscape, seen in B as through a window in its form: as broad as that is, its foot at its foot, a sun over it. */
 export const landIn: Pair = (s, a, b) => {
   const outer = placed(b, { cx: 50, cy: 50, side: 90, fill: 0.95 });

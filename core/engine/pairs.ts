@@ -82,6 +82,7 @@ import {
   growing,
   hungInTree,
   inHollow,
+  laddered,
   landIn,
   onBack,
   onLine,
@@ -470,7 +471,8 @@ class Told {
 }
 
 const isCrossed = (figure: PromptFigure): boolean => figure.count === 2 && figure.modifiers.includes('crossed');
-const isMany = (figure: PromptFigure): boolean => figure.count > 1 || isPlural(figure.word);
+/** Whether several are meant: of "pine trees" the last word says so. */
+const isMany = ({ count, word }: PromptFigure): boolean => count > 1 || isPlural(word.split(' ').at(-1)!);
 
 /** Whether some of a small thing stand in an arc over what they are with, as in heraldry. */
 export const isSprinkled = (first: PromptFigure, second: PromptFigure): boolean =>
@@ -478,6 +480,8 @@ export const isSprinkled = (first: PromptFigure, second: PromptFigure): boolean 
 
 /** What a phrase asks for beyond how two stand to one another; the first rule that has an answer gives it. */
 const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
+  // What is under several trees has them at both its sides.
+  (t) => /^(?:campfire|fire|tent|cabin|hut|house|log cabin|campsite)$/.test(t.a) && TREES.test(t.b) && isMany(t.second) && t.is('under', 'between', 'beside') && [flanked],
   // Who has young is seen with them after her.
   (t) => isCreature(t.a) && YOUNG.test(t.second.word) && t.is('with', 'beside', 'in front of', 'behind') && (t.said !== 'and' || t.a === t.b || KIN.some((kin) => kin.test(t.a) && kin.test(t.b))) && [mothered],
   // What is shared is between two, or under them both.
@@ -500,6 +504,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.b === 'weathervane' && t.is('on', 'with', 'inside') && [onVane],
   (t) => t.a === 'weathervane' && (t.isTurned('on', 'inside') || t.is('with')) && [turnedPair(onVane)],
   // A chimney is on the roof; an umbrella over somebody shelters them; who jumps over a fence is seen over it.
+  // A ladder leans.
+  (t) => t.b === 'ladder' && !isCreature(t.a) && t.is('with', 'beside', 'behind') && !t.second.turned && [laddered],
   // A flag flies from the top; what is balanced is on a nose or a head; a pearl lies in its shell.
   (t) => t.b === 'flag' && !isCreature(t.a) && (FLAGGED.test(t.a) || t.isTurned('on')) && (t.is('with') || t.isTurned('on', 'over')) && [flagged],
   (t) => isCreature(t.a) && t.does(/^balanc/) && !t.second.turned && !t.is('on') && t.second.count === 1 && [balanced],

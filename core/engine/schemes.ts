@@ -100,7 +100,7 @@ const MEETING: readonly (readonly [string, string, string])[] = [['#A3312A', '#7
 export const PALE = /^(?:(?:polar|arctic|snowy|snow|ice)\b|(?:dove|gull|seagull|egret|albatross|heron)$)/i;
 /** What is black and white by nature. */
 const BLACK =
-  /^(?:panda|zebra|penguin|badger|skunk|orca|panther|magpie|puffin|crow|raven|stork|piano|football|dice|chess\b.*)$/;
+  /^(?:panda|koala|zebra|penguin|badger|skunk|orca|panther|magpie|puffin|crow|raven|stork|piano|football|dice|chess\b.*)$/;
 const PEOPLE =
   /^(?:man|woman|girl|boy|child|baby|person|mermaid|angel|elf|fairy|genie|grandmother|grandfather|mother|father|lady|hand|face)$/;
 /** For what is black and white: its light parts are nearly that. */
@@ -154,6 +154,10 @@ export function schemeFor(
     const all = LANDS[land];
     const own = name !== null && BLACK.test(name) ? all.filter(([hex]) => hex === '#25282C') : all.filter(([hex]) => fits(hex));
     const from = own.length ? own : all;
+    if (name !== null && PINK.test(name)) {
+      const [, water, spark] = all[Math.floor(k.steady('palette/scheme') * all.length)];
+      return [PINKS[0][0], water, spark];
+    }
     return from[Math.floor(k.steady('palette/scheme') * from.length)];
   } // prettier-ignore
   if (name !== null && PALE.test(name)) return WHITE[Math.floor(k.steady('palette/scheme') * WHITE.length)];
