@@ -54,6 +54,22 @@ describe('prompts from a brief', () => {
     expect(new Set(all).size).toBeGreaterThan(4);
   });
 
+  it('show what is spoken of most, and not the hall that it is done in', () => {
+    const brief = { name: 'Alder Lane Seed Library', trade: 'a shelf in the town hall from which seeds are lent' };
+    const plants = TRADE_SYMBOLS.find((s) => s.things.includes('seedling'))!;
+    for (let seed = 1; seed < 12; seed++) {
+      const [shown, meant] = promptsFor(brief, seed);
+      expect(
+        plants.things.some((thing) => shown.prompt.includes(thing)),
+        shown.prompt,
+      ).toBe(true);
+      expect(
+        plants.meant.some(([figure]) => meant.prompt.includes(figure)),
+        meant.prompt,
+      ).toBe(true);
+    }
+  });
+
   it('have something to go by for any trade', () => {
     expect(promptsFor({ trade: 'falconry displays' })).toHaveLength(3);
     expect(promptsFor({ mood: 'quiet' })).toHaveLength(3);

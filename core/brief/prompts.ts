@@ -39,6 +39,12 @@ const jointsFor = (meant: string): readonly ((thing: string) => string)[] => [
   (thing) => `${withArticle(meant)} inside ${withArticle(thing)}`,
 ];
 
+/** How much of a brief speaks of a trade: each word of what is done once, one that is in the name as well twice more. */
+const weightOf = ({ calls }: Symbols, trade: string, name: string): number => {
+  const words = (text: string): number => text.split(/[^\p{L}']+/u).filter((word) => calls.test(word)).length;
+  return words(trade) + 2 * words(name);
+};
+
 /**
  * Three directions for a brief, as prompts to be edited: what the client does, what it means, and the two in one. Where a brief says nothing to go by, three pairs of
  * things from unlike fields. The same brief and seed give the same prompts.
@@ -48,9 +54,15 @@ export function promptsFor(brief: BriefSaid, seed = 1): Direction[] {
   const mood = said(brief.mood);
   const random = randomFrom(hashOf(seed, trade, mood));
   const one = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
-  const called: readonly Symbols[] = TRADE_SYMBOLS.filter((s) => s.calls.test(trade));
-  const from = called.length ? called : [ANY_SYMBOLS];
-  const [thing, other] = [one(from), one(from)];
+  // A town hall in which seeds are lent is not what a seed library does: what is spoken of most comes first.
+  const weights = TRADE_SYMBOLS.map(
+    (s) => [s, s.calls.test(trade) ? weightOf(s, trade, said(brief.name)) : 0] as const,
+  );
+  const most = Math.max(...weights.map(([, weight]) => weight));
+  const called = weights.filter(([, weight]) => weight > 0);
+  const from = called.length ? called.map(([s]) => s) : [ANY_SYMBOLS];
+  const first = called.length ? called.filter(([, weight]) => weight === most).map(([s]) => s) : from;
+  const [thing, other] = [one(first), one(first)];
   const shown = one(thing.things);
   const [meant, because] = one(other.meant);
   const [meant2, because2] = one(from.flatMap((s) => s.meant).filter(([m]) => m !== meant));
