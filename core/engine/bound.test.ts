@@ -1,6 +1,6 @@
 /** What is at a mouth, on a nose, on a summit, tied or bound, and what two of a thing are in lettering. */
 import { describe, expect, it } from 'vitest';
-import { boundsOf } from './area';
+import { boundsOf, box } from './area';
 import { asDrawn } from './as-drawn';
 import { pairAsLetter } from './as-letter';
 import { compose } from './compose';
@@ -9,7 +9,7 @@ import { outlineOf, partsNamed } from './figure';
 import { headOf } from './pairings';
 import { around, arranged, build, parted, requestOf, stageOf } from './testing';
 import { understand } from './request';
-import { sizeOf, type Box } from '../path';
+import { intersect, sizeOf, type Box } from '../path';
 
 const foot = (b: Box): number => b.y + b.height;
 const middle = (b: Box): number => b.x + b.width / 2;
@@ -158,5 +158,17 @@ describe('what stands on the ground', () => {
     expect(dressFrom('a graduation cap').hat).toBe('mortarboard');
     expect(dressFrom("a sailor's cap").hat).toBe('sailor');
     expect(dressFrom('a red cap').hat).toBe('cap');
+  });
+});
+
+describe('one thing as a letter', () => {
+  it('is an M of two peaks where mountains are it, and a tree where that is a T', () => {
+    const layersOf = (prompt: string) => compose({ ...requestOf(prompt), kind: 'lettermark' as const }).layers.filter((l) => l.isFigure); // prettier-ignore
+    const m = around(layersOf('letter M as mountains'));
+    // Between the peaks it is open from above.
+    const between = layersOf('letter M as mountains').flatMap((l) => intersect(l.area, box(middle(m) - 1, m.y, 2, 0.25 * m.height))); // prettier-ignore
+    expect(between).toEqual([]);
+    const t = around(layersOf('letter T as a tree'));
+    expect(t.height).toBeGreaterThan(t.width);
   });
 });

@@ -57,7 +57,7 @@ const LOOKS_LIKE: Readonly<Record<string, RegExp>> = {
 
 /** A thing as it is seen as a letter: a C open to the right, a U at its top; what is long stands. */
 const asSeen = (figure: Figure, letter: string): Figure =>
-  letter === 'C' ? openedTo(figure, 0) : letter === 'U' ? openedTo(figure, -Math.PI / 2) : letter === 'O' ? figure : upright(figure); // prettier-ignore
+  letter === 'C' ? openedTo(figure, 0) : letter === 'U' ? openedTo(figure, -Math.PI / 2) : letter === 'O' ? figure : isLong(figure) ? upright(figure) : figure; // prettier-ignore
 
 /** One to four letters as a mark; a figure of the prompt stands in it or lends it its hand. */
 export function lettermark(stage: Stage): Layer[] {
@@ -230,11 +230,14 @@ export function lettermark(stage: Stage): Layer[] {
   const isOne =
     ['as', 'made of'].includes(relation ?? '') && parts.figures.length === 1 && parts.figures[0].count === 1;
   const isLetter = [...text].length === 1 && ['as', 'made of'].includes(relation ?? '') && parts.figures.length === 1;
+  // Peaks are an M before they are only seen as one.
+  const peaks = isLetter ? peaksAsLetter(figureIn, text) : null;
+  if (peaks) return fitLayers(finished(stage, peaks), 88);
   // A tent as an A is the tent; a moon as a C has its opening to the right.
   const looks = text === 'A' && figureIn.name === 'tent' ? figureFor(stage, { ...parts.figures[0], drawn: 'tipi' }, 0) : figureIn; // prettier-ignore
   if (isOne && LOOKS_LIKE[text]?.test(looks.name)) return fitLayers(finished(stage, asSeen(looks, text)), 84);
   const animal = isOne && isLetter && isCreature(figureIn.name) && !isSeenAside(figureIn.name) ? headOf(stage, figureIn) : null; // prettier-ignore
-  const bent = isLetter ? peaksAsLetter(figureIn, text) ?? (isOne ? neckAsLetter(figureIn.name, text) : null) ?? (animal ? bodyAsLetter(animal, text) : null) ?? (relation === 'as' && parts.figures[0].count === 2 ? pairAsLetter(figureIn, text) : null) ?? builtOfSticks(figureIn, text) ?? (isOne ? bentIntoLetter(figureIn, text) : null) : null; // prettier-ignore
+  const bent = isLetter ? (isOne ? neckAsLetter(figureIn.name, text) : null) ?? (animal ? bodyAsLetter(animal, text) : null) ?? (relation === 'as' && parts.figures[0].count === 2 ? pairAsLetter(figureIn, text) : null) ?? builtOfSticks(figureIn, text) ?? (isOne ? bentIntoLetter(figureIn, text) : null) : null; // prettier-ignore
   if (isLetter && WATER.test(figureIn.name)) return fitLayers(finished(stage, letterOfWater(union(...set(92, 86)))), 88); // prettier-ignore
   if (bent) return fitLayers(finished(stage, bent), 88);
   const isHung = /^(?:hang|dangl|swing)/.test(parts.figures[0].pose ?? '');
