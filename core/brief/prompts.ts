@@ -39,11 +39,11 @@ const jointsFor = (meant: string): readonly ((thing: string) => string)[] => [
   (thing) => `${withArticle(meant)} inside ${withArticle(thing)}`,
 ];
 
-/** How much of a brief speaks of a trade: each word of what is done once, one that is in the name as well twice more. */
-const weightOf = ({ calls }: Symbols, trade: string, name: string): number => {
+/** How much of a brief speaks of a trade: each word of what is done counts once, each of the name twice; nothing where what is done has none. */
+function weightOf({ calls }: Symbols, trade: string, name: string): number {
   const words = (text: string): number => text.split(/[^\p{L}']+/u).filter((word) => calls.test(word)).length;
-  return words(trade) + 2 * words(name);
-};
+  return words(trade) && words(trade) + 2 * words(name);
+}
 
 /**
  * Three directions for a brief, as prompts to be edited: what the client does, what it means, and the two in one. Where a brief says nothing to go by, three pairs of
@@ -55,13 +55,10 @@ export function promptsFor(brief: BriefSaid, seed = 1): Direction[] {
   const random = randomFrom(hashOf(seed, trade, mood));
   const one = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
   // A town hall in which seeds are lent is not what a seed library does: what is spoken of most comes first.
-  const weights = TRADE_SYMBOLS.map(
-    (s) => [s, s.calls.test(trade) ? weightOf(s, trade, said(brief.name)) : 0] as const,
-  );
-  const most = Math.max(...weights.map(([, weight]) => weight));
-  const called = weights.filter(([, weight]) => weight > 0);
-  const from = called.length ? called.map(([s]) => s) : [ANY_SYMBOLS];
-  const first = called.length ? called.filter(([, weight]) => weight === most).map(([s]) => s) : from;
+  const weighed = TRADE_SYMBOLS.map((s) => ({ s, weight: weightOf(s, trade, said(brief.name)) }));
+  const most = Math.max(...weighed.map(({ weight }) => weight));
+  const atLeast = (least: number): readonly Symbols[] => (most ? weighed.filter(({ weight }) => weight >= least).map(({ s }) => s) : [ANY_SYMBOLS]); // prettier-ignore
+  const [from, first] = [atLeast(1), atLeast(most)];
   const [thing, other] = [one(first), one(first)];
   const shown = one(thing.things);
   const [meant, because] = one(other.meant);

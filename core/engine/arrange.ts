@@ -29,7 +29,7 @@ import { asHouse, asMoon } from './pairings-parts';
 import { isInVase, rises, standsInVase, TREES } from './pairings-places';
 import { BEARING, charged, laden, seated } from './pairings-riders';
 import { mascotFigure } from './mascot';
-import { canBeHeld, goesRound, GROWS, HEAPING, isSprinkled, isYoung, PLAIN, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
+import { canBeHeld, goesRound, GROWS, HEAPING, isSprinkled, isYoung, PLAIN, PRINTED_ON, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
 import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
@@ -293,7 +293,7 @@ function figuresOf(stage: Stage): Layer[] {
     return fitLayers(trio(stage, three, third.relation === 'around' ? 2 : null), 90);
   } // prettier-ignore
   // What is on a shield, or a flag, is on its face, however that stands.
-  if (third && !figures[3] && !stage.given && third.to === 1 && third.turned && third.relation === 'on' && BEARING.test(second.drawn) && second.to === 0)
+  if (third && !figures[3] && !stage.given && third.to === 1 && third.turned && third.relation === 'on' && (BEARING.test(second.drawn) || PRINTED_ON.test(second.drawn)) && second.to === 0)
     return fitLayers(waysFor(first, second)[0](stage, groupFor(stage, head, 0), charged(figureFor(stage, second, 1), figureFor(stage, third, 2))), 88); // prettier-ignore
   // A rabbit that a hand pulls out of a hat has the hand over it.
   if (third && !figures[3] && !stage.given && first.drawn === 'hand' && /^(?:pull|draw|lift|tak|conjur)/.test(second.said ?? '') && third.relation === 'coming out of')

@@ -76,9 +76,6 @@ const SPRAYING = /^(?:spray|squirt|shower|sprinkl|spout|splash)/;
 const OUTGROWN =
   /^(?:feathers?|tail|tail feathers|plumage|mane|scales|spines|spikes|quills|shell|fur|hair|spots|stripes|petals)$/;
 /** What a wreath is made of. */
-const LEAFY = /^(?:leaf|flower|laurel|ivy|olive|rose|daisy)$/;
-/** What of it is bound into a wreath. */
-const branchOf = (drawn: string): string => (drawn === 'olive' ? 'olive branch' : drawn);
 const isWreathing = ({ drawn }: PromptFigure): boolean => LAUREL.test(drawn) || WOUND.test(drawn);
 const SERVED_ON = /^(?:tray|plate|dish|bag)$/;
 
@@ -195,11 +192,11 @@ const RULES: readonly Rule[] = [
   // A wreath of wheat about a windmill is two ears of wheat at its sides.
   ([first, second, third, ...rest]) =>
     first?.drawn === 'wreath' && second?.relation === 'made of' && second.to === 0 && isWreathing(second) && third?.to === 0 && ['with', 'around', 'beside'].includes(third.relation ?? '')
-      ? [{ ...third, relation: null, to: null, turned: false, said: null, place: null }, { ...second, drawn: branchOf(second.drawn), count: 1, relation: 'around', to: 0, turned: true, said: 'around' }, ...rest]
+      ? [{ ...third, relation: null, to: null, turned: false, said: null, place: null }, { ...second, count: 1, relation: 'around', to: 0, turned: true, said: 'around' }, ...rest]
       : null, // prettier-ignore
   ([first, second, third, ...rest]) =>
     isChained(second, third, 'made of') && second.drawn === 'wreath' && isWreathing(third) && ['inside', 'around', 'with'].includes(second.relation ?? '')
-      ? [first, { ...third, drawn: branchOf(third.drawn), count: 1, relation: 'around', to: 0, turned: true, said: 'around' }, ...rest]
+      ? [first, { ...third, count: 1, relation: 'around', to: 0, turned: true, said: 'around' }, ...rest]
       : null, // prettier-ignore
   // Who does yoga meditates, and has nobody beside.
   ([first, second, ...rest]) =>
@@ -213,7 +210,7 @@ const RULES: readonly Rule[] = [
       : null, // prettier-ignore
   // A crown of leaves is a wreath; antlers made of twigs are twigs where antlers are.
   ([first, second, third, ...rest]) =>
-    isChained(second, third, 'made of') && second.drawn === 'crown' && LEAFY.test(third.drawn)
+    isChained(second, third, 'made of') && second.drawn === 'crown' && isWreathing(third)
       ? [first, { ...second, word: 'wreath', drawn: 'wreath' }, ...rest]
       : null,
   ([first, second, third, ...rest]) =>
@@ -425,7 +422,7 @@ const RULES: readonly Rule[] = [
       : null,
   // A crown of leaves by itself is a wreath; who is on a moon lies in its crescent.
   ([first, second, third]) =>
-    first?.drawn === 'crown' && second?.relation === 'made of' && second.to === 0 && !third && LEAFY.test(second.drawn)
+    first?.drawn === 'crown' && second?.relation === 'made of' && second.to === 0 && !third && isWreathing(second)
       ? [{ ...first, word: 'wreath', drawn: 'wreath' }]
       : null,
   ([first, second, ...rest]) =>

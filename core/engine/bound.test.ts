@@ -5,8 +5,10 @@ import { asDrawn } from './as-drawn';
 import { pairAsLetter } from './as-letter';
 import { compose } from './compose';
 import { hatParts, dressFrom } from './creature';
-import { outlineOf, partsNamed } from './figure';
-import { headOf } from './pairings';
+import { outlineOf } from './figure';
+import { atLips } from './pairings-heads';
+import { waysFor } from './pairs';
+import type { PromptFigure } from '../prompt';
 import { around, arranged, build, parted, requestOf, stageOf } from './testing';
 import { understand } from './request';
 import { intersect, sizeOf, type Box } from '../path';
@@ -41,9 +43,9 @@ describe('what is tasted', () => {
   });
 
   it('is held otherwise by a bird, which has its beak', () => {
-    const { front } = parted('a hummingbird drinking from a flower', 'hummingbird', 'flower');
-    expect(front.width).toBeGreaterThan(10);
-    expect(partsNamed(headOf(stageOf('a bear'), build('bear')), 'eye', 'pupil').length).toBeGreaterThan(0);
+    const ways = (prompt: string) => waysFor(...(understand(prompt).parts.figures as [PromptFigure, PromptFigure]));
+    expect(ways('a hummingbird drinking from a flower')).not.toContain(atLips);
+    expect(ways('a bear drinking from a cup')).toContain(atLips);
   });
 });
 

@@ -1,5 +1,6 @@
 /** Finds: rarer things and animals that a trade is known by, and that no common set draws. */
-import { accent, body, both, circle, ellipse, light, lines, path, polygon, rectangle, second, symmetric, type Drawing, type Proportion } from './drawing'; // prettier-ignore
+import { accent, body, both, circle, ellipse, light, lines, moved, path, polygon, rectangle, second, symmetric, type Drawing, type Proportion } from './drawing'; // prettier-ignore
+import { turnAbout } from '../path';
 
 type Draw = (t: Proportion) => Drawing;
 
@@ -133,4 +134,5 @@ export const FINDS: Readonly<Record<string, Draw>> = {
   cross: (t) => [body(path(`M${35 - t('arm')} 5L${65 + t('arm')} 5L${65 + t('arm')} ${35 - t('arm')}L95 ${35 - t('arm')}L95 ${65 + t('arm')}L${65 + t('arm')} ${65 + t('arm')}L${65 + t('arm')} 95L${35 - t('arm')} 95L${35 - t('arm')} ${65 + t('arm')}L5 ${65 + t('arm')}L5 ${35 - t('arm')}L${35 - t('arm')} ${35 - t('arm')}Z`))],
   crocodile: (t) => [second(path('M26 62L23 75L34 75L37 62Z'), path('M58 62L58 75L69 75L67 62Z')), body(path(`M1 ${42 + t('tail')}C10 54 20 50 30 45C38 41 48 40 58 42C60 35 69 34 72 41C82 42 95 45 99 50C99 54 97 56 92 56L70 55L71 61L93 60C97 61 97 65 93 66C84 69 74 70 66 68L58 68L55 76L64 77L64 81L45 81L47 69L36 69L32 76L40 77L40 81L20 81L23 67C12 64 2 54 1 ${42 + t('tail')}Z`), path('M74 54L77 58L80 54.6L83 58.4L86 55L89 58.4L92 55Z')), second(path('M16 51L20 42L25 47L28 37L33 43L37 34L42 41L47 34L51 41.6C40 40 26 44 16 51Z')), light(circle(66, 41.6, 2.8))],
   campfire: (t) => [body(path(`M50 4C58 18 76 28 76 50C76 66 64 76 50 76C36 76 24 66 24 50C24 40 30 34 34 26C38 32 42 34 44 36C44 24 46 14 50 ${4 - t('tip')}Z`)), accent(path('M50 34C54 44 62 48 62 58C62 68 57 74 50 74C43 74 38 68 38 58C38 50 46 46 50 34Z')), second(path('M10 76L16 70L92 90L88 98Z'), path('M90 76L84 70L8 90L12 98Z'))],
+  'olive branch': (t) => moved([lines('body', 3.4, 'M50 98C46 76 54 52 50 8'), ...[76, 58, 40, 24].map((y, k) => (k % 2 ? second : body)(...both(path(`M51 ${y}C58 ${y - 4} 68 ${y - 14} ${76 + t('leaf')} ${y - 18}C74 ${y - 7} 64 ${y + 2} 51 ${y}Z`)))), body(path('M50 14C46 10 46 4 50 0C54 4 54 10 50 14Z')), accent(ellipse(62, 72, 6.4, 8.4), ellipse(38, 52, 6.4, 8.4))], turnAbout([50, 50], 0.7)),
 }; // prettier-ignore

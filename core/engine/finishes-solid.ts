@@ -43,7 +43,7 @@ export function flatParts({ figure, tint, u }: Sitting, gap = 1.5): Layer[] {
     const same = below.get(hex);
     // Where a colour of its own lies between, nothing needs setting off.
     const isOnOther = (): boolean => {
-      const [last] = figure.parts.slice(0, i).reverse().filter((p) => sizeOf(intersect(p.area, part.area)) > 0.9 * sizeOf(part.area)); // prettier-ignore
+      const last = figure.parts.slice(0, i).findLast((p) => sizeOf(intersect(p.area, part.area)) > 0.9 * sizeOf(part.area)); // prettier-ignore
       return last !== undefined && tint.hexOf[last.tone] !== hex && tint.hexOf[last.tone] !== tint.on;
     };
     if (same && hex !== tint.on && sizeOf(intersect(same, part.area)) > 0.02 * sizeOf(part.area) && !isOnOther()) {

@@ -415,8 +415,8 @@ export const inAntlers: Pair = (s, a, b) => {
   const antlers = partsNamed(head, 'horn');
   const h = boundsOf(outlineOf(head));
   const asked = askedFor(s, b);
-  // A range of mountains is one.
-  if (asked?.count === 1 && (!isPlural(asked.word) || /^(?:mountains?|hills?|village|town)$/.test(b.name))) {
+  // A range of mountains is drawn as one.
+  if (asked?.count === 1 && (!isPlural(asked.word) || isPlural(b.name))) {
     const crown = boundsOf(union(...head.parts.filter((p) => !p.of && p.tone === 0).map((p) => p.area)));
     const one = standing(placed(b, { cx: 50, cy: 50, side: 36, fill: 0.9 }), crown.x + crown.width / 2, crown.y + 0.06 * crown.height);
     return [...finished(s, head), ...clear(s, one, s.palette.groundHex, swapped(s), 1.2)];

@@ -163,8 +163,7 @@ export function laden(a: Figure, b: Figure): Figure {
 }
 
 /** What bears a sign on its face. */
-export const BEARING =
-  /^(?:shield|flag|banner|sign|signpost|pennant|badge|coat of arms|sail|phone|smartphone|mobile|tablet|laptop|computer|monitor|screen|card|book|mug|cup|bag|shopping bag|box|package|shirt|t-shirt|apron|balloon|kite|umbrella|drum|poster|letter|envelope|lantern)$/; // prettier-ignore
+export const BEARING = /^(?:shield|flag|banner|sign|signpost|pennant|badge|coat of arms|sail)$/;
 
 /** A with B on its face, as a shield has its charge: B in one light tone, what is dark in it cut out of that. */
 export function charged(a: Figure, b: Figure): Figure {

@@ -19,13 +19,16 @@ export const swapped = (s: Stage): readonly string[] => {
   return [second, first, ...rest];
 };
 
+/** What is in the sky, and behind all that stands. */
+export const SKY = /^(?:sun|moon|planet|full moon|sunrise|sunset)$/;
+
 /** B large, behind A. */
 export const behind: Pair = (s, a, b) => {
   const front = placed(a, { cx: 51, cy: 56, side: 62 });
   const whole = placed(b, { cx: 50, cy: 46, side: 84, fill: 0.9 });
   // What stands on the ground hides what of a sun is under it.
   const ground = boundsOf(outlineOf(front));
-  const isSky = /^(?:sun|moon|full moon|planet|sunrise|sunset)$/.test(b.name) && !isCreature(a.name);
+  const isSky = SKY.test(b.name) && !isCreature(a.name);
   const back = isSky ? clipped(whole, box(-100, -100, 300, 100 + ground.y + ground.height)) : whole;
   return [...finished(s, back, s.palette.groundHex, swapped(s)), ...clear(s, front, s.palette.groundHex)];
 };

@@ -384,7 +384,7 @@ const SPRINKLED = /^(?:star|heart|leaf|snowflake|drop|flower|diamond|acorn|clove
 const BENDING = /^(?:snake|rope|ribbon|thread|cable|wire|yarn|string|vine|ivy|road|river|racetrack|wrench|hose|needle and thread|needle|scarf|belt)$/; // prettier-ignore
 export const PLAIN = /^(?:heart|circle|ring|square|triangle|star|diamond|house|cloud|drop|leaf|apple|light bulb|crescent moon|moon|flower|clover|egg|pear|shield|hexagon)$/; // prettier-ignore
 /** Of what a wreath is two branches. */
-export const LAUREL = /^(?:wheat|barley|laurel|olive branch|olive|twig|branch|fern|palm leaf|lavender|rosemary|herb)$/;
+export const LAUREL = /^(?:wheat|barley|laurel|olive branch|twig|branch|fern|palm leaf|lavender|rosemary|herb)$/;
 export const isYoung = (word: string): boolean => YOUNG.test(word);
 /** What stands upright, and is long. */
 const LENGTHS = /^(?:lighthouse|pencil|pen|rocket|candle|carrot|tower|bottle|wine bottle|crayon|column|match|torch|brush|paint brush|paintbrush|chess (?:queen|king|bishop|rook|pawn)|skyscraper|cactus|windmill|microphone|minaret|champagne bottle|lipstick|flashlight|thermometer|baguette|corn|leek|asparagus|bullet|key|sword|screwdriver|spoon|silverware fork|totem pole|ice cream|tree|pine tree)$/; // prettier-ignore
@@ -404,7 +404,7 @@ const WINDERS = /^(?:rope|ribbon|vine|ivy|seaweed)$/;
 const INSECTS = /^(?:bee|butterfly|ladybug|ladybird|beetle|dragonfly|ant|moth|firefly|grasshopper|fly|wasp)$/;
 /** What is drawn on the surface of something. */
 const MARKS = /^(?:heart|star|leaf|paw print|crescent moon|moon|sun|flower|lightning|skull|anchor|crown|snowflake|clover|feather|diamond|footprint|maple leaf|flame|drop|fish|bee|bird|cat|dog|owl|fox|bear|tree|mountain|rose|wheat|musical note)$/; // prettier-ignore
-const PRINTED_ON = /^(?:lantern|paper lantern|kite|parasol|umbrella|tile|egg|cup|coffee cup|shirt|t-shirt|flag|shield|box|package|bag|shopping bag|tote|jar|bottle|milk bottle|can|door|sail|balloon|hot air balloon|backpack|barrel|surfboard|skateboard|book|notebook|envelope|sign|apron|drum|bucket|watering can|teapot|pot|vase|suitcase|van|truck|bus|pillow|plate|coin|medal|guitar)$/; // prettier-ignore
+export const PRINTED_ON = /^(?:lantern|paper lantern|kite|parasol|umbrella|tile|egg|cup|coffee cup|shirt|t-shirt|flag|shield|box|package|bag|shopping bag|tote|jar|bottle|milk bottle|can|door|sail|balloon|hot air balloon|backpack|barrel|surfboard|skateboard|book|notebook|envelope|letter|card|phone|smartphone|tablet|laptop|computer|screen|sign|apron|drum|bucket|watering can|teapot|pot|vase|suitcase|van|truck|bus|pillow|plate|coin|medal|guitar)$/; // prettier-ignore
 const SHINING = /^(?:moon|sun|crescent moon|full moon|planet|rainbow|cloud|lightning)$/;
 const ON_BACK = /^(?:back|shell|saddle|hump)$/;
 const isFurred = (name: string): boolean =>
@@ -471,8 +471,7 @@ class Told {
 }
 
 const isCrossed = (figure: PromptFigure): boolean => figure.count === 2 && figure.modifiers.includes('crossed');
-/** Whether several are meant: of "pine trees" the last word says so. */
-const isMany = ({ count, word }: PromptFigure): boolean => count > 1 || isPlural(word.split(' ').at(-1)!);
+const isMany = (figure: PromptFigure): boolean => figure.count > 1 || isPlural(figure.word);
 
 /** Whether some of a small thing stand in an arc over what they are with, as in heraldry. */
 export const isSprinkled = (first: PromptFigure, second: PromptFigure): boolean =>
@@ -684,7 +683,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isHeldInMouth(t.a) && (t.isCarried() || (t.is('with') && t.place === '' && IN_BEAK.test(t.b) && t.second.count === 1 && !isMany(t.second))) && [atMouth],
   // What is in a pouch looks out of it; who drinks from a cup has it in the hand.
   (t) => t.place === 'pouch' && isCreature(t.a) && [pouched],
-  (t) => hasHands(t.a) && !t.second.turned && t.second.count === 1 && t.is('holding', 'with', 'toward') && TASTING.test(t.first.pose ?? t.said) && canBeHeld(t.b) && !isSeenAside(t.a) && !BILLED.test(t.a) && [atLips, inHand('sitting'), atLips],
+  (t) => hasHands(t.a) && !t.second.turned && t.second.count === 1 && t.is('holding', 'with', 'toward') && TASTING.test(t.first.pose ?? t.said) && canBeHeld(t.b) && !isSeenAside(t.a) && !BILLED.test(t.a) && [atLips, inHand('sitting')],
   (t) => hasHands(t.a) && t.does(/^(?:drink|sip|slurp)/) && /^(?:cup|mug|teacup|glass|bottle|bowl|coffee cup|beer|beer mug|wine glass|milk|juice|cocktail|can|coconut|jug|tankard)$/.test(t.b) && !t.second.turned && [inHand('standing'), inHand('sitting')],
   // Who catches fish has one.
   (t) => CATCHERS.test(t.a) && t.b === 'fish' && t.second.count === 1 && t.is('with', 'holding') && t.place === '' && [isSeenAside(t.a) ? atMouth : inHand('standing'), atMouth, isSeenAside(t.a) ? atMouth : inHand('sitting')],

@@ -32,7 +32,7 @@ const ROWS: readonly (readonly [what: string, prompt: string, a: string, b: stri
   ['over crossed keys an owl is in front', 'an owl on two crossed keys', 'owl', 'key', ({ back, front }) => back.width > front.width],
   ['the top of one thing is on the rest of another', 'a lighthouse shaped like a pencil', 'lighthouse', 'pencil', ({ all }) => all.height > 1.5 * all.width || all.height > 80],
   ['a head is at the prow, which is highest', 'a viking ship with a dragon head', 'viking ship', 'dragon', ({ back, front }) => front.y < back.y + 0.5 * back.height && (front.x < back.x + 0.25 * back.width || right(front) > back.x + 0.75 * back.width)],
-  ['a bird has what is light in its beak', 'a dove with an olive branch', 'dove', 'olive', ({ back, front }) => front.width < 0.7 * back.width && middle(front) > middle(back)],
+  ['a bird has what is light in its beak', 'a dove with an olive branch', 'dove', 'olive branch', ({ back, front }) => front.width < 0.7 * back.width && middle(front) > middle(back)],
   ['roots hang down from the trunk', 'a tree whose roots form a hand', 'tree', 'hand', ({ all }) => all.height > 1.15 * all.width],
   ['two that share an umbrella are under it', 'two cats sharing an umbrella', 'cat', 'umbrella', ({ back, front }) => back.y < front.y && front.height < back.height],
   ['a crack is on the face of what has it', 'a vase with a crack', 'vase', 'crack', ({ back, front }) => front.height < 0.8 * back.height && front.y > back.y && foot(front) < foot(back)],

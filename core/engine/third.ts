@@ -4,7 +4,7 @@ import { boundsOf, box } from './area';
 import { grown, intersect, rim, roomIn, sizeOf, union, type Area } from '../path';
 import { movedFigure, outlineOf, placed, silhouetteOf, type Figure } from './figure';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
-import { swapped } from './pairings';
+import { SKY, swapped } from './pairings';
 import { TREES } from './pairings-places';
 import { IN_VEHICLE } from './pairs';
 import { clear, finished, form, type Stage } from './stage';
@@ -22,7 +22,6 @@ const WITHIN = /^(?:heart|circle|ring|square|triangle|star|diamond|house|cloud|d
 /** What two go in together, beside what one rides in. */
 const HOLDING_TWO = /^(?:sled|sofa|basket|bed|nest|nest with eggs|pot|box)$/;
 
-const SKY = /^(?:sun|moon|planet|full moon|sunrise|sunset)$/;
 const HIGH = /^(?:star|stars|cloud|crown|halo|rainbow|lightning|umbrella|parachute)$/;
 const ROUND = /wreath|laurel|ring|hoop|circle/;
 

@@ -15,8 +15,6 @@ export interface Tint {
   readonly strict: boolean;
   /** The colours were asked for: what is not of them should be little. */
   readonly named: boolean;
-  /** Some of the tones had a colour already. */
-  readonly isPinned: boolean;
   /** A lighter (up to 1) or darker (down to -1) shade of a colour; the colour itself where no shades are wanted. */
   readonly shade: (hex: string, by: number) => string;
 }
@@ -129,7 +127,6 @@ export function tintFor(
     inks: seenInks,
     strict: palette.strict,
     named: palette.named,
-    isPinned: pins.size > 0,
     shade,
   };
 }

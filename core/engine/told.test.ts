@@ -116,7 +116,7 @@ describe('what one sees in an arrangement', () => {
     const [cup, whiskers] = [around(back(mug)), around(front(mug))];
     expect(whiskers.x).toBeGreaterThan(cup.x);
     expect(whiskers.x + whiskers.width).toBeLessThan(cup.x + cup.width);
-    const dove = arranged('a dove carrying an olive branch', 'dove', 'olive');
+    const dove = arranged('a dove carrying an olive branch', 'dove', 'olive branch');
     expect(around(front(dove)).x).toBeGreaterThan(around(dove.layers).x + 0.4 * around(dove.layers).width);
   });
 

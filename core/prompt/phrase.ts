@@ -218,10 +218,7 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
     head: head.text.split(' ').at(-1)!,
     attributive: attributive.map((u) => u.text),
     // "Crossed oars" are two.
-    count: Math.max(
-      1,
-      Math.min(MOST, count ?? (modifiers.includes('crossed') && isPlural(head.text.split(' ').at(-1)!) ? 2 : 1)),
-    ),
+    count: Math.max(1, Math.min(MOST, count ?? (modifiers.includes('crossed') && isPlural(head.text) ? 2 : 1))),
     hasArticle,
     modifiers,
     pose,

@@ -120,7 +120,9 @@ export const ROLE_NAMES: readonly string[] = [...ROLES.keys()];
 /** Whether a word is a trade that figures have a dress for. */
 export const isRole = (word: string): boolean => dressOf(word) !== undefined;
 
+/** What is said to be worn; of two for one place the later is meant, so what is narrower stands later. */
 const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
+  [/(?<!\bnight )\bcap\b(?! of)/, { hat: 'cap' }],
   [/\bscarf\b|\bwinter\b|\bcosy\b/, { neck: 'scarf' }],
   [/\bapron\b/, { top: 'apron' }],
   [/\bcape\b|\bcloak\b|\bponcho\b|\bshawl\b/, { hasCape: true }],
@@ -159,7 +161,6 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\b(?:hood|hooded cloak)\b/, { hat: 'hood', hasCape: true }],
   [/\bgoggles\b/, { hat: 'goggles' }],
   [/\b(?:graduation|academic) cap\b|\bmortarboard\b/, { hat: 'mortarboard' }],
-  [/(?<!\b(?:graduation|academic|sailor(?:'s)?|night) )\bcap\b(?! of)/, { hat: 'cap' }],
   [/\b(?:overalls?|dungarees)\b/, { top: 'overalls' }],
   [/\b(?:waistcoat|vest)\b/, { top: 'vest' }],
   [/\bsuit\b/, { top: 'suit' }],
