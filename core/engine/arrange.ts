@@ -5,7 +5,7 @@ import { boundsOf, box } from './area';
 import { intersect, stroked, union } from '../path';
 import { drawingCount } from './build';
 import { dressFrom, isCut } from './creature';
-import { hasHands, isCreature } from './built';
+import { buildOf, hasHands, isCreature } from './built';
 import { onField, recoloured } from './field';
 import { outlineOf, placed, type Figure } from './figure';
 import { fitLayers, scaled, type Layer } from './layer';
@@ -32,7 +32,7 @@ import { mascotFigure } from './mascot';
 import { canBeHeld, goesRound, GROWS, HEAPING, isSprinkled, isYoung, PLAIN, PRINTED_ON, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
 import { isScene } from './grounds';
 import { scene } from './scene';
-import { goingRound, GOING_ROUND, interlinked, LINKED, several, twoAlike } from './several';
+import { goingRound, GOING_ROUND, interlinked, LINKED, several, skein, twoAlike } from './several';
 import {
   counterchanged,
   cropped,
@@ -93,12 +93,17 @@ const HANDLING = /^(?:holding|playing|reading|carrying|drinking|eating|waving|wr
 
 /** A figure with a face, arms and legs of its own, and a thing in its hand where it has one. */
 const onLegs = (stage: Stage, { drawn, expression, modifiers }: PromptFigure, pose: string | null, prop: PromptFigure | null = null): Layer[] =>
-  finished(stage, placed(mascotFigure(drawn, { ...stage, idea: undefined, pose, expression, modifiers, dress: {}, prop: prop && thingFor(stage, prop), crop: 'whole' }), WHOLE)); // prettier-ignore
+  finished(stage, placed(mascotFigure(drawn, { ...stage, idea: undefined, pose, expression, modifiers, dress: dressFrom(stage.parts.role ?? ''), prop: prop && thingFor(stage, prop), crop: 'whole' }), WHOLE)); // prettier-ignore
 
 /** One figure: in one of its drawings, or, where there are too few of them, in one of the ideas for it. */
 function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
   const lively = stage.given ? null : livelyPose(asked);
   if (lively !== null) return onLegs(stage, asked, lively);
+  // A thing that follows a trade is somebody, with the tool of it in the hand.
+  if (!stage.given && stage.parts.role !== null && !isCreature(asked.drawn) && asked.count === 1) {
+    const tool = dressFrom(stage.parts.role).tools?.find(isThing);
+    return onLegs(stage, asked, asked.pose, tool === undefined ? null : { ...asked, word: tool, drawn: tool, colours: [] });
+  } // prettier-ignore
   // What has legs stands on them, or runs.
   if (!isCreature(asked.drawn) && asked.modifiers.some((m) => /^(?:legs|feet|arms)$/.test(m))) return onLegs(stage, asked, asked.modifiers.find((m) => gerundOf(m) !== null) ?? asked.pose); // prettier-ignore
   const drawings = Math.min(stage.ideas, drawingCount(asked.drawn, asked, stage.knobs));
@@ -206,6 +211,10 @@ export function together(asked: Stage): Layer[] {
   return [...form(stage, hull, field), ...layers.map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, hull) : hull }))];
 }
 
+/** Birds that fly together, three of them or more. */
+const isSkein = ({ drawn, count, pose, modifiers }: PromptFigure): boolean =>
+  count > 2 && count < 10 && /^(?:songbird|raptor|fowl|wader)$/.test(buildOf(drawn) ?? '') && [pose ?? '', ...modifiers].some((m) => /^(?:fly|migrat|soar)/.test(m)); // prettier-ignore
+
 /** Figures alone. */
 function figuresOf(stage: Stage): Layer[] {
   const { figures, rows } = stage.parts;
@@ -234,9 +243,11 @@ function figuresOf(stage: Stage): Layer[] {
       !stage.parts.shape
       ? standingOf(first.modifiers) === 'stacked' && rows === null
         ? fitLayers(finished(stage, severalAsOne(placed(figureFor(stage, head, 0), WHOLE), first.count, 'stacked')), 88)
-        : first.count === 2 && rows === null
-          ? twoAlike(stage, figureFor(stage, head, 0), [...first.modifiers, first.pose ?? ''])
-          : several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
+        : isSkein(first)
+          ? skein(stage, figureFor(stage, head, 0), first.count)
+          : first.count === 2 && rows === null
+            ? twoAlike(stage, figureFor(stage, head, 0), [...first.modifiers, first.pose ?? ''])
+            : several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
       : stage.parts.manner.includes('speed lines') && !stage.given && !stage.parts.shape
         ? withSpeed(stage, plain(stage, figureFor(stage, head, 0)))
         : oneFigure(stage, head);
@@ -318,6 +329,8 @@ function figuresOf(stage: Stage): Layer[] {
   // With leeway enough, all of them, one after the other.
   const way = stage.ideas >= IDEAS ? ways[stage.idea % ways.length] : arrangement(stage, ways);
   const layers = fitLayers(way(stage, a, b), third ? 80 : 86);
-  if (!third) return layers;
+  // The second hand of a clock is on it already.
+  const isOn = third?.relation === 'as' && third.to === 0 && second.relation === 'as' && /^(?:hands?|pointers?)$/.test(second.place ?? ''); // prettier-ignore
+  if (!third || isOn) return isOn ? fitLayers(layers, 86) : layers;
   return withThird(stage, layers, third, figureFor(stage, third, 2));
 }

@@ -99,6 +99,19 @@ const RULES: readonly Rule[] = [
     const [first, second, third] = figures;
     return third?.said === 'like' && third.to === 1 && second.relation === 'holding' && isCreature(first.drawn) && second.drawn !== 'balloon' ? dropped(figures, 2, 1) : null; // prettier-ignore
   },
+  // A trail of hearts is hearts that one leaves behind.
+  ([first, second, third, ...rest]) =>
+    third && /^(?:trail|track|wake)s?$/.test(second.word) && third.to === 1 && third.relation === 'made of'
+      ? [first, { ...third, to: 0, relation: 'with', said: 'leaving', turned: false }, ...rest]
+      : null,
+  // A tree over its roots in an hourglass is one tree.
+  ([first, second, third]) =>
+    third?.drawn === 'roots' && first.drawn === 'hourglass' && TREES.test(second.drawn) ? [first, { ...second, relation: 'inside', turned: true, place: 'both' }] : null, // prettier-ignore
+  // A hand that draws something with a pencil.
+  ([first, second, third]) =>
+    third && first.drawn === 'hand' && /^(?:draw|sketch|writ|paint|trac)/.test(`${first.pose ?? ''} ${second.said ?? ''}`.trim()) && /^(?:pencil|pen|brush|paint brush|paintbrush|quill|crayon|marker|chalk|feather)$/.test(third.drawn)
+      ? [{ ...third, relation: null, to: null, said: null, pose: null, turned: false }, { ...second, to: 0, relation: 'toward', said: 'drawn by hand', turned: false }]
+      : null, // prettier-ignore
   // A turtle's head is known from its side.
   ([first, ...rest]) =>
     first &&
@@ -138,7 +151,9 @@ const RULES: readonly Rule[] = [
   }, // prettier-ignore
   // An arrow that sticks in something is one that was shot.
   ([first, second, ...rest]) =>
-    first?.drawn === 'arrow' && second?.to === 0 && /^(?:stuck|shot|pierc|struck)/.test(second.said ?? '')
+    first?.drawn === 'arrow' &&
+    second?.to === 0 &&
+    (second.relation === 'through' || /^(?:stuck|shot|pierc|struck)/.test(second.said ?? ''))
       ? [{ ...first, drawn: 'archery arrow' }, second, ...rest]
       : null,
   // A heart of steam rises where the steam would.
@@ -208,10 +223,10 @@ const RULES: readonly Rule[] = [
     first && !second && isBundle(first) && LAUREL.test(first.drawn)
       ? [{ ...first, count: 5 }, { ...first, word: 'ribbon', drawn: 'ribbon', via: 'name', count: 1, modifiers: [], colours: [], pose: null, expression: null, relation: 'with', to: 0, turned: false, place: null, said: 'tied with' }]
       : null, // prettier-ignore
-  // A crown of leaves is a wreath; antlers made of twigs are twigs where antlers are.
+  // A crown of leaves is worn; antlers made of twigs are twigs where antlers are.
   ([first, second, third, ...rest]) =>
     isChained(second, third, 'made of') && second.drawn === 'crown' && isWreathing(third)
-      ? [first, { ...second, word: 'wreath', drawn: 'wreath' }, ...rest]
+      ? [first, { ...second, word: 'leaf crown', drawn: 'leaf crown', relation: 'wearing' }, ...rest]
       : null,
   ([first, second, third, ...rest]) =>
     isChained(second, third, 'made of') &&
@@ -420,11 +435,18 @@ const RULES: readonly Rule[] = [
     second && first.drawn === 'stork' && second.drawn === 'baby'
       ? [first, { ...second, drawn: 'swaddled baby' }, ...rest]
       : null,
-  // A crown of leaves by itself is a wreath; who is on a moon lies in its crescent.
+  // A crown of leaves by itself is a drawing of its own; who is on a moon lies in its crescent.
   ([first, second, third]) =>
-    first?.drawn === 'crown' && second?.relation === 'made of' && second.to === 0 && !third && isWreathing(second)
-      ? [{ ...first, word: 'wreath', drawn: 'wreath' }]
+    first?.drawn === 'crown' && second?.relation === 'made of' && second.to === 0 && !third && second.drawn === 'leaf'
+      ? [{ ...first, word: 'leaf crown', drawn: 'leaf crown' }]
       : null,
+  // Who comes down by parachute hangs under one.
+  ([first, ...rest]) => {
+    const how = /^(?:parachuting|skydiving|paragliding|parachuted)$/;
+    return first && (how.test(first.pose ?? '') || first.modifiers.some((m) => how.test(m))) && rest.every((f) => f.drawn !== 'parachute')
+      ? [{ ...first, pose: null, modifiers: first.modifiers.filter((m) => !how.test(m)) }, added('parachute', 'parachute', 'under'), ...rest]
+      : null;
+  }, // prettier-ignore
   ([first, second, ...rest]) =>
     second?.drawn === 'moon' &&
     isCreature(first.drawn) &&
@@ -509,15 +531,19 @@ function aloneAs(figure: PromptFigure, at: number): PromptFigure {
   const { drawn, count } = figure;
   if (drawn === 'mountains' && count === 3) return { ...figure, count: 1 };
   // Arrows that are crossed, or several, are an archer's.
-  if (drawn === 'arrow' && (count === 2 || figure.modifiers.includes('crossed')))
+  if (drawn === 'arrow' && (count === 2 || figure.relation === 'through' || figure.modifiers.includes('crossed')))
     return { ...figure, drawn: 'archery arrow' };
   // Wheat that is crossed is two ears of it.
   if (/^(?:wheat|barley|hops|rye)$/.test(drawn) && count === 1 && figure.modifiers.includes('crossed')) return { ...figure, count: 2 }; // prettier-ignore
+  // A pine forest is of pines.
+  if (drawn === 'forest' && /^(?:pine|fir|spruce|conifer|evergreen)\b/.test(figure.word) && count === 1) return { ...figure, drawn: 'pine tree', count: 3 }; // prettier-ignore
   if (drawn === 'pancakes') return { ...figure, count: 1 };
   // A starry sky is stars; a robot dog is a dog that is a machine.
   if (drawn === 'star' && / sky$/.test(figure.word)) return { ...figure, word: 'stars', count: 3 };
   if (nounKind(drawn) === 'animal' && isCreature(drawn) && [figure.word, ...figure.modifiers].some((m) => MACHINE.test(m))) return { ...figure, modifiers: [...figure.modifiers, 'robotic'] }; // prettier-ignore
   if (/^books?$/.test(drawn) && standingOf(figure.modifiers) === 'stacked') return { ...figure, drawn: 'stack of books', count: 1 }; // prettier-ignore
+  // Stones on one another are smooth ones.
+  if (drawn === 'rock' && (count > 1 || isPlural(figure.word)) && (standingOf(figure.modifiers) === 'stacked' || figure.modifiers.some((m) => /^(?:stack|pile|balanced|balancing)$/.test(m)))) return { ...figure, drawn: 'cairn', count: 1 }; // prettier-ignore
   const isSome =
     at > 0 && count === 1 && !stands(figure, 'made of', 'as') && SMALL.test(drawn) && isPlural(figure.word);
   return isSome ? { ...figure, count: 3 } : figure;

@@ -118,7 +118,7 @@ const isFacial = (name: string, word: string): boolean =>
 
 function faced(thing: Figure, expression: Expression): Figure {
   const found = faceOn(thing, expression);
-  return found ? joinedFigures(thing.name, [thing, found.face]) : thing;
+  return found ? joinedFigures(thing.name, [found.thing, found.face]) : thing;
 }
 
 /** How many drawings there are of a thing, as far as what is said of it leaves a choice. */

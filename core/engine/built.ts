@@ -101,6 +101,7 @@ function poseOf(word: string): Pose | 'curled' | null {
     [/^(?:fly|soar|glid|hover|airborne|aloft|mid-air|mid-flight|swoop)/, 'flying'],
     [/^(?:leap|jump|pounc|hop|prank|pranc|bound|div|mid-leap|mid-jump|rear|rampant|spring)/, 'leaping'],
     [/^(?:sit|seated|perch|crouch|wait|sejant)/, 'sitting'],
+    [/^(?:look|glanc|gaz|turn|star)\w* back$/, 'looking back'],
     [/^(?:howl|bay|trumpet)/, 'howling'],
     [/^(?:graz|drink|lapp|forag|sniff|brows)/, 'grazing'],
     [/^(?:stand|walk|strid|stroll|prowl|upright|march|sneak|mid-stride|watch)/, 'standing'],
@@ -120,6 +121,7 @@ function possible(pose: Pose | 'curled', kind: CreatureKind): Pose | 'curled' | 
     case 'howling':
       return kind.body?.build === 'dog' || kind.muzzle === 'trunk' ? pose : 'sitting';
     case 'grazing':
+    case 'looking back':
     case 'stretching':
       return isFourFooted(kind) ? pose : null;
     case 'lying':
@@ -197,12 +199,14 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
           : stance && !(pose === 'running' && isFourFooted(kind))
             ? [front(stance, 'whole')]
             : [];
-    // Head first, wings up: a bird that dives.
+    // Head first, wings shut: a bird that dives.
     const isDive = isBird && /^(?:div|swoop|plung|stoop|plummet)/.test(said.pose ?? '');
-    if (isDive) return side('flying').map((draw) => () => turnedAt(draw(), 0.85));
+    if (isDive) return side('sitting').map((draw) => () => turnedAt(draw(), 1.2));
     const both = [
       ...side(pose),
-      ...(isFourFooted(kind) && !['sitting', 'curled', 'lying', 'stretching'].includes(pose) ? side(pose, true) : []),
+      ...(isFourFooted(kind) && !['sitting', 'curled', 'lying', 'stretching', 'looking back'].includes(pose)
+        ? side(pose, true)
+        : []),
     ];
     return both.length || pose === 'curled' ? [...both, ...(said.isWhole && both.length ? [] : more)] : [];
   }

@@ -135,4 +135,23 @@ export const FINDS: Readonly<Record<string, Draw>> = {
   crocodile: (t) => [second(path('M26 62L23 75L34 75L37 62Z'), path('M58 62L58 75L69 75L67 62Z')), body(path(`M1 ${42 + t('tail')}C10 54 20 50 30 45C38 41 48 40 58 42C60 35 69 34 72 41C82 42 95 45 99 50C99 54 97 56 92 56L70 55L71 61L93 60C97 61 97 65 93 66C84 69 74 70 66 68L58 68L55 76L64 77L64 81L45 81L47 69L36 69L32 76L40 77L40 81L20 81L23 67C12 64 2 54 1 ${42 + t('tail')}Z`), path('M74 54L77 58L80 54.6L83 58.4L86 55L89 58.4L92 55Z')), second(path('M16 51L20 42L25 47L28 37L33 43L37 34L42 41L47 34L51 41.6C40 40 26 44 16 51Z')), light(circle(66, 41.6, 2.8))],
   campfire: (t) => [body(path(`M50 4C58 18 76 28 76 50C76 66 64 76 50 76C36 76 24 66 24 50C24 40 30 34 34 26C38 32 42 34 44 36C44 24 46 14 50 ${4 - t('tip')}Z`)), accent(path('M50 34C54 44 62 48 62 58C62 68 57 74 50 74C43 74 38 68 38 58C38 50 46 46 50 34Z')), second(path('M10 76L16 70L92 90L88 98Z'), path('M90 76L84 70L8 90L12 98Z'))],
   'olive branch': (t) => moved([lines('body', 3.4, 'M50 98C46 76 54 52 50 8'), ...[76, 58, 40, 24].map((y, k) => (k % 2 ? second : body)(...both(path(`M51 ${y}C58 ${y - 4} 68 ${y - 14} ${76 + t('leaf')} ${y - 18}C74 ${y - 7} 64 ${y + 2} 51 ${y}Z`)))), body(path('M50 14C46 10 46 4 50 0C54 4 54 10 50 14Z')), accent(ellipse(62, 72, 6.4, 8.4), ellipse(38, 52, 6.4, 8.4))], turnAbout([50, 50], 0.7)),
+  // Plump enough for a face.
+  cactus: (t) => [body(path(`M50 ${3 - t('top')}C62 ${3 - t('top')} 68 13 68 26L68 50C76 50 79 46 79 38L79 34C79 26 94 26 94 34L94 44C94 58 84 65 68 65L68 97L32 97L32 78C16 78 6 71 6 57L6 47C6 39 21 39 21 47L21 51C21 59 24 63 32 63L32 26C32 13 38 ${3 - t('top')} 50 ${3 - t('top')}Z`)), lines('light', 2.6, 'M43 14L43 26M57 14L57 26M43 76L43 86M57 76L57 86')],
+  // Seen from the side, its seat open to the sky.
+  tractor: (t) => [second(rectangle(72, 14 - t('pipe'), 6, 28, 2), path('M8 26L16 24L20 48L40 48L40 55L14 55Z')), lines('second', 4, 'M52 52L46 32M40 34L53 29'), body(path('M44 70L44 48C50 46 52 40 60 40L88 40C94 40 97 44 97 50L97 74L44 74Z'), path('M6 62C10 46 44 42 54 66L54 76L30 76Z')), light(rectangle(82, 47, 10, 3.4, 1.6), rectangle(82, 54, 10, 3.4, 1.6)), second(circle(29, 72, 25), circle(83, 82, 15)), light(circle(29, 72, 14), circle(83, 82, 7.6)), second(circle(29, 72, 5), circle(83, 82, 2.6))],
+  'sewing pin': (t) => [lines('second', 5, 'M50 22L50 90'), second(path('M47.5 88L52.5 88L50 99Z')), body(circle(50, 14, 12 + t('head')))],
+  'street lamp': (t) => [body(path('M46 26L54 26L56 90L66 92L66 98L34 98L34 92L44 90Z'), path(`M36 6L64 6L60 2L40 2Z`)), accent(path(`M${35 - t('lantern')} 7L${65 + t('lantern')} 7L58 27L42 27Z`)), body(rectangle(40, 26, 20, 5, 1), rectangle(33, 5, 34, 4, 1), rectangle(30, 38, 40, 3.6, 1.8)), light(rectangle(42, 80, 16, 3))],
+  ghost: (t) => [body(path(`M50 3C76 3 ${88 + t('sheet')} 22 ${88 + t('sheet')} 46L88 93C81 99 76 96 70 89C64 97 56 97 50 89C44 97 36 97 30 89C24 96 19 99 12 93L${12 - t('sheet')} 46C${12 - t('sheet')} 22 24 3 50 3Z`)), light(ellipse(37, 40, 6, 9), ellipse(63, 40, 6, 9), ellipse(50, 62, 6, 7))],
+  // Leaves that stand up along a band, the middle one highest.
+  'leaf crown': (t) => {
+    const leaf = (x: number, y: number, deg: number, long: number, half: number): string => {
+      const [dx, dy] = [Math.sin((deg * Math.PI) / 180), -Math.cos((deg * Math.PI) / 180)];
+      const at = (u: number, v: number): string => `${x + u * long * dx - v * half * dy} ${y + u * long * dy + v * half * dx}`;
+      return `M${at(0, 0)}C${at(0.2, 1.2)} ${at(0.7, 1.1)} ${at(1, 0)}C${at(0.7, -1.1)} ${at(0.2, -1.2)} ${at(0, 0)}Z`;
+    };
+    const places = [-3, -2, -1, 0, 1, 2, 3].map((i) => [50 + 10 * i, 82 - 1.3 * i * i, 13 * i, 47 + t('leaf') - 4 * Math.abs(i)] as const);
+    const small = [-2.5, -1.5, -0.5, 0.5, 1.5, 2.5].map((i) => [50 + 10 * i, 82 - 1.3 * i * i, 13 * i, 27] as const);
+    return [second(...small.map(([x, y, deg, long]) => path(leaf(x, y, deg, long, 7)))), body(...places.map(([x, y, deg, long]) => path(leaf(x, y, deg, long, 9)))), lines('second', 6, 'M5 72C24 88 76 88 95 72')];
+  },
+  'knitting needle': (t) => [lines('second', 4.6, 'M50 14L50 88'), second(path('M47.8 86L52.2 86L50 99Z')), body(circle(50, 10, 8 + t('knob')))],
 }; // prettier-ignore

@@ -4,10 +4,10 @@ import { inkOf, arrangement, banned, figureFor, finished, form, FORMS, scalloped
 import { together } from './arrange';
 import { IDEAS, single } from './single';
 import { onField, recoloured } from './field';
-import { box, disc, ringOf, starArea, tile, turnedBy } from './area';
+import { boundsOf, box, disc, ringOf, starArea, tile, turnedBy } from './area';
 import { intersect, grown, subtract, moved, rim, sizeOf, union, type Area, roomIn } from '../path';
 import { buildFigure } from './build';
-import { placed, silhouetteOf, type Figure } from './figure';
+import { mirroredFigure, movedFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
 import { layerOf, scaled, type Layer } from './layer';
 import { leafArea } from './marks';
 import { isThing } from './things';
@@ -247,6 +247,16 @@ export function negativeSpace(stage: Stage): Layer[] {
   const [cutAt, outerAt] = isTurned ? [1, 0] : [0, 1];
   const a = figureFor(stage, parts.figures[cutAt], cutAt);
   const second = parts.figures[outerAt];
+  // What stands between two is cut out of one form with both of them, each at its side.
+  if (second?.relation === 'between' && second.count === 2 && isThing(second.drawn)) {
+    const shape = arrangement(stage, [FORMS.circle, FORMS.square, FORMS.hexagon, FORMS.shield]);
+    const middle = placed(upright(a), { cx: 50, cy: 50, side: 58, fill: 1 });
+    const side = placed(upright(figureFor(stage, { ...second, count: 1 }, outerAt)), { cx: 50, cy: 50, side: 50, fill: 1 });
+    const [m, o] = [middle, side].map((f) => boundsOf(outlineOf(f)));
+    const off = Math.min(36 - o.width / 2 + 6, m.width / 2 + o.width / 2 + 3);
+    const right = movedFigure(side, [1, 0, 0, 1, off, 0]);
+    return [layerOf(subtract(shape(46), union(...[middle, right, mirroredFigure(right)].map(cutOf))), field)];
+  } // prettier-ignore
   // One figure cut out of another, or out of a form.
   if (second && isThing(second.drawn)) {
     const outer = placed(figureFor(stage, second, outerAt), { cx: 50, cy: 50, side: 90, fill: 0.95 });

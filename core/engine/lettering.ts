@@ -387,6 +387,7 @@ export function wordmark(stage: Stage): Layer[] {
   const made = isMade ? filledWith(stage, union(...large), figure) : null;
   if (made) return fitLayers(made, wide);
   if (figure && stage.parts.figures[0].modifiers.some((m) => /^(?:under|below|beneath|underneath|underlining)$/.test(m))) return underlined(); // prettier-ignore
+  if (figure && stage.parts.figures[0].modifiers.includes('above')) return perched();
   if (figure && letterAt) return letterAt.isDot ? dotted() : asLetter();
   // Whoever asks for a figure gets it in every one; in the place of a letter what is as full as an o.
   const f = figure && boundsOf(outlineOf(figure));

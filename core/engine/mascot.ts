@@ -12,7 +12,7 @@ import {
   type Figure,
 } from './figure';
 import { boundsOf, box, disc } from './area';
-import { expressionOf, eyewearParts, hatParts, inCloth, stanceOf, TONES as CLOTH, type Dress, type Eyewear, type Hat, type Stance } from './creature'; // prettier-ignore
+import { expressionOf, eyewearParts, hatParts, inCloth, neckParts, stanceOf, TONES as CLOTH, type Dress, type Eyewear, type Hat, type Stance } from './creature'; // prettier-ignore
 import { FACE_TONES, faceOn } from './faced';
 import { joinedFigures, uprightFigure } from './built';
 import { areaFrom, axisOf, grown, intersect, moved, parsePath, runsFrom, stroked, union, type Area } from '../path';
@@ -56,9 +56,10 @@ function stood(figure: Figure): Figure {
 function thingMascot(name: string, options: MascotOptions, stance: Stance): Figure {
   const { knobs, crop, dress, prop: held, other: second = null, hat = null, moustache = null } = options;
   const built = buildFigure(name, { ...options, pose: null, expression: null, detail: Math.min(options.detail, 40) });
-  const thing = placed(stood(built), { cx: 50, cy: 44, side: 62, fill: 0.85 });
-  const b = boundsOf(outlineOf(thing));
-  const found = faceOn(thing, expressionOf(options.expression ?? null) ?? 'happy');
+  const whole = placed(stood(built), { cx: 50, cy: 44, side: 62, fill: 0.85 });
+  const b = boundsOf(outlineOf(whole));
+  const found = faceOn(whole, expressionOf(options.expression ?? null) ?? 'happy', dress.hat || hat ? 0.22 : 0);
+  const thing = found?.thing ?? whole;
   const face: Figure = found?.face ?? { name, tones: TONES, parts: [] };
   const y = found?.y ?? b.y + b.height / 2;
   if (crop === 'head') return joinedFigures(name, [thing, face]);
@@ -101,6 +102,8 @@ function thingMascot(name: string, options: MascotOptions, stance: Stance): Figu
     ...(dress.hasBoots ? [booted] : []),
     thing,
     face,
+    ...apronOn(thing, face, dress),
+    ...(dress.neck ? [neckwearOn(face, dress, half)] : []),
     ...(dress.eyes ? [glassesOn(face, dress.eyes, dress.dyes?.eyes)] : []),
     ...(moustache ? [underEyes(face, moustache)] : []),
     ...(worn ? [worn] : []),
@@ -118,6 +121,33 @@ function glassesOn(face: Figure, eyes: Eyewear, hex?: string): Figure {
   const parts = eyewearParts(eyes, e.y + e.height / 2, Math.max(0.5 * (e.width - e.height), 1.06 * r), r, hex); // prettier-ignore
   const shifted = { name: face.name, tones: CLOTH, parts: e.width > 0 ? parts : [] };
   return movedFigure(shifted, [1, 0, 0, 1, e.x + e.width / 2 - 50, 0]);
+}
+
+/** Where the chin of a face would be. */
+const chinOf = (face: Figure): number => {
+  const f = boundsOf(outlineOf(face));
+  return f.y + f.height + 1;
+};
+
+/** What a thing has about its neck, which it has not: under its mouth. */
+function neckwearOn(face: Figure, dress: Dress, half: number): Figure {
+  const f = boundsOf(outlineOf(face));
+  const k = Math.max(0.6, Math.min(1, half / 22));
+  const parts = inCloth(neckParts({ neck: dress.neck }, 0, half / k - 1, 30, 2, 2), dress.dyes?.neck);
+  return movedFigure({ name: face.name, tones: CLOTH, parts }, [k, 0, 0, k, f.x + f.width / 2 - 50 * k, chinOf(face)]);
+}
+
+/** The apron that a thing has tied about it, from below its mouth to its foot; none where it has no room for one. */
+function apronOn(thing: Figure, face: Figure, dress: Dress): Figure[] {
+  const b = boundsOf(outlineOf(thing));
+  const f = boundsOf(outlineOf(face));
+  const [cx, top, foot] = [f.x + f.width / 2, chinOf(face) + (dress.neck ? 9 : 2), b.y + b.height];
+  if (dress.top !== 'apron' || foot - top < 0.2 * b.height) return [];
+  const room = boundsOf(intersect(outlineOf(thing), box(b.x - 1, top, b.width + 2, foot - top)));
+  const half = Math.min(0.34 * room.width, 17);
+  const bib = intersect(grown(outlineOf(thing), -1), areaFrom(parsePath(`M${cx - 0.7 * half} ${top}L${cx + 0.7 * half} ${top}L${cx + half} ${top + 0.4 * (foot - top)}L${cx + half} ${foot + 2}L${cx - half} ${foot + 2}L${cx - half} ${top + 0.4 * (foot - top)}Z`))); // prettier-ignore
+  const pocket = box(cx - 0.4 * half, top + 0.5 * (foot - top), 0.8 * half, 1.6);
+  return [{ name: thing.name, tones: CLOTH, parts: [...inCloth([{ tone: 2, area: bib }], dress.dyes?.top, [2]), { tone: DARK, area: pocket }] }]; // prettier-ignore
 }
 
 /** What a thing has under its eyes, over its mouth. */

@@ -27,7 +27,7 @@ import type { PromptFigure } from '../prompt';
 import { isCreature } from './built';
 
 /** Whether one wears a thing, and does not carry it. */
-const isWorn = (name: string): boolean => isHeadgear(name) || isCut(name);
+const isWorn = (name: string): boolean => isHeadgear(name) || isCut(name) || /^(?:sneakers?|trainers|running shoes?|shoes?|slippers|clogs)$/.test(name); // prettier-ignore
 
 /** How a mascot stands to what it is not holding: on it, in it, by it. */
 const SCENES = new Set(['beside', 'behind', 'in front of', 'on', 'riding', 'inside', 'under', 'over', 'coming out of']);
@@ -49,11 +49,15 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
   const [stance, crop] = view ?? VIEWS[stage.idea % Math.max(1, Math.min(stage.ideas, VIEWS.length))];
   // A pair of boots has none on.
   const dressed = dressFrom(prompt);
-  const dress = inSaidColours(stage, a.drawn === 'boot' ? { ...dressed, hasBoots: false } : dressed);
+  // A helm that closes about a head would hide the face of a thing.
+  const isClosed = dressed.hat === 'helm' && !isCreature(a.drawn);
+  const dress = inSaidColours(stage, a.drawn === 'boot' ? { ...dressed, hasBoots: false } : isClosed ? { ...dressed, hat: undefined } : dressed); // prettier-ignore
   // Without a thing asked for, one view holds the tool of its trade.
   const isWorking = a.pose !== null && said === null;
+  // A thing without a hat shows by its tool alone what its trade is.
+  const isBare = !isCreature(a.drawn) && dress.hat === undefined && view === undefined;
   const tool =
-    !carried && (stance === 'pointing' || stance === 'sitting' || isWorking)
+    !carried && (isBare || stance === 'pointing' || stance === 'sitting' || isWorking)
       ? (toolFor(a.pose) ?? dress.tools?.find(isThing) ?? null)
       : null;
   const prop = carried ?? (tool === null ? undefined : { drawn: tool, colours: [] });
@@ -69,7 +73,7 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
     dress,
     prop: isHead ? null : thing(prop),
     // Of gloves there is one on each hand.
-    other: isHead ? null : thing(second ?? (carried && (carried.count === 2 || /(?:gloves|mittens|maracas|dumbbells)$/.test(carried.word)) ? carried : undefined)), // prettier-ignore
+    other: isHead ? null : thing(second ?? (isClosed && !carried ? { drawn: 'shield', colours: [] } : undefined) ?? (carried && (carried.count === 2 || /(?:gloves|mittens|maracas|dumbbells)$/.test(carried.word)) ? carried : undefined)), // prettier-ignore
     hat: thing(hat),
     moustache: thing(others.find((f) => f.drawn === 'moustache')),
     stance:
@@ -117,7 +121,7 @@ export function mascotScene(stage: Stage, prompt: string): Layer[] {
   const fitted = placed(figure, { cx: 50, cy: 50, side: 90, fill: 0.9 });
   if (stage.given?.fixed) return finished(stage, figure);
   const [first, ...others] = stage.parts.figures;
-  const at = others.findIndex((f) => f.via !== 'none' && f.to === 0 && !f.turned && (['on', 'riding', 'inside', 'coming out of'].includes(f.relation ?? '') || isCompany(f) || PUSHED.test(f.drawn))); // prettier-ignore
+  const at = others.findIndex((f) => f.via !== 'none' && f.to === 0 && !f.turned && (['on', 'riding', 'inside', 'coming out of'].includes(f.relation ?? '') || /^juggl/.test(f.said ?? '') || isCompany(f) || PUSHED.test(f.drawn))); // prettier-ignore
   if (at >= 0 && !stage.given && PUSHED.test(others[at].drawn)) return pushing(stage, fitted, figureFor(stage, others[at], at + 1)); // prettier-ignore
   if (at >= 0 && !stage.given && isCompany(others[at])) {
     const one = figureFor(stage, { ...others[at], pose: 'standing' }, at + 1);

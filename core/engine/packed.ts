@@ -64,6 +64,22 @@ function walled(s: Stage, hull: Area): Layer[] {
   return [laid(plain), laid(burnt)].flatMap((area, i) => (area.length ? solid(s, area, i ? second : first) : [])); // prettier-ignore
 }
 
+/** An area in square patches of all inks, a seam between them, some of them with dots or crossed stitches. */
+function patched(s: Stage, hull: Area, share: number): Layer[] {
+  const b = boundsOf(hull);
+  const side = Math.max(5, share * Math.sqrt(sizeOf(hull)));
+  const inks = s.palette.inks.slice(0, 3);
+  const [left, top] = [b.x - ((side - (b.width % side)) % side) / 2, b.y - ((side - (b.height % side)) % side) / 2];
+  const cells = Array.from({ length: Math.ceil(b.height / side) + 1 }, (_, r) => Array.from({ length: Math.ceil(b.width / side) + 1 }, (_, c) => ({ r, c, x: left + c * side, y: top + r * side }))).flat();
+  return inks.flatMap((ink, k) => {
+    const own = cells.filter(({ r, c }) => (c + 2 * r) % inks.length === k);
+    const marks = own.flatMap(({ r, c, x, y }): Area => (r + c) % 2 ? [] : union(...[[0.3, 0.3], [0.7, 0.3], [0.5, 0.5], [0.3, 0.7], [0.7, 0.7]].map(([u, v]) => disc(x + u * side, y + v * side, 0.07 * side, 16))));
+    const area = subtract(intersect(union(...own.map(({ x, y }) => box(x, y, side - 0.9, side - 0.9))), hull), marks);
+    const kept = withoutSpecks(area, 0.05 * side * side);
+    return kept.length ? solid(s, kept, ink) : [];
+  });
+} // prettier-ignore
+
 /** A thing seen as a cut-out: all that it covers, and in it what is lighter or darker than most of it. */
 interface CutOut {
   readonly all: Area;
@@ -159,6 +175,8 @@ function stranded(s: Stage, hull: Area, name: string): CutOut[] | null {
 /** An outline in one ink, and on it many of a figure, cut out, which lie in rows where they are long; of bricks it is a wall. Null where too few have room. */
 export function filledWith(s: Stage, hull: Area, figure: Figure, face: Area = []): Layer[] | null {
   if (/^(?:bricks?|brick wall)$/.test(figure.name)) return walled(s, hull);
+  if (figure.name === 'quilt' && !isOfLines(s)) return patched(s, hull, 0.24);
+  if (figure.name === 'mosaic' && !isOfLines(s)) return patched(s, hull, 0.13);
   const inner = subtract(grown(hull, -1.4), grown(face, 1.6));
   const laid = isLong(figure) ? inRows : strewn;
   const pieces = stranded(s, inner, figure.name) ?? laid(s, inner, cutOutOf(placed(upright(figure), { cx: 50, cy: 50, side: 60, fill: 1 }))); // prettier-ignore

@@ -136,6 +136,41 @@ export const pouringOut: Pair = (s, a, b) => {
   return [...finished(s, pot), ...drops.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))];
 };
 
+/** A hangs by lines under a canopy of five gores. */
+export const dangling: Pair = (s, a) => {
+  const [left, right, rim, top] = [8, 92, 40, 4];
+  const dome = areaFrom(parsePath(`M${left} ${rim}C${left} ${top - 8} ${right} ${top - 8} ${right} ${rim}C84 34 78 34 71 ${rim}C65 34 57 34 50 ${rim}C43 34 35 34 29 ${rim}C22 34 16 34 ${left} ${rim}Z`));
+  const gore = areaFrom(parsePath(`M29 ${rim}C29 20 40 8 50 6C60 8 71 20 71 ${rim}C65 34 57 34 50 ${rim}C43 34 35 34 29 ${rim}Z`));
+  const one = placed(a, { cx: 50, cy: 50, side: 42, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const put = movedFigure(one, [1, 0, 0, 1, 50 - o.x - o.width / 2, 62 - o.y]);
+  const cords = stroked([left + 1, 29, 50, 71, right - 1].map((x) => [x, rim - 2, 50, 68]), 1.8, false);
+  const inks = swapped(s);
+  const canopy: Figure = { name: 'parachute', tones: [0.35, 0.85], parts: [{ tone: 0, area: dome }, { tone: 1, area: gore }], isBuilt: true };
+  return fitLayers([...solid(s, cords, s.palette.inks[0]), ...finished(s, canopy, s.palette.groundHex, inks), ...clear(s, put, s.palette.groundHex, s.palette.inks, 1.4)], 92);
+}; // prettier-ignore
+
+/** A, which flows, falls in strands from the lower edge of B to a pool. */
+export const fallingFrom: Pair = (s, a, b) => {
+  const source = placed(b, { cx: 50, cy: 26, side: 62, fill: 0.85 });
+  const o = boundsOf(outlineOf(source));
+  const [cx, top, foot] = [o.x + o.width / 2, o.y + o.height - 3, 90];
+  const half = 0.28 * o.width;
+  const strand = (u: number, wide: number, low: number): Area => stroked([[cx + u * half, top, cx + u * half, low]], wide, false);
+  const strands = [[-0.82, 5, 84], [-0.42, 6.4, foot], [0, 7, foot + 2], [0.42, 6.4, foot], [0.82, 5, 84]] as const;
+  const pool = stroked([0, 1].map((k) => Array.from({ length: 33 }, (_, i) => [cx - 32 + 4 * k + (2 - 0.25 * k) * i, foot + 2 + 6 * k + 1.4 * Math.sin(i * 0.8 + k)]).flat()), 2.8, false);
+  const falls: Figure = { name: a.name, tones: [0.5], parts: [{ tone: 0, area: union(...strands.map(([u, wide, low]) => strand(u, wide, low)), pool) }], isBuilt: true };
+  return fitLayers([...finished(s, falls), ...clear(s, source, s.palette.groundHex, swapped(s), 1.4)], 92);
+}; // prettier-ignore
+
+/** Two, seen as one, with B between them, which is both of theirs. */
+export const sharing: Pair = (s, a, b) => {
+  const both = placed(a, { cx: 50, cy: 48, side: 92, fill: 1 });
+  const o = boundsOf(outlineOf(both));
+  const one = placed(b, { cx: o.x + o.width / 2, cy: 50, side: 0.3 * o.width, fill: 1 });
+  return fitLayers([...finished(s, both), ...clear(s, standing(one, o.x + o.width / 2, o.y + 0.96 * o.height), s.palette.groundHex, swapped(s), 1.6)], 92);
+}; // prettier-ignore
+
 /** A leans, and one stream falls from its spout into water, broader the lower it is. */
 export const streaming: Pair = (s, a, b) => {
   const side = a.facing ?? 1;

@@ -15,12 +15,12 @@ import {
 } from '../path';
 import { isPlural, type PromptFigure } from '../prompt';
 import { builtDrawings } from './built';
-import { partsNamed, lookingRight, clipped, isLong, mapFigure, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
+import { mirroredFigure, partsNamed, lookingRight, clipped, isLong, mapFigure, movedFigure, outlineOf, placed, silhouetteOf, standing, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { aboard, asideOf, askedFor, swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
-import { waveLine } from './marks';
+import { leafArea, waveLine } from './marks';
 import type { Single } from './single';
-import { clear, finished, inkOf, solid } from './stage';
+import { turnOf, type Stage, clear, finished, inkOf, solid } from './stage';
 
 /** What has a trunk and a crown. */
 export const TREES = /^(?:(?:[a-z]+ )?tree|oak|pine|willow|birch|maple)$/;
@@ -85,10 +85,20 @@ export const growing: Pair = (s, a, b) => {
   const cx = p.x + p.width / 2;
   // One alone is larger, and stands straight.
   const asked = askedFor(s, a);
-  const isAlone = asked !== undefined && asked.count === 1 && !isPlural(asked.word) && TREES.test(a.name);
-  const one = placed(upright(a), { cx: 50, cy: 50, side: isAlone ? 54 : 30, fill: 0.9 });
+  const isAlone = asked !== undefined && asked.count === 1 && !isPlural(asked.word);
+  // A sprout has no ground of its own where it grows out of something.
+  const isSprout = /^(?:sprout|seedling|sapling|plant)$/.test(a.name);
+  const two = union(
+    leafArea(48, 44, -0.62, 46, 24),
+    leafArea(52, 44, Math.PI + 0.62, 46, 24),
+    stroked([[50, 68, 50.5, 54, 50, 40]], 5.4, false),
+  );
+  const growth = isSprout
+    ? { name: a.name, tones: [0.45], parts: [{ tone: 0, area: two }], isBuilt: true }
+    : upright(a);
+  const one = placed(growth, { cx: 50, cy: 50, side: isAlone ? (TREES.test(a.name) ? 54 : 42) : 30, fill: 0.9 });
   const o = boundsOf(outlineOf(one));
-  const hasStem = o.height > 1.3 * o.width;
+  const hasStem = isSprout || o.height > 1.3 * o.width;
   const spots = isAlone ? ([[0, 1.25, 0]] as const) : ([[-0.3, 0.9, -0.34], [0.3, 0.9, 0.34], [0, 1.25, 0]] as const); // prettier-ignore
   const stems: Area[] = [];
   const heads = spots.map(([dx, k, lean]) => {
@@ -222,12 +232,24 @@ export const onSkis: Pair = (s, a, b) => {
   return fitLayers([...solid(s, union(...poles), inks[1] ?? inks[0], ground), ...clear(s, at(5, 0), ground, inks, 0.8), ...clear(s, at(-5, 6), ground, inks, 0.8), ...clear(s, big, ground, s.palette.inks, 1.2)], 92); // prettier-ignore
 };
 
+/** A branch that lies nearly level, bare where one sits on it, with leaves at its ends. */
+function bough(s: Stage, name: string): Figure {
+  const wood = union(
+    areaFrom(parsePath('M2 62C24 54 46 52 62 53C78 54 90 50 98 44L98.6 46.4C91 54 79 60 62 60C46 60 26 62 3.4 69Z')),
+    areaFrom(parsePath('M18 60C22 68 30 74 40 77L38.6 79.4C27 77 18 72 12 63Z')),
+  );
+  const leaves = union(leafArea(39, 78, 0.1, 20, 9), leafArea(30, 75, 1.2, 17, 8), leafArea(88, 52, 0.9, 19, 9), leafArea(80, 57, 1.5, 17, 8), leafArea(97, 46, -0.5, 15, 7)); // prettier-ignore
+  const one: Figure = { name, tones: [0.35, 0.6], parts: [{ tone: 1, area: leaves }, { tone: 0, area: wood }], isBuilt: true }; // prettier-ignore
+  return turnOf(s, 2) ? mirroredFigure(one) : one;
+}
+
 /** A on B, a twig that lies across under its feet. */
 export const perchedOn: Pair = (s, a, b) => {
-  const flat = isLong(b) ? turnedAt(upright(b), Math.PI / 2 - 0.08) : b;
+  const flat = /^(?:twig|branch|perch)$/.test(b.name) ? bough(s, b.name) : isLong(b) ? turnedAt(upright(b), Math.PI / 2 - 0.08) : b; // prettier-ignore
   const twig = placed(flat, { cx: 50, cy: 74, side: 88, fill: 1 });
   const w = boundsOf(outlineOf(twig));
-  const bird = placed(a, { cx: 50, cy: 40, side: 60, fill: 0.85 });
+  const lies = boundsOf(outlineOf(a));
+  const bird = placed(a, { cx: 50, cy: 40, side: lies.width > 1.6 * lies.height ? 84 : 60, fill: 0.85 });
   const o = boundsOf(outlineOf(bird));
   // Two have their feet on it at both sides.
   const spans = o.width > 1.3 * o.height ? [[0.12, 0.34], [0.66, 0.88]] : [[0.4, 0.6]]; // prettier-ignore
@@ -517,9 +539,24 @@ export const landIn: Pair = (s, a, b) => {
   ];
 };
 
+/** A chest from the front without its lid. */
+const openChest = (name: string): Figure => ({
+  name,
+  tones: [0.3, 0.72, 1],
+  isBuilt: true,
+  parts: [
+    { tone: 0, area: areaFrom(parsePath('M8 44L92 44L92 88C92 91 90 92 88 92L12 92C10 92 8 91 8 88Z')) },
+    { tone: 1, area: union(box(8, 44, 84, 8), box(20, 44, 7, 48), box(73, 44, 7, 48)) },
+    { tone: 1, area: box(42, 48, 16, 18) },
+    { tone: 0, area: union(disc(50, 55, 3.2, 32), box(48.8, 55, 2.4, 7)) },
+  ],
+});
+
 /** Two rows of B heaped up out of A, which is open at its top. */
 export const heaped: Pair = (s, a, b) => {
-  const vessel = placed(a, { cx: 50, cy: 64, side: 74, fill: 0.95 });
+  // A chest is open to be full.
+  const isChest = /^(?:treasure chest|chest)$/.test(a.name);
+  const vessel = placed(isChest ? openChest(a.name) : a, { cx: 50, cy: 64, side: 74, fill: 0.95 });
   const all = outlineOf(vessel);
   const v = boundsOf(all);
   const wideAt = (y: number): { x: number; width: number } => boundsOf(intersect(silhouetteOf(vessel), box(v.x - 1, y - 0.8, v.width + 2, 1.6)));

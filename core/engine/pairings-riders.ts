@@ -3,6 +3,7 @@ import { boundsOf, box, disc, tile } from './area';
 import { grown, intersect, roomIn, sizeOf, stroked, subtract, union } from '../path';
 import { isPlural } from '../prompt';
 import { buildOf, builtDrawings, joinedFigures } from './built';
+import { FINDS } from './figures-finds';
 import {
   lookingRight,
   mirroredFigure,
@@ -17,6 +18,7 @@ import {
   turnedAt,
   upright,
   without,
+  figureOf,
   type Figure,
 } from './figure';
 import { asideOf, askedFor, swapped, uprightOf, type Pair } from './pairings';
@@ -119,6 +121,18 @@ export const onWheels: Pair = (s, a, b) => {
   const o = boundsOf(outlineOf(one));
   const rider = movedFigure(one, [1, 0, 0, 1, m.x + 0.36 * m.width - (o.x + 0.4 * o.width), m.y + (/scooter/.test(b.name) ? 0.86 : 0.66) * m.height - (o.y + o.height)]);
   return fitLayers([...finished(s, rider), ...clear(s, bike, s.palette.groundHex, swapped(s), 1.4)], 92);
+}; // prettier-ignore
+
+/** A drives B, which is open to the sky and looks to the right: it sits behind the wheel, half of it behind the body. */
+export const driving: Pair = (s, a, b) => {
+  const { name } = b;
+  const open = name === 'tractor' ? figureOf(name, FINDS.tractor((part) => s.knobs.spread(`${name}/${part}`))) : lookingRight(b);
+  const car = placed(open, { cx: 50, cy: 64, side: 78, fill: 0.95 });
+  const m = boundsOf(outlineOf(car));
+  const one = placed(uprightOf(s, a, 'pointing') ?? a, { cx: 46, cy: 50, side: 60, fill: 0.95 });
+  const o = boundsOf(outlineOf(one));
+  const driver = movedFigure(one, [1, 0, 0, 1, m.x + 0.32 * m.width - (o.x + 0.4 * o.width), m.y + 0.56 * m.height - (o.y + 0.8 * o.height)]);
+  return fitLayers([...finished(s, driver).map((l) => ({ ...l, area: intersect(l.area, box(-100, -200, 300, 200 + m.y + 0.62 * m.height)) })), ...clear(s, car, s.palette.groundHex, swapped(s), 1.4)], 92);
 }; // prettier-ignore
 
 /** A sits in B, which is behind it and at both its sides; what else it has is in its hands. */

@@ -25,7 +25,7 @@ import { askedFor, atPart, fannedOut, handOf, rooted, swapped, uprightOf, type P
 import type { Single } from './single';
 import { fitLayers } from './layer';
 import { roundsIn } from './rounds';
-import { clear, finished, form, solid } from './stage';
+import { thingFor, clear, finished, form, solid } from './stage';
 
 /** B in the place of the tail of A, seen from the side. */
 export const tailed: Pair = (s, a, b) => {
@@ -93,10 +93,12 @@ export const keyholed: Single = (s, a) => {
 export const handed: Single = (s, a) => {
   const ticks = Array.from({ length: 12 }, (_t, i) => turnedBy(box(i % 3 ? 49.2 : 48.6, 13, i % 3 ? 1.6 : 2.8, i % 3 ? 4 : 7), (Math.PI * i) / 6)); // prettier-ignore
   const ring = union(ringOf(50, 50, 44, 39), ...ticks);
-  const up = upright(a);
-  const hand = (side: number, rad: number): Figure => turnedAt(standing(placed(up, { cx: 50, cy: 50, side, fill: 1 }), 50, 47), rad); // prettier-ignore
+  // Where two stand for them, each is one of them.
+  const [, , third] = s.parts.figures;
+  const other = third?.relation === 'as' && third.to === 0 ? thingFor(s, third) : null;
+  const hand = (of: Figure, side: number, rad: number): Figure => turnedAt(standing(placed(upright(of), { cx: 50, cy: 50, side, fill: 1 }), 50, 47), rad); // prettier-ignore
   const inks = swapped(s);
-  return [...solid(s, ring, s.palette.inks[0]), ...[hand(24, -1.05), hand(31, 1.05)].flatMap((f) => clear(s, f, s.palette.groundHex, inks, 0.8)), ...solid(s, disc(50, 50, 3.6, 40), s.palette.inks[0])]; // prettier-ignore
+  return [...solid(s, ring, s.palette.inks[0]), ...[hand(a, 24, -1.05), hand(other ?? a, 31, 1.05)].flatMap((f) => clear(s, f, s.palette.groundHex, inks, 0.8)), ...solid(s, disc(50, 50, 3.6, 40), s.palette.inks[0])]; // prettier-ignore
 };
 
 /** A mill's tower with four of A for its sails. */

@@ -1,5 +1,5 @@
 /** Arrangements of two that tell what goes on between them: reflected, entwined, watered, shadowed, crossed behind. */
-import { areaFrom, intersect, moved, parsePath, sizeOf, stroked, subtract, union, type Area } from '../path';
+import { grown, areaFrom, intersect, moved, parsePath, sizeOf, stroked, subtract, union, type Area } from '../path';
 import { boundsOf, box, disc } from './area';
 import { buildFigure } from './build';
 import { laidStraight } from './bent';
@@ -456,6 +456,25 @@ export const penned: Pair = (s, a, b) => {
   const put = movedFigure(tool, [1, 0, 0, 1, o.x + o.width + 1 - foot.x, o.y + o.height - (t.y + t.height)]);
   return fitLayers([...finished(s, art, s.palette.groundHex, swapped(s)), ...clear(s, put, s.palette.groundHex, s.palette.inks, 1.4)], 90); // prettier-ignore
 };
+
+/** B in outline, not yet closed, and A, what it is drawn with, in a hand at the end of its line. */
+export const pennedByHand: Pair = (s, a, b) => {
+  const art = placed(b, { cx: 34, cy: 56, side: 58, fill: 0.95 });
+  const hull = silhouetteOf(art);
+  const o = boundsOf(hull);
+  const tool = placed(turnedAt(upright(a), 0.6), { cx: 50, cy: 50, side: 84, fill: 1 });
+  const t = boundsOf(outlineOf(tool));
+  const foot = boundsOf(intersect(outlineOf(tool), box(t.x - 1, t.y + 0.95 * t.height, t.width + 2, 0.1 * t.height)));
+  // Where the outline is furthest right.
+  const edge = boundsOf(intersect(hull, box(o.x + o.width - 3, o.y - 1, 4, o.height + 2)));
+  const [x, y] = [o.x + o.width - 1, edge.y + 0.62 * edge.height];
+  const put = movedFigure(tool, [1, 0, 0, 1, x + 1 - foot.x, y - (t.y + t.height)]);
+  const open = box(x - 7, y - 1, 12, 11);
+  const p = boundsOf(outlineOf(put));
+  const fist = placed(handOf(s, { name: 'hand', tones: [], parts: [] }, 'fist'), { cx: p.x + 0.56 * p.width, cy: p.y + 0.46 * p.height, side: 40, fill: 0.95 });
+  const inks = swapped(s);
+  return fitLayers([...solid(s, subtract(subtract(hull, grown(hull, -4)), open), inks[0]), ...clear(s, put, s.palette.groundHex, inks, 1.2), ...clear(s, fist, s.palette.groundHex, s.palette.inks, 1.4)], 92);
+}; // prettier-ignore
 
 /** A, seen from the side, and her young after her: as many of B as there are, on one line. */
 export const mothered: Pair = (s, a, b) => {

@@ -261,7 +261,9 @@ export const atMouth: Pair = (s, a, b) => {
   const upper = intersect(outlineOf(big), box(bb.x, bb.y, bb.width, bb.height * (isFlying ? 1 : 0.5)));
   const front = boundsOf(upper).x + boundsOf(upper).width;
   const tip = boundsOf(intersect(upper, box(front - 2.5, bb.y, 4, bb.height)));
-  const small = placed(b, { cx: 50, cy: 50, side: 34, fill: 0.8 });
+  // Several in a row are no smaller each.
+  const own = boundsOf(outlineOf(b));
+  const small = placed(b, { cx: 50, cy: 50, side: own.width > 2 * own.height ? 58 : 34, fill: 0.8 });
   const sb = boundsOf(outlineOf(small));
   const map = [1, 0, 0, 1, front - 2 - (sb.x + sb.width * 0.3), tip.y + tip.height - 1 - (sb.y + sb.height * 0.22)] as const; // prettier-ignore
   return [...finished(s, big), ...clear(s, movedFigure(small, map), s.palette.groundHex, swapped(s), 1.6)];
@@ -502,6 +504,26 @@ export const wreathed: Pair = (s, whole, b) => {
 };
 
 /** A goes through B: behind its one half, before its other. */
+/** A, which is long, goes slanting through B: seen at both its sides, hidden behind most of it. */
+export const pierced: Pair = (s, a, b) => {
+  const round = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 50, side: 66, fill: 0.95 });
+  const hull = silhouetteOf(round);
+  const at = roomIn(hull) ?? { x: 50, y: 50, r: 20 };
+  // A hilt, which is the broader end, is where the hand was: up.
+  const long = upright(a);
+  const l = boundsOf(outlineOf(long));
+  const [top, foot] = [0, 0.66].map((k) => boundsOf(intersect(outlineOf(long), box(l.x - 1, l.y + k * l.height, l.width + 2, 0.34 * l.height))).width); // prettier-ignore
+  const isTipUp = /^(?:dagger|sword|knife)$/.test(a.name) && foot > top;
+  const blade = placed(turnedAt(long, isTipUp ? Math.PI + 0.86 : 0.86), { cx: at.x, cy: at.y, side: 98, fill: 1 });
+  // On one side it has gone in before the edge.
+  const entry = intersect(intersect(outlineOf(blade), subtract(hull, grown(hull, -0.3 * at.r))), box(at.x, -100, 200, 100 + at.y));
+  return fitLayers([
+    ...finished(s, blade, s.palette.groundHex, swapped(s)),
+    ...clear(s, without(round, grown(entry, 1.4)), s.palette.groundHex, s.palette.inks, 1.6),
+    ...finished(s, blade, s.palette.groundHex, swapped(s)).map((l) => ({ ...l, area: intersect(l.area, entry) })),
+  ], 92);
+}; // prettier-ignore
+
 export const passing: Pair = (s, a, b) => {
   const gate = placed(b, { cx: 50, cy: 50, side: 84, fill: 0.85 });
   const through = placed(a, { cx: 50, cy: 52, side: 66, fill: 0.7 });

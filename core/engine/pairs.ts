@@ -27,6 +27,7 @@ import {
   onHead,
   onShoulder,
   passing,
+  pierced,
   printed,
   rooted,
   risen,
@@ -38,7 +39,8 @@ import {
   isBundle,
   type Pair,
 } from './pairings';
-import { standingOf } from './stage';
+import { placed } from './figure';
+import { finished, standingOf } from './stage';
 import { bentAs, laurelled, spiralled, wreathOf } from './bent';
 import { atLips, eared, inBill, inTrunk, maned, nosed, rayed, smoking, spined } from './pairings-heads';
 import {
@@ -46,6 +48,7 @@ import {
   climbing,
   inBasket,
   onVane,
+  driving,
   onWheels,
   pushing,
   ridden,
@@ -123,6 +126,17 @@ import {
   asRocket,
   asSail,
   asSun,
+  beamed,
+  rippled,
+  stuckCrossed,
+  crownedBy,
+  peering,
+  leapingAt,
+  underLamp,
+  inGlasses,
+  leafBird,
+  leaving,
+  gripped,
   magnified,
   radial,
   rising,
@@ -142,6 +156,9 @@ import {
   lifted,
   pairWith,
   pouringOut,
+  dangling,
+  fallingFrom,
+  sharing,
   rainingDown,
   scattering,
   streaming,
@@ -184,6 +201,7 @@ import {
   atProw,
   spraying,
   penned,
+  pennedByHand,
   stuckIn,
   throughEyes,
 } from './pairings-told';
@@ -341,13 +359,14 @@ const turnedPair =
 export const SPRAYING = /^(?:squirt|spray|spout|spit|blow|breath)/;
 /** What is open at its top, and can be full. */
 export const HEAPING =
-  /^(?:basket|cart|wheelbarrow|bowl|box|bucket|pot|bag|sack|shopping cart|tray|cup|hat|boot|barrel|pail|shopping bag)$/;
+  /^(?:basket|cart|wheelbarrow|bowl|box|bucket|pot|bag|sack|shopping cart|tray|cup|hat|boot|barrel|pail|shopping bag|treasure chest|chest|suitcase|crate)$/;
 /** How what is drawn on wheels stands to who draws it. */
 export const TOWED = /^(?:pulled|towed|hauled|dragged) by/;
 /** What several are tied with. */
 export const TIES = /^(?:ribbon|rope|thread)$/;
 /** What one sits in or on. */
 export const SEATS = /^(?:armchair|chair|sofa|couch|throne|deckchair|stool|office chair)$/;
+const PIERCING = /^(?:dagger|sword|knife|arrow|archery arrow|spear|needle|needle and thread|pencil|quill|screwdriver|trident|fishing rod|key|feather)$/; // prettier-ignore
 /** What lives on fish. */
 const CATCHERS =
   /^(?:bear|polar bear|cat|otter|heron|kingfisher|seal|penguin|puffin|gull|seagull|stork|osprey|raccoon|walrus|sea lion)$/;
@@ -479,13 +498,18 @@ export const isSprinkled = (first: PromptFigure, second: PromptFigure): boolean 
 
 /** What a phrase asks for beyond how two stand to one another; the first rule that has an answer gives it. */
 const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
+  // Two leaves are a bird.
+  (t) => t.a === 'bird' && t.is('made of') && t.b === 'leaf' && t.second.count < 4 && [leafBird],
   // What is under several trees has them at both its sides.
   (t) => /^(?:campfire|fire|tent|cabin|hut|house|log cabin|campsite)$/.test(t.a) && TREES.test(t.b) && isMany(t.second) && t.is('under', 'between', 'beside') && [flanked],
   // Who has young is seen with them after her.
-  (t) => isCreature(t.a) && YOUNG.test(t.second.word) && t.is('with', 'beside', 'in front of', 'behind') && (t.said !== 'and' || t.a === t.b || KIN.some((kin) => kin.test(t.a) && kin.test(t.b))) && [mothered],
+  (t) => isCreature(t.a) && YOUNG.test(t.second.word) && t.is('with', 'beside', 'in front of', 'behind') && (t.a === t.b || KIN.some((kin) => kin.test(t.a) && kin.test(t.b))) && [mothered],
   // What is shared is between two, or under them both.
   (t) => t.first.count === 2 && t.does(/^shar/) && ((LONG.test(t.b) && t.b !== 'umbrella') || /^(?:twig|branch|perch|bench|boat|sofa|nest|swing)$/.test(t.b)) && [/^(?:twig|branch|perch)$/.test(t.b) ? perchedOn : above],
   (t) => t.first.count === 2 && t.does(/^shar/) && SHELTERS.test(t.b) && [sheltered],
+  (t) => t.first.count === 2 && t.does(/^shar/) && t.is('holding', 'with') && t.second.count === 1 && [sharing],
+  // What flows out of a thing falls from its edge.
+  (t) => FLOWING.test(t.a) && t.is('coming out of') && !VESSELS.test(t.b) && !isCreature(t.b) && /^(?:pour|fall|flow|spill|cascad|run|stream)/.test(`${t.first.pose ?? ''} ${t.said} ${t.first.modifiers.join(' ')}`.trim()) && [fallingFrom],
   // Whatever is said of sun and land, the one is seen over the other.
   (t) => CELESTIAL.has(t.b) && !(t.b === 'cloud' && t.is('on')) && LANDSCAPE.has(t.a) && t.is(null, 'with', 'beside', 'on', 'under', 'in front of') && [risen, risen, behind],
   (t) => LANDSCAPE.has(t.b) && CELESTIAL.has(t.a) && t.is(null, 'with', 'beside', 'over', 'behind') && [risen, risen, behind].map(turnedPair),
@@ -493,6 +517,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCrossed(t.second) && (t.either('beside', 'with', 'behind', 'over', null) || t.is('on')) && [crossedBehind],
   (t) => isCrossed(t.first) && t.is('under') && [turnedPair(stacked(52, 56))],
   (t) => isCrossed(t.first) && WATER.test(t.b) && t.is('over', 'on', 'with', 'beside') && [overWater],
+  // Needles that are crossed in a ball of wool stick up from it.
+  (t) => isCrossed(t.first) && /^(?:wool|ball of yarn|yarn)$/.test(t.b) && [stuckCrossed],
+  (t) => isCrossed(t.second) && /^(?:wool|ball of yarn|yarn)$/.test(t.a) && [turnedPair(stuckCrossed)],
   (t) => isCrossed(t.first) && t.either('beside', 'with', 'over', 'behind', 'under', null) && [turnedPair(crossedBehind)],
   (t) => t.either('beside', 'with') && [t.first, t.second].some((f) => f.modifiers.includes('crossed')) && [crossing],
   // What leaves a trail has it behind it; a lens is held over what is larger in it.
@@ -600,14 +627,45 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.a === 'key' && /^(?:teeth|tooth|bit|blade|notches)$/.test(t.place) && t.isTurned('as') && [turnedPair(toothed)],
   (t) => t.a === 'keyhole' && t.is('as') && [turnedPair(keyholed)],
   (t) => /^(?:hedgehog|porcupine|sea urchin|echidna|cactus)$/.test(t.a) && t.is('made of') && (LONG.test(t.b) || /^(?:needle|pin|nail|toothpick)$/.test(t.b)) && [spined],
-  // Who rides in a boat is in it.
+  // A pattern lies on what it is on; herbs that a spoon is planted with grow in it.
+  (t) => /^(?:quilt|mosaic|tile)$/.test(t.b) && t.isTurned('on') && !isCreature(t.a) && [turnedPair(printed)],
+  (t) => /^plant/.test(t.said) && GROWS.test(t.b) && !isCreature(t.a) && [turnedPair(growing)],
+  // A snail has on its back no shell besides.
+  (t) => t.a === 'snail' && /^(?:backpack|suitcase|house|tent|hut)$/.test(t.b) && t.is('with', 'wearing') && [atPart('shell', true)],
+  (t) => t.a === 'scissors' && /^(?:handles?|grips?|rings|finger holes)$/.test(t.place) && t.isTurned('as') && [gripped],
+  // A hummingbird is at a flower with its beak.
+  (t) => t.a === 'hummingbird' && GROWS.test(t.b) && t.is('beside', 'toward', 'with') && [sipping],
+  // What has a blade or a point goes slanting through a rose, a heart, a skull.
+  (t) => PIERCING.test(t.a) && t.is('through') && !FRAMES.test(t.b) && !t.does(/^stuck/) && [pierced],
+  (t) => PIERCING.test(t.b) && t.isTurned('through') && !FRAMES.test(t.a) && !t.does(/^stuck/) && [turnedPair(pierced)],
+  (t) => t.said === 'leaving' && t.is('with') && [leaving],
+  (t) => t.a === 'hourglass' && t.place === 'both' && [inGlasses],
+  (t) => /^drawn by hand/.test(t.said) && [pennedByHand],
+  // A crown of ears or blossoms has them for its points.
+  (t) => t.a === 'crown' && t.is('made of') && (LAUREL.test(t.b) || WOUND.test(t.b) || LONG.test(t.b) || GROWS.test(t.b)) && [crownedBy],
+  (t) => t.b === 'parachute' && (t.is('under', 'with', 'holding', 'on') || t.isTurned('over')) && [dangling],
+  // Who looks through a glass has it at the eye.
+  (t) => isCreature(t.a) && /^(?:telescope|spyglass|binoculars|microscope|magnifying glass|camera|kaleidoscope)$/.test(t.b) && t.does(/^(?:look|peer|gaz|star|spy|watch|squint)/) && !t.second.turned && [peering],
+  // What is caught in the air is in the mouth of who leaps for it.
+  (t) => t.does(/^(?:catch|leap|jump|snatch)/) && /^(?:dog|cat|fox|wolf|puppy|tiger|lion|panther|leopard)$/.test(t.a) && t.is('holding', 'toward') && t.second.count === 1 && canBeHeld(t.b) && [leapingAt],
+  // A lamp hangs over who is under it.
+  (t) => /^(?:lamp|table lamp|desk lamp|floor lamp|lampshade|ceiling lamp)$/.test(t.b) && t.is('under') && [underLamp],
+  // What falls on water has rings about it.
+  (t) => t.b === 'ripples' && !isCreature(t.a) && t.is('with', 'beside', 'on', 'in front of') && !AFLOAT.test(t.a) && [rippled],
+  // Who is drawn with its own branch has no second one.
+  (t) => /^(?:sloth|chameleon)$/.test(t.a) && /^(?:twig|branch|tree|perch)$/.test(t.b) && t.is('on', 'toward', 'under', 'with') && [(s, a) => finished(s, placed(a, { cx: 50, cy: 50, side: 88, fill: 0.95 }))],
+  // Who is on a tractor drives it; who rides in a boat is in it.
+  (t) => t.b === 'tractor' && hasHands(t.a) && (t.is('riding', 'on', 'inside') || (t.does(/^driv/) && t.is('toward', 'holding', 'with'))) && [driving],
+  (t) => t.a === 'lighthouse' && /^(?:beam|beams|light|ray|rays)$/.test(t.place) && t.isTurned('as') && [beamed],
+  // A bird carries by its handle what has one.
+  (t) => /^(?:goose|duck|swan|hen|chicken|rooster|turkey|pigeon|dove)$/.test(t.a) && t.isCarried() && t.second.count === 1 && (IN_BEAK.test(t.b) || /^(?:basket|bucket|bag|shopping bag|lantern|handbag|suitcase|briefcase|lunchbox|paint bucket|gift|pail|fish|worm|bread|baguette|croissant|newspaper)$/.test(t.b)) && [atMouth],
   (t) => isCreature(t.a) && t.is('riding', 'on') && IN_VEHICLE.test(t.b) && /^(?:rid|sail|row|paddl|driv|travel|float)/.test(t.said + (t.first.pose ?? '')) && [emerging(54, 86), emerging(60, 80)],
   (t) => /^rocket (?:flames?|fire|thrusters?|engines?|boosters?)$/.test(t.second.word) && !isCreature(t.a) && t.is('with') && [asRocket],
   // A thing as another that moves or stands has that one's parts.
   (t) => t.b === 'rocket' && !isCreature(t.a) && t.is('as') && [asRocket],
   (t) => /^(?:boat|ship|sailboat|canoe|raft)$/.test(t.b) && !isCreature(t.a) && t.is('as') && [asBoat],
   (t) => /^(?:house|home|hut|cabin)$/.test(t.b) && !isCreature(t.a) && t.is('as') && [asHouse],
-  (t) => t.a === 'hot air balloon' && t.second.count === 1 && !isPlural(t.second.word) && t.is('made of', 'as') && [ballooned],
+  (t) => t.a === 'hot air balloon' && !/^(?:quilt|mosaic|bricks?)$/.test(t.b) && t.second.count === 1 && !isPlural(t.second.word) && t.is('made of', 'as') && [ballooned],
   (t) => t.b === 'hot air balloon' && t.first.count === 1 && !isCreature(t.a) && t.is('as') && [turnedPair(ballooned)],
   (t) => t.b === 'crack' && t.is('with') && [turnedPair(printed)],
   (t) => /^(?:flower|daisy|sun|star|snowflake)$/.test(t.a) && t.is('made of') && isMany(t.second) && [radial, madeOf],

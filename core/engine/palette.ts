@@ -32,8 +32,10 @@ export function lch(L: number, C: number, hDeg: number): string {
 }
 
 /** What the colours go by: the first figure, or in a landscape what shines over it at night. */
-const leadOf = ({ figures }: PromptParts): string | null => {
-  const [first] = figures;
+const leadOf = ({ figures, kind }: PromptParts): string | null => {
+  const [first, second] = figures;
+  // What is left open has no colour: the other has.
+  if (kind === 'negative space' && second && !(second.turned && second.relation === 'inside') && naturalHues(second.drawn)) return second.drawn; // prettier-ignore
   // An arctic fox is as pale as a polar bear, though a fox is drawn for it.
   if (first && isCreature(first.drawn) && PALE.test(first.word)) return first.word;
   // What is made of something has its colour: a moon of cheese is yellow.

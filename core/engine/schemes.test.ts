@@ -25,6 +25,10 @@ describe('colour schemes', () => {
     expect(naturalHues('fox')).not.toBeNull();
     expect(naturalHues('peach')).toEqual(naturalHues('fox'));
     expect(naturalHues('teapot')).toBeNull();
+    // What no list names is as green as plants are, or as brown as what is baked.
+    expect(naturalHues('toast')).toEqual(naturalHues('bread'));
+    expect(naturalHues('spinach')).toEqual(naturalHues('leaf'));
+    expect(naturalHues('dogwood')).toEqual(naturalHues('leaf'));
     // The last word says what it is; what lives on ice is as cool.
     expect(naturalHues('clown fish')).toEqual(naturalHues('fish'));
     expect(naturalHues('polar bear')).not.toEqual(naturalHues('bear'));

@@ -1,4 +1,5 @@
 /** Colour schemes that one would sign: one dominant ink, one that supports it, and a spark; and the hues that things have by nature. */
+import { nounKind } from '../prompt';
 import { hexToOklab, oklabToOklch } from '../colour';
 import { isCreature } from './built';
 import { isRole } from './creature';
@@ -51,13 +52,13 @@ export const SCHEMES: readonly (readonly [string, string, string])[] = [
 
 /** Hues in degrees that things have by nature, or are shown in by custom. */
 const NATURAL: readonly (readonly [names: string, from: number, to: number])[] = [
-  ['leaf leaves tree sprout seed cactus herb plant grass shrub fern clover broccoli frog toad turtle tortoise lizard crocodile alligator chameleon dinosaur cobra snake python mantis grasshopper caterpillar dragon parrot pine forest pea cucumber avocado lime vine bamboo reed tea kale cabbage olive mint moss garden tent hops artichoke cypress watermelon', 110, 175],
-  ['sun pineapple melon pear quince sandcastle moon star lamp lantern candle banana lemon bee corn cheese chick duckling light bulb crown trophy lightning key wheat honey giraffe lion canary beer sunflower butter trumpet saxophone goblet medal', 62, 112],
-  ['drop wave water fish swordfish piranha whale narwhal dolphin shark cloud snow rain ice boat ship canoe anchor umbrella seal penguin swallow swan goose gull stork heron dove elephant wolf rhino hippo koala mouse rat raccoon badger panda zebra cat pigeon magpie crow raven walrus airplane rocket balloon tooth knight sword shield robot iceberg bluebell kingfisher', 205, 275],
-  ['fox peach apricot nectarine mango papaya tangerine grapefruit carrot pumpkin orange flame fire tiger basketball goldfish lobster crab shrimp clownfish phoenix brick fireplace monarch', 28, 68],
-  ['hedgehog coconut hazelnut walnut peanut almond violin cello bread pretzel croissant pie bear beaver rabbit hare acorn chestnut coffee log wood owl horse pony squirrel mushroom bread otter deer stag reindeer moose elk nest guitar violin mandolin barrel donkey mule kangaroo dog puppy sloth monkey gorilla camel llama alpaca bison bull ox cow goat sheep ram boar meerkat capybara hamster mole weasel eagle hawk falcon sparrow wren turkey pheasant chicken hen kiwi snail walnut almond hazelnut cookie chocolate pretzel croissant cake boot saddle whisky cigar moustache beard gingerbread bagel waffle pinecone antlers cello', 35, 85],
-  ['heart pomegranate watermelon strawberries apple cherry cherries strawberry raspberry tomato rose ladybug ladybird beetle chili pepper rooster flamingo pig piglet lips poppy salmon steak wine mitten', 0, 40],
-  ['grape blueberry blueberries grapes plum lavender octopus squid eggplant orchid crocus blackberry butterfly jellyfish amethyst thistle iris fig', 285, 345],
+  ['pad lettuce spinach zucchini courgette asparagus aloe succulent palm willow oak hedge ivy basil rosemary sage thyme parsley dill iguana gecko snail sapling seedling bush algae seaweed kelp forest jungle hill wreath laurel fir spruce cedar eucalyptus matcha pistachio parakeet pickle tractor birch maple leaf leaves tree sprout seed cactus herb plant grass shrub fern clover broccoli frog toad turtle tortoise lizard crocodile alligator chameleon dinosaur cobra snake python mantis grasshopper caterpillar dragon parrot pine forest pea cucumber avocado lime vine bamboo reed tea kale cabbage olive mint moss garden tent hops artichoke cypress watermelon', 110, 175],
+  ['bell beehive hive honeycomb pencil taxi cab duck sponge noodles pasta dandelion daffodil daisy hay haystack straw popcorn coin ring bulb flashlight cheetah leopard harp trombone tuba horn mustard sparkle giraffe starfruit egg sun pineapple melon pear quince sandcastle moon star lamp lantern candle banana lemon bee corn cheese chick duckling light bulb crown trophy lightning key wheat honey giraffe lion canary beer sunflower butter trumpet saxophone goblet medal', 62, 112],
+  ['pelican ibis jeans ocean sea river lake pond fountain faucet shower submarine ferry yacht sailboat globe earth jay bluebird ray stingray tuna sardine trout marlin orca manatee igloo snowflake snowman glacier diamond sapphire bubble soap toothbrush seahorse puffin waterfall kite police drop wave water fish swordfish piranha whale narwhal dolphin shark cloud snow rain ice boat ship canoe anchor umbrella seal penguin swallow swan goose gull stork heron dove elephant wolf rhino hippo koala mouse rat raccoon badger panda zebra cat pigeon magpie crow raven walrus airplane rocket balloon tooth knight sword shield robot iceberg bluebell kingfisher', 205, 275],
+  ['koi sunset sunrise squash persimmon apricot campfire torch marigold salamander crayfish prawn lynx fox peach apricot nectarine mango papaya tangerine grapefruit carrot pumpkin orange flame fire tiger basketball goldfish lobster crab shrimp clownfish phoenix brick fireplace monarch', 28, 68],
+  ['ostrich emu vulture condor woodpecker lark nightingale finch thrush pelt toast sandwich burger hamburger potato muffin biscuit cracker brownie caramel cocoa latte espresso chest crate basket broom cabin fence bench table chair bookshelf banjo ukulele lute wallet suitcase briefcase satchel leather belt shoe teddy ferret marmot groundhog chipmunk gopher platypus wombat armadillo anteater aardvark buffalo yak antelope gazelle ibex jackal hyena coyote dingo pug beagle dachshund terrier spaniel tarantula truffle cinnamon twig branch plank stump pot jug brick pancake pancakes pie piano tipi lyre hedgehog coconut hazelnut walnut peanut almond violin cello bread pretzel croissant pie bear beaver rabbit hare acorn chestnut coffee log wood owl horse pony squirrel mushroom bread otter deer stag reindeer moose elk nest guitar violin mandolin barrel donkey mule kangaroo dog puppy sloth monkey gorilla camel llama alpaca bison bull ox cow goat sheep ram boar meerkat capybara hamster mole weasel eagle hawk falcon sparrow wren turkey pheasant chicken hen kiwi snail walnut almond hazelnut cookie chocolate pretzel croissant cake boot saddle whisky cigar moustache beard gingerbread bagel waffle pinecone antlers cello', 35, 85],
+  ['barn radish beet cranberry cardinal macaw tulip carnation hibiscus ham bacon sausage meat ketchup jam hydrant extinguisher magnet toadstool candy lollipop robin wineglass heart pomegranate watermelon strawberries apple cherry cherries strawberry raspberry tomato rose ladybug ladybird beetle chili pepper rooster flamingo pig piglet lips poppy salmon steak wine mitten', 0, 40],
+  ['violet lilac wisteria galaxy potion crystal heather turnip unicorn aubergine beetroot bat wizard saffron grape blueberry blueberries grapes plum lavender octopus squid eggplant orchid crocus blackberry butterfly jellyfish amethyst thistle iris fig', 285, 345],
 ]; // prettier-ignore
 
 /** Schemes of landscapes: what stands in them, the ground or the water, and what shines or is behind. */
@@ -100,7 +101,7 @@ const MEETING: readonly (readonly [string, string, string])[] = [['#A3312A', '#7
 export const PALE = /^(?:(?:polar|arctic|snowy|snow|ice)\b|(?:dove|gull|seagull|egret|albatross|heron)$)/i;
 /** What is black and white by nature. */
 const BLACK =
-  /^(?:panda|koala|zebra|penguin|badger|skunk|orca|panther|magpie|puffin|crow|raven|stork|piano|football|dice|chess\b.*)$/;
+  /^(?:panda|koala|zebra|penguin|badger|skunk|raccoon|orca|panther|magpie|puffin|crow|raven|stork|piano|football|dice|chess\b.*)$/;
 const PEOPLE =
   /^(?:man|woman|girl|boy|child|baby|person|mermaid|angel|elf|fairy|genie|grandmother|grandfather|mother|father|lady|hand|face)$/;
 /** For what is black and white: its light parts are nearly that. */
@@ -120,7 +121,9 @@ export function naturalHues(name: string): readonly [number, number] | null {
     const found = HUES.get(word) ?? HUES.get(word.replace(/s$/, ''));
     if (found) return found;
   }
-  return null;
+  // What grows is green, what is eaten baked or roasted.
+  const kind = nounKind(name);
+  return kind === 'plant' ? [110, 175] : kind === 'food' ? [35, 85] : null;
 }
 
 /** What a scheme is for, besides what the prompt is of. */

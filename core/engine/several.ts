@@ -1,7 +1,17 @@
 /** Several of one figure: in rows, as a pair, linked, or going round a middle. */
 import { boundsOf, box } from './area';
 import { bent, grown, intersect, subtract, type Area } from '../path';
-import { mapFigure, movedFigure, outlineOf, placed, seenParts, silhouetteOf, turnedAt, type Figure } from './figure';
+import {
+  lookingRight,
+  mapFigure,
+  movedFigure,
+  outlineOf,
+  placed,
+  seenParts,
+  silhouetteOf,
+  turnedAt,
+  type Figure,
+} from './figure';
 import { fitLayers, type Layer } from './layer';
 import { isSeenAside } from './built';
 import { severalAsOne, swapped, uprightOf } from './pairings';
@@ -31,6 +41,20 @@ export function several(stage: Stage, figure: Figure, count: number, oneRow: boo
     out.push(...finished(stage, one, groundHex, turns ? startingAt(inks, i % inks.length) : inks));
   }
   return out;
+}
+
+/** Several on the wing, one before the others, which follow it at both sides, each a little smaller. */
+export function skein(stage: Stage, figure: Figure, count: number): Layer[] {
+  const one = placed(lookingRight(figure), { cx: 50, cy: 50, side: 40, fill: 0.95 });
+  const b = boundsOf(outlineOf(one));
+  const places = Array.from({ length: count }, (_, i) => {
+    const rank = Math.ceil(i / 2);
+    return { x: -0.74 * b.width * rank, y: (i % 2 ? -0.72 : 0.72) * b.height * rank, k: 1 - 0.08 * rank };
+  });
+  return fitLayers(
+    places.toReversed().flatMap(({ x, y, k }) => clear(stage, movedFigure(one, [k, 0, 0, k, 50 - 50 * k + x, 50 - 50 * k + y]), stage.palette.groundHex, stage.palette.inks, 1.2)), // prettier-ignore
+    90,
+  );
 }
 
 /** Two of a figure as one would stand them: turned to one another or away, or one behind the other; what looks at us stands shoulder to shoulder. */

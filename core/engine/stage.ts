@@ -1,9 +1,9 @@
 import { hexToOklab, oklabToOklch } from '../colour';
 import type { PromptFigure, PromptParts } from '../prompt';
-import { boundsOf, disc, regular, tile } from './area';
-import { grown, union, type Area } from '../path';
+import { boundsOf, box, disc, regular, tile } from './area';
+import { grown, intersect, union, type Area } from '../path';
 import { buildFigure, PARTED } from './build';
-import { outlineOf, turnedAt, type Figure } from './figure';
+import { lookingRight, movedFigure, outlineOf, placed, turnedAt, type Figure } from './figure';
 import { isScene } from './grounds';
 import { FINISHES, type Finish } from './finish';
 import type { Knobs } from './knobs';
@@ -11,7 +11,7 @@ import { layerOf, type Layer } from './layer';
 import type { Palette } from './palette';
 import { figureOnCircles } from './on-circles';
 import { naturalHues } from './schemes';
-import { buildOf, hasHands, isCreature, isSeenAside, uprightFigure } from './built';
+import { buildOf, hasHands, isCreature, isSeenAside, joinedFigures, uprightFigure } from './built';
 import { bitten, CITRUS, CUT, halved } from './fruit';
 import { dressFrom, dyedDress, isRole, type Dress } from './creature';
 import { isTold, isShared, dyed, ownHexes, shadeTold, toned, undyed } from './dye';
@@ -207,6 +207,8 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
         : two === 'whole'
           ? 'standing'
           : null);
+  if (/^(?:sing|tweet|chirp|warbl|call|crow)/.test(pose ?? '') && BIRDS.test(buildOf(figure.drawn) ?? ''))
+    return singing(stage, figure);
   const tool = toolFor(pose);
   // What one is under, on or by leaves the hands free.
   const isBusy = tool && hasHands(figure.drawn) && stage.parts.figures.every((f) => f.to !== index || (!f.turned && ['on', 'under', 'beside', 'behind', 'in front of'].includes(f.relation ?? '') && f.place === null && (tool !== 'cup' || f.relation === 'under'))); // prettier-ignore
@@ -225,10 +227,27 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
   // A head by itself is seen from the front and from the side in turn; two that look at one another, as they do.
   const isFront = stage.parts.manner.some((m) => /\bfront|head on/.test(m));
   const isProfile = head && !isFront && (isAside || isTurned || (stage.parts.figures.length === 1 && figure.count === 1 && (IN_PROFILE.test(figure.drawn) || turnOf(stage, 2) === 1))); // prettier-ignore
+  // What one sits on is seen from the side.
+  const isPad = figure.drawn === 'lily pad' && figure.relation === 'on' && !figure.turned;
+  if (isPad) return movedFigure(buildFigure('lily pad', { ...stage, pose: null }), [1, 0, 0, 0.3, 0, 35]);
   const built = buildFigure(isThing(figure.drawn) ? figure.drawn : 'seed', { ...stage, pose, expression, modifiers, partsAsked, isHead: head, isProfile, isWhole: !head && (two === 'whole' || isSeenWhole(stage, index)) }); // prettier-ignore
   if (modifiers.some((m) => CUT.test(m))) return halved(built);
   return modifiers.some((m) => /^(?:bite|bitten|bite mark)$/.test(m)) ? bitten(built) : built;
 }
+
+const BIRDS = /^(?:songbird|raptor|fowl|wader|runner)$/;
+
+/** A bird from the side that sings: one alone has a note before its beak. */
+function singing(stage: Stage, { drawn, count, modifiers }: PromptFigure): Figure {
+  const isSmall = buildOf(drawn) === 'songbird';
+  const bird = lookingRight(buildFigure(drawn, { ...stage, pose: isSmall ? 'sitting' : null, modifiers, isWhole: isSmall }));
+  if (count > 1) return bird;
+  const b = boundsOf(outlineOf(bird));
+  const upper = boundsOf(intersect(outlineOf(bird), box(b.x, b.y, b.width + 1, 0.5 * b.height)));
+  const note = placed(buildFigure('musical note', { ...stage, idea: undefined, pose: null }), { cx: 50, cy: 50, side: 0.34 * b.height, fill: 1 });
+  const n = boundsOf(outlineOf(note));
+  return joinedFigures(drawn, [bird, movedFigure(note, [1, 0, 0, 1, upper.x + upper.width + 3 - n.x, b.y + 0.16 * b.height - n.y - n.height])]);
+} // prettier-ignore
 
 const unitOf = (area: Area): number => {
   const b = boundsOf(area);

@@ -40,6 +40,12 @@ export function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, fi
   const inks = swapped(stage);
   const mid = b.x + b.width / 2;
   const put = (f: Figure, gap = 1.8): Layer[] => fitLayers([...layers, ...clear(stage, f, groundHex, inks, gap)], 88);
+  // Rain falls on all of it.
+  if (/^(?:rain|rainfall|drizzle|showers?|raindrops?|snow|snowfall|snowflakes?)$/.test(asked.word)) {
+    const one = placed(figure, { cx: 50, cy: 50, side: 0.13 * Math.max(b.width, b.height), fill: 1 });
+    const spots = [[0.02, -0.16], [0.26, -0.3], [0.5, -0.14], [0.74, -0.3], [0.98, -0.16]] as const;
+    return fitLayers([...layers, ...spots.flatMap(([u, v]) => finished(stage, movedFigure(one, [1, 0, 0, 1, b.x + u * b.width - 50, b.y + v * b.height - 50]), groundHex, inks))], 90);
+  } // prettier-ignore
   if (LOW.test(asked.drawn))
     return put(placed(figure, { cx: 50, cy: b.y + b.height - 2, side: Math.max(54, b.width * 1.1), fill: 1 }), 1.4);
   if (asked.relation === 'around' && ROUND.test(asked.drawn)) {

@@ -15,7 +15,11 @@ export interface Figures {
   readonly notUnderstood: readonly string[];
 }
 
-const figureOf = ({ word, drawn, via, relation, turned, to, place, said, count, modifiers, pose, expression }: Draft): PromptFigure => ({ word, drawn, via, relation, turned, to, place, said, count, modifiers, pose, expression, colours: [] }); // prettier-ignore
+/** What somebody does, with where to: who looks over the shoulder looks back. */
+const poseTold = (pose: string | null, modifiers: readonly string[]): string | null =>
+  pose && /^(?:look|glanc|gaz|turn|star)/.test(pose) && modifiers.some((m) => /^(?:back|backwards?|behind|over (?:the |its |his |her )?shoulder)$/.test(m)) ? `${pose} back` : pose; // prettier-ignore
+
+const figureOf = ({ word, drawn, via, relation, turned, to, place, said, count, modifiers, pose, expression }: Draft): PromptFigure => ({ word, drawn, via, relation, turned, to, place, said, count, modifiers, pose: poseTold(pose, modifiers), expression, colours: [] }); // prettier-ignore
 
 /** A figure by itself. */
 export const bareFigure = (found: FoundFigure): PromptFigure => ({ ...found, relation: null, turned: false, to: null, place: null, said: null, count: 1, modifiers: [], pose: null, expression: null, colours: [] }); // prettier-ignore

@@ -46,7 +46,11 @@ const LIVELY = /^(?:food|plant|body|artifact)$/;
 const YOUNG = /^(?:cub|pup|puppy|kitten|calf|foal|chick|joey|fawn|baby|kit|hatchling|gosling|duckling)s?$/;
 /** Whose trade is with what stands before it: "a carrot farmer". */
 const DEALING =
-  /^(?:farmer|grower|seller|vendor|picker|maker|roaster|merchant|brewer|baker|winemaker|harvester|planter|cook|grocer|keeper)$/;
+  /^(?:farmer|grower|seller|vendor|picker|maker|roaster|merchant|brewer|baker|winemaker|harvester|planter|cook|grocer|keeper|driver|pilot|captain|skipper|conductor|mechanic|scientist|guard|rider|racer|painter|cleaner|worker|engineer|photographer|juggler|dancer|singer|musician|tuner|repairman|porter|carrier|builder|doctor|thief|hunter)$/; // prettier-ignore
+/** Trades that no thing is an object of: "a pencil detective" is a pencil, whatever it is for. */
+const DRESSED_UP = /^(?:detective|astronaut|wizard|pirate|ninja|samurai|knight|superhero|hero|cowboy|sheriff|viking|waiter|waitress|barber|gentleman|magician|king|queen|boxer|explorer|sailor|graduate|professor)$/; // prettier-ignore
+/** What is no animal, and does as one does. */
+const AS_ANIMALS = /^(?:robot|alien|monster|snowman|scarecrow|ghost|skeleton)$/;
 
 /** Reads a noun phrase at a place, or gives null. */
 export function readPhrase(tokens: readonly Token[], start: number, end: number, lexicon: Lexicon): Phrase | null {
@@ -114,6 +118,16 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
     attributive = attributive.slice(0, -1);
     front = front.filter((u) => u !== head);
   };
+  const isMascot = tokens.some((t) => t.part === 'kind' && /^(?:mascot|character)s?$/.test(t.text));
+  // "A walrus ferry captain" is a walrus, and what it captains only says what kind of one it is.
+  if (isMascot && attributive.length > 1 && nounKind(attributive[0].text) === 'animal' && nounKind(attributive.at(-1)!.text) !== 'animal' && lexicon.isRole(head.text)) {
+    const [animal, ...between] = attributive;
+    role = head.text;
+    marks.push(...placesOf(head, 'role'), ...between.flatMap((u) => placesOf(u, 'modifier')));
+    modifiers.push(...between.map((u) => u.text));
+    front = front.filter((u) => u !== animal && !between.includes(u));
+    [head, attributive] = [animal, []];
+  } // prettier-ignore
   // "A stag's head" is the stag; "an eagle's wing" is a wing, of an eagle.
   const owner = front.findLast((u) => u.as === 'owner');
   if (owner && CROPS.test(head.text)) {
@@ -125,26 +139,36 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
   } else if (attributive.length && CROPS.test(head.text) && (isLive(attributive.at(-1)!.text) || (nounKind(attributive.at(-1)!.text.split(' ').at(-1)!) === 'animal' && attributive.at(-1)!.text !== 'hot dog'))) { // prettier-ignore
     modifiers.push(head.text.replace(/s$/, ''));
     giveUpHead('modifier');
-  } else if (attributive.length && nounKind(attributive.at(-1)!.text) === 'animal' && (lexicon.isRole(head.text) || (nounKind(head.text) === 'person' && !/(?:keeper|rider|tamer|trainer|hunter|catcher|walker|lover|groomer|whisperer|breeder)s?$/.test(head.text)))) {
+  } else if (attributive.length && (nounKind(attributive.at(-1)!.text) === 'animal' || AS_ANIMALS.test(attributive.at(-1)!.text)) && (lexicon.isRole(head.text) || (isMascot && lexicon.isRole(head.text.split(' ').at(-1)!)) || (nounKind(head.text) === 'person' && !/(?:keeper|rider|tamer|trainer|hunter|catcher|walker|lover|groomer|whisperer|breeder)s?$/.test(head.text)))) {
     // "A wolf mother" follows no trade.
     const isKin = /^(?:mother|father|mum|mom|dad|mama|papa|parent|sister|brother|twin|family|couple|grandmother|grandfather|grandma|grandpa)s?$/.test(head.text);
     if (isKin) modifiers.push(head.text);
-    else role = head.text;
+    else role = lexicon.isRole(head.text) ? head.text : head.text.split(' ').at(-1)!;
     giveUpHead(isKin ? 'modifier' : 'role');
   } // prettier-ignore
   /** A name of two words is its first; the second only says something of it. */
   const giveUpLast = (part: WordPart): void => {
     marks.push([head.to - 1, part]);
-    const [text] = head.text.split(' ');
+    const text = head.text.slice(0, head.text.lastIndexOf(' '));
     head = { ...head, text, to: head.to - 1, found: lexicon.findFigure(text) };
   };
   const [ahead, behind, more] = head.text.split(' ');
   const isTwo = behind !== undefined && more === undefined && head.to - head.from === 2;
   // "A radish gardener" is a radish where a mascot is asked for, if its trade is not with radishes.
-  const isMascot = tokens.some((t) => t.part === 'kind' && /^(?:mascot|character)s?$/.test(t.text));
-  if (isMascot && role === null && isTwo && lexicon.isRole(behind) && LIVELY.test(nounKind(ahead) ?? '') && !DEALING.test(behind) && lexicon.findFigure(ahead)?.via === 'name') {
-    role = behind;
+  const asRole = (thing: string, trade: string): boolean =>
+    (isMascot || DRESSED_UP.test(trade) || AS_ANIMALS.test(thing)) &&
+    role === null &&
+    lexicon.isRole(trade) &&
+    (AS_ANIMALS.test(thing) || LIVELY.test(nounKind(thing) ?? nounKind(thing.split(' ').at(-1)!) ?? '')) &&
+    !DEALING.test(trade) &&
+    /^(?:name|synonym)$/.test(lexicon.findFigure(thing)?.via ?? '');
+  const all = head.text.split(' ');
+  if (all.length > 1 && head.to - head.from === all.length && asRole(all.slice(0, -1).join(' '), all.at(-1)!)) {
+    role = all.at(-1)!;
     giveUpLast('role');
+  } else if (attributive.length && asRole(attributive.at(-1)!.text, head.text)) {
+    role = head.text;
+    giveUpHead('role');
   } // prettier-ignore
   // "A tiger cub" is a tiger, and young.
   if (YOUNG.test(head.text) && attributive.length && nounKind(attributive.at(-1)!.text) === 'animal') {

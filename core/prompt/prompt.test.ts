@@ -5,6 +5,68 @@ import { diffWords, splitList, WORD_PARTS } from './index';
 
 const partsOf = (prompt: string, leaveOut = '') => understand(prompt, leaveOut).parts;
 
+describe('who follows a trade', () => {
+  it.each([
+    ['mascot: a walrus ferry captain', 'walrus', 'captain'],
+    ['mascot: a light bulb teacher', 'light bulb', 'teacher'],
+    ['mascot: a coffee cup waiter', 'coffee cup', 'waiter'],
+    ['a robot chef', 'robot', 'chef'],
+    ['a pencil detective', 'pencil', 'detective'],
+    ['a fox barber', 'fox', 'barber'],
+  ])('is what it is, and dressed: %s', (prompt, drawn, role) => {
+    const { figures, role: told, notUnderstood } = partsOf(prompt);
+    expect([figures.map((f) => f.drawn), told, notUnderstood]).toEqual([[drawn], role, []]);
+  });
+
+  it.each([
+    ['a taxi driver', 'driver'],
+    ['a lighthouse keeper', 'keeper'],
+    ['mascot: a train conductor', 'conductor'],
+  ])('is somebody where the thing is what the trade is with: %s', (prompt, drawn) => {
+    expect(partsOf(prompt).figures.map((f) => f.drawn)).toEqual([drawn]);
+  });
+});
+
+describe('lettering in a prompt', () => {
+  it.each([
+    ['a monogram of interlocking C and R with a thistle', 'CR', ['thistle']],
+    ['a monogram combining T and W', 'TW', []],
+    ['monogram of an interlocked M and S', 'MS', []],
+  ])('is two letters by themselves: %s', (prompt, letters, drawn) => {
+    const { lettering, figures } = partsOf(prompt);
+    expect([lettering, figures.map((f) => f.drawn)]).toEqual([[letters], drawn]);
+  });
+
+  it.each([
+    ['wordmark "Brook" with waves under the letters', 'under'],
+    ['wordmark "Reed" with a feather beneath the name', 'under'],
+    ['wordmark "Alto" with a bird over the word', 'above'],
+  ])('has a figure where one is said to be: %s', (prompt, where) => {
+    const [figure] = partsOf(prompt).figures;
+    expect(figure.modifiers).toContain(where);
+    expect(partsOf(prompt).notUnderstood).toEqual([]);
+  });
+});
+
+describe('words of two meanings', () => {
+  it.each([
+    ['a squirrel with a nut', 'chestnut'],
+    ['a bolt and a nut', 'nut'],
+    ['a seagull stealing a chip', 'french fries'],
+    ['a hedgehog with pins for spines', 'sewing pin'],
+    ['a map with a pin', 'pin'],
+    ['a ball of yarn with a needle', 'knitting needle'],
+    ['a needle through a button', 'needle'],
+  ])('are told by the company they keep: %s', (prompt, drawn) => {
+    expect(partsOf(prompt).figures.map((f) => f.drawn)).toContain(drawn);
+  });
+
+  it('say where one looks', () => {
+    expect(partsOf('a deer looking back over its shoulder').figures[0].pose).toBe('looking back');
+    expect(partsOf('a fox looking at a moon').figures[0].pose ?? '').not.toMatch(/back/);
+  });
+});
+
 describe('reading a prompt', () => {
   it('finds figures, their relation, kind, finish, colours, ground and count', () => {
     const parts = partsOf(
@@ -22,6 +84,9 @@ describe('reading a prompt', () => {
 
   it.each([
     ['an owl reading a book', ['owl', 'book holding 0']],
+    ['a pot with a heart for steam', ['pot', 'heart as 0 turned steam']],
+    ['a lamp with a tulip for a shade', ['lamp', 'tulip as 0 turned shade']],
+    ['two dice', ['2 dice']],
     ['a hand holding a seedling', ['hand', 'seedling holding 0']],
     ['a bear drawn by hand', ['bear']],
     ['a snail with a house as its shell', ['snail', 'house as 0 turned shell']],

@@ -70,7 +70,9 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   // "Red and white flowers": the word between two colours joins no figures.
   for (const [i, t] of tokens.entries()) if (t.part === null && t.text === 'and' && tokens[i - 1]?.part === 'colour' && tokens[i + 1]?.part === 'colour') t.part = 'filler'; // prettier-ignore
   const found = readFigures(reading, tokens, out, lexicon, kind);
-  const figures = withColours(found.figures, tokens, placed);
+  const said = reading.besideName;
+  const standing = said === null ? found.figures : found.figures.map((f, i) => (i === found.figures.length - 1 && f.to === null ? { ...f, modifiers: [...f.modifiers, said] } : f)); // prettier-ignore
+  const figures = withColours(standing, tokens, placed);
   // "Salmon", "pencil": a word for a colour or a finish that is the only thing there is means the thing.
   if (!figures.length && !reading.lettering.length && !reading.settled.some((s) => s.part === 'figure')) {
     const at = colours.findIndex((c) => ALSO_THINGS.has(c.word) && lexicon.findFigure(c.word));

@@ -55,6 +55,8 @@ export class Reading {
   readonly single: boolean;
   /** The letter of the lettering that a figure stands for, or whose dot it is; null where none is named. */
   letterAt: LetterAt | null = null;
+  /** Where to the lettering, as a whole, a figure stands; null where that is not said. */
+  besideName: 'under' | 'above' | null = null;
   /** The whole text, blanks and quotation marks made one kind. */
   readonly text: string;
   /** What is left of it in lower case, as long as the text: what was taken is bars. */
@@ -84,7 +86,7 @@ export class Reading {
       (m) => void this.lettering.push(m[1].trim()),
     );
     this.take(
-      /(?:\b(?:[Ll]etters?|[Nn]umbers?|[Nn]umeral|[Dd]igit)(?: of)?|(?<=\b(?:[Ii]nitials?|[Mm]onogram)(?: of)?))\s+((?:[A-Z]|\d)(?:(?:\s?|\s*(?:and|,|&)\s*)[A-Z&]){0,3})(?![\w'])/,
+      /(?:\b(?:[Ll]etters?|[Nn]umbers?|[Nn]umeral|[Dd]igit)(?: of)?|(?<=\b(?:[Ii]nitials?|[Mm]onogram)(?: of| with| from| combining| joining| uniting| pairing)?(?: an?| the| two)?(?: (?:interlock(?:ing|ed)|entwined|intertwined|overlapping|linked|stacked|joined|crossed))?))\s+((?:[A-Z]|\d)(?:(?:\s?|\s*(?:and|,|&)\s*)[A-Z&]){0,3})(?![\w'])/,
       'lettering',
       (m) => {
         this.lettering.push(m[1].replace(/\band\b|[\s,]/g, ''));
@@ -113,7 +115,9 @@ export class Reading {
     }
     // "Under the name": where the lettering is.
     if (this.lettering.length)
-      this.take(/\b(?:under|over|above|below|beneath|behind|beside|before|after|across|through|around|next to|along) (?:the |its )?(?:name|letters|lettering|words?|text|wordmark|type)\b/, 'lettering', () => undefined); // prettier-ignore
+      this.take(/\b(under|below|beneath|underneath|over|above|atop|on top of) (?:the |its )?(?:name|letters|lettering|words?|text|wordmark|type)\b/, 'lettering', (m) => void (this.besideName ??= /^(?:over|above|atop|on)/.test(m[1]) ? 'above' : 'under')); // prettier-ignore
+    if (this.lettering.length)
+      this.take(/\b(?:behind|beside|before|after|across|through|around|next to|along) (?:the |its )?(?:name|letters|lettering|words?|text|wordmark|type)\b/, 'lettering', () => undefined); // prettier-ignore
     // "Beside the S": of what is set.
     if (this.lettering.length)
       this.take(/\b(?:the )?(?:letters? )?[B-HJ-Z](?= |$|[,.;])/, 'lettering', () => undefined);

@@ -459,3 +459,16 @@ describe('what has no legs', () => {
     );
   });
 });
+
+describe('who looks back', () => {
+  const named = ['deer', 'fox', 'horse', 'wolf', 'cat', 'elephant'];
+  it.each(named)('has the head of a %s over the shoulder, and the body where it was', (name) => {
+    const kind = CREATURES.get(name)!;
+    const [ahead, back] = (['standing', 'looking back'] as const).map((pose) => boxOfRuns(silhouette(sideParts(kind, pose, still)!))!);
+    // The muzzle no longer reaches out before the chest.
+    expect(back.x + back.width).toBeLessThan(ahead.x + ahead.width - 2);
+    expect(Math.abs(back.x - ahead.x)).toBeLessThan(1);
+    expect(Math.abs(back.y + back.height - ahead.y - ahead.height)).toBeLessThan(1);
+    expect(islands(silhouette(sideParts(kind, 'looking back', still)!))).toBe(1);
+  }); // prettier-ignore
+});

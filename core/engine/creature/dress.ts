@@ -137,7 +137,7 @@ const WORN: readonly (readonly [RegExp, Partial<Dress>])[] = [
   [/\b(?:medal|medallion|pendant|locket|amulet)\b/, { neck: 'medal' }],
   [/\b(?:necklace|pearls|chain(?! (?:saw|store|reaction|mail|link))s?)\b/, { neck: 'chain' }],
   [/\btop hat\b/, { hat: 'top hat' }],
-  [/\bcrown\b/, { hat: 'crown' }],
+  [/(?<!leaf )\bcrown\b/, { hat: 'crown' }],
   [
     /\b(?:flower|floral|daisy|rose) (?:crown|wreath|garland)\b|\b(?:crown|wreath|garland) of (?:flowers|daisies|roses)\b/,
     { hat: 'flowers' },

@@ -147,6 +147,8 @@ function markParts(mark: Mark, h: Head, t: Spread): { behind?: Part[]; on?: Part
   switch (mark) {
     case 'patches':
       return { on: [on(COAT, both(oval(eyeX + 1, middle - 1, 8.6, 11, 0.55)))] };
+    case 'droop':
+      return { on: [on(LIGHT, oval(50, middle + 2, cheek * 0.84, (bottom - top) * 0.37)), on(COAT, both(taper([51 + cheek * 0.3, middle - 3, 6.4], [50 + cheek * 0.74, middle + 7, 4.4])))] };
     case 'bandit':
       return { on: [on(LIGHT, both(oval(eyeX, middle - 12, cheek * 0.42, 6))), on(DARK, both(blob([51, middle - 3], [eyeX, middle - 9], [52 + cheek, middle - 3], [50 + cheek, middle + 9], [eyeX, middle + 7])))] };
     case 'stripes': {
@@ -416,7 +418,7 @@ export function headParts(kind: Kind, expression: Expression, t: Spread, isCover
   const isLit =
     kind.muzzle === 'human' || kind.marks.some((m) => m === 'discs' || m === 'heart') || kind.muzzle === 'ape';
   const lightness = kind.tones?.[0] ?? 0.42;
-  const underEyes = kind.marks.includes('bandit') || kind.marks.includes('bands') || (kind.marks.includes('patches') && (kind.tones?.[1] ?? 1) < 0.35); // prettier-ignore
+  const underEyes = kind.marks.includes('bandit') || kind.marks.includes('droop') || kind.marks.includes('bands') || (kind.marks.includes('patches') && (kind.tones?.[1] ?? 1) < 0.35); // prettier-ignore
   const place: FacePlace = {
     x: 50,
     ...eyesAt(kind, h),

@@ -12,6 +12,7 @@ export {
   inCloth,
   isCut,
   isRole,
+  neckParts,
   ROLE_NAMES,
   type Dress,
   type Eyewear,

@@ -23,6 +23,7 @@ export type Mark =
   | 'bib'
   | 'coils'
   | 'ring'
+  | 'droop'
   | 'lore'
   | 'wings' | 'hair' | 'long hair' | 'bob' | 'bun' | 'full beard' | 'moustache' | 'curls' | 'bald'; // prettier-ignore
 
@@ -78,7 +79,7 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['monkey', 'round', 'side 1', 'ape', 'quiff', 'ape long', [0.36, 0.72, 0.8]],
   ['gorilla', 'broad', 'side 0.55', 'ape', 'brow', 'ape none', [0.2, 0.42, 0.6]],
   ['yeti', 'broad', 'side 0.45', 'ape', 'brow quiff', 'ape none', [0.92, 0.5, 0.7]],
-  ['sloth', 'wide', 'small 0.01', 'ape', 'patches', 'ape none', [0.48, 0.3, 0.78]],
+  ['sloth', 'wide', 'small 0.01', 'round', 'droop', 'ape none', [0.46, 0.24, 0.78]],
   ['cow', 'long', 'leaf 1 short', 'wide', 'patches forelock', 'hoofed tuft', [0.92, 0.2, 0.78]],
   ['bull', 'tall', 'leaf 0.9 spikes', 'wide', 'forelock brow', 'hoofed tuft 1 0.95 1.25', [0.26, 0.4, 0.7]],
   ['bison', 'tall', 'leaf 0.7 short', 'wide', 'wool beard', 'hoofed tuft 0.8 0.85 1.4', [0.3, 0.2, 0.62]],

@@ -1,5 +1,5 @@
 /** Whole animals from the side, looking right, in poses: bones with flesh on them, so that joints hold together. */
-import { filled, grown, intersect, moved, subtract, turnAbout, union, type Area } from '../../path';
+import { filled, grown, intersect, moved, subtract, turnAbout, union, type Affine, type Area } from '../../path';
 import { box, disc } from '../area';
 import type { Part } from '../figure';
 import type { Build, Kind } from './kinds';
@@ -8,7 +8,7 @@ import { at, earArea, hornArea, tailArea, wingArea } from './limbs';
 import { fowlParts, swimmerParts } from './side-others';
 
 export const POSES = ['standing', 'sitting', 'running', 'flying', 'leaping'] as const;
-export type Pose = (typeof POSES)[number] | 'howling' | 'grazing' | 'lying' | 'stretching';
+export type Pose = (typeof POSES)[number] | 'howling' | 'grazing' | 'lying' | 'stretching' | 'looking back';
 
 type P = readonly [number, number];
 /** Angles of thigh and shin from straight down, in degrees, forwards positive. */
@@ -61,7 +61,7 @@ const SECOND: Partial<Readonly<Record<Pose, Stance>>> = {
 }; // prettier-ignore
 
 /** Near leg, then far leg. */
-const STANCES: Readonly<Record<Exclude<Pose, 'sitting' | 'howling' | 'grazing' | 'lying'>, Stance>> = {
+const STANCES: Readonly<Record<Exclude<Pose, 'sitting' | 'howling' | 'grazing' | 'lying' | 'looking back'>, Stance>> = {
   standing: { tilt: 2, fore: [[2, -2], [16, 2]], hind: [[18, -14], [-6, -22]], neck: 0, tail: 12 },
   running: { tilt: 4, fore: [[58, 66], [30, 84]], hind: [[-56, -74], [-34, -98]], neck: 18, tail: -12 },
   leaping: { tilt: 26, fore: [[74, 30], [52, 8]], hind: [[-40, -44], [-60, -56]], neck: 12, tail: 20 },
@@ -84,8 +84,11 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
   const sits = pose === 'sitting' || (howls && !isSecond);
   const grazes = pose === 'grazing';
   const lies = pose === 'lying';
+  // Who looks back has the head over the shoulder: all of it the other way round.
+  const looksBack = pose === 'looking back';
   const isLow = sits || lies;
-  const stance = isLow || pose === 'howling' || grazes ? STANCES.standing : (isSecond && SECOND[pose]) || STANCES[pose];
+  const stance =
+    isLow || pose === 'howling' || grazes || looksBack ? STANCES.standing : (isSecond && SECOND[pose]) || STANCES[pose];
   const tilt = ((sits ? 52 : lies ? 7 : stance.tilt) * Math.PI) / 180;
   const rump: P = [36, 56];
   const long = f.back * (sits ? 0.88 : 1);
@@ -153,7 +156,9 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
     180 -
     (grazes
       ? 138 + 4 * t('nod')
-      : f.neckDeg + (howls ? (sits ? -30 : -8) : sits ? -26 : lies ? -14 : stance.neck) + 6 * t('nod'));
+      : f.neckDeg +
+        (howls ? (sits ? -30 : -8) : sits ? -26 : lies ? -14 : looksBack ? -8 - f.neckDeg * 0.7 : stance.neck) +
+        6 * t('nod'));
   const nape: P = [chest[0] + chestR * 0.25, chest[1] - chestR * 0.25];
   const head = downFrom(nape, chestR * 0.6 + neckLength, neckDeg);
   // Of who sits less is seen of the body, and more of the head.
@@ -161,7 +166,9 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
   const skullR = f.skull * (0.9 + 0.1 * bulk) * large;
   // Who howls has the muzzle up, the ears laid back and the eyes shut; who grazes has it down.
   const raised = howls ? 76 : grazes ? -42 : 0;
-  const faceDeg = 66 + raised + (sits ? -4 : stance.tilt * 0.35) + 5 * t('face');
+  const ahead = 66 + raised + (sits ? -4 : stance.tilt * 0.35) + 5 * t('face');
+  const faceDeg = looksBack ? -ahead : ahead;
+  const facing = looksBack ? -1 : 1;
   const snout = downFrom(head, (f.snout * (0.9 + 0.1 * bulk) + 2) * Math.sqrt(large), faceDeg);
   const snoutR = f.snoutR * Math.sqrt(large);
   const isBull = kind.muzzle === 'wide' ? 1.18 : 1;
@@ -180,17 +187,20 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
   const isUp = tail === 'tuft' || tail === 'brush' ? -1 : 1;
   const tailed = tailArea(tail, tailRoot, isLow ? rootDeg - 24 : -rootDeg * isUp, 0.9 + 0.1 * bulk, t);
   const up = kind.ears ? earArea(kind.ears, head, skullR) : null;
-  const back = turnAbout(head, ((howls ? -0.8 : -1) * raised * Math.PI) / 180);
-  const ear = up && raised ? { near: moved(up.near, back), inner: moved(up.inner, back) } : up;
-  const horns = kind.horns ? hornArea(kind.horns, head, kind.horns === 'nose' ? skullR / large : skullR) : null;
-  const eye: P = downFrom(head, skullR * 0.42, faceDeg + 62);
-  const nose: P = downFrom(snout, snoutR * isBull * 0.72, faceDeg + 22);
+  const back: Affine = looksBack
+    ? [-1, 0, 0, 1, 2 * head[0], 0]
+    : turnAbout(head, ((howls ? -0.8 : -1) * raised * Math.PI) / 180);
+  const ear = up && (raised || looksBack) ? { near: moved(up.near, back), inner: moved(up.inner, back) } : up;
+  const antlers = kind.horns ? hornArea(kind.horns, head, kind.horns === 'nose' ? skullR / large : skullR) : null;
+  const horns = antlers && looksBack ? { ...antlers, area: moved(antlers.area, back) } : antlers;
+  const eye: P = downFrom(head, skullR * 0.42, faceDeg + facing * 62);
+  const nose: P = downFrom(snout, snoutR * isBull * 0.72, faceDeg + facing * 22);
   const lightness = kind.tones?.[0] ?? 0.42;
   const marks = new Set(kind.marks);
 
   const hasBib =
     kind.muzzle === 'mask' || kind.muzzle === 'cat' || (kind.muzzle === 'bud' && !kind.marks.includes('wool'));
-  const under = downFrom(head, skullR * 0.8, faceDeg - 58);
+  const under = downFrom(head, skullR * 0.8, faceDeg - facing * 58);
   const front: P = [chest[0] + chestR * 0.86, chest[1] + chestR * 0.12];
   const bib = hasBib && !marks.has('mane') ? [piece(LIGHT, intersect(subtract(body, grown(near[0].area, 0.1)), taper(at(under, skullR * 0.34), at([(under[0] + front[0]) / 2 + 1.5, (under[1] + front[1]) / 2], skullR * 0.46), at(front, chestR * 0.42), at([front[0] - chestR * 0.2, front[1] + chestR * 0.62], chestR * 0.2))))] : []; // prettier-ignore
   const belly = marks.has('bands') || lightness > 0.84 || (!hasBib && kind.muzzle !== 'round') ? [] : [piece(LIGHT, intersect(body, chinArea(head, snout, snoutR * isBull, skullR, faceDeg)))]; // prettier-ignore
@@ -230,8 +240,8 @@ function beastParts(kind: Kind, pose: Pose, t: Spread, isSecond: boolean): Part[
     lightness < 0.3 ? LIGHT : DARK,
     howls ? lid : disc(eye[0], eye[1], Math.max(1.3, skullR * 0.15), 28),
   );
-  const trunk = isTrunkUp ? [taper(at(snout, 5.4), at([snout[0] + 9, snout[1] + 4], 4.6), at([snout[0] + 16, snout[1] - 5], 3.8), at([snout[0] + 15, snout[1] - 18], 3.2), at([snout[0] + 20, snout[1] - 26], 2.6))] : kind.muzzle === 'trunk' ? [taper(at(snout, 5.4), at([snout[0] + 5, snout[1] + 11], 4.4), at([snout[0] + 6, snout[1] + 21], 3.6), at([snout[0] + 13, snout[1] + 25], 2.8))] : []; // prettier-ignore
-  const tusk = kind.marks.includes('tusks') ? [piece(LIGHT, taper(at([snout[0] - 1, snout[1] + 3], 2.2), at([snout[0] + 9, snout[1] + 9], 1.8), at([snout[0] + 14, snout[1] + 5], 0.8)))] : []; // prettier-ignore
+  const trunk = isTrunkUp ? [taper(at(snout, 5.4), at([snout[0] + 9, snout[1] + 4], 4.6), at([snout[0] + 16, snout[1] - 5], 3.8), at([snout[0] + 15, snout[1] - 18], 3.2), at([snout[0] + 20, snout[1] - 26], 2.6))] : kind.muzzle === 'trunk' ? [taper(at(snout, 5.4), at([snout[0] + facing * 5, snout[1] + 11], 4.4), at([snout[0] + facing * 6, snout[1] + 21], 3.6), at([snout[0] + facing * 13, snout[1] + 25], 2.8))] : []; // prettier-ignore
+  const tusk = kind.marks.includes('tusks') ? [piece(LIGHT, taper(at([snout[0] - facing, snout[1] + 3], 2.2), at([snout[0] + facing * 9, snout[1] + 9], 1.8), at([snout[0] + facing * 14, snout[1] + 5], 0.8)))] : []; // prettier-ignore
 
   return [
     ...(wings ? [piece(COAT, put(moved(wings.area, turnAbout([0, 0], 0.42)), 5, 1))] : []),

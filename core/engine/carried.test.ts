@@ -1,0 +1,177 @@
+/** What goes through, hangs under, falls from, is driven, is looked through, is caught: by where it is. */
+import { describe, expect, it } from 'vitest';
+import { boundsOf, box } from './area';
+import { asDrawn } from './as-drawn';
+import { compose } from './compose';
+import { outlineOf, silhouetteOf } from './figure';
+import { filledWith } from './packed';
+import { skein } from './several';
+import { figureFor } from './stage';
+import { arranged, around, build, gapsOf, parted, requestOf, stageOf } from './testing';
+import { intersect, sizeOf, subtract, union, type Box } from '../path';
+
+const foot = (b: Box): number => b.y + b.height;
+const right = (b: Box): number => b.x + b.width;
+const middle = (b: Box): number => b.x + b.width / 2;
+const drawnFor = (prompt: string) => asDrawn(stageOf(prompt)).parts.figures;
+const boxOf = (prompt: string): Box => boundsOf(union(...compose(requestOf(prompt)).layers.filter((l) => l.isFigure).map((l) => l.area))); // prettier-ignore
+
+describe('what goes through something', () => {
+  it.each([
+    ['a heart with an arrow through it', 'heart', 'archery arrow'],
+    ['a dagger through a rose', 'dagger', 'rose'],
+    ['a needle through a button', 'needle', 'button'],
+  ])('is seen at both its sides: %s', (prompt, a, b) => {
+    const layers = arranged(prompt, a, b);
+    const at = gapsOf(layers, prompt)[0];
+    const [blade, round] = [around(layers.slice(0, at)), around([layers[at]])];
+    expect(blade.x).toBeLessThan(round.x + 2);
+    expect(right(blade)).toBeGreaterThan(right(round) - 2);
+    expect(blade.y).toBeLessThan(round.y + 4);
+    expect(foot(blade)).toBeGreaterThan(foot(round) - 4);
+  });
+
+  it('is an arrow that is shot, in either order', () => {
+    expect(drawnFor('an arrow through a heart')[0].drawn).toBe('archery arrow');
+    expect(drawnFor('a heart with an arrow through it')[1].drawn).toBe('archery arrow');
+    expect(drawnFor('an arrow beside a heart')[0].drawn).toBe('arrow');
+  });
+});
+
+describe('what one drives, hangs under, or looks through', () => {
+  it('is before the driver, who looks out over it', () => {
+    const { back: farmer, front: tractor } = parted('a farmer on a tractor', 'farmer', 'tractor');
+    expect(farmer.y).toBeLessThan(tractor.y);
+    expect(foot(farmer)).toBeLessThan(foot(tractor));
+    expect(farmer.width).toBeLessThan(tractor.width);
+  });
+
+  it('is a canopy over who comes down by it, and much broader', () => {
+    expect(drawnFor('a parachuting cow').map((f) => [f.drawn, f.relation])).toEqual([['cow', null], ['parachute', 'under']]); // prettier-ignore
+    const { back: canopy, front: cow } = parted('a cow under a parachute', 'cow', 'parachute');
+    expect(canopy.width).toBeGreaterThan(1.5 * cow.width);
+    expect(canopy.y).toBeLessThan(cow.y - 20);
+    expect(Math.abs(middle(canopy) - middle(cow))).toBeLessThan(2);
+  });
+
+  it('is before the eye, on one side of the head', () => {
+    const { back: owl, front: glass } = parted('an owl looking through a telescope', 'owl', 'telescope');
+    expect(glass.x).toBeGreaterThan(middle(owl));
+    expect(glass.y).toBeLessThan(owl.y + 0.5 * owl.height);
+  });
+
+  it('is in the mouth of who leaps for it', () => {
+    const { back: dog, front: disc } = parted('a dog catching a frisbee', 'dog', 'frisbee');
+    expect(middle(disc)).toBeGreaterThan(dog.x + 0.8 * dog.width);
+    expect(disc.y).toBeLessThan(dog.y + 0.4 * dog.height);
+    expect(dog.width).toBeGreaterThan(dog.height);
+  });
+
+  it('hangs over who is under it', () => {
+    const layers = arranged('a mouse under a lamp', 'mouse', 'lamp');
+    const mouse = around(layers.slice(layers.findLastIndex((l) => !l.isFigure) + 1));
+    expect(mouse.y).toBeGreaterThan(around(layers).y + 20);
+    expect(Math.abs(middle(mouse) - middle(around(layers)))).toBeLessThan(4);
+  });
+});
+
+describe('what falls, grows, lies on water or is heaped', () => {
+  it('falls from the lower edge of what it comes out of', () => {
+    const { back: falls, front: book } = parted('a waterfall pouring from an open book', 'waterfall', 'open book');
+    expect(Math.abs(falls.y - foot(book))).toBeLessThan(10);
+    expect(foot(falls)).toBeGreaterThan(foot(book) + 30);
+  });
+
+  it('is one sprout without ground where one is said, and three where it is not said', () => {
+    const one = arranged('a skull with a flower growing out of it', 'skull', 'flower');
+    const many = arranged('a skull with flowers growing out of it', 'skull', 'flower');
+    expect(one.length).toBeLessThan(many.length);
+  });
+
+  it('is in the middle of its rings, which are broader', () => {
+    const { back: rings, front: stone } = parted('a stone with ripples', 'rock', 'ripples');
+    expect(rings.width).toBeGreaterThan(1.8 * stone.width);
+    expect(Math.abs(middle(rings) - middle(stone))).toBeLessThan(2);
+    expect(rings.height).toBeLessThan(0.4 * rings.width);
+  });
+
+  it('is heaped in a chest that is open', () => {
+    const { front: chest, all } = parted('a treasure chest full of books', 'treasure chest', 'book');
+    expect(all.y).toBeLessThan(chest.y - 10);
+    expect(drawnFor('a stack of three river stones').map((f) => [f.drawn, f.count])).toEqual([['cairn', 1]]);
+    expect(drawnFor('three stones')[0].drawn).toBe('rock');
+  });
+
+  it('is left behind, the further the smaller', () => {
+    const prompt = 'a paper plane with a trail of hearts';
+    expect(drawnFor(prompt).map((f) => [f.drawn, f.said])).toEqual([['paper plane', null], ['heart', 'leaving']]); // prettier-ignore
+    const layers = compose(requestOf(prompt)).layers.filter((l) => l.isFigure);
+    const all = around(layers);
+    const low = boundsOf(intersect(union(...layers.map((l) => l.area)), box(all.x, all.y, 0.2 * all.width, all.height))); // prettier-ignore
+    expect(low.y).toBeGreaterThan(all.y + 0.5 * all.height);
+  });
+});
+
+describe('what stands for a part', () => {
+  it('is the beam of a lighthouse, level with its lamp', () => {
+    const layers = arranged('a lighthouse whose beam is a pencil', 'lighthouse', 'pencil');
+    const all = around(layers);
+    const [tower, beam] = [around(layers.filter((l) => boundsOf(l.area).x < all.x + 0.3 * all.width)), around(layers.slice(-1))]; // prettier-ignore
+    expect(beam.x).toBeGreaterThan(tower.x + 0.4 * tower.width);
+    expect(beam.y).toBeLessThan(all.y + 0.3 * all.height);
+  });
+
+  it('is the grips of scissors, the hands of a clock and the points of a crown', () => {
+    const { layers, all } = parted('a pair of scissors whose handles form a heart', 'scissors', 'heart');
+    const grip = around(layers.slice(-1));
+    expect(grip.y).toBeGreaterThan(all.y + 0.4 * all.height);
+    const hands = compose(requestOf('a clock whose hands are a knife and fork')).layers.filter((l) => l.isFigure);
+    const plain = compose(requestOf('a clock whose hands are knives')).layers.filter((l) => l.isFigure);
+    expect(boundsOf(union(...hands.map((l) => l.area))).width).toBeCloseTo(boundsOf(union(...plain.map((l) => l.area))).width, 0); // prettier-ignore
+    const crown = boxOf('a crown made of wheat');
+    expect(crown.height).toBeGreaterThan(0.5 * crown.width);
+    expect(drawnFor('a lion with a crown of leaves').map((f) => f.drawn)).toEqual(['lion', 'leaf crown']);
+  });
+
+  it('is the body and the wing of a bird, of two leaves', () => {
+    const bird = boxOf('a bird made of two leaves');
+    expect(bird.width).toBeGreaterThan(bird.height);
+    expect(compose(requestOf('a bird made of two leaves')).layers.filter((l) => l.isFigure).length).toBeLessThan(6);
+  });
+});
+
+describe('patches', () => {
+  it('cover an outline in more than one ink, a seam between them', () => {
+    const stage = stageOf('an elephant made of patchwork');
+    const hull = silhouetteOf(build('elephant'));
+    const layers = filledWith(stage, hull, build('quilt'))!;
+    const covered = union(...layers.map((l) => l.area));
+    expect(new Set(layers.map((l) => l.fill)).size).toBeGreaterThan(1);
+    expect(sizeOf(subtract(covered, hull))).toBeLessThan(1);
+    expect(sizeOf(covered)).toBeGreaterThan(0.6 * sizeOf(hull));
+    expect(sizeOf(covered)).toBeLessThan(0.97 * sizeOf(hull));
+  });
+});
+
+describe('birds that fly together', () => {
+  it('go one before the others, which are a little smaller', () => {
+    const layers = skein(stageOf('three geese flying'), build('goose'), 3);
+    const all = around(layers);
+    const first = around(layers.filter((l) => right(boundsOf(l.area)) > right(all) - 8));
+    expect(right(first)).toBeCloseTo(right(all), 3);
+    expect(first.y).toBeGreaterThan(all.y + 0.1 * all.height);
+    expect(foot(first)).toBeLessThan(foot(all) - 0.1 * all.height);
+  });
+
+  it('has a note before its beak where one sings, and none where several do', () => {
+    const figure = (prompt: string) => {
+      const stage = stageOf(prompt);
+      return figureFor(stage, stage.parts.figures[0], 0);
+    };
+    const [singing, sitting, three] = ['a singing robin', 'a sitting robin', 'three singing robins'].map(figure);
+    expect(singing.parts.length).toBeGreaterThan(sitting.parts.length);
+    expect(three.parts.length).toBe(sitting.parts.length);
+    const note = boundsOf(union(...singing.parts.slice(sitting.parts.length).map((p) => p.area)));
+    expect(note.x).toBeGreaterThan(right(boundsOf(outlineOf(sitting))) - 4);
+  });
+});
