@@ -47,6 +47,7 @@ const HAS: readonly (readonly [RegExp, RegExp])[] = [
   [/^pancakes$/, /^(?:butter|syrup|maple syrup)$/],
   [/^(?:island|desert island)$/, /^palm tree$/],
   [/^market stall$/, /^awning$/],
+  [/^(?:viking ship|sailboat|pirate ship)$/, /^(?:sails?|sailboat)$/],
 ];
 // In a pose, or with a face, another figure is built, which has it not.
 const has = (whole: PromptFigure, part: PromptFigure): boolean =>
@@ -99,6 +100,27 @@ const RULES: readonly Rule[] = [
     const [first, second, third] = figures;
     return third?.said === 'like' && third.to === 1 && second.relation === 'holding' && isCreature(first.drawn) && second.drawn !== 'balloon' ? dropped(figures, 2, 1) : null; // prettier-ignore
   },
+  // Hands that form a heart are one gesture.
+  ([first, second, third]) => {
+    const [hand, heart] = first?.drawn === 'heart' ? [second, first] : [first, second];
+    const forms = second?.to === 0 && (second === heart ? second.relation === 'as' : second.relation === 'made of');
+    return !third && forms && hand?.drawn === 'hand' && heart?.drawn === 'heart' && (hand.count === 2 || isPlural(hand.word)) ? [{ ...first, word: 'hands', drawn: 'heart hands', count: 1, modifiers: [], pose: null }] : null;
+  }, // prettier-ignore
+  // Stars that antlers are full of are between these.
+  ([first, second, third, ...rest]) =>
+    second && /^(?:antlers?|horns?)$/.test(second.word) && isCreature(first.drawn) && isChained(second, third, third?.relation === 'on' ? 'on' : 'inside', true)
+      ? [first, { ...third, to: 0, relation: 'inside', turned: true, place: 'antlers' }, ...rest]
+      : null, // prettier-ignore
+  // A microphone with owl ears has an owl's ears on it.
+  ([first, second, ...rest]) => {
+    const animal = /^([a-z]+) ears$/.exec(second?.word ?? '')?.[1];
+    return second && animal && !isCreature(first.drawn) && isCreature(animal) && !second.turned ? [first, { ...second, word: animal, drawn: animal, via: 'name', relation: 'wearing', said: 'ears' }, ...rest] : null;
+  }, // prettier-ignore
+  // Who eats leaves from a tree eats of the tree.
+  ([first, second, third, ...rest]) =>
+    third && isCreature(first.drawn) && second.drawn === 'leaf' && TREES.test(third.drawn) && /^(?:eat|nibbl|brows|munch|feed|pluck|chew)/.test(`${first.pose ?? ''} ${second.said ?? ''}`.trim())
+      ? [first, { ...third, to: 0, relation: 'toward', turned: false, said: 'eating' }, ...rest]
+      : null, // prettier-ignore
   // A trail of hearts is hearts that one leaves behind.
   ([first, second, third, ...rest]) =>
     third && /^(?:trail|track|wake)s?$/.test(second.word) && third.to === 1 && third.relation === 'made of'
@@ -147,7 +169,9 @@ const RULES: readonly Rule[] = [
   // A teapot house is a teapot with a door and windows.
   ([first, ...rest]) => {
     const lived = /^(teapot|shoe|boot|mushroom|pumpkin|acorn|cup|mug|book|apple|pear|hat|eggshell|egg|strawberry|watermelon|kettle|jug|barrel|snail shell|gourd|tree stump|cupcake) house$/.exec(first?.word ?? '')?.[1];
-    return lived && first.drawn === 'house' ? [{ ...first, drawn: lived }, added('house', 'house', 'as', 'as'), ...rest.filter((f) => f.drawn !== 'chimney').map((f): PromptFigure => ({ ...f, to: 0, relation: 'over', turned: true }))] : null;
+    const eaten = /^([a-z]+) house$/.exec(first?.word ?? '')?.[1] ?? '';
+    const of = lived ?? (['food', 'plant'].includes(nounKind(eaten) ?? '') && isThing(eaten) && !TREES.test(eaten) && !/^(?:flower|garden|plant|bamboo|palm|log|wood|straw|leaf|vine|coffee|tea|beer|wine|pizza|steak|pancake|waffle|pie|farm|meat|fish)$/.test(eaten) ? eaten : undefined);
+    return of && first.drawn === 'house' ? [{ ...first, drawn: of }, added('house', 'house', 'as', 'as'), ...rest.filter((f) => f.drawn !== 'chimney').map((f): PromptFigure => ({ ...f, to: 0, relation: 'over', turned: true }))] : null;
   }, // prettier-ignore
   // An arrow that sticks in something is one that was shot.
   ([first, second, ...rest]) =>

@@ -125,7 +125,7 @@ export function pairAsLetter(figure: Figure, letter: string): Figure | null {
 
 /** Mountains as the letter whose peaks they are, with snow on them; null for other letters and things. */
 export function peaksAsLetter({ name, parts: [first] }: Figure, letter: string): Figure | null {
-  if (!/^mountains?$/.test(name) || letter !== 'M') return null;
+  if (!/^(?:mountains?|mountain range|peaks?)$/.test(name) || letter !== 'M') return null;
   const hull: Area = [[4, 90, 30, 10, 50, 50, 70, 10, 96, 90, 77, 90, 67, 57, 50, 90, 33, 57, 23, 90]];
   const snow: Area = [[30, 10, 23, 31.5, 27, 27, 31, 34, 35.5, 27, 38.5, 27], [70, 10, 77, 31.5, 73, 27, 69, 34, 64.5, 27, 61.5, 27]]; // prettier-ignore
   const parts = [

@@ -47,12 +47,13 @@ const facingOf = (name: string): { facing?: 1 | -1 } => (TO_LEFT.test(name) ? { 
 const LEAPING = /^(?:leap|jump|rising|breach|spring)/;
 const SCALED = /^(?:fish|goldfish|tropical fish|swordfish|piranha)$/;
 
-/** Something that swims, turned so that its heavier end, which is its head, is up. */
+/** Something that swims, turned so that its head is up: where it looks, or else its heavier end. */
 function headUp(figure: Figure): Figure {
   const all = outlineOf(figure);
   const b = boundsOf(all);
   const [left, right] = [0, 0.6].map((x) => sizeOf(intersect(all, box(b.x + x * b.width, b.y - 1, 0.4 * b.width, b.height + 2)))); // prettier-ignore
-  return turnedAt(figure, right > left ? -0.75 : 0.75);
+  const isRight = figure.facing === undefined ? right > left : figure.facing > 0;
+  return turnedAt(figure, isRight ? -0.75 : 0.75);
 }
 
 /** Drawings of ours whose parts have names as those of what is built do. */

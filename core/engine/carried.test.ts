@@ -140,6 +140,82 @@ describe('what stands for a part', () => {
   });
 });
 
+describe('what one wears or has about it', () => {
+  it('hangs under the chin, on the middle line of who has it', () => {
+    const { back: dog, front: barrel } = parted('a dog with a barrel around its neck', 'dog', 'barrel');
+    expect(Math.abs(middle(barrel) - middle(dog))).toBeLessThan(0.1 * dog.width);
+    expect(barrel.y).toBeGreaterThan(dog.y + 0.35 * dog.height);
+    expect(barrel.width).toBeLessThan(0.5 * dog.width);
+  });
+
+  it('is the ears of an animal on a thing, at its top', () => {
+    expect(drawnFor('a teapot with cat ears').map((f) => [f.drawn, f.said])).toEqual([['teapot', null], ['cat', 'ears']]); // prettier-ignore
+    const stage = stageOf('a teapot with cat ears');
+    const ears = boxOf('a teapot with cat ears');
+    expect(stage.parts.figures[1].word).toBe('cat ears');
+    expect(ears.height).toBeGreaterThan(0.5 * ears.width);
+    expect(drawnFor('a cat with big ears').map((f) => f.drawn)).not.toContain('big');
+  });
+
+  it('is in antlers, where these are full of it', () => {
+    const [, stars] = drawnFor('a stag with antlers full of stars');
+    expect([stars.drawn, stars.place, stars.to]).toEqual(['star', 'antlers', 0]);
+  });
+
+  it('sticks up crossed from a ball of wool', () => {
+    const { back: needles, front: ball } = parted(
+      'two knitting needles crossed in a ball of yarn',
+      'knitting needle',
+      'wool',
+    );
+    expect(needles.y).toBeLessThan(ball.y - 8);
+    expect(Math.abs(middle(needles) - middle(ball))).toBeLessThan(0.1 * ball.width);
+  });
+});
+
+describe('what is one drawing, or another', () => {
+  it.each([
+    ['a heart made of two hands', ['heart hands']],
+    ['two hands forming a heart', ['heart hands']],
+    ['a heart and two hands', ['heart', 'hand']],
+    ['a viking ship with a striped sail', ['viking ship']],
+    ['a compass over a pine forest', ['compass', 'pine tree']],
+    ['a pineapple house', ['pineapple', 'house']],
+    ['a coffee house', ['house']],
+    ['a giraffe eating leaves from a tree', ['giraffe', 'tree']],
+    ['a hand drawing a heart with a pencil', ['pencil', 'heart']],
+  ])('%s', (prompt, drawn) => {
+    expect(drawnFor(prompt).map((f) => f.drawn)).toEqual(drawn);
+  });
+
+  it('is as often about a middle as is said', () => {
+    const arrows = compose(requestOf('a compass rose made of four arrows')).layers.filter((l) => l.isFigure);
+    const b = around(arrows);
+    expect(b.width / b.height).toBeCloseTo(1, 1);
+    expect(arrows.length).toBe(5);
+  });
+});
+
+describe('what falls on an umbrella', () => {
+  it('is over it', () => {
+    const layers = arranged('an open umbrella with fish raining down', 'umbrella', 'fish');
+    const at = gapsOf(layers, 'an open umbrella with fish raining down')[0];
+    const [umbrella, all] = [around(layers.slice(0, at)), around(layers)];
+    expect(all.y).toBeLessThan(umbrella.y - 15);
+    expect(foot(all)).toBeCloseTo(foot(umbrella), 0);
+  });
+});
+
+describe('negative space between two', () => {
+  it.each(['negative space: a pine tree between two wolves', 'negative space: a bottle between two vines'])('is the same at both sides: %s', (prompt) => {
+    const area = union(...compose(requestOf(prompt)).layers.map((l) => l.area));
+    const [left, right] = [box(-50, -50, 100, 200), box(50, -50, 100, 200)].map((half) => sizeOf(intersect(area, half)));
+    expect(Math.abs(left / right - 1)).toBeLessThan(0.06);
+    // Something is cut out.
+    expect(sizeOf(silhouetteOf({ name: 'field', tones: [0], parts: [{ tone: 0, area }] }))).toBeGreaterThan(1.04 * sizeOf(area));
+  }); // prettier-ignore
+});
+
 describe('patches', () => {
   it('cover an outline in more than one ink, a seam between them', () => {
     const stage = stageOf('an elephant made of patchwork');

@@ -70,6 +70,15 @@ describe('a thing that follows a trade', () => {
     expect(added.some((b) => b.y > e.y + 0.4 * e.height && b.height > 0.15 * e.height && b.width < e.width)).toBe(true);
   });
 
+  it('wears a coat that is open at the neck, and no second face on what has one', () => {
+    const robed = mascotFigure('egg', { ...options, dress: { top: 'robe' } });
+    const plain = mascotFigure('egg', { ...options, dress: {} });
+    expect(robed.parts.length).toBe(plain.parts.length + 2);
+    const coat = robed.parts.filter((p) => p.tone === 2).map((p) => boundsOf(p.area));
+    expect(coat.length).toBeGreaterThan(0);
+    expect(mascotFigure('snowman', { ...options, dress: {} }).parts.length).toBeLessThan(build('snowman').parts.length + 4);
+  }); // prettier-ignore
+
   it('holds the tool of it, where its hat does not say what it is', () => {
     const layers = (prompt: string) => compose(requestOf(prompt)).layers.filter((l) => l.isFigure).length;
     expect(layers('mascot: a cactus barber')).toBeGreaterThan(layers('mascot: a cactus'));

@@ -7,7 +7,17 @@ import { onField, recoloured } from './field';
 import { boundsOf, box, disc, ringOf, starArea, tile, turnedBy } from './area';
 import { intersect, grown, subtract, moved, rim, sizeOf, union, type Area, roomIn } from '../path';
 import { buildFigure } from './build';
-import { mirroredFigure, movedFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
+import { isCreature } from './built';
+import {
+  lookingRight,
+  mirroredFigure,
+  movedFigure,
+  outlineOf,
+  placed,
+  silhouetteOf,
+  upright,
+  type Figure,
+} from './figure';
 import { layerOf, scaled, type Layer } from './layer';
 import { leafArea } from './marks';
 import { isThing } from './things';
@@ -251,11 +261,14 @@ export function negativeSpace(stage: Stage): Layer[] {
   if (second?.relation === 'between' && second.count === 2 && isThing(second.drawn)) {
     const shape = arrangement(stage, [FORMS.circle, FORMS.square, FORMS.hexagon, FORMS.shield]);
     const middle = placed(upright(a), { cx: 50, cy: 50, side: 58, fill: 1 });
-    const side = placed(upright(figureFor(stage, { ...second, count: 1 }, outerAt)), { cx: 50, cy: 50, side: 50, fill: 1 });
+    const one = figureFor(stage, { ...second, count: 1 }, outerAt);
+    const side = placed(isCreature(one.name) ? lookingRight(one) : upright(one), { cx: 50, cy: 50, side: 50, fill: 1 });
     const [m, o] = [middle, side].map((f) => boundsOf(outlineOf(f)));
-    const off = Math.min(36 - o.width / 2 + 6, m.width / 2 + o.width / 2 + 3);
-    const right = movedFigure(side, [1, 0, 0, 1, off, 0]);
-    return [layerOf(subtract(shape(46), union(...[middle, right, mirroredFigure(right)].map(cutOf))), field)];
+    const right = movedFigure(isCreature(one.name) ? mirroredFigure(side) : side, [1, 0, 0, 1, (m.width + o.width) / 2 + 3, m.y + m.height - o.y - o.height]);
+    const all = union(...[middle, right, mirroredFigure(right)].map(cutOf));
+    const b = boundsOf(all);
+    const k = 78 / Math.max(b.width, 1.16 * b.height);
+    return [layerOf(subtract(shape(46), moved(all, [k, 0, 0, k, 50 - k * (b.x + b.width / 2), 50 - k * (b.y + b.height / 2)])), field)];
   } // prettier-ignore
   // One figure cut out of another, or out of a form.
   if (second && isThing(second.drawn)) {

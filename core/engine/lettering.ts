@@ -297,8 +297,11 @@ export function wordmark(stage: Stage): Layer[] {
   const other = (f: Figure): Layer[] => finished(stage, f, palette.groundHex, [second, first]);
   const drawn = [...upper].filter((c) => c !== ' ');
   /** The first of the letters that is a letter, or one of a kind where none is named; -1 where none is. */
-  const indexOf = (letter: string | null, kind: RegExp): number =>
-    letters.length !== drawn.length ? -1 : drawn.findIndex((c) => (letter ? c.toLowerCase() === letter.toLowerCase() : kind.test(c))); // prettier-ignore
+  const indexOf = (letter: string | null, kind: RegExp): number => {
+    if (letters.length !== drawn.length) return -1;
+    const found = drawn.flatMap((c, i) => ((letter ? c.toLowerCase() === letter.toLowerCase() : kind.test(c)) ? [i] : [])); // prettier-ignore
+    return found.at(letterAt?.nth ?? 0) ?? found.at(-1) ?? -1;
+  };
   /** Before the name, a little higher than it. */
   const before = (): Layer[] => {
     const side = b.height * 1.5;

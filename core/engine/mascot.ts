@@ -15,7 +15,19 @@ import { boundsOf, box, disc } from './area';
 import { expressionOf, eyewearParts, hatParts, inCloth, neckParts, stanceOf, TONES as CLOTH, type Dress, type Eyewear, type Hat, type Stance } from './creature'; // prettier-ignore
 import { FACE_TONES, faceOn } from './faced';
 import { joinedFigures, uprightFigure } from './built';
-import { areaFrom, axisOf, grown, intersect, moved, parsePath, runsFrom, stroked, union, type Area } from '../path';
+import {
+  areaFrom,
+  axisOf,
+  grown,
+  intersect,
+  moved,
+  parsePath,
+  runsFrom,
+  stroked,
+  subtract,
+  union,
+  type Area,
+} from '../path';
 
 export interface MascotOptions extends BuildOptions {
   readonly dress: Dress;
@@ -58,7 +70,10 @@ function thingMascot(name: string, options: MascotOptions, stance: Stance): Figu
   const built = buildFigure(name, { ...options, pose: null, expression: null, detail: Math.min(options.detail, 40) });
   const whole = placed(stood(built), { cx: 50, cy: 44, side: 62, fill: 0.85 });
   const b = boundsOf(outlineOf(whole));
-  const found = faceOn(whole, expressionOf(options.expression ?? null) ?? 'happy', dress.hat || hat ? 0.22 : 0);
+  // What is drawn with a face has no second one.
+  const found = SELF_FACED.test(name)
+    ? null
+    : faceOn(whole, expressionOf(options.expression ?? null) ?? 'happy', dress.hat || hat ? 0.22 : 0);
   const thing = found?.thing ?? whole;
   const face: Figure = found?.face ?? { name, tones: TONES, parts: [] };
   const y = found?.y ?? b.y + b.height / 2;
@@ -102,8 +117,8 @@ function thingMascot(name: string, options: MascotOptions, stance: Stance): Figu
     ...(dress.hasBoots ? [booted] : []),
     thing,
     face,
-    ...apronOn(thing, face, dress),
-    ...(dress.neck ? [neckwearOn(face, dress, half)] : []),
+    ...clothedIn(thing, face, dress),
+    ...(dress.neck ? [neckwearOn(thing, face, dress, half)] : []),
     ...(dress.eyes ? [glassesOn(face, dress.eyes, dress.dyes?.eyes)] : []),
     ...(moustache ? [underEyes(face, moustache)] : []),
     ...(worn ? [worn] : []),
@@ -123,31 +138,46 @@ function glassesOn(face: Figure, eyes: Eyewear, hex?: string): Figure {
   return movedFigure(shifted, [1, 0, 0, 1, e.x + e.width / 2 - 50, 0]);
 }
 
-/** Where the chin of a face would be. */
-const chinOf = (face: Figure): number => {
-  const f = boundsOf(outlineOf(face));
-  return f.y + f.height + 1;
-};
+const SELF_FACED = /^(?:snowman|scarecrow|gingerbread man|skull)$/;
 
-/** What a thing has about its neck, which it has not: under its mouth. */
-function neckwearOn(face: Figure, dress: Dress, half: number): Figure {
-  const f = boundsOf(outlineOf(face));
-  const k = Math.max(0.6, Math.min(1, half / 22));
-  const parts = inCloth(neckParts({ neck: dress.neck }, 0, half / k - 1, 30, 2, 2), dress.dyes?.neck);
-  return movedFigure({ name: face.name, tones: CLOTH, parts }, [k, 0, 0, k, f.x + f.width / 2 - 50 * k, chinOf(face)]);
-}
-
-/** The apron that a thing has tied about it, from below its mouth to its foot; none where it has no room for one. */
-function apronOn(thing: Figure, face: Figure, dress: Dress): Figure[] {
+/** Where the chin of a face is, or would be. */
+const chinOf = (thing: Figure, face: Figure): { readonly cx: number; readonly y: number } => {
   const b = boundsOf(outlineOf(thing));
   const f = boundsOf(outlineOf(face));
-  const [cx, top, foot] = [f.x + f.width / 2, chinOf(face) + (dress.neck ? 9 : 2), b.y + b.height];
-  if (dress.top !== 'apron' || foot - top < 0.2 * b.height) return [];
-  const room = boundsOf(intersect(outlineOf(thing), box(b.x - 1, top, b.width + 2, foot - top)));
+  return f.width > 0 ? { cx: f.x + f.width / 2, y: f.y + f.height + 1 } : { cx: b.x + b.width / 2, y: b.y + 0.5 * b.height };
+}; // prettier-ignore
+
+/** What a thing has about its neck, which it has not: under its mouth. */
+function neckwearOn(thing: Figure, face: Figure, dress: Dress, half: number): Figure {
+  const chin = chinOf(thing, face);
+  const k = Math.max(0.6, Math.min(1, half / 22));
+  const parts = inCloth(neckParts({ neck: dress.neck }, 0, half / k - 1, 30, 2, 2), dress.dyes?.neck);
+  return movedFigure({ name: face.name, tones: CLOTH, parts }, [k, 0, 0, k, chin.cx - 50 * k, chin.y]);
+}
+
+/** What a thing has on from below its mouth to its foot: an apron before it, or a coat that is open at the neck; nothing where there is no room. */
+function clothedIn(thing: Figure, face: Figure, dress: Dress): Figure[] {
+  const b = boundsOf(outlineOf(thing));
+  const chin = chinOf(thing, face);
+  const isApron = dress.top === 'apron';
+  const [cx, top, foot] = [chin.cx, chin.y + (isApron ? (dress.neck ? 9 : 2) : -1), b.y + b.height];
+  if (!dress.top || foot - top < (isApron ? 0.2 : 0.16) * b.height) return [];
+  const hull = outlineOf(thing);
+  const room = boundsOf(intersect(hull, box(b.x - 1, top, b.width + 2, foot - top)));
   const half = Math.min(0.34 * room.width, 17);
-  const bib = intersect(grown(outlineOf(thing), -1), areaFrom(parsePath(`M${cx - 0.7 * half} ${top}L${cx + 0.7 * half} ${top}L${cx + half} ${top + 0.4 * (foot - top)}L${cx + half} ${foot + 2}L${cx - half} ${foot + 2}L${cx - half} ${top + 0.4 * (foot - top)}Z`))); // prettier-ignore
-  const pocket = box(cx - 0.4 * half, top + 0.5 * (foot - top), 0.8 * half, 1.6);
-  return [{ name: thing.name, tones: CLOTH, parts: [...inCloth([{ tone: 2, area: bib }], dress.dyes?.top, [2]), { tone: DARK, area: pocket }] }]; // prettier-ignore
+  const cloth = (area: Area, trim: Area): Figure => ({ name: thing.name, tones: CLOTH, parts: [...inCloth([{ tone: 2, area }], dress.dyes?.top, [2]), { tone: DARK, area: trim }] }); // prettier-ignore
+  if (isApron) {
+    const bib = areaFrom(parsePath(`M${cx - 0.7 * half} ${top}L${cx + 0.7 * half} ${top}L${cx + half} ${top + 0.4 * (foot - top)}L${cx + half} ${foot + 2}L${cx - half} ${foot + 2}L${cx - half} ${top + 0.4 * (foot - top)}Z`)); // prettier-ignore
+    return [cloth(intersect(grown(hull, -1), bib), box(cx - 0.4 * half, top + 0.5 * (foot - top), 0.8 * half, 1.6))];
+  }
+  const deep = top + 0.6 * (foot - top);
+  const opening: Area = [[cx - 0.55 * half, top - 1, cx + 0.55 * half, top - 1, cx, deep]];
+  const isTied = dress.top === 'robe';
+  const coat = subtract(intersect(hull, box(b.x - 1, top, b.width + 2, foot - top + 1)), opening);
+  const trim = isTied
+    ? intersect(hull, box(b.x - 1, deep, b.width + 2, 2.6))
+    : union(disc(cx + 0.2 * half, deep + 3, 1.2, 20), line(1.2, `M${cx} ${deep}L${cx} ${foot}`));
+  return [cloth(coat, intersect(trim, hull))];
 }
 
 /** What a thing has under its eyes, over its mouth. */

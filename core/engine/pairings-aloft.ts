@@ -136,6 +136,16 @@ export const pouringOut: Pair = (s, a, b) => {
   return [...finished(s, pot), ...drops.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))];
 };
 
+/** Six B fall on A from above, each a little turned. */
+export const rainedOn: Pair = (s, a, b) => {
+  const roof = placed(a, { cx: 50, cy: 68, side: 66, fill: 1 });
+  const r = boundsOf(outlineOf(roof));
+  const one = placed(isLong(b) ? turnedAt(upright(b), Math.PI) : b, { cx: 50, cy: 50, side: 17, fill: 1 });
+  const spots = [[-0.4, -30], [0, -34], [0.4, -30], [-0.22, -13], [0.2, -14], [0.56, -10]] as const;
+  const falling = spots.map(([u, dy], i) => movedFigure(turnedAt(one, 0.5 - 0.22 * i), [1, 0, 0, 1, r.x + (0.5 + u) * r.width - 50, r.y + dy - 50]));
+  return fitLayers([...finished(s, roof), ...falling.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))], 92);
+}; // prettier-ignore
+
 /** A hangs by lines under a canopy of five gores. */
 export const dangling: Pair = (s, a) => {
   const [left, right, rim, top] = [8, 92, 40, 4];

@@ -62,7 +62,8 @@ export const eared: Pair = (s, whole, b) => {
   const k = Math.max(0.55, Math.min(1.1, top.width / h.width));
   const ears = clipped(head, box(h.x - 1, h.y - 1, h.width + 2, 0.4 * h.height + 1));
   const put = movedFigure(ears, [k, 0, 0, k, top.x + top.width / 2 - k * (h.x + h.width / 2), o.y + 0.3 * o.height - k * (h.y + 0.4 * h.height)]); // prettier-ignore
-  const face = faceOn(thing, 'happy');
+  // Where ears alone are said, it has no face.
+  const face = s.parts.figures.some((f) => f.said === 'ears') ? null : faceOn(thing, 'happy');
   return fitLayers([...finished(s, put), ...clear(s, thing, s.palette.groundHex, swapped(s), 1.4), ...(face ? finished(s, face.face, s.palette.groundHex, s.palette.inks) : [])], 90); // prettier-ignore
 };
 

@@ -36,7 +36,7 @@ import {
 } from './figure';
 import { fitLayers, layerOf } from './layer';
 import { leafArea } from './marks';
-import { fannedOut, swapped, type Pair } from './pairings';
+import { askedFor, fannedOut, swapped, type Pair } from './pairings';
 import type { Single } from './single';
 import { banned, clear, finished, turnOf, solid, form, thingFor } from './stage';
 
@@ -225,7 +225,8 @@ export const asHouse: Single = (s, a) => {
 
 /** Several B about a middle, their feet together, in place of the petals or rays of A. */
 export const radial: Pair = (s, a, b) => {
-  const n = 6 + turnOf(s, 2) * 2;
+  const count = askedFor(s, b)?.count ?? 1;
+  const n = count > 2 && count < 13 ? count : 6 + turnOf(s, 2) * 2;
   const one = placed(upright(b), { cx: 50, cy: 24, side: n > 6 ? 32 : 38, fill: 1 });
   const inks = s.palette.inks;
   const petals = Array.from({ length: n }, (_, i) => turnedAt(one, (2 * Math.PI * i) / n));

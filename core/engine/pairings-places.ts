@@ -32,9 +32,14 @@ export const sheltered: Pair = (s, a, b) => {
   const { width, height } = boundsOf(outlineOf(b));
   // A leaf lies over whoever is under it.
   if (/leaf|lily pad/.test(b.name)) {
-    const over = placed(isLong(b) ? turnedAt(upright(b), Math.PI / 2 - 0.2) : b, { cx: 50, cy: 26, side: 90, fill: 1 });
+    const over = placed(isLong(b) || height > width ? turnedAt(upright(b), Math.PI / 2 - 0.2) : b, {
+      cx: 50,
+      cy: 26,
+      side: 90,
+      fill: 1,
+    });
     const o = boundsOf(outlineOf(over));
-    const under = standing(placed(a, { cx: 50, cy: 50, side: 54, fill: 0.9 }), 50, o.y + 0.72 * o.height + 50);
+    const under = standing(placed(a, { cx: 50, cy: 50, side: 54, fill: 0.9 }), 50, o.y + 0.86 * o.height + 50);
     return fitLayers([...finished(s, under), ...clear(s, over, s.palette.groundHex, swapped(s), 2)], 90);
   }
   const roof = placed(width > height ? b : upright(b), { cx: 50, cy: 46, side: 90, fill: 1 });

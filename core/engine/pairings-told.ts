@@ -381,10 +381,12 @@ export const spraying: Pair = (s, a, b) => {
     const f = boundsOf(outlineOf(flame));
     return fitLayers([...finished(s, big), ...finished(s, movedFigure(flame, [1, 0, 0, 1, front + 2 - f.x, tip.y + tip.height / 2 - (f.y + f.height / 2)]), s.palette.groundHex, swapped(s))], 92);
   }
-  const small = placed(b, { cx: 50, cy: 50, side: 11, fill: 0.9 });
+  // Of what is no drop fewer are seen, each larger.
+  const isFine = /^(?:water|drop|bubbles|confetti|snow|snowflake|paint)$/.test(b.name);
+  const small = placed(b, { cx: 50, cy: 50, side: isFine ? 11 : 14, fill: 0.9 });
   const turn = isWhale ? -Math.PI / 2 : -0.5;
-  const drops = [-0.5, -0.05, 0.4].flatMap((lean, row) => Array.from({ length: 3 + (row % 2) }, (_, i): Figure => {
-    const t = (i + 0.8) / 3.6;
+  const drops = [-0.5, -0.05, 0.4].flatMap((lean, row) => Array.from({ length: isFine ? 3 + (row % 2) : 1 + (row % 2) }, (_, i): Figure => {
+    const t = isFine ? (i + 0.8) / 3.6 : row % 2 ? 0.3 + 0.66 * i : 0.62;
     const [x, y] = [from[0] + (5 + 32 * t) * Math.cos(lean + turn), from[1] + (5 + 32 * t) * Math.sin(lean + turn) + 9 * t * t];
     const k = 0.6 + 0.6 * t;
     return movedFigure(small, [k, 0, 0, k, x - 50 * k, y - 50 * k]);

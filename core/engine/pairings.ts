@@ -2,14 +2,14 @@
 import { boundsOf, box, disc } from './area';
 import { onField } from './field';
 import { mirroredFigure, lookingRight, clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
-import { grown, intersect, moved, roomIn, sizeOf, subtract, union, type Area } from '../path';
+import { grown, intersect, moved, roomIn, sizeOf, stroked, subtract, union, type Area } from '../path';
 import { buildOf, builtDrawings, isAsleep, isCreature, isSeenAside, uprightFigure } from './built';
 import { dressFrom, eyewearParts, hatParts, inCloth, isCut, TONES, type Stance } from './creature';
 import { undyed } from './dye';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
 import type { PromptFigure } from '../prompt';
-import { clear, finished, form, inkOf, inSaidColours, type Stage, type Standing, turnOf } from './stage';
+import { solid, clear, finished, form, inkOf, inSaidColours, type Stage, type Standing, turnOf } from './stage';
 
 export type Pair = (stage: Stage, a: Figure, b: Figure) => Layer[];
 
@@ -252,13 +252,17 @@ export const dressed =
 /** B in A's mouth or beak: at the foremost point of its upper half, as seen from the side. */
 export const atMouth: Pair = (s, a, b) => {
   const isBird = /^(?:songbird|raptor|fowl|wader|runner)$/.test(buildOf(a.name) ?? '');
-  const poses = ['standing', isBird ? 'flying' : 'sitting', 'standing', 'sitting'].flatMap((pose) => builtDrawings(a.name, { pose }, s.knobs).slice(0, 1)); // prettier-ignore
+  // A neck that is bent twice is only in the drawings.
+  const poses = /^(?:flamingo|swan)$/.test(a.name) ? [] : ['standing', isBird ? 'flying' : 'sitting', 'standing', 'sitting'].flatMap((pose) => builtDrawings(a.name, { pose }, s.knobs).slice(0, 1)); // prettier-ignore
   const side = poses.length ? poses[s.idea % poses.length]() : null;
   const big = placed(side ? { ...side, name: a.name } : lookingRight(a), { cx: 44, cy: 52, side: 80, fill: 0.9 });
   const bb = boundsOf(outlineOf(big));
   // Where its wings are up, what reaches furthest forward of all is its beak.
   const isFlying = isBird && side !== null && s.idea % poses.length === 1;
-  const upper = intersect(outlineOf(big), box(bb.x, bb.y, bb.width, bb.height * (isFlying ? 1 : 0.5)));
+  const upper = intersect(
+    outlineOf(big),
+    box(bb.x, bb.y, bb.width, bb.height * (isFlying ? 1 : poses.length ? 0.5 : 0.3)),
+  );
   const front = boundsOf(upper).x + boundsOf(upper).width;
   const tip = boundsOf(intersect(upper, box(front - 2.5, bb.y, 4, bb.height)));
   // Several in a row are no smaller each.
@@ -504,6 +508,22 @@ export const wreathed: Pair = (s, whole, b) => {
 };
 
 /** A goes through B: behind its one half, before its other. */
+/** A from the front, to the chest, with B hung about its neck by a band. */
+export const hungFromNeck: Pair = (s, a, b) => {
+  const [who] = s.parts.figures;
+  const figure = uprightFigure(a.name, { knobs: s.knobs, stance: 'standing', expression: who?.expression ?? null, modifiers: who?.modifiers ?? [], dress: {}, held: null, crop: turnOf(s, 2) ? 'whole' : 'bust' });
+  const big = placed(figure ?? a, { cx: 50, cy: 50, side: 90, fill: 0.95 });
+  const o = boundsOf(outlineOf(big));
+  // The neck is where it is narrowest, under the head.
+  const rows = Array.from({ length: 24 }, (_, i) => { const y = o.y + o.height * (0.38 + 0.018 * i); return { ...boundsOf(intersect(silhouetteOf(big), box(o.x - 1, y, o.width + 2, 1))), at: y }; });
+  const neck = rows.filter((r) => r.width > 0).reduce((p, q) => (q.width < p.width ? q : p));
+  const cx = neck.x + neck.width / 2;
+  const one = placed(b, { cx, cy: 50, side: 0.34 * o.width, fill: 1 });
+  const t = boundsOf(outlineOf(one));
+  const band = stroked([[neck.x + 0.06 * neck.width, neck.at, cx, neck.at + 4, neck.x + 0.94 * neck.width, neck.at]], 3.4, false);
+  return fitLayers([...finished(s, big), ...solid(s, band, swapped(s)[0]), ...clear(s, movedFigure(one, [1, 0, 0, 1, 0, neck.at + 2.4 - t.y]), s.palette.groundHex, swapped(s), 1.4)], 92);
+}; // prettier-ignore
+
 /** A, which is long, goes slanting through B: seen at both its sides, hidden behind most of it. */
 export const pierced: Pair = (s, a, b) => {
   const round = placed(isLong(b) ? upright(b) : b, { cx: 50, cy: 50, side: 66, fill: 0.95 });

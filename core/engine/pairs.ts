@@ -13,6 +13,7 @@ import {
   cradled,
   crossing,
   dressed,
+  hungFromNeck,
   embraced,
   emerging,
   facing,
@@ -156,6 +157,7 @@ import {
   lifted,
   pairWith,
   pouringOut,
+  rainedOn,
   dangling,
   fallingFrom,
   sharing,
@@ -498,6 +500,7 @@ export const isSprinkled = (first: PromptFigure, second: PromptFigure): boolean 
 
 /** What a phrase asks for beyond how two stand to one another; the first rule that has an answer gives it. */
 const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
+  (t) => t.said === 'ears' && t.is('wearing') && [turnedPair(eared)],
   // Two leaves are a bird.
   (t) => t.a === 'bird' && t.is('made of') && t.b === 'leaf' && t.second.count < 4 && [leafBird],
   // What is under several trees has them at both its sides.
@@ -519,6 +522,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCrossed(t.first) && WATER.test(t.b) && t.is('over', 'on', 'with', 'beside') && [overWater],
   // Needles that are crossed in a ball of wool stick up from it.
   (t) => isCrossed(t.first) && /^(?:wool|ball of yarn|yarn)$/.test(t.b) && [stuckCrossed],
+  (t) => t.b === 'knitting needle' && isMany(t.second) && !isCreature(t.a) && t.is('with') && [turnedPair(stuckCrossed)],
   (t) => isCrossed(t.second) && /^(?:wool|ball of yarn|yarn)$/.test(t.a) && [turnedPair(stuckCrossed)],
   (t) => isCrossed(t.first) && t.either('beside', 'with', 'over', 'behind', 'under', null) && [turnedPair(crossedBehind)],
   (t) => t.either('beside', 'with') && [t.first, t.second].some((f) => f.modifiers.includes('crossed')) && [crossing],
@@ -544,7 +548,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // What water does.
   (t) => (/^(?:reflect|mirror)/.test(t.said) || (t.either('inside') && t.first.modifiers.some((m) => /^(?:reflected|mirrored)$/.test(m)))) && [reflected],
   (t) => !t.second.turned && (t.first.pose === 'watering' || (HAND.test(t.a) && /^water/.test(t.said))) && [watered],
-  (t) => isCreature(t.a) && t.does(SPRAYING) && /^(?:water|drop|fire|flame|bubbles|heart|star|confetti|snow|snowflake|paint|flower)$/.test(t.b) && [spraying],
+  (t) => isCreature(t.a) && t.does(SPRAYING) && /^(?:water|drop|fire|flame|bubbles|heart|star|confetti|snow|snowflake|paint|flower|musical note|butterfly|leaf|coin)$/.test(t.b) && [spraying],
   (t) => /^(?:smoke|steam)$/.test(t.b) && /^(?:teapot|kettle|cup|mug|bowl|pot|coffee pot|moka pot|coffee cup|pan)$/.test(t.a) && t.is('with', 'beside', null) && [rising],
   (t) => VESSELS.test(t.a) && (/^(?:pour|squeez)/.test(t.said) || t.first.modifiers.some((m) => /^(?:pouring|squeezing)$/.test(m))) && FLOWING.test(t.b) && [streaming],
   (t) => VESSELS.test(t.a) && /^pour/.test(t.said) && (t.is('holding', 'toward') || t.isTurned('coming out of')) && !VESSELS.test(t.b) && !OPEN.test(t.b) && [pouringOut],
@@ -577,7 +581,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.either('around') && t.second.count === 1 && [t.a, t.b].some((n) => WINDERS.test(n)) && [WINDERS.test(t.b) ? entwined : turnedPair(entwined)],
   // The rope of an anchor goes round it.
   (t) => t.either('beside', 'with') && [t.a, t.b].includes('anchor') && [t.a, t.b].includes('rope') && [t.b === 'rope' ? entwined : turnedPair(entwined)],
-  (t) => t.is('inside') && WINDING.test(t.said) && (WINDERS.test(t.b) || TWINING.test(t.b)) && [entwined],
+  (t) => t.is('inside') && (WINDING.test(t.said) || /^(?:tangl|entangl|caught|snarl)/.test(t.said)) && (WINDERS.test(t.b) || TWINING.test(t.b)) && [entwined],
   (t) => t.either('around') && WINDING.test(t.said) && [t.a, t.b].some((n) => TWINING.test(n)) && [TWINING.test(t.b) ? entwined : turnedPair(entwined)],
   (t) => SERPENTS.test(t.a) && !isCreature(t.b) && t.is('around') && [turnedPair(entwined)],
   (t) => t.is('around') && goesRound(t.first, t.second) && !TWINING.test(t.a) && [orbiting],
@@ -652,6 +656,10 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => /^(?:lamp|table lamp|desk lamp|floor lamp|lampshade|ceiling lamp)$/.test(t.b) && t.is('under') && [underLamp],
   // What falls on water has rings about it.
   (t) => t.b === 'ripples' && !isCreature(t.a) && t.is('with', 'beside', 'on', 'in front of') && !AFLOAT.test(t.a) && [rippled],
+  // Whatever rains on an umbrella falls on it.
+  (t) => t.a === 'umbrella' && [t.second.pose ?? '', ...t.second.modifiers].some((m) => /^(?:rain|fall|drop)/.test(m)) && [rainedOn],
+  // Who sleeps in a tree lies in its crown.
+  (t) => TREES.test(t.b) && t.is('inside') && isCreature(t.a) && !isSeenAside(t.a) && /^(?:sleep|curl|rest|doz|lying|nap)/.test(t.first.pose ?? '') && [turnedPair(embraced)],
   // Who is drawn with its own branch has no second one.
   (t) => /^(?:sloth|chameleon)$/.test(t.a) && /^(?:twig|branch|tree|perch)$/.test(t.b) && t.is('on', 'toward', 'under', 'with') && [(s, a) => finished(s, placed(a, { cx: 50, cy: 50, side: 88, fill: 0.95 }))],
   // Who is on a tractor drives it; who rides in a boat is in it.
@@ -668,6 +676,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.a === 'hot air balloon' && !/^(?:quilt|mosaic|bricks?)$/.test(t.b) && t.second.count === 1 && !isPlural(t.second.word) && t.is('made of', 'as') && [ballooned],
   (t) => t.b === 'hot air balloon' && t.first.count === 1 && !isCreature(t.a) && t.is('as') && [turnedPair(ballooned)],
   (t) => t.b === 'crack' && t.is('with') && [turnedPair(printed)],
+  (t) => /^(?:compass rose|windmill|asterisk|cross)$/.test(t.a) && t.is('made of') && isMany(t.second) && [radial],
   (t) => /^(?:flower|daisy|sun|star|snowflake)$/.test(t.a) && t.is('made of') && isMany(t.second) && [radial, madeOf],
   // Who is on a stage is between its curtains.
   (t) => t.b === 'stage' && t.is('on', 'inside') && [framed],
@@ -812,7 +821,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // With a butterfly flying out.
   (t) => t.second.modifiers.includes('out') && COMING.test(t.second.pose ?? t.second.modifiers.join(' ')) && [emerging(44, 62), emerging()].map(turnedPair),
   // Of many small ones a wreath; one animal holds the other in its arms, one thing sits about a neck.
-  (t) => t.isTurned('around') && t.place === 'neck' && t.second.count === 1 && [onHead],
+  (t) => t.isTurned('around') && t.place === 'neck' && t.second.count === 1 && [/scarf|tie|necklace|collar|bow|ribbon|garland|wreath|snake|rope/.test(t.b) ? onHead : hungFromNeck],
   (t) => t.isTurned('around') && nounKind(t.b) === 'animal' && t.second.count === 1 && /^(?:wrap|curl|coil|twist|climb|hug)/.test(t.second.pose ?? '') && [turnedPair(embraced)],
   (t) => t.a === 'wreath' && t.is('made of') && LAUREL.test(t.b) && [wreathOf],
   (t) => t.isTurned('around') && [LAUREL.test(t.b) ? laurelled : wreathed],

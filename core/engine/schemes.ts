@@ -116,6 +116,7 @@ const NIGHT = /moon|star|night|planet|comet|telescope/;
 /** The hues that a thing has by nature, in degrees from and to; null where it can be of any. */
 export function naturalHues(name: string): readonly [number, number] | null {
   if (PALE.test(name)) return [205, 275];
+  if (name === 'red panda') return [28, 68];
   // The last word of a name says what it is: a lion fish is a fish.
   for (const word of name.toLowerCase().split(' ').reverse()) {
     const found = HUES.get(word) ?? HUES.get(word.replace(/s$/, ''));

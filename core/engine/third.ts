@@ -48,7 +48,7 @@ export function withThird(stage: Stage, layers: Layer[], asked: PromptFigure, fi
   } // prettier-ignore
   if (LOW.test(asked.drawn))
     return put(placed(figure, { cx: 50, cy: b.y + b.height - 2, side: Math.max(54, b.width * 1.1), fill: 1 }), 1.4);
-  if (asked.relation === 'around' && ROUND.test(asked.drawn)) {
+  if ((asked.relation === 'around' || (asked.relation === 'inside' && !asked.turned)) && ROUND.test(asked.drawn)) {
     const wreath = placed(figure, {
       cx: mid,
       cy: b.y + b.height / 2,

@@ -48,6 +48,21 @@ describe('lettering in a prompt', () => {
   });
 });
 
+describe('which letter', () => {
+  it.each([
+    ['wordmark "Pepper" with a chili pepper as the second p', { letter: 'p', isDot: false, nth: 1 }],
+    ['wordmark "Noon" with a sun as the last n', { letter: 'n', isDot: false, nth: -1 }],
+    ['wordmark "Luna" with a moon for the u', { letter: 'u', isDot: false }],
+  ])('is told: %s', (prompt, letterAt) => {
+    expect(partsOf(prompt).letterAt).toEqual(letterAt);
+  });
+
+  it('is what something forms', () => {
+    const { figures, lettering, kind } = partsOf('a snake forming the letter S');
+    expect([figures.map((f) => [f.drawn, f.relation]), lettering, kind]).toEqual([[['snake', 'as']], ['S'], 'lettermark']); // prettier-ignore
+  });
+});
+
 describe('words of two meanings', () => {
   it.each([
     ['a squirrel with a nut', 'chestnut'],

@@ -16,7 +16,7 @@ import {
   readTrade,
 } from './parts';
 import { Reading } from './reading';
-import { ALSO_THINGS, type Lexicon, type PromptParts } from './words';
+import { type PromptFigure, ALSO_THINGS, type Lexicon, type PromptParts } from './words';
 
 const wantsLetters = (leftOut: readonly string[]): boolean =>
   !leftOut.some((o) => /^(?:text|letters?|lettering|words?|type)$/.test(o));
@@ -72,7 +72,8 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   const found = readFigures(reading, tokens, out, lexicon, kind);
   const said = reading.besideName;
   const standing = said === null ? found.figures : found.figures.map((f, i) => (i === found.figures.length - 1 && f.to === null ? { ...f, modifiers: [...f.modifiers, said] } : f)); // prettier-ignore
-  const figures = withColours(standing, tokens, placed);
+  const asLetter = reading.isLetter && standing.length === 1 ? standing.map((f): PromptFigure => ({ ...f, relation: 'as' })) : standing; // prettier-ignore
+  const figures = withColours(asLetter, tokens, placed);
   // "Salmon", "pencil": a word for a colour or a finish that is the only thing there is means the thing.
   if (!figures.length && !reading.lettering.length && !reading.settled.some((s) => s.part === 'figure')) {
     const at = colours.findIndex((c) => ALSO_THINGS.has(c.word) && lexicon.findFigure(c.word));

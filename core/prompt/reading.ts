@@ -34,6 +34,8 @@ export type WordPart = (typeof WORD_PARTS)[number];
 export interface LetterAt {
   readonly letter: string | null;
   readonly isDot: boolean;
+  /** Which of those letters, where it is not the first: 1 is the second, -1 the last. */
+  readonly nth?: number;
 }
 
 /** A word of the prompt, and its place in the prompt as it was typed. */
@@ -45,6 +47,9 @@ export interface Token {
   figure: number | null;
 }
 
+/** Which of several that are the same: 0 is the first, -1 the last. */
+const ORDINALS: Readonly<Record<string, number>> = { first: 0, second: 1, third: 2, last: -1, final: -1 };
+
 const lower = (text: string): string => text.replace(/\p{Lu}/gu, (c) => (c.toLowerCase().length === c.length ? c.toLowerCase() : c)); // prettier-ignore
 
 /** A prompt while it is being read: what of it nobody has taken yet, what took the rest, and what was decided between contradictions. */
@@ -55,6 +60,8 @@ export class Reading {
   readonly single: boolean;
   /** The letter of the lettering that a figure stands for, or whose dot it is; null where none is named. */
   letterAt: LetterAt | null = null;
+  /** The figure is said to be the letter itself. */
+  isLetter = false;
   /** Where to the lettering, as a whole, a figure stands; null where that is not said. */
   besideName: 'under' | 'above' | null = null;
   /** The whole text, blanks and quotation marks made one kind. */
@@ -78,6 +85,8 @@ export class Reading {
     this.rest = this.text;
     this.parts = new Array<WordPart | null>(this.text.length).fill(null);
     let single = false;
+    // "A snake forming the letter S" is the letter.
+    this.take(/\b(?:forming|making|becoming|shaped (?:like|as|into)|in the (?:shape|form) of|(?:curled|bent|twisted|curved|coiled) (?:in)?to|curling into|as)(?= (?:the |an? )?(?:capital )?letter [A-Z](?![\w']))/, 'relation', () => void (this.isLetter = true)); // prettier-ignore
     // Words to be set keep their capitals, so they are taken out before the rest is lowered.
     this.take(/(?:\b(?:reading|saying|spelling|the (?:words?|text|name|letters)|named|called|that (?:says|reads)) )?"([^"]{1,80})"/, 'lettering', (m) => void this.lettering.push(m[1].trim())); // prettier-ignore
     this.take(
@@ -104,9 +113,13 @@ export class Reading {
     // "A lantern as the L", "a kite as the dot of the i", "the O is an owl".
     if (this.lettering.length) {
       const letter =
-        /(?:the (?:letters? |first |last |final |two |both )?([A-Za-z])|letter ([A-Za-z])|([B-HJ-Z]))(?:['’]?s(?= |$|[,.;]))?(?![\w'’])/
+        /(?:the (?:letters? |(first|second|third|last|final) |two |both )?([A-Za-z])|letter ([A-Za-z])|([B-HJ-Z]))(?:['’]?s(?= |$|[,.;]))?(?![\w'’])/
           .source;
-      const at = (m: RegExpExecArray, isDot: boolean): void => void (this.letterAt ??= { letter: m[1] ?? m[2] ?? m[3] ?? null, isDot }); // prettier-ignore
+      const at = (m: RegExpExecArray, isDot: boolean): void => {
+        const said = m.slice(1);
+        const nth = ORDINALS[said.find((word) => word !== undefined && word.length > 1) ?? 'first'];
+        this.letterAt ??= { letter: said.find((c) => c?.length === 1) ?? null, isDot, ...(nth ? { nth } : {}) };
+      };
       this.take(new RegExp(`\\b(?:as|for|instead of|in place of|replacing|forming|becoming) (?:the |its |a )?(?:dot|tittle)(?: (?:of|on|over|above|in) ${letter}| (?:of|on|over) the letter)?`), 'lettering', (m) => at(m, true)); // prettier-ignore
       this.take(new RegExp(`\\b(?:as|for|instead of|in place of|replacing|forming|becoming) ${letter}`), 'lettering', (m) => at(m, false)); // prettier-ignore
       this.take(new RegExp(`\\b(?:in|inside|within) ${letter}(?= |$|[,.;])`), 'lettering', (m) => at(m, false)); // prettier-ignore
@@ -115,7 +128,7 @@ export class Reading {
     }
     // "Under the name": where the lettering is.
     if (this.lettering.length)
-      this.take(/\b(under|below|beneath|underneath|over|above|atop|on top of) (?:the |its )?(?:name|letters|lettering|words?|text|wordmark|type)\b/, 'lettering', (m) => void (this.besideName ??= /^(?:over|above|atop|on)/.test(m[1]) ? 'above' : 'under')); // prettier-ignore
+      this.take(/\b(under|below|beneath|underneath|(?:hanging|dripping|falling) from|over|above|atop|on top of) (?:the |its )?(?:name|letters|lettering|words?|text|wordmark|type)\b/, 'lettering', (m) => void (this.besideName ??= /^(?:over|above|atop|on)/.test(m[1]) ? 'above' : 'under')); // prettier-ignore
     if (this.lettering.length)
       this.take(/\b(?:behind|beside|before|after|across|through|around|next to|along) (?:the |its )?(?:name|letters|lettering|words?|text|wordmark|type)\b/, 'lettering', () => undefined); // prettier-ignore
     // "Beside the S": of what is set.

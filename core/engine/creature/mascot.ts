@@ -6,7 +6,7 @@ import { eyewearParts, hatOn, inCloth, neckParts } from './dress';
 import { coiledParts, finnedParts, isCoiled, isFinned } from './finned';
 import { headParts, isBird, isDusky, measuresOf } from './head';
 import type { Kind } from './kinds';
-import { ACCENT, bone, both, COAT, DARK, downFrom, filleted, FUR, halves, LIGHT, limb, line, mirrored, named, oval, piece, taper, type Spread, type Tone } from './pieces'; // prettier-ignore
+import { ACCENT, bone, both, COAT, DARK, downFrom, filleted, FUR, halves, LIGHT, limb, line, mirrored, named, oval, piece, taper, type Joint, type Spread, type Tone } from './pieces'; // prettier-ignore
 import { browOf, clothTones, coversCrown, LIMBS, type Age, type FigureOptions, type Limbs, type Two } from './upright';
 
 interface Size {
@@ -220,7 +220,11 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const wing = (k: number): Area => areaFrom(parsePath(`M${50 + shoulder * 0.5} ${neckY + 3}C${60 + 8 * k} ${neckY - 9 * k} ${70 + 12 * k} ${neckY - 14 * k} ${78 + 16 * k} ${neckY - 10 * k}C${74 + 13 * k} ${neckY + 2} ${74 + 14 * k} ${neckY + 10 * k} ${76 + 15 * k} ${neckY + 19 * k}C${70 + 9 * k} ${neckY + 13 * k} ${65 + 7 * k} ${neckY + 15 * k} ${63 + 6 * k} ${neckY + 26 * k}C${58 + 4 * k} ${neckY + 19 * k} ${55 + 3 * k} ${neckY + 20 * k} 50 ${neckY + 26 * k}Z`));
   const wings = kind.marks.includes('wings') ? named('wing', [piece(FUR, both(wing(1 + 0.1 * t('wings')))), piece(COAT, both(moved(wing(0.86), [1, 0, 0, 0.9, 0, neckY * 0.1 + 1])))]) : [];
   const isShelled = kind.marks.includes('shell');
-  const dome = named('shell', isShelled ? [piece(COAT, oval(50, neckY + 0.46 * height, belly + 12, 0.66 * height)), piece(ACCENT, subtract(oval(50, neckY + 0.46 * height, belly + 9, 0.66 * height - 3), oval(50, neckY + 0.46 * height, belly + 7, 0.66 * height - 5)))] : []);
+  // A snail's is seen beside it, wound.
+  const isWound = isShelled && kind.marks.includes('stalks');
+  const [coilX, coilY, coilR] = [50 - belly * 0.9 - 7, neckY + 0.34 * height, Math.max(17, 0.62 * height)];
+  const coil = Array.from({ length: 34 }, (_, i): Joint => { const a = 0.42 * i + 0.6; const r = coilR * (0.82 - 0.022 * i); return [coilX + r * Math.cos(a), coilY + r * Math.sin(a), 1.5]; }); // prettier-ignore
+  const dome = named('shell', isWound ? [piece(COAT, disc(coilX, coilY, coilR, 72)), piece(ACCENT, taper(...coil))] : isShelled ? [piece(COAT, oval(50, neckY + 0.46 * height, belly + 12, 0.66 * height)), piece(ACCENT, subtract(oval(50, neckY + 0.46 * height, belly + 9, 0.66 * height - 3), oval(50, neckY + 0.46 * height, belly + 7, 0.66 * height - 5)))] : []);
   // What is striped and has feelers flies: two pairs of wings behind it, and the stripes go on over its body.
   const isBee = kind.marks.includes('hoops');
   const blades = isBee ? [piece(ACCENT, both(union(taper([50 + shoulder * 0.5, neckY + 6, 2], [50 + shoulder + 11, neckY - 3, 7.6], [50 + shoulder + 20, neckY - 6, 6]), taper([50 + shoulder * 0.5, neckY + 9, 2], [50 + shoulder + 9, neckY + 11, 5], [50 + shoulder + 14, neckY + 13, 4.4]))))] : [];
