@@ -32,7 +32,7 @@ import { mascotFigure } from './mascot';
 import { canBeHeld, goesRound, GROWS, HEAPING, isSprinkled, isYoung, PLAIN, PRINTED_ON, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
 import { isScene } from './grounds';
 import { scene } from './scene';
-import { goingRound, GOING_ROUND, interlinked, LINKED, several, skein, twoAlike } from './several';
+import { goingRound, GOING_ROUND, hung, interlinked, LINKED, several, skein, twoAlike } from './several';
 import {
   counterchanged,
   cropped,
@@ -243,11 +243,16 @@ function figuresOf(stage: Stage): Layer[] {
       !stage.parts.shape
       ? standingOf(first.modifiers) === 'stacked' && rows === null
         ? fitLayers(finished(stage, severalAsOne(placed(figureFor(stage, head, 0), WHOLE), first.count, 'stacked')), 88)
-        : isSkein(first)
-          ? skein(stage, figureFor(stage, head, 0), first.count)
-          : first.count === 2 && rows === null
-            ? twoAlike(stage, figureFor(stage, head, 0), [...first.modifiers, first.pose ?? ''])
-            : several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
+        : first.count > 2 &&
+            first.count < 8 &&
+            !isCreature(first.drawn) &&
+            [first.pose ?? '', ...first.modifiers].some((m) => /^(?:hanging|hung|dangling|suspended)$/.test(m))
+          ? hung(stage, figureFor(stage, head, 0), first.count)
+          : isSkein(first)
+            ? skein(stage, figureFor(stage, head, 0), first.count)
+            : first.count === 2 && rows === null
+              ? twoAlike(stage, figureFor(stage, head, 0), [...first.modifiers, first.pose ?? ''])
+              : several(stage, figureFor(stage, head, 0), first.count, rows === 1 || first.count <= 3)
       : stage.parts.manner.includes('speed lines') && !stage.given && !stage.parts.shape
         ? withSpeed(stage, plain(stage, figureFor(stage, head, 0)))
         : oneFigure(stage, head);

@@ -2,9 +2,22 @@
 import { describe, expect, it } from 'vitest';
 import { boundsOf, disc } from './area';
 import { compose } from './compose';
+import { FACE_NAMES, setLine } from './letters';
 import { understand } from './request';
 import { requestOf } from './testing';
 import { sizeOf, subtract } from '../path';
+
+describe('a line of letters', () => {
+  it.each(FACE_NAMES)('has no gap in %s where a typeface has two letters as one glyph', (face) => {
+    for (const text of ['Coffee', 'Office', 'Raffle', 'Fjord', 'fjord']) {
+      const all = setLine(text, { face }).map(boundsOf);
+      const gaps = all.slice(1).map((b, i) => b.x - all[i].x - all[i].width);
+      // A f may reach over what follows, and is no further from it than a tenth of an em.
+      expect(Math.max(...gaps)).toBeLessThan(110);
+      expect(all.map((b) => b.x)).toEqual([...all.map((b) => b.x)].sort((p, q) => p - q));
+    }
+  });
+});
 
 describe('letters', () => {
   const letterAt = (prompt: string) => understand(prompt).parts.letterAt;

@@ -1,6 +1,6 @@
 /** Several of one figure: in rows, as a pair, linked, or going round a middle. */
 import { boundsOf, box } from './area';
-import { bent, grown, intersect, subtract, type Area } from '../path';
+import { bent, grown, intersect, stroked, subtract, type Area } from '../path';
 import {
   lookingRight,
   mapFigure,
@@ -41,6 +41,18 @@ export function several(stage: Stage, figure: Figure, count: number, oneRow: boo
     out.push(...finished(stage, one, groundHex, turns ? startingAt(inks, i % inks.length) : inks));
   }
   return out;
+}
+
+/** Several side by side on cords from one line, the middle one lower. */
+export function hung(stage: Stage, figure: Figure, count: number): Layer[] {
+  const step = 100 / count;
+  const one = placed(figure, { cx: 50, cy: 50, side: 0.94 * step * 1.25, fill: 0.95 });
+  const b = boundsOf(outlineOf(one));
+  const [x0, top] = [50 - (step * (count - 1)) / 2, 6];
+  const spots = Array.from({ length: count }, (_, i) => ({ x: x0 + step * i, y: top + 14 + (i % 2 ? 12 : 0) }));
+  const [, cord = stage.palette.inks[0]] = stage.palette.inks;
+  const lines = stroked([[x0 - 0.5 * b.width, top, x0 + step * (count - 1) + 0.5 * b.width, top], ...spots.map(({ x, y }) => [x, top, x, y + 1])], 2, false); // prettier-ignore
+  return fitLayers([...form(stage, lines, cord), ...spots.flatMap(({ x, y }) => finished(stage, movedFigure(one, [1, 0, 0, 1, x - b.x - b.width / 2, y - b.y])))], 92); // prettier-ignore
 }
 
 /** Several on the wing, one before the others, which follow it at both sides, each a little smaller. */

@@ -123,7 +123,7 @@ export class Reading {
       this.take(new RegExp(`\\b(?:as|for|instead of|in place of|replacing|forming|becoming) (?:the |its |a )?(?:dot|tittle)(?: (?:of|on|over|above|in) ${letter}| (?:of|on|over) the letter)?`), 'lettering', (m) => at(m, true)); // prettier-ignore
       this.take(new RegExp(`\\b(?:as|for|instead of|in place of|replacing|forming|becoming) ${letter}`), 'lettering', (m) => at(m, false)); // prettier-ignore
       this.take(new RegExp(`\\b(?:in|inside|within) ${letter}(?= |$|[,.;])`), 'lettering', (m) => at(m, false)); // prettier-ignore
-      this.take(new RegExp(`\\b(?:sitting |perched |standing )?(?:over|above|on top of|atop|upon|on) ${letter}`), 'lettering', (m) => at(m, true)); // prettier-ignore
+      this.take(new RegExp(`\\b(?:sitting |perched |standing )?(?:over|above|on top of|atop|upon|on|(?:growing|rising|sprouting|coming|springing) (?:from|out of)) ${letter}`), 'lettering', (m) => at(m, true)); // prettier-ignore
       this.take(/\b(?:where )?the (?:letter )?([A-Z]) (?:is|as|being|becomes)\b/, 'lettering', (m) => at(m, false));
     }
     // "Under the name": where the lettering is.

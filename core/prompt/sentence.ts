@@ -202,7 +202,7 @@ export class Sentence extends Cursor {
     const word = this.word(at);
     const isPart =
       this.cast.last !== null && this.cast.figures[this.cast.last].relation === 'with' && !this.word(at + 1);
-    return isPart && (RISING.test(word) || ['artifact', 'garment', 'plant', 'food', 'body'].includes(nounKind(word) ?? '')) && !TRADE_NOUNS.has(word) ? { to: at + 1, word } : null; // prettier-ignore
+    return isPart && (RISING.test(word) || BODY_PARTS.test(word) || ['artifact', 'garment', 'plant', 'food', 'body'].includes(nounKind(word) ?? '')) && !TRADE_NOUNS.has(word) ? { to: at + 1, word } : null; // prettier-ignore
   }
 
   private standsFor(placeFrom: number, place: Place): true {
