@@ -142,6 +142,7 @@ function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
 function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean {
   const relation = figure.relation ?? '';
   if (relation === 'made of' || relation === 'between') return true;
+  if (figure.modifiers.some((m) => /^on (?:both|either|each) sides?$/.test(m))) return true;
   if (figure.drawn === 'candle' && stage.parts.figures.some((f) => f.drawn === 'layer cake')) return true;
   const [first, second] = stage.parts.figures;
   if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && (figure.turned || GROWS.test(figure.drawn))) || isSprinkled(first, figure))) return true; // prettier-ignore

@@ -121,6 +121,11 @@ const RULES: readonly Rule[] = [
     third && isCreature(first.drawn) && second.drawn === 'leaf' && TREES.test(third.drawn) && /^(?:eat|nibbl|brows|munch|feed|pluck|chew)/.test(`${first.pose ?? ''} ${second.said ?? ''}`.trim())
       ? [first, { ...third, to: 0, relation: 'toward', turned: false, said: 'eating' }, ...rest]
       : null, // prettier-ignore
+  // A swan boat is a swan on the water.
+  ([first, ...rest]) => {
+    const swum = /^(swan|duck|goose|whale|turtle) (?:boat|pedalo|ferry)$/.exec(first?.word ?? '')?.[1];
+    return swum && first.drawn !== swum ? [{ ...first, drawn: swum }, added('ripples', 'ripples', 'on'), ...rest] : null;
+  }, // prettier-ignore
   // A trail of hearts is hearts that one leaves behind.
   ([first, second, third, ...rest]) =>
     third && /^(?:trail|track|wake)s?$/.test(second.word) && third.to === 1 && third.relation === 'made of'
@@ -589,7 +594,7 @@ export function asDrawn(stage: Stage): Stage {
   const alone = parts.figures.map((f, i) => (inScene && f.drawn === 'star' ? f : aloneAs(f, i)));
   const asked = given ? alone : joinedTwo(alone);
   const [first, ...others] = asked;
-  const isHolder = first && others.length > 0 && !parts.shape && !given && isForm(first.drawn) && others.every((f) => f.to === 0 && (f.relation === 'with' || (f.relation === 'inside' && f.turned))); // prettier-ignore
+  const isHolder = first && others.length > 0 && !parts.shape && !given && isForm(first.drawn) && others.every((f) => f.to === 0 && !f.modifiers.some((m) => /^on (?:both|either|each) sides?$/.test(m)) && (f.relation === 'with' || (f.relation === 'inside' && f.turned))); // prettier-ignore
   if (isHolder && isForm(first.drawn)) {
     const [lead, ...rest] = others;
     const within = [{ ...lead, relation: null, to: null, turned: false }, ...rest.map((f) => ({ ...f, relation: 'beside' as const, turned: false }))]; // prettier-ignore

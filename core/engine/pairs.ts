@@ -662,6 +662,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => TREES.test(t.b) && t.is('inside') && isCreature(t.a) && !isSeenAside(t.a) && /^(?:sleep|curl|rest|doz|lying|nap)/.test(t.first.pose ?? '') && [turnedPair(embraced)],
   // Who types sits behind the keys.
   (t) => isCreature(t.a) && t.does(/^typ/) && /^(?:typewriter|laptop|computer|keyboard)$/.test(t.b) && [emerging(60, 66), emerging(66, 60)],
+  // What is on both sides stands there.
+  (t) => t.second.modifiers.some((m) => /^on (?:both|either|each) sides?$/.test(m)) && t.is('with', 'beside', null) && [flanked],
   // Who is drawn with its own branch has no second one.
   (t) => /^(?:sloth|chameleon)$/.test(t.a) && /^(?:twig|branch|tree|perch)$/.test(t.b) && t.is('on', 'toward', 'under', 'with') && [(s, a) => finished(s, placed(a, { cx: 50, cy: 50, side: 88, fill: 0.95 }))],
   // Who is on a tractor drives it; who rides in a boat is in it.
