@@ -126,6 +126,9 @@ const RULES: readonly Rule[] = [
     const swum = /^(swan|duck|goose|whale|turtle) (?:boat|pedalo|ferry)$/.exec(first?.word ?? '')?.[1];
     return swum && first.drawn !== swum ? [{ ...first, drawn: swum }, added('ripples', 'ripples', 'on'), ...rest] : null;
   }, // prettier-ignore
+  // Carrots that are crossed like swords are carrots.
+  ([first, second, ...rest]) =>
+    second?.relation === 'as' && !second.turned && /^crossed like/.test(second.said ?? '') ? [first, ...rest] : null,
   // A trail of hearts is hearts that one leaves behind.
   ([first, second, third, ...rest]) =>
     third && /^(?:trail|track|wake)s?$/.test(second.word) && third.to === 1 && third.relation === 'made of'

@@ -180,6 +180,8 @@ describe('what is one drawing, or another', () => {
     ['a heart and two hands', ['heart', 'hand']],
     ['a viking ship with a striped sail', ['viking ship']],
     ['a compass over a pine forest', ['compass', 'pine tree']],
+    ['two carrots crossed like swords', ['carrot']],
+    ['a swan boat', ['swan', 'ripples']],
     ['a pineapple house', ['pineapple', 'house']],
     ['a coffee house', ['house']],
     ['a giraffe eating leaves from a tree', ['giraffe', 'tree']],
@@ -193,6 +195,50 @@ describe('what is one drawing, or another', () => {
     const b = around(arrows);
     expect(b.width / b.height).toBeCloseTo(1, 1);
     expect(arrows.length).toBe(5);
+  });
+});
+
+describe('what is on both sides', () => {
+  it('stands there, and is not in a shield that it is beside', () => {
+    const shield = compose(requestOf('a shield with lions on both sides')).layers.filter((l) => l.isFigure);
+    const b = around(shield);
+    expect(b.width).toBeGreaterThan(1.4 * b.height);
+    const middleOf = union(...shield.map((l) => l.area));
+    const [left, right] = [box(b.x, b.y, b.width / 2, b.height), box(b.x + b.width / 2, b.y, b.width / 2, b.height)].map((half) => sizeOf(intersect(middleOf, half))); // prettier-ignore
+    expect(Math.abs(left / right - 1)).toBeLessThan(0.2);
+  });
+});
+
+describe('what hangs over somebody, and what is seen in a glass', () => {
+  it('is on a cord over who sleeps', () => {
+    const prompt = 'a fox asleep under a lantern';
+    const layers = arranged(prompt, 'fox', 'lantern');
+    const all = around(layers);
+    const fox = boundsOf(intersect(union(...layers.map((l) => l.area)), box(all.x, all.y + 0.7 * all.height, all.width, all.height))); // prettier-ignore
+    expect(Math.abs(middle(fox) - middle(around(layers.slice(0, 1))))).toBeLessThan(6);
+    expect(around(layers.slice(0, 1)).width).toBeLessThan(0.1 * all.width);
+  });
+
+  it('is in its ring, and a rope is what it is tied into', () => {
+    const glass = compose(requestOf('a magnifying glass over a fingerprint')).layers.filter((l) => l.isFigure);
+    const [ring, print] = [around(glass.slice(0, 1)), around(glass.slice(1))];
+    expect(print.x > ring.x && right(print) < right(ring) && print.y > ring.y && foot(print) < foot(ring)).toBe(true);
+    const rope = boxOf('a rope tied in the shape of an anchor');
+    expect(rope.height / rope.width).toBeGreaterThan(0.8);
+  });
+
+  it('is through a keyhole, which is higher than broad', () => {
+    const castle = boxOf('a keyhole with a castle inside');
+    expect(castle.height).toBeGreaterThan(1.4 * castle.width);
+  });
+});
+
+describe('who comes out of the ground', () => {
+  it('is over a mound, and an owl in a hole is in a tree', () => {
+    const { back: mole, front: mound } = parted('a mole popping out of a hole', 'mole', 'hole');
+    expect(mole.y).toBeLessThan(mound.y);
+    const owl = boxOf('an owl in a hole');
+    expect(owl.height).toBeGreaterThan(owl.width);
   });
 });
 

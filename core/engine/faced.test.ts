@@ -98,7 +98,7 @@ describe('a thing that follows a trade', () => {
 });
 
 describe('drawings of our own', () => {
-  it.each(['cactus', 'street lamp', 'ghost', 'sewing pin', 'knitting needle', 'leaf crown'])('are the only ones of a %s', (name) => {
+  it.each(['cactus', 'street lamp', 'ghost', 'sewing pin', 'knitting needle', 'leaf crown', 'hole', 'snowman', 'baguette', 'cheese wheel', 'fingerprint', 'dinosaur skeleton', 'heart hands'])('are the only ones of a %s', (name) => {
     expect(drawingCount(name, {}, knobsAt())).toBe(1);
   }); // prettier-ignore
 });

@@ -136,6 +136,18 @@ export const pouringOut: Pair = (s, a, b) => {
   return [...finished(s, pot), ...drops.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))];
 };
 
+/** B hangs on a cord over A, which is below it. */
+export const underHung: Pair = (s, a, b) => {
+  const one = placed(a, { cx: 50, cy: 50, side: 64, fill: 0.9 });
+  const o = boundsOf(outlineOf(one));
+  const lamp = placed(b, { cx: 50, cy: 50, side: 38, fill: 1 });
+  const l = boundsOf(outlineOf(lamp));
+  const put = movedFigure(lamp, [1, 0, 0, 1, 50 - l.x - l.width / 2, 16 - l.y]);
+  const low = movedFigure(one, [1, 0, 0, 1, 50 - o.x - o.width / 2, 16 + l.height + 5 - o.y]);
+  const inks = swapped(s);
+  return fitLayers([...solid(s, box(49, -2, 2, 20), inks[0]), ...finished(s, put, s.palette.groundHex, inks), ...finished(s, low)], 92);
+}; // prettier-ignore
+
 /** Six B fall on A from above, each a little turned. */
 export const rainedOn: Pair = (s, a, b) => {
   const roof = placed(a, { cx: 50, cy: 68, side: 66, fill: 1 });

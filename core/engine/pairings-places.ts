@@ -510,7 +510,9 @@ export const laddered: Pair = (s, a, b) => {
 
 /** A, a landscape, seen in B as through a window in its form: as broad as that is, its foot at its foot, a sun over it. */
 export const landIn: Pair = (s, a, b) => {
-  const outer = placed(b, { cx: 50, cy: 50, side: 90, fill: 0.95 });
+  // A keyhole is its opening, and not the plate about it.
+  const seen = b.name === 'keyhole' ? { ...b, parts: [{ ...b.parts[0], area: areaFrom(parsePath('M50 4A25 25 0 0 1 64 50L76 96L24 96L36 50A25 25 0 0 1 50 4Z')) }] } : b; // prettier-ignore
+  const outer = placed(seen, { cx: 50, cy: 50, side: 90, fill: 0.95 });
   const hull = silhouetteOf(outer);
   const room = roomIn(hull);
   // Of thin parts nothing is left: the window is where the body is.

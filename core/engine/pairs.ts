@@ -157,6 +157,7 @@ import {
   lifted,
   pairWith,
   pouringOut,
+  underHung,
   rainedOn,
   dangling,
   fallingFrom,
@@ -664,6 +665,12 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCreature(t.a) && t.does(/^typ/) && /^(?:typewriter|laptop|computer|keyboard)$/.test(t.b) && [emerging(60, 66), emerging(66, 60)],
   // What is on both sides stands there.
   (t) => t.second.modifiers.some((m) => /^on (?:both|either|each) sides?$/.test(m)) && t.is('with', 'beside', null) && [flanked],
+  // What is in a keyhole is seen through it.
+  (t) => t.a === 'keyhole' && t.isTurned('inside') && !isCreature(t.b) && [turnedPair(landIn)],
+  // A lantern hangs over who is under it.
+  (t) => /^(?:lantern|paper lantern|chandelier|bell)$/.test(t.b) && isCreature(t.a) && t.is('under') && [underHung],
+  // What a rope is tied into is of rope.
+  (t) => /^(?:rope|yarn|string|thread|cable|wire|wool|vine|ivy)$/.test(t.a) && t.is('as') && !PLAIN.test(t.b) && !isCreature(t.b) && [turnedPair(madeOf)],
   // Who is drawn with its own branch has no second one.
   (t) => /^(?:sloth|chameleon)$/.test(t.a) && /^(?:twig|branch|tree|perch)$/.test(t.b) && t.is('on', 'toward', 'under', 'with') && [(s, a) => finished(s, placed(a, { cx: 50, cy: 50, side: 88, fill: 0.95 }))],
   // Who is on a tractor drives it; who rides in a boat is in it.
@@ -719,6 +726,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // What one wears, wings with it, and what one looks out of.
   (t) => isCreature(t.a) && t.is('inside') && /helmet$/.test(t.second.word) && [dressed('bust'), dressed('whole')],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && t.b === 'wing' && t.is('with', 'wearing', null) && [wingedUpright],
+  // What digs comes out of the ground.
+  (t) => t.b === 'hole' && t.is('inside', 'coming out of') && isCreature(t.a) && (!/\bhole$/.test(t.second.word) || /^(?:mole|rabbit|hare|meerkat|mouse|badger|fox|worm|snake|gopher|groundhog|weasel|ferret|crab|kangaroo)$/.test(t.a)) && [emerging(66, 64), emerging(60, 70)],
   (t) => /\b(?:hole|hollow|knothole)$/.test(t.second.word) && t.is('inside', 'coming out of') && isCreature(t.a) && [inHollow],
   // A nest, or a bird, that is in a tree is seen in its crown, as its apples are; a bird sits on a wire.
   (t) => TREES.test(t.b) && t.is('inside') && (/^(?:nest with eggs|lantern|heart|star|kite|door|clock|moon)$/.test(t.a) || (nounKind(t.a) === 'artifact' && !LONG.test(t.a) && !/^(?:house|hut|cabin|castle|tent|village)$/.test(t.a)) || /^(?:songbird|raptor|ape)$/.test(buildOf(t.a) ?? '')) && [turnedPair(embraced)],

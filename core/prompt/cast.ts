@@ -87,8 +87,9 @@ export class Cast {
     return this.last === null ? null : this.figures[this.last];
   }
 
-  /** Whether a figure can do, hold and wear things; a mascot can, whatever it is. */
+  /** Whether a figure can do, hold and wear things; a mascot can, whatever it is, and no man of chess. */
   isLive(figure: number): boolean {
+    if (this.figures[figure].drawn.startsWith('chess ')) return false;
     return isAnimate(this.figures[figure].phrase) || (this.kind === 'mascot' && figure === this.root);
   }
 
