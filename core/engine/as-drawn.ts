@@ -261,7 +261,7 @@ const RULES: readonly Rule[] = [
       ? [first, { ...second, word: 'leaf crown', drawn: 'leaf crown', relation: 'wearing' }, ...rest]
       : null,
   ([first, second, third, ...rest]) =>
-    isChained(second, third, 'made of') &&
+    isChained(second, third, /^(?:shaped )?like$/.test(third?.said ?? '') ? 'as' : 'made of') &&
     second.relation === 'with' &&
     (isPaired(second.word) || (OUTGROWN.test(second.word) && nounKind(first.drawn) === 'animal'))
       ? [first, { ...third, relation: 'as', turned: true, place: second.word, to: 0, count: 1 }, ...rest]

@@ -182,6 +182,7 @@ describe('what is one drawing, or another', () => {
     ['a compass over a pine forest', ['compass', 'pine tree']],
     ['two carrots crossed like swords', ['carrot']],
     ['a swan boat', ['swan', 'ripples']],
+    ['a fox with a tail like a flame', ['fox', 'flame']],
     ['a pineapple house', ['pineapple', 'house']],
     ['a coffee house', ['house']],
     ['a giraffe eating leaves from a tree', ['giraffe', 'tree']],

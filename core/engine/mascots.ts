@@ -27,7 +27,7 @@ import type { PromptFigure } from '../prompt';
 import { isCreature } from './built';
 
 /** Whether one wears a thing, and does not carry it. */
-const isWorn = (name: string): boolean => isHeadgear(name) || isCut(name) || /^(?:sneakers?|trainers|running shoes?|shoes?|slippers|clogs)$/.test(name); // prettier-ignore
+const isWorn = (name: string): boolean => isHeadgear(name) || isCut(name) || /^(?:sneakers?|trainers|running shoes?|shoes?|slippers|clogs|eyelash(?:es)?|lashes)$/.test(name); // prettier-ignore
 
 /** How a mascot stands to what it is not holding: on it, in it, by it. */
 const SCENES = new Set(['beside', 'behind', 'in front of', 'on', 'riding', 'inside', 'under', 'over', 'coming out of']);
