@@ -129,6 +129,11 @@ const RULES: readonly Rule[] = [
   // Carrots that are crossed like swords are carrots.
   ([first, second, ...rest]) =>
     second?.relation === 'as' && !second.turned && /^crossed like/.test(second.said ?? '') ? [first, ...rest] : null,
+  // Who has spines like pencils has pencils for them.
+  ([first, second, ...rest]) => {
+    const part = first?.modifiers.find((m) => OUTGROWN.test(m));
+    return part && second?.relation === 'as' && !second.turned && second.to === 0 && second.said === 'like' ? [{ ...first, modifiers: first.modifiers.filter((m) => m !== part) }, { ...second, turned: true, place: part }, ...rest] : null;
+  }, // prettier-ignore
   // A trail of hearts is hearts that one leaves behind.
   ([first, second, third, ...rest]) =>
     third && /^(?:trail|track|wake)s?$/.test(second.word) && third.to === 1 && third.relation === 'made of'

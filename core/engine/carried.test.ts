@@ -191,6 +191,16 @@ describe('what is one drawing, or another', () => {
     expect(drawnFor(prompt).map((f) => f.drawn)).toEqual(drawn);
   });
 
+  it.each([
+    ['a hedgehog with spines like pencils', 'pencil', 'spines'],
+    ['a lion with a mane like the sun', 'sun', 'mane'],
+    ['a bird with wings like leaves', 'leaf', 'wings'],
+    ['a ram with horns like waves', 'wave', 'horns'],
+  ])('is what a part looks like, in its place: %s', (prompt, drawn, place) => {
+    const [, part] = drawnFor(prompt);
+    expect([part.drawn, part.relation, part.turned, part.place]).toEqual([drawn, 'as', true, place]);
+  });
+
   it('is as often about a middle as is said', () => {
     const arrows = compose(requestOf('a compass rose made of four arrows')).layers.filter((l) => l.isFigure);
     const b = around(arrows);

@@ -503,7 +503,7 @@ export const isSprinkled = (first: PromptFigure, second: PromptFigure): boolean 
 const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.said === 'ears' && t.is('wearing') && [turnedPair(eared)],
   // Two leaves are a bird.
-  (t) => t.a === 'bird' && t.is('made of') && t.b === 'leaf' && t.second.count < 4 && [leafBird],
+  (t) => t.a === 'bird' && t.b === 'leaf' && ((t.is('made of') && t.second.count < 4) || (/^wings?$/.test(t.place) && t.isTurned('as'))) && [leafBird],
   // What is under several trees has them at both its sides.
   (t) => /^(?:campfire|fire|tent|cabin|hut|house|log cabin|campsite)$/.test(t.a) && TREES.test(t.b) && isMany(t.second) && t.is('under', 'between', 'beside') && [flanked],
   // Who has young is seen with them after her.

@@ -59,7 +59,7 @@ const STOOD_FOR =
 /** What one has many of, that can turn into something else. */
 const GROWN = /^(?:stripes|spots|feathers|roots|branches|leaves|hair|beard|quills|fins|claws|steam|smoke|flames?)$/;
 /** How one thing is said to go over into another. */
-const BECOMING = /^(?:turn|grow|morph|chang|becom|transform|shaped|form)/;
+const BECOMING = /^(?:turn|grow|morph|chang|becom|transform|shaped|form|like$)/;
 /** Where a trade is at home, after what it deals in: a tea house. */
 const PREMISES = /^(?:house|inn|room|works|shed|yard|mill|kitchen|corner)$/;
 /** What is printed: named by itself after what is on it, it says what for and not what. */

@@ -84,7 +84,7 @@ describe('rings', () => {
 });
 
 describe('frames of straight sides', () => {
-  it.each(['rectangle', 'hexagon', 'diamond', 'shield'] as const)('hold what is in them, clear of it by the gap: %s', (shape) => {
+  it.each(['box', 'hexagon', 'diamond', 'shield'] as const)('hold what is in them, clear of it by the gap: %s', (shape) => {
     const { fill, lines, box, edges } = frameShapes(frameOf(shape), around);
     // All of it, and a margin of nearly the gap, lies within.
     expect(sizeOf(subtract(own, areaOf(fill)))).toBeLessThan(1e-6);
@@ -97,7 +97,7 @@ describe('frames of straight sides', () => {
   }); // prettier-ignore
 
   it('grow by the band on every side', () => {
-    const [thin, thick] = [0, 20].map((bandPx) => frameShapes(frameOf('rectangle', { bandPx }), around).box);
+    const [thin, thick] = [0, 20].map((bandPx) => frameShapes(frameOf('box', { bandPx }), around).box);
     expect(thick.width - thin.width).toBeCloseTo(40, 6);
     expect(thick.height - thin.height).toBeCloseTo(40, 6);
   });
