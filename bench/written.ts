@@ -73,19 +73,19 @@ export function scoreOf(all: readonly Written[]): Score {
     const drawn = want.figures.filter((f, k) => at[k] >= 0 || !isLetters(f.word));
     const hasAll = want.figures.every((f, k) => at[k] >= 0 || isLetters(f.word)) && found.length === drawn.length;
     if (hasAll) right.figures++;
-  else wrong.push(`${want.prompt}: ${read.figures.map((f) => f.word).join('; ')} (${read.notUnderstood.join(', ')})`); // prettier-ignore
+    else wrong.push(`${want.prompt}: ${read.figures.map((f) => f.word).join('; ')} (${read.notUnderstood.join(', ')})`); // prettier-ignore
     if (want.relations.length) {
       asked.relations++;
       const pairs = read.figures.flatMap((f, k) => (f.relation && f.to !== null ? [[f.to, k].sort((a, b) => a - b).join(' ')] : [])); // prettier-ignore
       // What stands to a letter has no figure to stand to.
       const isPair = ({ from, to }: { from: number; to: number }): boolean => at[from] < 0 || at[to] < 0 || pairs.includes([at[from], at[to]].sort((a, b) => a - b).join(' ')); // prettier-ignore
       if (hasAll && want.relations.every(isPair)) right.relations++;
-    else if (hasAll) wrong.push(`${want.prompt}: ${read.figures.map((f) => `${f.word} ${f.relation ?? ''} ${f.to ?? ''}`).join('; ')}`); // prettier-ignore
+      else if (hasAll) wrong.push(`${want.prompt}: ${read.figures.map((f) => `${f.word} ${f.relation ?? ''} ${f.to ?? ''}`).join('; ')}`); // prettier-ignore
     }
     if (want.figures.some((f) => f.count > 1)) {
       asked.counts++;
       if (want.figures.every((f, k) => at[k] >= 0 && read.figures[at[k]].count === f.count)) right.counts++;
-    else wrong.push(`${want.prompt}: counts ${read.figures.map((f) => f.count).join(', ')}`); // prettier-ignore
+      else wrong.push(`${want.prompt}: counts ${read.figures.map((f) => f.count).join(', ')}`); // prettier-ignore
     }
     for (const part of ['leaveOut', 'lettering'] as const)
       if (want[part].length) {

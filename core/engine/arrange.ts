@@ -1,11 +1,12 @@
 /** A prompt's figures in one picture. */
+import { mascotOf } from './mascots';
 import { gerundOf, nounKind, type PromptFigure } from '../prompt';
 import { asDrawn } from './as-drawn';
 import { boundsOf, box } from './area';
 import { intersect, stroked, union } from '../path';
 import { drawingCount } from './build';
 import { dressFrom, isCut } from './creature';
-import { buildOf, hasHands, isCreature } from './built';
+import { hasHands, isBird, isCreature } from './built';
 import { onField, recoloured } from './field';
 import { outlineOf, placed, type Figure } from './figure';
 import { fitLayers, scaled, type Layer } from './layer';
@@ -29,7 +30,7 @@ import { asHouse, asMoon } from './pairings-parts';
 import { isInVase, rises, standsInVase, TREES } from './pairings-places';
 import { BEARING, charged, laden, seated } from './pairings-riders';
 import { mascotFigure } from './mascot';
-import { canBeHeld, goesRound, GROWS, HEAPING, isSprinkled, isYoung, PLAIN, PRINTED_ON, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
+import {isAtBothSides, canBeHeld, goesRound, GROWS, HEAPING, isSprinkled, isYoung, PLAIN, PRINTED_ON, SEATS, SPRAYING, TIES, TOWED, waysFor } from './pairs'; // prettier-ignore
 import { isScene } from './grounds';
 import { scene } from './scene';
 import { goingRound, GOING_ROUND, hung, interlinked, LINKED, several, skein, twoAlike } from './several';
@@ -91,19 +92,16 @@ const livelyPose = (f: PromptFigure): string | null =>
 /** What one does with a thing in the hand that no thing does of itself. */
 const HANDLING = /^(?:holding|playing|reading|carrying|drinking|eating|waving|writing|painting|lifting|throwing|hugging|sipping|cooking|knitting|stirring|juggling)/; // prettier-ignore
 
-/** A figure with a face, arms and legs of its own, and a thing in its hand where it has one. */
+/** A figure with a face, arms and legs of its own, and a thing in its hand where it has one; who follows a trade is the mascot of that. */
 const onLegs = (stage: Stage, { drawn, expression, modifiers }: PromptFigure, pose: string | null, prop: PromptFigure | null = null): Layer[] =>
-  finished(stage, placed(mascotFigure(drawn, { ...stage, idea: undefined, pose, expression, modifiers, dress: dressFrom(stage.parts.role ?? ''), prop: prop && thingFor(stage, prop), crop: 'whole' }), WHOLE)); // prettier-ignore
+  finished(stage, placed(stage.parts.role === null ? mascotFigure(drawn, { ...stage, idea: undefined, pose, expression, modifiers, dress: {}, prop: prop && thingFor(stage, prop), crop: 'whole' }) : mascotOf(stage, stage.parts.role), WHOLE)); // prettier-ignore
 
 /** One figure: in one of its drawings, or, where there are too few of them, in one of the ideas for it. */
 function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
   const lively = stage.given ? null : livelyPose(asked);
   if (lively !== null) return onLegs(stage, asked, lively);
-  // A thing that follows a trade is somebody, with the tool of it in the hand.
-  if (!stage.given && stage.parts.role !== null && !isCreature(asked.drawn) && asked.count === 1) {
-    const tool = dressFrom(stage.parts.role).tools?.find(isThing);
-    return onLegs(stage, asked, asked.pose, tool === undefined ? null : { ...asked, word: tool, drawn: tool, colours: [] });
-  } // prettier-ignore
+  // A thing that follows a trade is somebody.
+  if (!stage.given && stage.parts.role !== null && !isCreature(asked.drawn) && asked.count === 1) return onLegs(stage, asked, asked.pose); // prettier-ignore
   // What has legs stands on them, or runs.
   if (!isCreature(asked.drawn) && asked.modifiers.some((m) => /^(?:legs|feet|arms)$/.test(m))) return onLegs(stage, asked, asked.modifiers.find((m) => gerundOf(m) !== null) ?? asked.pose); // prettier-ignore
   const drawings = Math.min(stage.ideas, drawingCount(asked.drawn, asked, stage.knobs));
@@ -142,7 +140,7 @@ function groupFor(stage: Stage, figure: PromptFigure, index: number): Figure {
 function isPutTwice(stage: Stage, figure: PromptFigure, index: number): boolean {
   const relation = figure.relation ?? '';
   if (relation === 'made of' || relation === 'between') return true;
-  if (figure.modifiers.some((m) => /^on (?:both|either|each) sides?$/.test(m))) return true;
+  if (isAtBothSides(figure)) return true;
   if (figure.drawn === 'candle' && stage.parts.figures.some((f) => f.drawn === 'layer cake')) return true;
   const [first, second] = stage.parts.figures;
   if (index === 1 && ((relation === 'as' && isPaired(figure.place)) || (relation === 'coming out of' && (figure.turned || GROWS.test(figure.drawn))) || isSprinkled(first, figure))) return true; // prettier-ignore
@@ -212,9 +210,13 @@ export function together(asked: Stage): Layer[] {
   return [...form(stage, hull, field), ...layers.map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, hull) : hull }))];
 }
 
+/** Things that hang side by side. */
+const isHung = ({ drawn, count, pose, modifiers }: PromptFigure): boolean =>
+  count > 2 && count < 8 && !isCreature(drawn) && [pose ?? '', ...modifiers].some((m) => /^(?:hanging|hung|dangling|suspended)$/.test(m)); // prettier-ignore
+
 /** Birds that fly together, three of them or more. */
 const isSkein = ({ drawn, count, pose, modifiers }: PromptFigure): boolean =>
-  count > 2 && count < 10 && /^(?:songbird|raptor|fowl|wader)$/.test(buildOf(drawn) ?? '') && [pose ?? '', ...modifiers].some((m) => /^(?:fly|migrat|soar)/.test(m)); // prettier-ignore
+  count > 2 && count < 10 && isBird(drawn) && [pose ?? '', ...modifiers].some((m) => /^(?:fly|migrat|soar)/.test(m)); // prettier-ignore
 
 /** Figures alone. */
 function figuresOf(stage: Stage): Layer[] {
@@ -244,10 +246,7 @@ function figuresOf(stage: Stage): Layer[] {
       !stage.parts.shape
       ? standingOf(first.modifiers) === 'stacked' && rows === null
         ? fitLayers(finished(stage, severalAsOne(placed(figureFor(stage, head, 0), WHOLE), first.count, 'stacked')), 88)
-        : first.count > 2 &&
-            first.count < 8 &&
-            !isCreature(first.drawn) &&
-            [first.pose ?? '', ...first.modifiers].some((m) => /^(?:hanging|hung|dangling|suspended)$/.test(m))
+        : isHung(first)
           ? hung(stage, figureFor(stage, head, 0), first.count)
           : isSkein(first)
             ? skein(stage, figureFor(stage, head, 0), first.count)
@@ -334,9 +333,10 @@ function figuresOf(stage: Stage): Layer[] {
   const ways = isServed ? [sideBySide] : waysFor(first, second);
   // With leeway enough, all of them, one after the other.
   const way = stage.ideas >= IDEAS ? ways[stage.idea % ways.length] : arrangement(stage, ways);
-  const layers = fitLayers(way(stage, a, b), third ? 80 : 86);
   // The second hand of a clock is on it already.
   const isOn = third?.relation === 'as' && third.to === 0 && second.relation === 'as' && /^(?:hands?|pointers?)$/.test(second.place ?? ''); // prettier-ignore
-  if (!third || isOn) return isOn ? fitLayers(layers, 86) : layers;
+  const isLast = !third || isOn;
+  const layers = fitLayers(way(stage, a, b), isLast ? 86 : 80);
+  if (isLast) return layers;
   return withThird(stage, layers, third, figureFor(stage, third, 2));
 }

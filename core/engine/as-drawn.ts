@@ -6,7 +6,7 @@ import { isThing } from './things';
 import { isScene } from './grounds';
 import { isBundle, isPaired } from './pairings';
 import { TREES } from './pairings-places';
-import { GROWS, LAUREL, WOUND } from './pairs';
+import { DRAWING_WITH, GROWS, isAtBothSides, LAUREL, WOUND } from './pairs';
 import { FORMS, standingOf, type Stage } from './stage';
 
 type Figures = readonly PromptFigure[];
@@ -144,7 +144,7 @@ const RULES: readonly Rule[] = [
     third?.drawn === 'roots' && first.drawn === 'hourglass' && TREES.test(second.drawn) ? [first, { ...second, relation: 'inside', turned: true, place: 'both' }] : null, // prettier-ignore
   // A hand that draws something with a pencil.
   ([first, second, third]) =>
-    third && first.drawn === 'hand' && /^(?:draw|sketch|writ|paint|trac)/.test(`${first.pose ?? ''} ${second.said ?? ''}`.trim()) && /^(?:pencil|pen|brush|paint brush|paintbrush|quill|crayon|marker|chalk|feather)$/.test(third.drawn)
+    third && first.drawn === 'hand' && /^(?:draw|sketch|writ|paint|trac)/.test(`${first.pose ?? ''} ${second.said ?? ''}`.trim()) && DRAWING_WITH.test(third.drawn)
       ? [{ ...third, relation: null, to: null, said: null, pose: null, turned: false }, { ...second, to: 0, relation: 'toward', said: 'drawn by hand', turned: false }]
       : null, // prettier-ignore
   // A turtle's head is known from its side.
@@ -266,7 +266,7 @@ const RULES: readonly Rule[] = [
       ? [first, { ...second, word: 'leaf crown', drawn: 'leaf crown', relation: 'wearing' }, ...rest]
       : null,
   ([first, second, third, ...rest]) =>
-    isChained(second, third, /^(?:shaped )?like$/.test(third?.said ?? '') ? 'as' : 'made of') &&
+    isChained(second, third, 'made of') &&
     second.relation === 'with' &&
     (isPaired(second.word) || (OUTGROWN.test(second.word) && nounKind(first.drawn) === 'animal'))
       ? [first, { ...third, relation: 'as', turned: true, place: second.word, to: 0, count: 1 }, ...rest]
@@ -602,7 +602,7 @@ export function asDrawn(stage: Stage): Stage {
   const alone = parts.figures.map((f, i) => (inScene && f.drawn === 'star' ? f : aloneAs(f, i)));
   const asked = given ? alone : joinedTwo(alone);
   const [first, ...others] = asked;
-  const isHolder = first && others.length > 0 && !parts.shape && !given && isForm(first.drawn) && others.every((f) => f.to === 0 && !f.modifiers.some((m) => /^on (?:both|either|each) sides?$/.test(m)) && (f.relation === 'with' || (f.relation === 'inside' && f.turned))); // prettier-ignore
+  const isHolder = first && others.length > 0 && !parts.shape && !given && isForm(first.drawn) && others.every((f) => f.to === 0 && !isAtBothSides(f) && (f.relation === 'with' || (f.relation === 'inside' && f.turned))); // prettier-ignore
   if (isHolder && isForm(first.drawn)) {
     const [lead, ...rest] = others;
     const within = [{ ...lead, relation: null, to: null, turned: false }, ...rest.map((f) => ({ ...f, relation: 'beside' as const, turned: false }))]; // prettier-ignore

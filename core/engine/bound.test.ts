@@ -1,7 +1,6 @@
 /** What is at a mouth, on a nose, on a summit, tied or bound, and what two of a thing are in lettering. */
 import { describe, expect, it } from 'vitest';
 import { boundsOf, box } from './area';
-import { asDrawn } from './as-drawn';
 import { pairAsLetter } from './as-letter';
 import { compose } from './compose';
 import { hatParts, dressFrom } from './creature';
@@ -9,13 +8,9 @@ import { outlineOf } from './figure';
 import { atLips } from './pairings-heads';
 import { waysFor } from './pairs';
 import type { PromptFigure } from '../prompt';
-import { around, arranged, build, parted, requestOf, stageOf } from './testing';
+import { drawnFor, footOf, middleOf, around, arranged, build, parted, requestOf, stageOf } from './testing';
 import { understand } from './request';
-import { intersect, sizeOf, type Box } from '../path';
-
-const foot = (b: Box): number => b.y + b.height;
-const middle = (b: Box): number => b.x + b.width / 2;
-const drawnFor = (prompt: string) => asDrawn(stageOf(prompt)).parts.figures;
+import { intersect, sizeOf } from '../path';
 
 describe('what is tasted', () => {
   it.each([
@@ -29,16 +24,16 @@ describe('what is tasted', () => {
     const [first, last] = layers.flatMap((l, i) => (l.fill === groundHex && !l.isFigure ? [i] : [])).slice(-2);
     const thing = around(layers.slice(first + 1, last));
     // Under the eyes, in the middle, and between two paws that are as high as it.
-    expect(Math.abs(middle(thing) - middle(all))).toBeLessThan(0.16 * all.width);
+    expect(Math.abs(middleOf(thing) - middleOf(all))).toBeLessThan(0.16 * all.width);
     expect(thing.y).toBeGreaterThan(all.y + 0.4 * all.height);
     const paws = layers.slice(last + 1).flatMap((l) => l.area.map((ring) => boundsOf([ring])));
     expect(paws).toHaveLength(2);
-    for (const paw of paws) expect(paw.y > thing.y && paw.y < foot(thing)).toBe(true);
+    for (const paw of paws) expect(paw.y > thing.y && paw.y < footOf(thing)).toBe(true);
   });
 
   it('hangs out of the mouth of what has hooves', () => {
     const { back: head, front: flower } = parted('a goat eating a flower', 'goat', 'flower');
-    expect(middle(flower)).toBeGreaterThan(middle(head));
+    expect(middleOf(flower)).toBeGreaterThan(middleOf(head));
     expect(flower.y).toBeGreaterThan(head.y + 0.4 * head.height);
   });
 
@@ -52,8 +47,8 @@ describe('what is tasted', () => {
 describe('what is over something', () => {
   it('is on the nose of a seal, and a flag on the highest place of a castle', () => {
     const { back: seal, front: ball } = parted('a seal balancing a ball', 'seal', 'ball');
-    expect(Math.abs(foot(ball) - seal.y)).toBeLessThan(4);
-    expect(middle(ball)).toBeGreaterThan(middle(seal));
+    expect(Math.abs(footOf(ball) - seal.y)).toBeLessThan(4);
+    expect(middleOf(ball)).toBeGreaterThan(middleOf(seal));
     const { back: flag, front: castle } = parted('a sandcastle with a flag', 'sandcastle', 'flag');
     expect(flag.y).toBeLessThan(castle.y - 10);
     expect(flag.width).toBeLessThan(0.5 * castle.width);
@@ -61,7 +56,7 @@ describe('what is over something', () => {
 
   it('is one mountain between the antlers, though mountains are said', () => {
     const { front, all } = parted('a stag head with mountains between its antlers', 'stag', 'mountains');
-    expect(Math.abs(middle(front) - middle(all))).toBeLessThan(4);
+    expect(Math.abs(middleOf(front) - middleOf(all))).toBeLessThan(4);
     expect(front.width).toBeGreaterThan(0.15 * all.width);
   });
 
@@ -70,7 +65,7 @@ describe('what is over something', () => {
     expect(figures.map((f) => f.to)).toEqual([null, 0, 1]);
     expect(understand('a snail with a house on it').parts.figures.map((f) => f.to)).toEqual([null, 0]);
     const { back: bottle, front: face } = parted("a milk bottle with a cow's face", 'milk bottle', 'cow');
-    expect(face.y > bottle.y && foot(face) <= foot(bottle) + 1).toBe(true);
+    expect(face.y > bottle.y && footOf(face) <= footOf(bottle) + 1).toBe(true);
   });
 });
 
@@ -137,20 +132,20 @@ describe('what one wears', () => {
 describe('what stands on the ground', () => {
   it('has a ladder that leans on it, trees at both sides, and hides what of a sun is under it', () => {
     const { back: tree, front: ladder } = parted('a tree with a ladder', 'tree', 'ladder');
-    expect(Math.abs(foot(ladder) - foot(tree))).toBeLessThan(3);
-    expect(middle(ladder)).toBeGreaterThan(middle(tree));
+    expect(Math.abs(footOf(ladder) - footOf(tree))).toBeLessThan(3);
+    expect(middleOf(ladder)).toBeGreaterThan(middleOf(tree));
     const fire = arranged('a campfire under pine trees', 'campfire', 'pine tree');
-    const at = fire.filter((l) => l.isFigure).flatMap((l) => l.area.map((ring) => middle(boundsOf([ring]))));
+    const at = fire.filter((l) => l.isFigure).flatMap((l) => l.area.map((ring) => middleOf(boundsOf([ring]))));
     expect(Math.min(...at)).toBeLessThan(28);
     expect(Math.max(...at)).toBeGreaterThan(72);
     const { all: whole, front: barn } = parted('a sun behind a barn', 'sun', 'barn');
-    expect(foot(whole) - foot(barn)).toBeLessThan(3);
+    expect(footOf(whole) - footOf(barn)).toBeLessThan(3);
   });
 
   it('holds one thing in each hand, though one of them is wide', () => {
     const parts = compose(requestOf('a fox with a book and a torch')).layers.filter((l) => l.isFigure);
     const all = around(parts);
-    const sides = parts.map((l) => middle(boundsOf(l.area)) - middle(all));
+    const sides = parts.map((l) => middleOf(boundsOf(l.area)) - middleOf(all));
     expect(Math.min(...sides)).toBeLessThan(-0.2 * all.width);
     expect(Math.max(...sides)).toBeGreaterThan(0.2 * all.width);
   });
@@ -168,7 +163,7 @@ describe('one thing as a letter', () => {
     const layersOf = (prompt: string) => compose({ ...requestOf(prompt), kind: 'lettermark' as const }).layers.filter((l) => l.isFigure); // prettier-ignore
     const m = around(layersOf('letter M as mountains'));
     // Between the peaks it is open from above.
-    const between = layersOf('letter M as mountains').flatMap((l) => intersect(l.area, box(middle(m) - 1, m.y, 2, 0.25 * m.height))); // prettier-ignore
+    const between = layersOf('letter M as mountains').flatMap((l) => intersect(l.area, box(middleOf(m) - 1, m.y, 2, 0.25 * m.height))); // prettier-ignore
     expect(between).toEqual([]);
     const t = around(layersOf('letter T as a tree'));
     expect(t.height).toBeGreaterThan(t.width);

@@ -47,6 +47,11 @@ const facingOf = (name: string): { facing?: 1 | -1 } => (TO_LEFT.test(name) ? { 
 const LEAPING = /^(?:leap|jump|rising|breach|spring)/;
 const SCALED = /^(?:fish|goldfish|tropical fish|swordfish|piranha)$/;
 
+type Draw = (t: (part: string) => number) => Drawing;
+const handDrawn = (name: string, draw: Draw, knobs: Knobs): Figure => ({ ...figureOf(name, draw((part) => knobs.spread(`${name}/${part}`))), ...facingOf(name) }); // prettier-ignore
+/** The drawing of ours that a thing has, whatever else there is of it. */
+export const ownDrawing = (name: keyof typeof BY_HAND, knobs: Knobs): Figure => handDrawn(name, BY_HAND[name], knobs);
+
 /** Something that swims, turned so that its head is up: where it looks, or else its heavier end. */
 function headUp(figure: Figure): Figure {
   const all = outlineOf(figure);
@@ -73,7 +78,10 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
   const isAsked = !isFish && (said.isHead === true || said.modifiers?.includes('robotic') === true || (Boolean(said.pose) && isShown(said.pose!)) || Boolean(said.expression) || Boolean(said.partsAsked?.length)); // prettier-ignore
   const isParted = Boolean(said.partsAsked?.length) && PARTED.test(name);
   if (isAsked && built.length && !isParted) return built;
-  const byHand = (draw: (t: (part: string) => number) => Drawing): Drawn => () => ({ ...figureOf(name, draw((part) => knobs.spread(`${name}/${part}`))), ...facingOf(name) }); // prettier-ignore
+  const byHand =
+    (draw: Draw): Drawn =>
+    () =>
+      handDrawn(name, draw, knobs);
   const hand = Object.hasOwn(BY_HAND, name) ? [byHand(BY_HAND[name])] : [];
   if (isParted) return hand;
   const more = Object.hasOwn(MORE, name) ? MORE[name].map(byHand) : [];

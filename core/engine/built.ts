@@ -189,10 +189,9 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     if (NOT_ASIDE.has(name) && !expression && (pose === 'sitting' || pose === 'standing')) return [];
     const stance = stanceOf(said.pose ?? null);
     // A bird that sits or flies is no figure with arms.
-    const isBird = ['songbird', 'raptor', 'fowl', 'wader', 'runner'].includes(kind.body?.build ?? '');
     const swims = kind.body?.build === 'fish' || kind.body?.build === 'whale';
     const more =
-      swims || isBird || isSeenAside(name)
+      swims || isBird(name) || isSeenAside(name)
         ? []
         : pose === 'curled'
           ? [front('sitting', 'whole', 'sleepy')]
@@ -200,7 +199,7 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
             ? [front(stance, 'whole')]
             : [];
     // Head first, wings shut: a bird that dives.
-    const isDive = isBird && /^(?:div|swoop|plung|stoop|plummet)/.test(said.pose ?? '');
+    const isDive = isBird(name) && /^(?:div|swoop|plung|stoop|plummet)/.test(said.pose ?? '');
     if (isDive) return side('sitting').map((draw) => () => turnedAt(draw(), 1.2));
     const both = [
       ...side(pose),
@@ -231,6 +230,9 @@ export function tailless(name: string, knobs: Knobs): Figure | null {
 
 /** How the body of a name is built; null for what has none, and for what is no creature. */
 export const buildOf = (name: string): Build | null => CREATURES.get(creatureOf(name) ?? '')?.body?.build ?? null;
+
+/** Whether a name is built as a bird that flies or runs. */
+export const isBird = (name: string): boolean => /^(?:songbird|raptor|fowl|wader|runner)$/.test(buildOf(name) ?? '');
 
 /** What crawls or swims and is built as no creature here. */
 const LIMBLESS = /^(?:snake|cobra|worm|seahorse|swordfish|piranha|tadpole)$/;

@@ -1,19 +1,26 @@
 /** What goes through, hangs under, falls from, is driven, is looked through, is caught: by where it is. */
 import { describe, expect, it } from 'vitest';
 import { boundsOf, box } from './area';
-import { asDrawn } from './as-drawn';
 import { compose } from './compose';
 import { outlineOf, silhouetteOf } from './figure';
 import { filledWith } from './packed';
 import { skein } from './several';
 import { figureFor } from './stage';
-import { arranged, around, build, gapsOf, parted, requestOf, stageOf } from './testing';
+import {
+  drawnFor,
+  footOf,
+  middleOf,
+  rightOf,
+  arranged,
+  around,
+  build,
+  gapsOf,
+  parted,
+  requestOf,
+  stageOf,
+} from './testing';
 import { intersect, sizeOf, subtract, union, type Box } from '../path';
 
-const foot = (b: Box): number => b.y + b.height;
-const right = (b: Box): number => b.x + b.width;
-const middle = (b: Box): number => b.x + b.width / 2;
-const drawnFor = (prompt: string) => asDrawn(stageOf(prompt)).parts.figures;
 const boxOf = (prompt: string): Box => boundsOf(union(...compose(requestOf(prompt)).layers.filter((l) => l.isFigure).map((l) => l.area))); // prettier-ignore
 
 describe('what goes through something', () => {
@@ -26,9 +33,9 @@ describe('what goes through something', () => {
     const at = gapsOf(layers, prompt)[0];
     const [blade, round] = [around(layers.slice(0, at)), around([layers[at]])];
     expect(blade.x).toBeLessThan(round.x + 2);
-    expect(right(blade)).toBeGreaterThan(right(round) - 2);
+    expect(rightOf(blade)).toBeGreaterThan(rightOf(round) - 2);
     expect(blade.y).toBeLessThan(round.y + 4);
-    expect(foot(blade)).toBeGreaterThan(foot(round) - 4);
+    expect(footOf(blade)).toBeGreaterThan(footOf(round) - 4);
   });
 
   it('is an arrow that is shot, in either order', () => {
@@ -42,7 +49,7 @@ describe('what one drives, hangs under, or looks through', () => {
   it('is before the driver, who looks out over it', () => {
     const { back: farmer, front: tractor } = parted('a farmer on a tractor', 'farmer', 'tractor');
     expect(farmer.y).toBeLessThan(tractor.y);
-    expect(foot(farmer)).toBeLessThan(foot(tractor));
+    expect(footOf(farmer)).toBeLessThan(footOf(tractor));
     expect(farmer.width).toBeLessThan(tractor.width);
   });
 
@@ -51,18 +58,18 @@ describe('what one drives, hangs under, or looks through', () => {
     const { back: canopy, front: cow } = parted('a cow under a parachute', 'cow', 'parachute');
     expect(canopy.width).toBeGreaterThan(1.5 * cow.width);
     expect(canopy.y).toBeLessThan(cow.y - 20);
-    expect(Math.abs(middle(canopy) - middle(cow))).toBeLessThan(2);
+    expect(Math.abs(middleOf(canopy) - middleOf(cow))).toBeLessThan(2);
   });
 
   it('is before the eye, on one side of the head', () => {
     const { back: owl, front: glass } = parted('an owl looking through a telescope', 'owl', 'telescope');
-    expect(glass.x).toBeGreaterThan(middle(owl));
+    expect(glass.x).toBeGreaterThan(middleOf(owl));
     expect(glass.y).toBeLessThan(owl.y + 0.5 * owl.height);
   });
 
   it('is in the mouth of who leaps for it', () => {
     const { back: dog, front: disc } = parted('a dog catching a frisbee', 'dog', 'frisbee');
-    expect(middle(disc)).toBeGreaterThan(dog.x + 0.8 * dog.width);
+    expect(middleOf(disc)).toBeGreaterThan(dog.x + 0.8 * dog.width);
     expect(disc.y).toBeLessThan(dog.y + 0.4 * dog.height);
     expect(dog.width).toBeGreaterThan(dog.height);
   });
@@ -71,15 +78,15 @@ describe('what one drives, hangs under, or looks through', () => {
     const layers = arranged('a mouse under a lamp', 'mouse', 'lamp');
     const mouse = around(layers.slice(layers.findLastIndex((l) => !l.isFigure) + 1));
     expect(mouse.y).toBeGreaterThan(around(layers).y + 20);
-    expect(Math.abs(middle(mouse) - middle(around(layers)))).toBeLessThan(4);
+    expect(Math.abs(middleOf(mouse) - middleOf(around(layers)))).toBeLessThan(4);
   });
 });
 
 describe('what falls, grows, lies on water or is heaped', () => {
   it('falls from the lower edge of what it comes out of', () => {
     const { back: falls, front: book } = parted('a waterfall pouring from an open book', 'waterfall', 'open book');
-    expect(Math.abs(falls.y - foot(book))).toBeLessThan(10);
-    expect(foot(falls)).toBeGreaterThan(foot(book) + 30);
+    expect(Math.abs(falls.y - footOf(book))).toBeLessThan(10);
+    expect(footOf(falls)).toBeGreaterThan(footOf(book) + 30);
   });
 
   it('is one sprout without ground where one is said, and three where it is not said', () => {
@@ -91,7 +98,7 @@ describe('what falls, grows, lies on water or is heaped', () => {
   it('is in the middle of its rings, which are broader', () => {
     const { back: rings, front: stone } = parted('a stone with ripples', 'rock', 'ripples');
     expect(rings.width).toBeGreaterThan(1.8 * stone.width);
-    expect(Math.abs(middle(rings) - middle(stone))).toBeLessThan(2);
+    expect(Math.abs(middleOf(rings) - middleOf(stone))).toBeLessThan(2);
     expect(rings.height).toBeLessThan(0.4 * rings.width);
   });
 
@@ -143,7 +150,7 @@ describe('what stands for a part', () => {
 describe('what one wears or has about it', () => {
   it('hangs under the chin, on the middle line of who has it', () => {
     const { back: dog, front: barrel } = parted('a dog with a barrel around its neck', 'dog', 'barrel');
-    expect(Math.abs(middle(barrel) - middle(dog))).toBeLessThan(0.1 * dog.width);
+    expect(Math.abs(middleOf(barrel) - middleOf(dog))).toBeLessThan(0.1 * dog.width);
     expect(barrel.y).toBeGreaterThan(dog.y + 0.35 * dog.height);
     expect(barrel.width).toBeLessThan(0.5 * dog.width);
   });
@@ -169,7 +176,7 @@ describe('what one wears or has about it', () => {
       'wool',
     );
     expect(needles.y).toBeLessThan(ball.y - 8);
-    expect(Math.abs(middle(needles) - middle(ball))).toBeLessThan(0.1 * ball.width);
+    expect(Math.abs(middleOf(needles) - middleOf(ball))).toBeLessThan(0.1 * ball.width);
   });
 });
 
@@ -214,8 +221,8 @@ describe('what is on both sides', () => {
     const shield = compose(requestOf('a shield with lions on both sides')).layers.filter((l) => l.isFigure);
     const b = around(shield);
     expect(b.width).toBeGreaterThan(1.4 * b.height);
-    const middleOf = union(...shield.map((l) => l.area));
-    const [left, right] = [box(b.x, b.y, b.width / 2, b.height), box(b.x + b.width / 2, b.y, b.width / 2, b.height)].map((half) => sizeOf(intersect(middleOf, half))); // prettier-ignore
+    const figures = union(...shield.map((l) => l.area));
+    const [left, right] = [box(b.x, b.y, b.width / 2, b.height), box(b.x + b.width / 2, b.y, b.width / 2, b.height)].map((half) => sizeOf(intersect(figures, half))); // prettier-ignore
     expect(Math.abs(left / right - 1)).toBeLessThan(0.2);
   });
 });
@@ -226,14 +233,16 @@ describe('what hangs over somebody, and what is seen in a glass', () => {
     const layers = arranged(prompt, 'fox', 'lantern');
     const all = around(layers);
     const fox = boundsOf(intersect(union(...layers.map((l) => l.area)), box(all.x, all.y + 0.7 * all.height, all.width, all.height))); // prettier-ignore
-    expect(Math.abs(middle(fox) - middle(around(layers.slice(0, 1))))).toBeLessThan(6);
+    expect(Math.abs(middleOf(fox) - middleOf(around(layers.slice(0, 1))))).toBeLessThan(6);
     expect(around(layers.slice(0, 1)).width).toBeLessThan(0.1 * all.width);
   });
 
   it('is in its ring, and a rope is what it is tied into', () => {
     const glass = compose(requestOf('a magnifying glass over a fingerprint')).layers.filter((l) => l.isFigure);
     const [ring, print] = [around(glass.slice(0, 1)), around(glass.slice(1))];
-    expect(print.x > ring.x && right(print) < right(ring) && print.y > ring.y && foot(print) < foot(ring)).toBe(true);
+    expect(print.x > ring.x && rightOf(print) < rightOf(ring) && print.y > ring.y && footOf(print) < footOf(ring)).toBe(
+      true,
+    );
     const rope = boxOf('a rope tied in the shape of an anchor');
     expect(rope.height / rope.width).toBeGreaterThan(0.8);
   });
@@ -259,7 +268,7 @@ describe('what falls on an umbrella', () => {
     const at = gapsOf(layers, 'an open umbrella with fish raining down')[0];
     const [umbrella, all] = [around(layers.slice(0, at)), around(layers)];
     expect(all.y).toBeLessThan(umbrella.y - 15);
-    expect(foot(all)).toBeCloseTo(foot(umbrella), 0);
+    expect(footOf(all)).toBeCloseTo(footOf(umbrella), 0);
   });
 });
 
@@ -290,10 +299,10 @@ describe('birds that fly together', () => {
   it('go one before the others, which are a little smaller', () => {
     const layers = skein(stageOf('three geese flying'), build('goose'), 3);
     const all = around(layers);
-    const first = around(layers.filter((l) => right(boundsOf(l.area)) > right(all) - 8));
-    expect(right(first)).toBeCloseTo(right(all), 3);
+    const first = around(layers.filter((l) => rightOf(boundsOf(l.area)) > rightOf(all) - 8));
+    expect(rightOf(first)).toBeCloseTo(rightOf(all), 3);
     expect(first.y).toBeGreaterThan(all.y + 0.1 * all.height);
-    expect(foot(first)).toBeLessThan(foot(all) - 0.1 * all.height);
+    expect(footOf(first)).toBeLessThan(footOf(all) - 0.1 * all.height);
   });
 
   it('has a note before its beak where one sings, and none where several do', () => {
@@ -305,6 +314,6 @@ describe('birds that fly together', () => {
     expect(singing.parts.length).toBeGreaterThan(sitting.parts.length);
     expect(three.parts.length).toBe(sitting.parts.length);
     const note = boundsOf(union(...singing.parts.slice(sitting.parts.length).map((p) => p.area)));
-    expect(note.x).toBeGreaterThan(right(boundsOf(outlineOf(sitting))) - 4);
+    expect(note.x).toBeGreaterThan(rightOf(boundsOf(outlineOf(sitting))) - 4);
   });
 });

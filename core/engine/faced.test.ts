@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { boundsOf, box, disc } from './area';
 import { faceOn } from './faced';
-import { outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
+import { outlineOf, partsNamed, placed, silhouetteOf, upright, type Figure } from './figure';
 import { mascotFigure } from './mascot';
 import { dressFrom } from './creature';
 import { compose } from './compose';
@@ -78,6 +78,15 @@ describe('a thing that follows a trade', () => {
     expect(coat.length).toBeGreaterThan(0);
     expect(mascotFigure('snowman', { ...options, dress: {} }).parts.length).toBeLessThan(build('snowman').parts.length + 4);
   }); // prettier-ignore
+
+  it.each(['bus', 'cow'])('has lashes over both eyes of a %s where they are said', (name) => {
+    const [bare, lashed] = [false, true].map((hasLashes) => mascotFigure(name, { ...options, dress: {}, hasLashes }));
+    expect(lashed.parts.length).toBe(bare.parts.length + 1);
+    const added = lashed.parts.find((p, i) => sizeOf(p.area) !== sizeOf(bare.parts[i]?.area ?? []))!;
+    const [lashes, eyes] = [boundsOf(added.area), boundsOf(partsNamed(bare, 'eye', 'pupil'))];
+    expect(lashes.y).toBeLessThan(eyes.y);
+    expect(lashes.x < eyes.x && lashes.x + lashes.width > eyes.x + eyes.width).toBe(true);
+  });
 
   it('holds the tool of it, where its hat does not say what it is', () => {
     const layers = (prompt: string) => compose(requestOf(prompt)).layers.filter((l) => l.isFigure).length;

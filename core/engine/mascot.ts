@@ -41,6 +41,8 @@ export interface MascotOptions extends BuildOptions {
   readonly hat?: Figure | null;
   /** What a thing has under its eyes. */
   readonly moustache?: Figure | null;
+  /** Lashes over its eyes. */
+  readonly hasLashes?: boolean;
 }
 
 const DARK = 0;
@@ -54,7 +56,8 @@ export function mascotFigure(name: string, options: MascotOptions): Figure {
   const { knobs, dress, prop, other = null, crop, pose = null, expression = null, modifiers = [] } = options;
   const stance = options.stance ?? stanceOf(pose) ?? 'standing';
   const somebody = uprightFigure(name, { knobs, stance, expression, modifiers, dress, held: crop === 'head' ? null : prop, other: prop && other, crop }); // prettier-ignore
-  return somebody ?? thingMascot(name, options, stance);
+  if (!somebody) return thingMascot(name, options, stance);
+  return options.hasLashes ? joinedFigures(name, [somebody, lashesOn(somebody)]) : somebody;
 }
 
 /** What is long and lies slanting, stood up: legs are under it. */
@@ -109,7 +112,8 @@ function thingMascot(name: string, options: MascotOptions, stance: Stance): Figu
   const worn = hat && !dress.hat ? onTop(hat, thing) : null;
   const inOther = second ? placed(mirroredFigure(second), { cx: other[0] - 5, cy: other[1] - 8, side: 27, fill: 0.8 }) : null; // prettier-ignore
   const inHand = held ? placed(held, { cx: hand[0] + 5, cy: hand[1] - 8, side: 27, fill: 0.8 }) : null;
-  const cut = !worn && dress.hat ? cutOn(dress.hat, thing) : null;
+  // A helm that closes about a head would hide its face.
+  const cut = !worn && dress.hat && dress.hat !== 'helm' ? cutOn(dress.hat, thing) : null;
   return joinedFigures(name, [
     ...(dress.hasCape ? [{ name, tones: CLOTH, parts: [{ tone: 2, area: capeOn(left, right, shoulder, foot) }] }] : []),
     ...(cut ? [cut.behind] : []),
@@ -120,6 +124,7 @@ function thingMascot(name: string, options: MascotOptions, stance: Stance): Figu
     ...clothedIn(thing, face, dress),
     ...(dress.neck ? [neckwearOn(thing, face, dress, half)] : []),
     ...(dress.eyes ? [glassesOn(face, dress.eyes, dress.dyes?.eyes)] : []),
+    ...(options.hasLashes ? [lashesOn(face)] : []),
     ...(moustache ? [underEyes(face, moustache)] : []),
     ...(worn ? [worn] : []),
     ...(cut ? [cut.front] : []),
@@ -179,6 +184,19 @@ function clothedIn(thing: Figure, face: Figure, dress: Dress): Figure[] {
     : union(disc(cx + 0.2 * half, deep + 3, 1.2, 20), line(1.2, `M${cx} ${deep}L${cx} ${foot}`));
   return [cloth(coat, intersect(trim, hull))];
 }
+
+/** Three lashes over the outer half of each eye. */
+function lashesOn(face: Figure): Figure {
+  const e = boundsOf(partsNamed(face, 'eye', 'pupil'));
+  const r = e.height / 2;
+  const lash = (side: 1 | -1, rad: number): number[] => {
+    const x = e.x + e.width / 2 + side * (e.width / 2 - r);
+    const [dx, dy] = [side * Math.sin(rad), -Math.cos(rad)];
+    return [x + 1.05 * r * dx, e.y + r + 1.05 * r * dy, x + 1.8 * r * dx, e.y + r + 1.8 * r * dy];
+  };
+  const lashes = ([1, -1] as const).flatMap((side) => [0.1, 0.6, 1.1].map((rad) => lash(side, rad)));
+  return { name: face.name, tones: TONES, parts: e.width > 0 ? [{ tone: DARK, area: stroked(lashes, 0.34 * r, false) }] : [] };
+} // prettier-ignore
 
 /** What a thing has under its eyes, over its mouth. */
 function underEyes(face: Figure, moustache: Figure): Figure {

@@ -41,7 +41,7 @@ const VIEWS: readonly (readonly [Stance, 'whole' | 'bust'])[] = [['standing', 'w
 const isCompany = (f: PromptFigure): boolean => isCreature(f.drawn) && !/^(?:fish|crab|lobster|shrimp)$/.test(f.drawn) && (f.count > 1 || !/^(?:hold|carry|hug|cradl)/.test(f.said ?? '')); // prettier-ignore
 
 /** The mascot of a prompt, standing as asked or in one of the views. */
-function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole' | 'bust']): Figure {
+export function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole' | 'bust']): Figure {
   const [a, ...others] = stage.parts.figures;
   const [carried, second] = others.filter((f) => !isWorn(f.drawn) && !isWorn(f.word) && !isCompany(f) && !PUSHED.test(f.drawn) && f.via !== 'none' && (f.to === 0 || f.to === null) && (!SCENES.has(f.relation ?? '') || (f.said === 'and' && f !== others[0]))); // prettier-ignore
   const isHead = /\b(?:head|face|portrait|bust)\b/.test(prompt.toLowerCase());
@@ -49,13 +49,12 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
   const [stance, crop] = view ?? VIEWS[stage.idea % Math.max(1, Math.min(stage.ideas, VIEWS.length))];
   // A pair of boots has none on.
   const dressed = dressFrom(prompt);
-  // A helm that closes about a head would hide the face of a thing.
-  const isClosed = dressed.hat === 'helm' && !isCreature(a.drawn);
-  const dress = inSaidColours(stage, a.drawn === 'boot' ? { ...dressed, hasBoots: false } : isClosed ? { ...dressed, hat: undefined } : dressed); // prettier-ignore
+  const dress = inSaidColours(stage, a.drawn === 'boot' ? { ...dressed, hasBoots: false } : dressed);
   // Without a thing asked for, one view holds the tool of its trade.
   const isWorking = a.pose !== null && said === null;
-  // A thing without a hat shows by its tool alone what its trade is.
-  const isBare = !isCreature(a.drawn) && dress.hat === undefined && view === undefined;
+  // A thing without a hat shows by its tool alone what its trade is; a helm it has none, and a shield for it.
+  const isClosed = dress.hat === 'helm' && !isCreature(a.drawn);
+  const isBare = !isCreature(a.drawn) && (isClosed || dress.hat === undefined) && view === undefined;
   const tool =
     !carried && (isBare || stance === 'pointing' || stance === 'sitting' || isWorking)
       ? (toolFor(a.pose) ?? dress.tools?.find(isThing) ?? null)
@@ -76,6 +75,7 @@ function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole'
     other: isHead ? null : thing(second ?? (isClosed && !carried ? { drawn: 'shield', colours: [] } : undefined) ?? (carried && (carried.count === 2 || /(?:gloves|mittens|maracas|dumbbells)$/.test(carried.word)) ? carried : undefined)), // prettier-ignore
     hat: thing(hat),
     moustache: thing(others.find((f) => f.drawn === 'moustache')),
+    hasLashes: others.some((f) => /^(?:eye)?lash(?:es)?$/.test(f.word)),
     stance:
       said ??
       ((tool && stance !== 'sitting') || (carried && /^(?:waving|pointing|jumping)$/.test(stance))

@@ -64,7 +64,7 @@ function walled(s: Stage, hull: Area): Layer[] {
   return [laid(plain), laid(burnt)].flatMap((area, i) => (area.length ? solid(s, area, i ? second : first) : [])); // prettier-ignore
 }
 
-/** An area in square patches of all inks, a seam between them, some of them with dots or crossed stitches. */
+/** An area in square patches of all inks, a seam between them, every second one with dots. */
 function patched(s: Stage, hull: Area, share: number): Layer[] {
   const b = boundsOf(hull);
   const side = Math.max(5, share * Math.sqrt(sizeOf(hull)));

@@ -1,4 +1,5 @@
 /** Arrangements in which something is over the other, thrown up, shining, held up by two, or falls from it. */
+import { mix } from '../colour';
 import { boundsOf, box, disc } from './area';
 import { PLAIN_STROKE, areaFrom, grown, intersect, parsePath, runsFrom, strokeArea, stroked, subtract, union, type Area } from '../path'; // prettier-ignore
 import { builtDrawings, isSeenAside } from './built';
@@ -24,7 +25,7 @@ import { fitLayers } from './layer';
 import { handOf, askedFor, fannedOut, isBundle, severalAsOne, swapped, uprightOf, type Pair } from './pairings';
 import { waveLine } from './marks';
 import type { Single } from './single';
-import { clear, finished, solid, form } from './stage';
+import { banned, clear, finished, solid, form } from './stage';
 import { symmetryOf } from './symmetry';
 
 /** A throws B up, or has it in many arms: several of it in an arc over it. */
@@ -158,7 +159,7 @@ export const rainedOn: Pair = (s, a, b) => {
   return fitLayers([...finished(s, roof), ...falling.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1))], 92);
 }; // prettier-ignore
 
-/** A hangs by lines under a canopy of five gores. */
+/** A hangs by five lines under a canopy. */
 export const dangling: Pair = (s, a) => {
   const [left, right, rim, top] = [8, 92, 40, 4];
   const dome = areaFrom(parsePath(`M${left} ${rim}C${left} ${top - 8} ${right} ${top - 8} ${right} ${rim}C84 34 78 34 71 ${rim}C65 34 57 34 50 ${rim}C43 34 35 34 29 ${rim}C22 34 16 34 ${left} ${rim}Z`));
@@ -420,3 +421,31 @@ export const ballooned: Pair = (s, _, b) => {
   const inks = swapped(s);
   return fitLayers([...solid(s, ropes, inks[0]), ...solid(s, basket, inks[0]), ...clear(s, lift, s.palette.groundHex, s.palette.inks, 1.2)], 92); // prettier-ignore
 };
+
+/** A in the light of a lamp that hangs over it. */
+export const underLamp: Pair = (s, a) => {
+  const shade = areaFrom(parsePath('M36 12C36 6 64 6 64 12L78 30L22 30Z'));
+  const cord = box(48.8, -12, 2.4, 22);
+  const glow = areaFrom(parsePath('M28 32L72 32L98 94L2 94Z'));
+  const [, lightest = s.palette.inks[0]] = swapped(s);
+  const one = standing(placed(a, { cx: 50, cy: 60, side: 54, fill: 0.9 }), 50, 92);
+  return fitLayers([
+    ...(banned(s, 'background', 'ground') ? [] : form(s, glow, mix(lightest, s.palette.groundHex, 0.6))),
+    ...solid(s, union(shade, cord), swapped(s)[0]),
+    ...clear(s, one, mix(lightest, s.palette.groundHex, 0.6), s.palette.inks, 1.4),
+  ], 92);
+}; // prettier-ignore
+
+/** A with B behind it along the way it has come, the further off the smaller. */
+export const leaving: Pair = (s, a, b) => {
+  const one = placed(a, { cx: 70, cy: 30, side: 50, fill: 0.85 });
+  const o = boundsOf(outlineOf(one));
+  const [x, y] = [o.x + 0.1 * o.width, o.y + 0.9 * o.height];
+  const steps = [0.08, 0.34, 0.57, 0.77, 0.93];
+  const marks = steps.map((t, i) => {
+    const [px, py] = [x - 62 * t, y + 34 * Math.sin(1.25 * t + 0.2) - 8 * t * t];
+    return turnedAt(placed(b, { cx: px - 4, cy: py + 4, side: 17 - 2.4 * i, fill: 1 }), 0.2 - 0.1 * i);
+  });
+  const inks = swapped(s);
+  return fitLayers([...marks.flatMap((m) => clear(s, m, s.palette.groundHex, inks, 0.6)), ...clear(s, one, s.palette.groundHex, s.palette.inks, 1.6)], 90);
+}; // prettier-ignore

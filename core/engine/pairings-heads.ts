@@ -7,7 +7,7 @@ import { faceOn } from './faced';
 import { clipped, isLong, lookingRight, movedFigure, outlineOf, partsNamed, placed, turnedAt, upright, type Figure, type Part } from './figure'; // prettier-ignore
 import { atPart, fannedOut, headOf, inHands, swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers } from './layer';
-import { clear, finished } from './stage';
+import { turnOf, clear, finished } from './stage';
 
 /** The head of A with two rings of B about it, their tips outward, as a mane or petals stand. */
 export const maned: Pair = (s, whole, b) => {
@@ -52,20 +52,23 @@ export const spined: Pair = (s, a, b) => {
 };
 
 /** B with the ears of A over it and a face on it: A in the form of B. */
-export const eared: Pair = (s, whole, b) => {
-  const head = placed(headOf(s, whole), { cx: 50, cy: 50, side: 60, fill: 0.9 });
-  const h = boundsOf(outlineOf(head));
-  const thing = placed(upright(b), { cx: 50, cy: 54, side: 78, fill: 0.95 });
-  const o = boundsOf(outlineOf(thing));
-  // As far apart as the thing is broad where they grow.
-  const top = boundsOf(intersect(outlineOf(thing), box(o.x - 1, o.y + 0.16 * o.height, o.width + 2, 0.16 * o.height)));
-  const k = Math.max(0.55, Math.min(1.1, top.width / h.width));
-  const ears = clipped(head, box(h.x - 1, h.y - 1, h.width + 2, 0.4 * h.height + 1));
-  const put = movedFigure(ears, [k, 0, 0, k, top.x + top.width / 2 - k * (h.x + h.width / 2), o.y + 0.3 * o.height - k * (h.y + 0.4 * h.height)]); // prettier-ignore
-  // Where ears alone are said, it has no face.
-  const face = s.parts.figures.some((f) => f.said === 'ears') ? null : faceOn(thing, 'happy');
-  return fitLayers([...finished(s, put), ...clear(s, thing, s.palette.groundHex, swapped(s), 1.4), ...(face ? finished(s, face.face, s.palette.groundHex, s.palette.inks) : [])], 90); // prettier-ignore
-};
+export const eared =
+  (hasFace: boolean): Pair =>
+  (s, whole, b) => {
+    const head = placed(headOf(s, whole), { cx: 50, cy: 50, side: 60, fill: 0.9 });
+    const h = boundsOf(outlineOf(head));
+    const thing = placed(upright(b), { cx: 50, cy: 54, side: 78, fill: 0.95 });
+    const o = boundsOf(outlineOf(thing));
+    // As far apart as the thing is broad where they grow.
+    const top = boundsOf(
+      intersect(outlineOf(thing), box(o.x - 1, o.y + 0.16 * o.height, o.width + 2, 0.16 * o.height)),
+    );
+    const k = Math.max(0.55, Math.min(1.1, top.width / h.width));
+    const ears = clipped(head, box(h.x - 1, h.y - 1, h.width + 2, 0.4 * h.height + 1));
+    const put = movedFigure(ears, [k, 0, 0, k, top.x + top.width / 2 - k * (h.x + h.width / 2), o.y + 0.3 * o.height - k * (h.y + 0.4 * h.height)]); // prettier-ignore
+    const face = hasFace ? faceOn(thing, 'happy') : null;
+    return fitLayers([...finished(s, put), ...clear(s, thing, s.palette.groundHex, swapped(s), 1.4), ...(face ? finished(s, face.face, s.palette.groundHex, s.palette.inks) : [])], 90); // prettier-ignore
+  };
 
 /** A has B at the end of its trunk, which it raises: what flies rises from there, what is long is held by its foot. */
 export const inTrunk: Pair = (s, a, b) => {
@@ -162,3 +165,28 @@ export const smoking: Pair = (s, a, b) => {
   const pipe: Figure = { name: b.name, tones: [0.2, 0.55, 0.8], parts: [{ tone: 0, area: union(stem, bowl), dye }, { tone: 1, area: rim }, { tone: 2, area: union(puff(18), puff(23)) }] }; // prettier-ignore
   return fitLayers([...finished(s, big), ...clear(s, pipe, s.palette.groundHex, swapped(s), 0.9)], 92);
 };
+
+/** A looks through B, which is before its eye and points up and away. */
+export const peering: Pair = (s, a, b) => {
+  const side = builtDrawings(a.name, { pose: 'sitting' }, s.knobs)[0]?.();
+  const who = placed(side && a.name !== 'owl' ? { ...side, name: a.name } : lookingRight(a), { cx: 34, cy: 58, side: 62, fill: 0.95 });
+  const w = boundsOf(outlineOf(who));
+  const isSmall = /^(?:magnifying glass|binoculars|camera)$/.test(b.name);
+  const long = placed(isLong(b) ? turnedAt(upright(b), isSmall ? 0.4 : 0) : lookingRight(b), { cx: 50, cy: 50, side: isSmall ? 36 : 56, fill: 1 });
+  const q = boundsOf(outlineOf(long));
+  const head = boundsOf(intersect(outlineOf(who), box(w.x - 1, w.y, w.width + 2, 0.4 * w.height)));
+  const put = movedFigure(long, [1, 0, 0, 1, head.x + head.width - 0.04 * w.width - q.x, w.y + 0.26 * w.height - (isSmall ? q.y + q.height / 2 : q.y + 0.36 * q.height)]);
+  return fitLayers([...finished(s, who), ...clear(s, put, s.palette.groundHex, swapped(s), 1.4)], 92);
+}; // prettier-ignore
+
+/** A leaps, and has B in its mouth. */
+export const leapingAt: Pair = (s, a, b) => {
+  const side = builtDrawings(a.name, { pose: 'leaping' }, s.knobs)[turnOf(s, 2)]?.() ?? builtDrawings(a.name, { pose: 'leaping' }, s.knobs)[0]?.();
+  const big = placed(side ? { ...side, name: a.name } : lookingRight(a), { cx: 44, cy: 54, side: 82, fill: 0.95 });
+  const o = boundsOf(outlineOf(big));
+  const upper = intersect(outlineOf(big), box(o.x + 0.6 * o.width, o.y - 1, 0.5 * o.width, 0.5 * o.height));
+  const u = boundsOf(upper);
+  const tip = boundsOf(intersect(upper, box(u.x + u.width - 4, u.y, 6, u.height)));
+  const one = placed(b, { cx: u.x + u.width + 5, cy: tip.y + 0.6 * tip.height, side: 24, fill: 0.95 });
+  return fitLayers([...finished(s, big), ...clear(s, one, s.palette.groundHex, swapped(s), 1.4)], 92);
+}; // prettier-ignore

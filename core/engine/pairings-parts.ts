@@ -1,5 +1,5 @@
 /** Arrangements in which one stands for a part of the other, or for something else altogether: a tip, a body, a sail, steam, the moon. */
-import { mix } from '../colour';
+import { ownDrawing } from './build';
 import { boundsOf, box, disc, ringOf, starArea } from './area';
 import {
   PLAIN_STROKE,
@@ -22,7 +22,6 @@ import {
   clipped,
   isLong,
   isTopHeavy,
-  lookingRight,
   movedFigure,
   outlineOf,
   placed,
@@ -34,11 +33,11 @@ import {
   withoutSteam,
   type Figure,
 } from './figure';
-import { fitLayers, layerOf } from './layer';
+import { type Layer, fitLayers, layerOf } from './layer';
 import { leafArea } from './marks';
 import { askedFor, fannedOut, swapped, type Pair } from './pairings';
 import type { Single } from './single';
-import { banned, clear, finished, turnOf, solid, form, thingFor } from './stage';
+import { type Stage, clear, finished, turnOf, solid, form, thingFor } from './stage';
 
 /** What a brush or a pen does its work with is drawn at its foot. */
 const DOWNWARD = /brush|pen|pencil|quill|broom|crayon|marker/;
@@ -293,23 +292,20 @@ export const rising: Pair = (s, a, b) => {
 }; // prettier-ignore
 
 /** B in place of the light that A sends out: level with its lamp, on one side, its tip away from it. */
-export const beamed: Pair = (s, a, b) => {
-  const tower: Figure = { name: a.name, tones: [0.3, 1, 0.75], isBuilt: true, parts: [
-    { tone: 0, area: areaFrom(parsePath('M22 34L42 34L48 94L16 94ZM19 17L32 8L45 17ZM17 28L47 28L47 34L17 34ZM10 92L54 92L54 98L10 98Z')) },
-    { tone: 1, area: areaFrom(parsePath('M20.8 46L43.2 46L44.4 58L19.6 58ZM18.4 70L45.6 70L46.8 82L17.2 82Z')) },
-    { tone: 2, area: box(24, 17, 16, 11) },
-  ] }; // prettier-ignore
-  const long = placed(turnedAt(upright(b), Math.PI / 2), { cx: 50, cy: 22.5, side: 54, fill: 1 });
+export const beamed: Pair = (s, _, b) => {
+  const house = ownDrawing('lighthouse', s.knobs);
+  const tower = { ...house, parts: house.parts.filter((p) => p.of !== 'beam') };
+  const long = placed(turnedAt(upright(b), Math.PI / 2), { cx: 50, cy: 17.5, side: 58, fill: 1 });
   const l = boundsOf(outlineOf(long));
   // Its thinner end is away from the lamp.
   const [near, far] = [0, 0.8].map((k) => sizeOf(intersect(outlineOf(long), box(l.x + k * l.width, l.y, 0.2 * l.width, l.height)))); // prettier-ignore
   const beam = near < far ? turnedAt(long, Math.PI) : long;
   const q = boundsOf(outlineOf(beam));
-  return fitLayers([...finished(s, tower), ...finished(s, movedFigure(beam, [1, 0, 0, 1, 48 - q.x, 22.5 - q.y - q.height / 2]), s.palette.groundHex, swapped(s))], 92); // prettier-ignore
+  return fitLayers([...finished(s, tower), ...finished(s, movedFigure(beam, [1, 0, 0, 1, 62 - q.x, 17.5 - q.y - q.height / 2]), s.palette.groundHex, swapped(s))], 92); // prettier-ignore
 };
 
 /** B in place of the grips of A, scissors half open, point up: its outline, one blade from either side of it. */
-export const gripped: Pair = (s, a, b) => {
+export const gripped: Pair = (s, _, b) => {
   const grip = placed(b, { cx: 50, cy: 76, side: 44, fill: 1 });
   const hull = silhouetteOf(grip);
   const ring = subtract(hull, grown(hull, -5));
@@ -325,74 +321,14 @@ export const gripped: Pair = (s, a, b) => {
 }; // prettier-ignore
 
 /** A crown whose points are five B, fanned out over a band. */
-export const crownedBy: Pair = (s, a, b) => {
+export const crownedBy: Pair = (s, _, b) => {
   const one = placed(upright(b), { cx: 50, cy: 50, side: 46, fill: 1 });
   const o = boundsOf(outlineOf(one));
   const points = [-2, 2, -1, 1, 0].map((i) => standing(turnedAt(movedFigure(one, [1, 0, 0, 1, 0, 50 - (o.y + o.height)]), 0.2 * i), 50 + 15 * i, 72 - 1.5 * i * i + 2));
   const band = areaFrom(parsePath('M14 68C36 76 64 76 86 68L83 88C62 95 38 95 17 88Z'));
   const gem = union(disc(50, 83, 3.4, 32), disc(34, 81.6, 2.4, 28), disc(66, 81.6, 2.4, 28));
   const inks = swapped(s);
-  void a;
   return fitLayers([...points.flatMap((p) => clear(s, p, s.palette.groundHex, s.palette.inks, 1)), layerOf(grown(band, 1.4), s.palette.groundHex), ...solid(s, subtract(band, gem), inks[0])], 90);
-}; // prettier-ignore
-
-/** A looks through B, which is before its eye and points up and away. */
-export const peering: Pair = (s, a, b) => {
-  const side = builtDrawings(a.name, { pose: 'sitting' }, s.knobs)[0]?.();
-  const who = placed(side && a.name !== 'owl' ? { ...side, name: a.name } : lookingRight(a), { cx: 34, cy: 58, side: 62, fill: 0.95 });
-  const w = boundsOf(outlineOf(who));
-  const isSmall = /^(?:magnifying glass|binoculars|camera)$/.test(b.name);
-  const long = placed(isLong(b) ? turnedAt(upright(b), isSmall ? 0.4 : 0) : lookingRight(b), { cx: 50, cy: 50, side: isSmall ? 36 : 56, fill: 1 });
-  const q = boundsOf(outlineOf(long));
-  const head = boundsOf(intersect(outlineOf(who), box(w.x - 1, w.y, w.width + 2, 0.4 * w.height)));
-  const put = movedFigure(long, [1, 0, 0, 1, head.x + head.width - 0.04 * w.width - q.x, w.y + 0.26 * w.height - (isSmall ? q.y + q.height / 2 : q.y + 0.36 * q.height)]);
-  return fitLayers([...finished(s, who), ...clear(s, put, s.palette.groundHex, swapped(s), 1.4)], 92);
-}; // prettier-ignore
-
-/** A leaps, and has B in its mouth. */
-export const leapingAt: Pair = (s, a, b) => {
-  const side = builtDrawings(a.name, { pose: 'leaping' }, s.knobs)[turnOf(s, 2)]?.() ?? builtDrawings(a.name, { pose: 'leaping' }, s.knobs)[0]?.();
-  const big = placed(side ? { ...side, name: a.name } : lookingRight(a), { cx: 44, cy: 54, side: 82, fill: 0.95 });
-  const o = boundsOf(outlineOf(big));
-  const upper = intersect(outlineOf(big), box(o.x + 0.6 * o.width, o.y - 1, 0.5 * o.width, 0.5 * o.height));
-  const u = boundsOf(upper);
-  const tip = boundsOf(intersect(upper, box(u.x + u.width - 4, u.y, 6, u.height)));
-  const one = placed(b, { cx: u.x + u.width + 5, cy: tip.y + 0.6 * tip.height, side: 24, fill: 0.95 });
-  return fitLayers([...finished(s, big), ...clear(s, one, s.palette.groundHex, swapped(s), 1.4)], 92);
-}; // prettier-ignore
-
-/** A in the light of a lamp that hangs over it. */
-export const underLamp: Pair = (s, a) => {
-  const shade = areaFrom(parsePath('M36 12C36 6 64 6 64 12L78 30L22 30Z'));
-  const cord = box(48.8, -12, 2.4, 22);
-  const glow = areaFrom(parsePath('M28 32L72 32L98 94L2 94Z'));
-  const [, lightest = s.palette.inks[0]] = swapped(s);
-  const one = standing(placed(a, { cx: 50, cy: 60, side: 54, fill: 0.9 }), 50, 92);
-  return fitLayers([
-    ...(banned(s, 'background', 'ground') ? [] : form(s, glow, mix(lightest, s.palette.groundHex, 0.6))),
-    ...solid(s, union(shade, cord), swapped(s)[0]),
-    ...clear(s, one, mix(lightest, s.palette.groundHex, 0.6), s.palette.inks, 1.4),
-  ], 92);
-}; // prettier-ignore
-
-/** A in the middle of rings on water, which are seen from the side. */
-export const rippled: Pair = (s, a) => {
-  const stone = a.name === 'rock' ? { name: a.name, tones: [0.4, 1], parts: [{ tone: 0, area: areaFrom(parsePath('M10 62C10 40 30 26 54 26C78 26 92 44 90 62C88 76 70 80 50 80C28 80 10 78 10 62Z')) }, { tone: 1, area: areaFrom(parsePath('M26 46C32 38 44 34 54 34C44 38 36 42 30 50Z')) }], isBuilt: true } : a;
-  const one = placed(stone, { cx: 50, cy: 44, side: 44, fill: 0.95 });
-  const o = boundsOf(outlineOf(one));
-  const y = o.y + 0.9 * o.height;
-  const ring = (r: number): Area => subtract(moved(disc(0, 0, 1, 120), [r, 0, 0, 0.3 * r, 50, y]), moved(disc(0, 0, 1, 120), [r - 2.4, 0, 0, 0.3 * r - 2.4, 50, y]));
-  const inks = swapped(s);
-  return fitLayers([...form(s, union(...[28, 38, 48].map(ring)), inks[0]), ...clear(s, one, s.palette.groundHex, s.palette.inks, 2.4)], 92);
-}; // prettier-ignore
-
-/** Two A, crossed, stick up from B, which is round. */
-export const stuckCrossed: Pair = (s, a, b) => {
-  const ball = placed(b, { cx: 50, cy: 66, side: 62, fill: 1 });
-  const o = boundsOf(outlineOf(ball));
-  const one = placed(upright(thingFor(s, { drawn: a.name, colours: [] }) ?? a), { cx: 50, cy: 50, side: 78, fill: 1 });
-  const needles = [-0.5, 0.5].map((rad) => movedFigure(turnedAt(one, rad), [1, 0, 0, 1, o.x + o.width / 2 - 50, o.y + 0.2 * o.height - 50]));
-  return fitLayers([...needles.flatMap((f) => clear(s, f, s.palette.groundHex, s.palette.inks, 1)), ...clear(s, ball, s.palette.groundHex, swapped(s), 1.6)], 92);
 }; // prettier-ignore
 
 /** A in the place of the moon, in a night of its own. */
@@ -430,22 +366,8 @@ export const trailing: Single = (s, a) => {
   return [...form(s, subtract(dashes, grown(silhouetteOf(one), 2.4)), swapped(s)[0]), ...finished(s, one)];
 };
 
-/** A with B behind it along the way it has come, the further off the smaller. */
-export const leaving: Pair = (s, a, b) => {
-  const one = placed(a, { cx: 70, cy: 30, side: 50, fill: 0.85 });
-  const o = boundsOf(outlineOf(one));
-  const [x, y] = [o.x + 0.1 * o.width, o.y + 0.9 * o.height];
-  const steps = [0.08, 0.34, 0.57, 0.77, 0.93];
-  const marks = steps.map((t, i) => {
-    const [px, py] = [x - 62 * t, y + 34 * Math.sin(1.25 * t + 0.2) - 8 * t * t];
-    return turnedAt(placed(b, { cx: px - 4, cy: py + 4, side: 17 - 2.4 * i, fill: 1 }), 0.2 - 0.1 * i);
-  });
-  const inks = swapped(s);
-  return fitLayers([...marks.flatMap((m) => clear(s, m, s.palette.groundHex, inks, 0.6)), ...clear(s, one, s.palette.groundHex, s.palette.inks, 1.6)], 90);
-}; // prettier-ignore
-
 /** A bird that two leaves are: one its body and tail, one its wing, with a beak and an eye. */
-export const leafBird: Pair = (s, a) => {
+export const leafBird = (s: Stage): Layer[] => {
   const [ink, other = ink] = s.palette.inks;
   const body = union(leafArea(10, 66, -0.16, 74, 34), disc(73, 49, 10, 60));
   const wing = turnOf(s, 2) ? leafArea(50, 62, -2.0, 62, 32) : leafArea(62, 56, -2.55, 60, 30);
@@ -457,12 +379,11 @@ export const leafBird: Pair = (s, a) => {
     ...solid(s, subtract(subtract(body, gap), eye), ink),
     ...solid(s, subtract(wing, vein), other),
     ...solid(s, beak, s.palette.inks[2] ?? other),
-  ].map((l) => ({ ...l, isFigure: a.name !== '' })), 90);
+  ], 90);
 }; // prettier-ignore
 
-/** A, an hourglass, with a tree in its upper glass and its roots in the lower. */
-export const inGlasses: Single = (s, a) => {
-  void a;
+/** An hourglass with a tree in its upper glass and its roots in the lower. */
+export const inGlasses = (s: Stage): Layer[] => {
   const [ink, other = ink] = s.palette.inks;
   const frame = union(box(22, 2, 56, 7), box(22, 91, 56, 7));
   const glass = areaFrom(parsePath('M27 9L73 9C73 30 66 40 54 50C66 60 73 70 73 91L27 91C27 70 34 60 46 50C34 40 27 30 27 9Z'));

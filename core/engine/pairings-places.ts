@@ -1,4 +1,5 @@
 /** Arrangements in which one has its place in, on, under or behind the other: shelters, tunnels, windows, branches, backs. */
+import { ownDrawing } from './build';
 import { boundsOf, box, disc } from './area';
 import {
   areaFrom,
@@ -20,7 +21,7 @@ import { aboard, asideOf, askedFor, swapped, uprightOf, type Pair } from './pair
 import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { leafArea, waveLine } from './marks';
 import type { Single } from './single';
-import { turnOf, type Stage, clear, finished, inkOf, solid } from './stage';
+import { form, thingFor, turnOf, type Stage, clear, finished, inkOf, solid } from './stage';
 
 /** What has a trunk and a crown. */
 export const TREES = /^(?:(?:[a-z]+ )?tree|oak|pine|willow|birch|maple)$/;
@@ -546,24 +547,11 @@ export const landIn: Pair = (s, a, b) => {
   ];
 };
 
-/** A chest from the front without its lid. */
-const openChest = (name: string): Figure => ({
-  name,
-  tones: [0.3, 0.72, 1],
-  isBuilt: true,
-  parts: [
-    { tone: 0, area: areaFrom(parsePath('M8 44L92 44L92 88C92 91 90 92 88 92L12 92C10 92 8 91 8 88Z')) },
-    { tone: 1, area: union(box(8, 44, 84, 8), box(20, 44, 7, 48), box(73, 44, 7, 48)) },
-    { tone: 1, area: box(42, 48, 16, 18) },
-    { tone: 0, area: union(disc(50, 55, 3.2, 32), box(48.8, 55, 2.4, 7)) },
-  ],
-});
-
 /** Two rows of B heaped up out of A, which is open at its top. */
 export const heaped: Pair = (s, a, b) => {
   // A chest is open to be full.
   const isChest = /^(?:treasure chest|chest)$/.test(a.name);
-  const vessel = placed(isChest ? openChest(a.name) : a, { cx: 50, cy: 64, side: 74, fill: 0.95 });
+  const vessel = placed(isChest ? ownDrawing('open chest', s.knobs) : a, { cx: 50, cy: 64, side: 74, fill: 0.95 });
   const all = outlineOf(vessel);
   const v = boundsOf(all);
   const wideAt = (y: number): { x: number; width: number } => boundsOf(intersect(silhouetteOf(vessel), box(v.x - 1, y - 0.8, v.width + 2, 1.6)));
@@ -657,3 +645,26 @@ export const floating: Pair = (s, a, b) => {
   const seen = clipped(set, box(-200, -200, 500, 200 + c.y + 3));
   return fitLayers([...finished(s, seen, s.palette.groundHex, swapped(s)), ...clear(s, cup, s.palette.groundHex, s.palette.inks, 1.4)], 90); // prettier-ignore
 };
+
+/** A in the middle of rings on water, which are seen from the side. */
+export const rippled: Pair = (s, a) => {
+  const stone = a.name === 'rock' ? ownDrawing('pebble', s.knobs) : a;
+  const one = placed(stone, { cx: 50, cy: 44, side: 44, fill: 0.95 });
+  const o = boundsOf(outlineOf(one));
+  const y = o.y + 0.9 * o.height;
+  const ring = (r: number): Area => subtract(moved(disc(0, 0, 1, 120), [r, 0, 0, 0.3 * r, 50, y]), moved(disc(0, 0, 1, 120), [r - 2.4, 0, 0, 0.3 * r - 2.4, 50, y]));
+  const inks = swapped(s);
+  return fitLayers([...form(s, union(...[28, 38, 48].map(ring)), inks[0]), ...clear(s, one, s.palette.groundHex, s.palette.inks, 2.4)], 92);
+}; // prettier-ignore
+
+/** Two A, crossed, stick up from B, which is round. */
+export const stuckCrossed: Pair = (s, a, b) => {
+  const ball = placed(b, { cx: 50, cy: 66, side: 62, fill: 1 });
+  const o = boundsOf(outlineOf(ball));
+  const one = placed(upright(thingFor(s, { drawn: a.name, colours: [] }) ?? a), { cx: 50, cy: 50, side: 78, fill: 1 });
+  const needles = [-0.5, 0.5].map((rad) => movedFigure(turnedAt(one, rad), [1, 0, 0, 1, o.x + o.width / 2 - 50, o.y + 0.2 * o.height - 50]));
+  return fitLayers([...needles.flatMap((f) => clear(s, f, s.palette.groundHex, s.palette.inks, 1)), ...clear(s, ball, s.palette.groundHex, swapped(s), 1.6)], 92);
+}; // prettier-ignore
+
+/** A alone, whose drawings show what it hangs or sits on. */
+export const onOwnBranch: Single = (s, a) => finished(s, placed(a, { cx: 50, cy: 50, side: 88, fill: 0.95 }));

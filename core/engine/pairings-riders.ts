@@ -3,7 +3,7 @@ import { boundsOf, box, disc, tile } from './area';
 import { grown, intersect, roomIn, sizeOf, stroked, subtract, union } from '../path';
 import { isPlural } from '../prompt';
 import { buildOf, builtDrawings, joinedFigures } from './built';
-import { FINDS } from './figures-finds';
+import { ownDrawing } from './build';
 import {
   lookingRight,
   mirroredFigure,
@@ -18,7 +18,6 @@ import {
   turnedAt,
   upright,
   without,
-  figureOf,
   type Figure,
 } from './figure';
 import { asideOf, askedFor, swapped, uprightOf, type Pair } from './pairings';
@@ -123,11 +122,9 @@ export const onWheels: Pair = (s, a, b) => {
   return fitLayers([...finished(s, rider), ...clear(s, bike, s.palette.groundHex, swapped(s), 1.4)], 92);
 }; // prettier-ignore
 
-/** A drives B, which is open to the sky and looks to the right: it sits behind the wheel, half of it behind the body. */
-export const driving: Pair = (s, a, b) => {
-  const { name } = b;
-  const open = name === 'tractor' ? figureOf(name, FINDS.tractor((part) => s.knobs.spread(`${name}/${part}`))) : lookingRight(b);
-  const car = placed(open, { cx: 50, cy: 64, side: 78, fill: 0.95 });
+/** A drives a tractor, open to the sky: it sits behind the wheel, half of it behind the body. */
+export const driving: Single = (s, a) => {
+  const car = placed(ownDrawing('tractor', s.knobs), { cx: 50, cy: 64, side: 78, fill: 0.95 });
   const m = boundsOf(outlineOf(car));
   const one = placed(uprightOf(s, a, 'pointing') ?? a, { cx: 46, cy: 50, side: 60, fill: 0.95 });
   const o = boundsOf(outlineOf(one));

@@ -3,7 +3,7 @@ import { boundsOf, box, disc } from './area';
 import { onField } from './field';
 import { mirroredFigure, lookingRight, clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, stroked, subtract, union, type Area } from '../path';
-import { buildOf, builtDrawings, isAsleep, isCreature, isSeenAside, uprightFigure } from './built';
+import { isBird, buildOf, builtDrawings, isAsleep, isCreature, isSeenAside, uprightFigure } from './built';
 import { dressFrom, eyewearParts, hatParts, inCloth, isCut, TONES, type Stance } from './creature';
 import { undyed } from './dye';
 import { fitLayers, layerOf, type Layer } from './layer';
@@ -251,14 +251,14 @@ export const dressed =
 
 /** B in A's mouth or beak: at the foremost point of its upper half, as seen from the side. */
 export const atMouth: Pair = (s, a, b) => {
-  const isBird = /^(?:songbird|raptor|fowl|wader|runner)$/.test(buildOf(a.name) ?? '');
-  // A neck that is bent twice is only in the drawings.
-  const poses = /^(?:flamingo|swan)$/.test(a.name) ? [] : ['standing', isBird ? 'flying' : 'sitting', 'standing', 'sitting'].flatMap((pose) => builtDrawings(a.name, { pose }, s.knobs).slice(0, 1)); // prettier-ignore
+  // What is not built standing, as a neck that is bent twice is not, is as it is drawn.
+  const isBuilt = builtDrawings(a.name, { pose: 'standing' }, s.knobs).length > 0;
+  const poses = isBuilt ? ['standing', isBird(a.name) ? 'flying' : 'sitting', 'standing', 'sitting'].flatMap((pose) => builtDrawings(a.name, { pose }, s.knobs).slice(0, 1)) : []; // prettier-ignore
   const side = poses.length ? poses[s.idea % poses.length]() : null;
   const big = placed(side ? { ...side, name: a.name } : lookingRight(a), { cx: 44, cy: 52, side: 80, fill: 0.9 });
   const bb = boundsOf(outlineOf(big));
   // Where its wings are up, what reaches furthest forward of all is its beak.
-  const isFlying = isBird && side !== null && s.idea % poses.length === 1;
+  const isFlying = isBird(a.name) && side !== null && s.idea % poses.length === 1;
   const upper = intersect(
     outlineOf(big),
     box(bb.x, bb.y, bb.width, bb.height * (isFlying ? 1 : poses.length ? 0.5 : 0.3)),

@@ -40,10 +40,21 @@ import {
   isBundle,
   type Pair,
 } from './pairings';
-import { placed } from './figure';
-import { finished, standingOf } from './stage';
+import { standingOf } from './stage';
 import { bentAs, laurelled, spiralled, wreathOf } from './bent';
-import { atLips, eared, inBill, inTrunk, maned, nosed, rayed, smoking, spined } from './pairings-heads';
+import {
+  peering,
+  leapingAt,
+  atLips,
+  eared,
+  inBill,
+  inTrunk,
+  maned,
+  nosed,
+  rayed,
+  smoking,
+  spined,
+} from './pairings-heads';
 import {
   astride,
   climbing,
@@ -89,6 +100,7 @@ import {
   laddered,
   landIn,
   onBack,
+  onOwnBranch,
   onLine,
   peeksFrom,
   perchedOn,
@@ -109,6 +121,8 @@ import {
   beforeTrees,
   browsing,
   inVase,
+  rippled,
+  stuckCrossed,
   standsInVase,
   isInVase,
   rises,
@@ -128,15 +142,9 @@ import {
   asSail,
   asSun,
   beamed,
-  rippled,
-  stuckCrossed,
   crownedBy,
-  peering,
-  leapingAt,
-  underLamp,
   inGlasses,
   leafBird,
-  leaving,
   gripped,
   magnified,
   radial,
@@ -157,6 +165,8 @@ import {
   lifted,
   pairWith,
   pouringOut,
+  underLamp,
+  leaving,
   underHung,
   rainedOn,
   dangling,
@@ -369,6 +379,7 @@ export const TOWED = /^(?:pulled|towed|hauled|dragged) by/;
 export const TIES = /^(?:ribbon|rope|thread)$/;
 /** What one sits in or on. */
 export const SEATS = /^(?:armchair|chair|sofa|couch|throne|deckchair|stool|office chair)$/;
+/** What goes slanting through something that is round. */
 const PIERCING = /^(?:dagger|sword|knife|arrow|archery arrow|spear|needle|needle and thread|pencil|quill|screwdriver|trident|fishing rod|key|feather)$/; // prettier-ignore
 /** What lives on fish. */
 const CATCHERS =
@@ -407,6 +418,10 @@ const BENDING = /^(?:snake|rope|ribbon|thread|cable|wire|yarn|string|vine|ivy|ro
 export const PLAIN = /^(?:heart|circle|ring|square|triangle|star|diamond|house|cloud|drop|leaf|apple|light bulb|crescent moon|moon|flower|clover|egg|pear|shield|hexagon)$/; // prettier-ignore
 /** Of what a wreath is two branches. */
 export const LAUREL = /^(?:wheat|barley|laurel|olive branch|twig|branch|fern|palm leaf|lavender|rosemary|herb)$/;
+/** What one draws and writes with. */
+export const DRAWING_WITH = /^(?:pen|pencil|feather|quill|brush|paint brush|paintbrush|chalk|crayon|marker)$/;
+/** Whether a figure is said to stand on both sides of another. */
+export const isAtBothSides = ({ modifiers }: PromptFigure): boolean => modifiers.some((m) => /^on (?:both|either|each) sides?$/.test(m)); // prettier-ignore
 export const isYoung = (word: string): boolean => YOUNG.test(word);
 /** What stands upright, and is long. */
 const LENGTHS = /^(?:lighthouse|pencil|pen|rocket|candle|carrot|tower|bottle|wine bottle|crayon|column|match|torch|brush|paint brush|paintbrush|chess (?:queen|king|bishop|rook|pawn)|skyscraper|cactus|windmill|microphone|minaret|champagne bottle|lipstick|flashlight|thermometer|baguette|corn|leek|asparagus|bullet|key|sword|screwdriver|spoon|silverware fork|totem pole|ice cream|tree|pine tree)$/; // prettier-ignore
@@ -501,7 +516,9 @@ export const isSprinkled = (first: PromptFigure, second: PromptFigure): boolean 
 
 /** What a phrase asks for beyond how two stand to one another; the first rule that has an answer gives it. */
 const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
-  (t) => t.said === 'ears' && t.is('wearing') && [turnedPair(eared)],
+  (t) => t.said === 'ears' && t.is('wearing') && [turnedPair(eared(false))],
+  // Who is drawn with its own branch has no second one.
+  (t) => /^(?:sloth|chameleon)$/.test(t.a) && /^(?:twig|branch|tree|perch)$/.test(t.b) && t.is('on', 'toward', 'under', 'with', 'coming out of') && [onOwnBranch],
   // Two leaves are a bird.
   (t) => t.a === 'bird' && t.b === 'leaf' && ((t.is('made of') && t.second.count < 4) || (/^wings?$/.test(t.place) && t.isTurned('as'))) && [leafBird],
   // What is under several trees has them at both its sides.
@@ -624,7 +641,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => TREES.test(t.a) && (t.is('as') || (t.isTurned('as') && /^(?:crown|top|foliage|canopy|leaves)$/.test(t.place))) && !isMany(t.second) && [asCrown],
   (t) => /^grow\w* into/.test(t.said) && t.is('toward', 'inside', 'as') && [turnedPair(emerging())],
   // An animal as a thing is the thing with its ears and a face.
-  (t) => isFurred(t.a) && !isCreature(t.b) && t.is('as') && (t.b === 'egg' || /^(?:food|plant|artifact)$/.test(nounKind(t.b) ?? '')) && [eared, insideOf],
+  (t) => isFurred(t.a) && !isCreature(t.b) && t.is('as') && (t.b === 'egg' || /^(?:food|plant|artifact)$/.test(nounKind(t.b) ?? '')) && [eared(true), insideOf],
   // What is long is bent into what is plain in outline; a keyhole as a house is a house with a keyhole.
   (t) => (BENDING.test(t.a) || (LONG.test(t.a) && /^(?:bent|curl|twist|fold|curv|tied)/.test(t.said))) && PLAIN.test(t.b) && t.is('as', 'inside') && [bentAs],
   (t) => t.b === 'spiral' && t.is('as', 'inside') && (BENDING.test(t.a) || LONG.test(t.a) || /^(?:fern|leaf|feather|palm leaf|wheat|bamboo|octopus tentacle|tail)$/.test(t.a)) && [spiralled],
@@ -664,15 +681,13 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // Who types sits behind the keys.
   (t) => isCreature(t.a) && t.does(/^typ/) && /^(?:typewriter|laptop|computer|keyboard)$/.test(t.b) && [emerging(60, 66), emerging(66, 60)],
   // What is on both sides stands there.
-  (t) => t.second.modifiers.some((m) => /^on (?:both|either|each) sides?$/.test(m)) && t.is('with', 'beside', null) && [flanked],
+  (t) => isAtBothSides(t.second) && t.is('with', 'beside', null) && [flanked],
   // What is in a keyhole is seen through it.
   (t) => t.a === 'keyhole' && t.isTurned('inside') && !isCreature(t.b) && [turnedPair(landIn)],
   // A lantern hangs over who is under it.
   (t) => /^(?:lantern|paper lantern|chandelier|bell)$/.test(t.b) && isCreature(t.a) && t.is('under') && [underHung],
   // What a rope is tied into is of rope.
   (t) => /^(?:rope|yarn|string|thread|cable|wire|wool|vine|ivy)$/.test(t.a) && t.is('as') && !PLAIN.test(t.b) && !isCreature(t.b) && [turnedPair(madeOf)],
-  // Who is drawn with its own branch has no second one.
-  (t) => /^(?:sloth|chameleon)$/.test(t.a) && /^(?:twig|branch|tree|perch)$/.test(t.b) && t.is('on', 'toward', 'under', 'with') && [(s, a) => finished(s, placed(a, { cx: 50, cy: 50, side: 88, fill: 0.95 }))],
   // Who is on a tractor drives it; who rides in a boat is in it.
   (t) => t.b === 'tractor' && hasHands(t.a) && (t.is('riding', 'on', 'inside') || (t.does(/^driv/) && t.is('toward', 'holding', 'with'))) && [driving],
   (t) => t.a === 'lighthouse' && /^(?:beam|beams|light|ray|rays)$/.test(t.place) && t.isTurned('as') && [beamed],
@@ -750,7 +765,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCreature(t.a) && t.isCarried() && (LANDSCAPE.has(t.b) || /^(?:house|village|tree|boat|ship|cabin|barn|lighthouse|church|tower)$/.test(t.b)) && [onBack],
   // What sticks in something has its edge in it.
   (t) => /^(?:axe|sword|knife|dagger|arrow|archery arrow|pickaxe|hatchet|spear|dart)$/.test(t.a) && (t.is('inside', 'on') || (t.is('through') && t.does(/^stuck/))) && /^(?:log|rock|stone|tree stump|stump|wood|anvil|mountain|hill|heart|apple|bread|loaf of bread|cake|pumpkin|cheese)$/.test(t.b) && [stuckIn],
-  (t) => /^(?:pen|pencil|feather|quill|brush|paint brush|paintbrush|chalk|crayon|marker)$/.test(t.a) && t.does(/^(?:draw|sketch|writ|paint|trac)/) && !t.second.turned && [penned],
+  (t) => DRAWING_WITH.test(t.a) && t.does(/^(?:draw|sketch|writ|paint|trac)/) && !t.second.turned && [penned],
   (t) => t.a === 'ice cream' && /^(?:scoops?|top|ball|head)$/.test(t.place) && t.isTurned('as') && [onCone],
   // Of two that one has, one is in each hand.
   (t) => hasHands(t.a) && t.first.count === 1 && t.is('holding', 'with', 'wearing') && t.place === '' && !t.does(/^(?:juggl|toss|lift|wear)/) && ((t.second.count === 2 && canBeHeld(t.b) && !isCrossed(t.second) && !isHeadgear(t.b)) || /\b(?:gloves|mittens|maracas|dumbbells|drumsticks|pom-?poms|nunchucks|sparklers|oven mitts)$/.test(t.second.word)) && [inBothHands('standing'), inBothHands('running'), inBothHands('sitting')],

@@ -29,6 +29,9 @@ describe('colour schemes', () => {
     expect(naturalHues('toast')).toEqual(naturalHues('bread'));
     expect(naturalHues('spinach')).toEqual(naturalHues('leaf'));
     expect(naturalHues('dogwood')).toEqual(naturalHues('leaf'));
+    // A name of two words may have its own.
+    expect(naturalHues('red panda')).not.toEqual(naturalHues('panda'));
+    expect(naturalHues('lily pad')).toEqual(naturalHues('leaf'));
     // The last word says what it is; what lives on ice is as cool.
     expect(naturalHues('clown fish')).toEqual(naturalHues('fish'));
     expect(naturalHues('polar bear')).not.toEqual(naturalHues('bear'));

@@ -43,10 +43,10 @@ export function several(stage: Stage, figure: Figure, count: number, oneRow: boo
   return out;
 }
 
-/** Several side by side on cords from one line, the middle one lower. */
+/** Several side by side on cords from one line, every second one lower. */
 export function hung(stage: Stage, figure: Figure, count: number): Layer[] {
   const step = 100 / count;
-  const one = placed(figure, { cx: 50, cy: 50, side: 0.94 * step * 1.25, fill: 0.95 });
+  const one = placed(figure, { cx: 50, cy: 50, side: 1.18 * step, fill: 0.95 });
   const b = boundsOf(outlineOf(one));
   const [x0, top] = [50 - (step * (count - 1)) / 2, 6];
   const spots = Array.from({ length: count }, (_, i) => ({ x: x0 + step * i, y: top + 14 + (i % 2 ? 12 : 0) }));

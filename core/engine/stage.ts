@@ -11,7 +11,7 @@ import { layerOf, type Layer } from './layer';
 import type { Palette } from './palette';
 import { figureOnCircles } from './on-circles';
 import { naturalHues } from './schemes';
-import { buildOf, hasHands, isCreature, isSeenAside, joinedFigures, uprightFigure } from './built';
+import { isBird, buildOf, hasHands, isCreature, isSeenAside, joinedFigures, uprightFigure } from './built';
 import { bitten, CITRUS, CUT, halved } from './fruit';
 import { dressFrom, dyedDress, isRole, type Dress } from './creature';
 import { isTold, isShared, dyed, ownHexes, shadeTold, toned, undyed } from './dye';
@@ -207,8 +207,7 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
         : two === 'whole'
           ? 'standing'
           : null);
-  if (/^(?:sing|tweet|chirp|warbl|call|crow)/.test(pose ?? '') && BIRDS.test(buildOf(figure.drawn) ?? ''))
-    return singing(stage, figure);
+  if (/^(?:sing|tweet|chirp|warbl|call|crow)/.test(pose ?? '') && isBird(figure.drawn)) return singing(stage, figure);
   const tool = toolFor(pose);
   // What one is under, on or by leaves the hands free.
   const isBusy = tool && hasHands(figure.drawn) && stage.parts.figures.every((f) => f.to !== index || (!f.turned && ['on', 'under', 'beside', 'behind', 'in front of'].includes(f.relation ?? '') && f.place === null && (tool !== 'cup' || f.relation === 'under'))); // prettier-ignore
@@ -234,8 +233,6 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
   if (modifiers.some((m) => CUT.test(m))) return halved(built);
   return modifiers.some((m) => /^(?:bite|bitten|bite mark)$/.test(m)) ? bitten(built) : built;
 }
-
-const BIRDS = /^(?:songbird|raptor|fowl|wader|runner)$/;
 
 /** A bird from the side that sings: one alone has a note before its beak. */
 function singing(stage: Stage, { drawn, count, modifiers }: PromptFigure): Figure {

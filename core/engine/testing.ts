@@ -1,7 +1,9 @@
 /** What tests of pictures share: a prompt as it is composed, and what is in front and behind in an arrangement. */
 import { hexToOklab, oklabToOklch } from '../colour';
 import { union, type Box } from '../path';
+import type { PromptFigure } from '../prompt';
 import { boundsOf } from './area';
+import { asDrawn } from './as-drawn';
 import { buildFigure } from './build';
 import { stageFor, type SceneRequest } from './compose';
 import type { Figure } from './figure';
@@ -39,6 +41,13 @@ export function parted(prompt: string, a: string, b: string): { back: Box; front
   const at = gapsOf(layers, prompt).at(-1)!;
   return { back: around(layers.slice(0, at)), front: around(layers.slice(at + 1)), all: around(layers), layers };
 }
+
+/** Where a box ends below and to the right, and its middle across. */
+export const footOf = (b: Box): number => b.y + b.height;
+export const rightOf = (b: Box): number => b.x + b.width;
+export const middleOf = (b: Box): number => b.x + b.width / 2;
+/** The figures of a prompt as they are drawn. */
+export const drawnFor = (prompt: string): readonly PromptFigure[] => asDrawn(stageOf(prompt)).parts.figures;
 
 /** Hue in degrees. */
 export const hueOf = (hex: string): number => oklabToOklch(hexToOklab(hex)).hDeg;

@@ -109,8 +109,7 @@ export function nounKind(word: string): NounKind | null {
 /** Whether a noun is far more often something else: "flat", "close". */
 export const isSeldomNoun = (word: string): boolean => all().seldomNouns.has(word);
 /** Whether a noun is plural; of "pine trees" the last word says so. */
-export const isPlural = (noun: string): boolean => IRREGULAR.test(noun) || singulars(noun.split(' ').at(-1)!).slice(1).some((form) => all().nouns.has(form)); // prettier-ignore
-const IRREGULAR = /\b(?:dice|mice|geese|teeth|feet|children|men|women|people|oxen)$/;
+export const isPlural = (noun: string): boolean => singulars(noun.split(' ').at(-1)!).slice(1).some((form) => all().nouns.has(form)); // prettier-ignore
 /** Whether the words are a compound that is listed as one noun: "rolling pin". */
 export const isCompound = (words: string): boolean => singulars(words).some((form) => all().compounds.has(form));
 export const isAdjective = (word: string): boolean => all().adjectives.has(word);

@@ -119,10 +119,11 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
     front = front.filter((u) => u !== head);
   };
   const isMascot = tokens.some((t) => t.part === 'kind' && /^(?:mascot|character)s?$/.test(t.text));
-  // "A walrus ferry captain" is a walrus, and what it captains only says what kind of one it is.
-  if (isMascot && attributive.length > 1 && nounKind(attributive[0].text) === 'animal' && nounKind(attributive.at(-1)!.text) !== 'animal' && lexicon.isRole(head.text)) {
-    const [animal, ...between] = attributive;
-    role = head.text;
+  // "A walrus ferry captain" is a walrus where a mascot is asked for; what it captains only says what kind of one it is.
+  const [animal, ...between] = attributive;
+  const follows = head.text.split(' ').at(-1)!;
+  if (isMascot && animal && nounKind(animal.text) === 'animal' && follows !== head.text && lexicon.isRole(follows)) {
+    role = follows;
     marks.push(...placesOf(head, 'role'), ...between.flatMap((u) => placesOf(u, 'modifier')));
     modifiers.push(...between.map((u) => u.text));
     front = front.filter((u) => u !== animal && !between.includes(u));
@@ -139,11 +140,11 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
   } else if (attributive.length && CROPS.test(head.text) && (isLive(attributive.at(-1)!.text) || (nounKind(attributive.at(-1)!.text.split(' ').at(-1)!) === 'animal' && attributive.at(-1)!.text !== 'hot dog'))) { // prettier-ignore
     modifiers.push(head.text.replace(/s$/, ''));
     giveUpHead('modifier');
-  } else if (attributive.length && (nounKind(attributive.at(-1)!.text) === 'animal' || AS_ANIMALS.test(attributive.at(-1)!.text)) && (lexicon.isRole(head.text) || (isMascot && lexicon.isRole(head.text.split(' ').at(-1)!)) || (nounKind(head.text) === 'person' && !/(?:keeper|rider|tamer|trainer|hunter|catcher|walker|lover|groomer|whisperer|breeder)s?$/.test(head.text)))) {
+  } else if (attributive.length && nounKind(attributive.at(-1)!.text) === 'animal' && (lexicon.isRole(head.text) || (nounKind(head.text) === 'person' && !/(?:keeper|rider|tamer|trainer|hunter|catcher|walker|lover|groomer|whisperer|breeder)s?$/.test(head.text)))) {
     // "A wolf mother" follows no trade.
     const isKin = /^(?:mother|father|mum|mom|dad|mama|papa|parent|sister|brother|twin|family|couple|grandmother|grandfather|grandma|grandpa)s?$/.test(head.text);
     if (isKin) modifiers.push(head.text);
-    else role = lexicon.isRole(head.text) ? head.text : head.text.split(' ').at(-1)!;
+    else role = head.text;
     giveUpHead(isKin ? 'modifier' : 'role');
   } // prettier-ignore
   /** A name of two words is its first; the second only says something of it. */
