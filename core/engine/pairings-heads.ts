@@ -1,4 +1,4 @@
-/** Arrangements about a head: what stands round it, and ears on what has none. */
+/** Arrangements about a head: what stands round it, what is at its eye or its mouth, and ears on what has none. */
 import { boundsOf, box, disc } from './area';
 import { areaFrom, grown, intersect, parsePath, roomIn, sizeOf, union, type Area } from '../path';
 import { buildOf, builtDrawings } from './built';
