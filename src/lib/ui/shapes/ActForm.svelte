@@ -206,7 +206,7 @@
     {#if isWorked}
       <p class="mb-2 min-h-[36px] text-[12px] text-muted" role="status" data-would>
         {#if shaping.busy}
-          Working it out
+          {shaping.doing ? 'Working it out: it is done then' : 'Working it out'}
         {:else if made?.put}
           {made.points[0]} to {made.points[1]} points · strays {made.greatestPx.toFixed(2)} px · {Math.round(
             made.areaPx2[0],
@@ -216,7 +216,7 @@
         {/if}
       </p>
       <div class="mb-1 flex gap-2">
-        <button class="button" disabled={shaping.busy || !made?.put} onclick={() => shaping.apply()}>Do it</button>
+        <button class="button" disabled={!shaping.busy && !made?.put} onclick={() => shaping.apply()}>Do it</button>
         <button class="quiet" onclick={() => shaping.toggleAct(act)}>Leave it</button>
       </div>
     {/if}

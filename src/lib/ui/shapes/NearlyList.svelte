@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import type { NearlyLine } from '$core/vector';
   import type { Shaping } from './shaping.svelte';
 
@@ -10,15 +11,28 @@
   /** The line whose members are listed one by one. */
   let opened = $state<string | null>(null);
   const show = (line: NearlyLine | null) => (shaping.shown = line);
+
+  let section = $state<HTMLElement>();
+  /** How high the list is held while a form is open below it, in px: what is found then moves nothing that one is about to press. */
+  let heldPx = $state<number | null>(null);
+  $effect(() => {
+    const isOpen = shaping.act !== null;
+    untrack(() => (heldPx = isOpen ? (heldPx ?? section?.offsetHeight ?? null) : null));
+  });
 </script>
 
 <section
-  class="mb-4"
+  class="mb-4 {heldPx === null ? '' : 'overflow-y-auto'}"
+  style:height={heldPx === null ? null : `${heldPx}px`}
+  bind:this={section}
   aria-label="Nearly true"
   aria-busy={shaping.looking}
   data-nearly={shaping.looking ? 'looking' : 'ready'}
 >
-  <h2 class="mb-1 text-[14px]">Nearly true</h2>
+  <div class="mb-1 flex items-baseline justify-between gap-2">
+    <h2 class="text-[14px]">Nearly true</h2>
+    <span class="text-[12px] text-muted" role="status">{shaping.looking ? 'Looking at the shapes' : ''}</span>
+  </div>
   {#if shaping.nearly.length}
     <ul class="flex flex-col">
       {#each shaping.nearly as line (line.key)}
@@ -71,10 +85,7 @@
         {/if}
       {/each}
     </ul>
-  {/if}
-  {#if shaping.looking}
-    <p class="mt-1 text-[12px] text-muted" role="status">Looking at the shapes</p>
-  {:else if !shaping.nearly.length}
-    <p class="text-muted">Nothing is only nearly level, equal or symmetrical.</p>
+  {:else}
+    <p class="text-muted {shaping.looking ? 'invisible' : ''}">Nothing is only nearly level, equal or symmetrical.</p>
   {/if}
 </section>

@@ -114,6 +114,11 @@ export class Shaping {
   made = $state.raw<ShapesMade | null>(null);
   /** Whether an act is being worked out. */
   busy = $state(false);
+  /** Whether what is being worked out is made then, and not only shown; and what is to be made after that. */
+  private making = false;
+  private after: (() => void)[] = [];
+  /** Whether what the open form says is to be done as soon as it is worked out: it was pressed before that. */
+  doing = $state(false);
   offset = $state({ byPx: 4, join: 'round' as 'round' | 'mitre' | 'bevel' });
   border = $state({ byPx: 8, join: 'round' as 'round' | 'mitre' | 'bevel', inkId: '' });
   thin = $state({ tolerancePx: 0.1 });
@@ -208,6 +213,9 @@ export class Shaping {
     this.about = null;
     this.made = null;
     this.tryNothing();
+    // An open form says what it would do to what is chosen now.
+    if (this.act === 'thin-out') this.lookForCurve();
+    this.preview();
   }
 
   toggle(id: string): void {
@@ -244,34 +252,57 @@ export class Shaping {
     if (edits.length) this.line.edit(...edits);
   }
 
-  /** Works edits out in the worker, and then makes them, or only shows them. */
+  /**
+   * Works edits out in the worker, and then makes them, or only shows them. What is being made is not overtaken: what comes meanwhile is made after it, or
+   * shown then.
+   */
   work(edits: readonly Edit[], how: 'make' | 'try', then?: (made: ShapesMade) => void): void {
+    if (this.making) {
+      if (how === 'make') this.after.push(() => this.work(edits, how, then));
+      return;
+    }
+    const { act } = this;
     this.busy = true;
+    this.making = how === 'make';
     this.shaper.ask(
       { want: 'edits', artwork: $state.snapshot(this.artwork) as Artwork, edits },
       {
         onResult: (made) => {
-          this.busy = false;
+          this.busy = this.making = false;
+          // The form that wanted to show it was left meanwhile.
+          if (how === 'try' && this.act !== act) return;
           this.made = made;
-          if (how === 'try') this.line.tried = made.put;
-          else {
-            this.line.tried = null;
-            if (made.put) this.line.edit(made.put);
-            else notices.tell('Nothing had to be changed', { id: 'shapes' });
-            then?.(made);
+          if (how === 'try') {
+            this.line.tried = made.put;
+            if (this.doing) this.apply();
+            return;
           }
+          this.line.tried = null;
+          if (made.put) this.line.edit(made.put);
+          else notices.tell('Nothing had to be changed', { id: 'shapes' });
+          then?.(made);
+          this.goOn();
         },
         onError: (message) => {
-          this.busy = false;
+          this.busy = this.making = this.doing = false;
           this.line.tried = null;
           notices.tell(`That cannot be done: ${message}`, { id: 'shapes' });
+          if (how === 'make') this.goOn();
         },
       },
     );
   }
 
+  /** What came while something was being made, or else what the open form would do now. */
+  private goOn(): void {
+    const next = this.after.shift();
+    if (next) next();
+    else if (this.act && !this.line.tried) this.preview();
+  }
+
   tryNothing(): void {
     this.line.tried = null;
+    this.doing = false;
   }
 
   /** Does an act, or opens its form. */
@@ -381,13 +412,17 @@ export class Shaping {
 
   /** What is shown was worked out on an artwork that is another by now. */
   refresh(): void {
-    if (this.line.tried && this.formEdits()) this.preview();
+    if (!this.formEdits()) return;
+    this.made = null;
+    this.preview();
   }
 
-  /** Does what the open form says, and shows already. */
+  /** Does what the open form says, and shows already; what is still being worked out is done once it is. */
   apply(): void {
+    if (!this.formEdits()) return;
+    this.doing = this.busy;
     const put = this.busy ? null : this.made?.put;
-    if (!put || !this.formEdits()) return;
+    if (!put) return;
     this.edit([put]);
     this.act = null;
   }
