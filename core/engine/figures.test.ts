@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { sizeOf } from '../path';
 import { boundsOf } from './area';
 import { figureOf, outlineOf, seenParts } from './figure';
+import { EVERYDAY } from './figures-everyday';
 import { FINDS } from './figures-finds';
 import { HOME } from './figures-home';
 import { PLACES } from './figures-places';
@@ -11,7 +12,7 @@ import { TOOLS } from './figures-tools';
 import { findFigure } from './lexicon';
 import { isThing } from './things';
 
-const all = Object.entries({ ...HOME, ...TOOLS, ...PLACES, ...FINDS, ...SHOP });
+const all = Object.entries({ ...HOME, ...TOOLS, ...PLACES, ...FINDS, ...EVERYDAY, ...SHOP });
 
 describe('drawings of tools, household things and places', () => {
   it.each(all)('%s lies in the field, is large enough to tell, and shows all its parts', (name, draw) => {
@@ -32,7 +33,7 @@ describe('drawings of tools, household things and places', () => {
     }
   });
   it('are found by their names, and no name is drawn twice', () => {
-    const names = [HOME, TOOLS, PLACES, FINDS, SHOP].flatMap((group) => Object.keys(group));
+    const names = [HOME, TOOLS, PLACES, FINDS, EVERYDAY, SHOP].flatMap((group) => Object.keys(group));
     expect(new Set(names).size).toBe(names.length);
     for (const [name] of all) {
       expect(isThing(name)).toBe(true);

@@ -3,6 +3,7 @@ import thingsData from './data/things.json';
 import wordsData from './data/words.json';
 import { BUILT_NAMES, isBuilt } from './creature';
 import { ANIMALS } from './figures-animals';
+import { EVERYDAY } from './figures-everyday';
 import { FINDS } from './figures-finds';
 import { NATURE } from './figures-nature';
 import { PEOPLE } from './figures-people';
@@ -31,6 +32,7 @@ export const BY_HAND: Readonly<Record<string, (t: Proportion) => Drawing>> = {
   ...HOME,
   ...PLACES,
   ...FINDS,
+  ...EVERYDAY,
   ...SHOP,
   ...PEOPLE,
 };
