@@ -13,6 +13,15 @@ const FACES: readonly [string, string, string][] = [
   ['serif', 'playfair-display', 'playfair-display-latin-800-normal.woff'],
   ['round', 'nunito', 'nunito-latin-800-normal.woff'],
   ['narrow', 'oswald', 'oswald-latin-600-normal.woff'],
+  // Set only where a prompt asks for such letters.
+  ['slim', 'jost', 'jost-latin-300-normal.woff'],
+  ['heavy', 'poppins', 'poppins-latin-900-normal.woff'],
+  ['fat slab', 'alfa-slab-one', 'alfa-slab-one-latin-400-normal.woff'],
+  ['script', 'kaushan-script', 'kaushan-script-latin-400-normal.woff'],
+  ['brush', 'pacifico', 'pacifico-latin-400-normal.woff'],
+  ['stencil', 'saira-stencil-one', 'saira-stencil-one-latin-400-normal.woff'],
+  ['gothic', 'unifrakturcook', 'unifrakturcook-latin-700-normal.woff'],
+  ['deco', 'limelight', 'limelight-latin-400-normal.woff'],
 ];
 const LETTERS = "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789&.-'!?+ÄÖÜäöüÉéßÅåØøÑñ";
 

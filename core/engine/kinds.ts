@@ -21,7 +21,8 @@ import {
 import { layerOf, scaled, type Layer } from './layer';
 import { leafArea } from './marks';
 import { isThing } from './things';
-import { lineOnArc, lineIn, FACE_NAMES } from './letters';
+import { facesFor } from './letter-styles';
+import { lineOnArc, lineIn } from './letters';
 import { wordsAs } from './words';
 
 /** How far from the middle of an emblem its figures may reach, in units, before they are brought into its ring. */
@@ -42,7 +43,7 @@ export function emblem(stage: Stage): Layer[] {
   const ground = palette.groundHex;
   const words = wordsAs(stage);
   const [name, under = ''] = words.length > 1 ? words : words.length ? splitWords(words[0]) : ['', ''];
-  const face = knobs.pick('face', FACE_NAMES);
+  const face = knobs.pick('face', facesFor(stage.parts.letterStyle));
   const stars = !banned(stage, 'star', 'dot', 'ornament');
   const onFirst = onField(stage, first);
   /** A line of lettering about the middle; nothing where there is none. */

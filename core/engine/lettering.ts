@@ -20,7 +20,8 @@ import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { filledWith } from './packed';
 import { headOf, severalAsOne } from './pairings';
 import { WATER } from './pairs';
-import { FACE_NAMES, lineIn, setLine } from './letters';
+import { casedAs, facesFor, styledLetters, trackingFor } from './letter-styles';
+import { lineIn, setLine, type SetOptions } from './letters';
 import { arrangement, clear, figureFor, finished, form, FORMS, inkOf, type Stage } from './stage';
 import { wordsAs } from './words';
 
@@ -63,7 +64,7 @@ const asSeen = (figure: Figure, letter: string): Figure =>
 export function lettermark(stage: Stage): Layer[] {
   const { palette, knobs, parts } = stage;
   const asked = parts.lettering[0] ?? (parts.figures[0]?.word ?? 'A').slice(0, 1);
-  const text = (
+  const capitals = (
     [...asked.replace(/[^\p{L}\p{N}&]/gu, '')].length > 4
       ? asked
           .split(/\s+/)
@@ -73,12 +74,14 @@ export function lettermark(stage: Stage): Layer[] {
   )
     .toUpperCase()
     .slice(0, 4);
-  const face = knobs.pick('face', FACE_NAMES);
+  const face = knobs.pick('face', facesFor(stage.parts.letterStyle));
   const [first] = palette.inks;
   const ground = palette.groundHex;
   const figureIn = parts.figures.length ? figureFor(stage, parts.figures[0], 0) : null;
-  const set = (width: number, height: number, cy = 50): Area[] =>
-    lineIn(text, { face, tracking: text.length > 1 ? -18 : 0 }, 50, cy, width, height);
+  const styles = parts.letterStyle;
+  const text = casedAs(capitals, styles, capitals);
+  const set = (width: number, height: number, cy = 50): readonly Area[] =>
+    styledLetters(stage, lineIn(text, { face, tracking: text.length > 1 ? trackingFor(styles, -18) : 0 }, 50, cy, width, height)).letters; // prettier-ignore
   type Draw = (s: Stage) => Layer[];
   const plainLetters: Draw = (s) => finished(s, lettersFigure('letters', set(84, 74)));
   const onForm: Draw = () => {
@@ -244,26 +247,46 @@ export function lettermark(stage: Stage): Layer[] {
   return arrangement(stage, relation === 'made of' ? [made] : isHung ? [hung] : relation === 'inside' ? [inFigure] : parts.figures[0].modifiers.includes('inside') ? [cutIn] : relation === 'on' || relation === 'over' || parts.figures[0].modifiers.some((m) => /^(?:above|over|on top|on|atop)$/.test(m)) ? [perched] : [cutIn, perched])(); // prettier-ignore
 }
 
+/** A name in lines that are all as wide: its words, or the halves of one. */
+function stacked(text: string, options: SetOptions, wide: number): Area[] {
+  const words = text.split(' ');
+  const half = Math.ceil(text.length / 2);
+  const lines = words.length > 1 ? words : text.length > 3 ? [text.slice(0, half), text.slice(half)] : [text];
+  let foot = 0;
+  const set = lines.map((line) => {
+    const letters = lineIn(line, options, 50, 50, 0.72 * wide, 46);
+    const b = boundsOf(letters.flat());
+    const top = foot;
+    foot += b.height + 5;
+    return letters.map((a) => moved(a, [1, 0, 0, 1, 0, top - b.y]));
+  });
+  const all = set.flat();
+  const k = Math.min(1, 84 / (foot - 5));
+  return all.map((a) => moved(a, [k, 0, 0, k, 50 * (1 - k), 50 - (k * (foot - 5)) / 2]));
+}
+
 /** A name set as a mark, with one thing done to it. */
 export function wordmark(stage: Stage): Layer[] {
   const { palette, knobs } = stage;
   const text = titled(wordOr(stage));
-  const face = knobs.pick('face', FACE_NAMES);
+  const face = knobs.pick('face', facesFor(stage.parts.letterStyle));
   const { letterAt } = stage.parts;
   // Only small letters have dots.
+  const styles = stage.parts.letterStyle;
   const upper =
     letterAt?.isDot && /^[ij]?$/i.test(letterAt.letter ?? '')
       ? text.toLowerCase()
-      : knobs.odds('capitals', 0.4)
-        ? text.toUpperCase()
-        : text;
+      : casedAs(text, styles, knobs.odds('capitals', 0.4) ? text.toUpperCase() : text);
   const [first, second = first] = palette.inks;
   const wide = 92 * Math.max(1, stage.aspect);
-  const letters = lineIn(upper, { face, tracking: upper === text ? -8 : 70 }, 50, 50, wide, 30);
-  if (!letters.length) return together(stage);
+  const tracking = trackingFor(styles, upper === text ? -8 : 70);
+  const inLine = lineIn(upper, { face, tracking }, 50, 50, wide, 30);
+  if (!inLine.length) return together(stage);
+  const { letters, behind } = styledLetters(stage, styles.includes('stacked') ? stacked(upper, { face, tracking }, wide) : inLine); // prettier-ignore
   const b = boundsOf(letters.flat());
   const all = union(...letters);
-  const plain = (): Layer[] => finished(stage, lettersFigure('word', [all]));
+  const shadow = (): Layer[] => (behind.length ? [layerOf(behind, second)] : []);
+  const plain = (): Layer[] => [...shadow(), ...finished(stage, lettersFigure('word', [all]))];
   const ruled = (): Layer[] => [
     ...plain(),
     ...form(stage, union(tile(50, b.y + b.height + 7, b.width / 2, 0.9, 0.9)), second),
@@ -276,16 +299,22 @@ export function wordmark(stage: Stage): Layer[] {
     );
     return finished(stage, lettersFigure('word', [subtract(all, bars)]));
   };
-  const twoInks = (): Layer[] =>
-    finished(stage, {
+  const twoInks = (): Layer[] => [
+    ...shadow(),
+    ...finished(stage, {
       name: 'word',
       tones: [0.3, 0.65],
       parts: letters.map((area, i) => ({ tone: i >= letters.length / 2 ? 1 : 0, area })),
-    });
-  const plated = (): Layer[] => [
-    ...form(stage, tile(50, 50, b.width / 2 + 8, 6, b.height / 2 + 9), first),
-    ...finished(stage, lettersFigure('word', [moved(all, [0.92, 0, 0, 0.92, 4, 4])]), first, onField(stage, first)),
+    }),
   ];
+  const plated = (): Layer[] => {
+    const k = 0.86;
+    const [cx, cy] = [b.x + b.width / 2, b.y + b.height / 2];
+    return [
+      ...form(stage, tile(cx, cy, (k * b.width) / 2 + 7, 6, (k * b.height) / 2 + 8), first),
+      ...finished(stage, lettersFigure('word', [moved(all, [k, 0, 0, k, cx * (1 - k), cy * (1 - k)])]), first, onField(stage, first)), // prettier-ignore
+    ];
+  };
   const [said] = stage.parts.figures;
   // A ring that stands for a round letter has no stone.
   const isBand = said?.drawn === 'ring' && letterAt && !letterAt.isDot;
@@ -293,6 +322,7 @@ export function wordmark(stage: Stage): Layer[] {
   // As many as are asked for, where there is room for them.
   const figure = one && said.count > 1 && said.count < 6 && !letterAt ? severalAsOne(one, said.count, 'row') : one;
   const nameOf = (areas: readonly Area[]): Layer[] => finished(stage, lettersFigure('word', [union(...areas)]));
+  const isPlain = !styles.length;
   const sized = (cx: number, cy: number, side: number): Figure => placed(figure!, { cx, cy, side, fill: 1 });
   const other = (f: Figure): Layer[] => finished(stage, f, palette.groundHex, [second, first]);
   const drawn = [...upper].filter((c) => c !== ' ');
@@ -361,6 +391,20 @@ export function wordmark(stage: Stage): Layer[] {
     const fb = boundsOf(outlineOf(f));
     return fitLayers([...plain(), ...other(movedFigure(f, [1, 0, 0, 1, 0, last.y - b.height * 0.04 - (fb.y + fb.height)]))], wide); // prettier-ignore
   };
+  /** Through the letters as a thread is, over one and under the next: what is long alone. */
+  const threaded = (): Layer[] | null => {
+    const long = laidStraight(figure!) ?? (isLong(figure!) ? upright(figure!) : null);
+    if (!long) return null;
+    const y = b.y + b.height * 0.52;
+    const n = 40;
+    const guide = Array.from({ length: n + 1 }, (_, i): readonly [number, number] => [b.x - 9 + ((b.width + 18) * i) / n, y]); // prettier-ignore
+    const run = bentAlong(long, guide, Math.min(7, 0.2 * b.height));
+    const hull = grown(silhouetteOf(run), 0.9);
+    const over = letters.filter((_, i) => i % 2 === 1);
+    const around = grown(union(...over), 0.9);
+    const left = run.parts.map((p) => ({ ...p, area: subtract(p.area, around) })).filter((p) => p.area.length);
+    return fitLayers([...nameOf(letters.map((a, i) => (i % 2 ? a : subtract(a, hull)))), ...other({ ...run, parts: left })], wide); // prettier-ignore
+  };
   /** Under the name, as wide as it: water as two lines of waves, what is long laid down and drawn out. */
   const underlined = (): Layer[] => {
     const y = b.y + b.height + 9;
@@ -385,19 +429,28 @@ export function wordmark(stage: Stage): Layer[] {
     return fitLayers([...plain(), ...other(bentAlong(straight, guide, 9, laid !== null))], wide);
   };
   // Made of many of it, where its letters have room for them.
-  const isMade = figure && stage.parts.figures[0].relation === 'made of';
+  const { relation, word: named } = said ?? {};
+  const isMade = figure && (relation === 'made of' || (relation === 'as' && !letterAt && isPlural(named!)));
   const large = isMade ? lineIn(text, { face, tracking: 20 }, 50, 50, 2.4 * wide, 80) : [];
   const made = isMade ? filledWith(stage, union(...large), figure) : null;
   if (made) return fitLayers(made, wide);
   if (figure && stage.parts.figures[0].modifiers.some((m) => /^(?:under|below|beneath|underneath|underlining)$/.test(m))) return underlined(); // prettier-ignore
   if (figure && stage.parts.figures[0].modifiers.includes('above')) return perched();
+  const through = figure && stage.parts.figures[0].modifiers.includes('through') ? threaded() : null;
+  if (through) return through;
   if (figure && letterAt) return letterAt.isDot ? dotted() : asLetter();
   // Whoever asks for a figure gets it in every one; in the place of a letter what is as full as an o.
   const f = figure && boundsOf(outlineOf(figure));
   const isFull = f && Math.abs(Math.log(f.width / f.height)) < 0.36 && sizeOf(outlineOf(figure)) > 0.5 * f.width * f.height; // prettier-ignore
   return arrangement(
     stage,
-    figure ? [isFull ? asLetter : before, between, before, perched] : [plain, ruled, twoInks, striped, plated],
+    figure
+      ? [isFull ? asLetter : before, between, before, perched]
+      : isPlain
+        ? [plain, ruled, twoInks, striped, plated]
+        : behind.length
+          ? [plain, ruled, twoInks]
+          : [plain, plated, twoInks, ruled],
   )();
 }
 
@@ -405,7 +458,7 @@ export function wordmark(stage: Stage): Layer[] {
 export function combination(stage: Stage): Layer[] {
   const { palette, knobs } = stage;
   const text = titled(wordOr(stage));
-  const face = knobs.pick('face', FACE_NAMES);
+  const face = knobs.pick('face', facesFor(stage.parts.letterStyle));
   const upper = knobs.odds('capitals', 0.5) ? text.toUpperCase() : text;
   const [first, second = first] = palette.inks;
   const mark = (k: number, dx: number, dy: number): Layer[] =>

@@ -1,4 +1,5 @@
 import { bareFigure, readFigures, withColours } from './figures';
+import { readLetterStyle } from './letter-style';
 import { readManner } from './manner';
 import {
   Detail,
@@ -44,6 +45,7 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
   const reading = new Reading(text);
   const detail = new Detail(reading.settled);
   const { out, noShading } = readExclusions(reading, detail, leaveOut);
+  const letterStyle = readLetterStyle(reading);
   const ground = readGround(reading);
   const gradient = readGradient(reading);
   const counted = readColourCount(reading);
@@ -98,6 +100,7 @@ export function readPrompt(text: string, lexicon: Lexicon, leaveOut = ''): Promp
     shape,
     lettering: wantsLetters(out) ? reading.lettering : [],
     letterAt: reading.letterAt,
+    letterStyle,
     leaveOut: out,
     ...grid,
     manner: [...manner, ...found.manner],

@@ -63,7 +63,7 @@ export class Reading {
   /** The figure is said to be the letter itself. */
   isLetter = false;
   /** Where to the lettering, as a whole, a figure stands; null where that is not said. */
-  besideName: 'under' | 'above' | null = null;
+  besideName: 'under' | 'above' | 'through' | null = null;
   /** The whole text, blanks and quotation marks made one kind. */
   readonly text: string;
   /** What is left of it in lower case, as long as the text: what was taken is bars. */
@@ -130,7 +130,7 @@ export class Reading {
     if (this.lettering.length)
       this.take(/\b(under|below|beneath|underneath|(?:hanging|dripping|falling) from|over|above|atop|on top of) (?:the |its )?(?:name|letters|lettering|words?|text|wordmark|type)\b/, 'lettering', (m) => void (this.besideName ??= /^(?:over|above|atop|on)/.test(m[1]) ? 'above' : 'under')); // prettier-ignore
     if (this.lettering.length)
-      this.take(/\b(?:behind|beside|before|after|across|through|around|next to|along) (?:the |its )?(?:name|letters|lettering|words?|text|wordmark|type)\b/, 'lettering', () => undefined); // prettier-ignore
+      this.take(/\b(behind|beside|before|after|across|through|around|next to|along) (?:the |its )?(?:name|letters|lettering|words?|text|wordmark|type)\b/, 'lettering', (m) => void (this.besideName ??= /^(?:through|across)/.test(m[1]) ? 'through' : null)); // prettier-ignore
     // "Beside the S": of what is set.
     if (this.lettering.length)
       this.take(/\b(?:the )?(?:letters? )?[B-HJ-Z](?= |$|[,.;])/, 'lettering', () => undefined);

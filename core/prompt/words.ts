@@ -1,4 +1,5 @@
 import { COLOUR_PHRASES, COLOUR_WORDS, readHex } from '../colour';
+import type { LetterStyle } from './letter-style';
 import type { LetterAt, WordPart } from './reading';
 import type { Relation } from './relations';
 
@@ -100,6 +101,8 @@ export interface PromptParts {
   readonly lettering: readonly string[];
   /** The letter of it that a figure takes the place of. */
   readonly letterAt: LetterAt | null;
+  /** How its letters are to look. */
+  readonly letterStyle: readonly LetterStyle[];
   readonly leaveOut: readonly string[];
   readonly rows: number | null;
   readonly columns: number | null;
