@@ -78,6 +78,15 @@ const OUTGROWN =
   /^(?:feathers?|tail|tail feathers|plumage|mane|scales|spines|spikes|quills|shell|fur|hair|spots|stripes|petals)$/;
 /** What a wreath is made of. */
 const isWreathing = ({ drawn }: PromptFigure): boolean => LAUREL.test(drawn) || WOUND.test(drawn);
+const VESSEL = /^(?:jar|honey pot|pot|bottle|cup|mug|bowl|glass|jug|bucket|barrel|can|teapot|carton|goblet|flask)$/;
+/** What one does to oneself with a tool in the hand. */
+const GROOMED: readonly (readonly [RegExp, string])[] = [
+  [/^combing (?:its|his|her|their) (?:hair|mane|beard|fur|moustache)/, 'comb'],
+  [/^brushing (?:its|his|her|their) (?:teeth|tooth|tusks|fangs)/, 'toothbrush'],
+  [/^brushing (?:its|his|her|their) (?:hair|mane|beard|fur|tail)/, 'comb'],
+  [/^(?:shaving|trimming) (?:its|his|her|their) (?:beard|face|moustache|chin)/, 'razor'],
+  [/^(?:painting|filing|doing) (?:its|his|her|their) (?:nails|claws)/, 'nail polish'],
+];
 const SERVED_ON = /^(?:tray|plate|dish|bag)$/;
 
 /** The thing of whose shape a figure is said to be; null where none is. */
@@ -100,6 +109,38 @@ const RULES: readonly Rule[] = [
     const [first, second, third] = figures;
     return third?.said === 'like' && third.to === 1 && second.relation === 'holding' && isCreature(first.drawn) && second.drawn !== 'balloon' ? dropped(figures, 2, 1) : null; // prettier-ignore
   },
+  // A palm tree on an island that something carries is the island's own.
+  (figures) => {
+    const palm = figures.findIndex((f) => f.drawn === 'palm tree');
+    const island = figures.findIndex((f) => /^(?:island|desert island)$/.test(f.drawn));
+    return figures.length > 2 && palm > island && island >= 0 && figures[palm].count === 1 ? dropped(figures, palm, island) : null;
+  }, // prettier-ignore
+  // Who drinks honey from a jar holds the jar.
+  ([first, second, third, ...rest]) =>
+    third && isCreature(first.drawn) && second.to === 0 && second.relation === 'holding' && /^(?:drink|sip|eat|lick|slurp|tast|scoop|suck)/.test(second.said ?? '') && third.to === 1 && third.relation === 'coming out of' && VESSEL.test(third.drawn)
+      ? [first, { ...third, to: 0, relation: 'holding', said: 'holding' }, ...rest]
+      : null, // prettier-ignore
+  // Who combs its hair has a comb.
+  ([first, ...rest]) => {
+    const tool = first ? GROOMED.find(([how]) => first.modifiers.some((m) => how.test(m)))?.[1] : undefined;
+    return tool && rest.every((f) => f.drawn !== tool) ? [{ ...first, pose: null, modifiers: first.modifiers.filter((m) => GROOMED.every(([how]) => !how.test(m))) }, added(tool, tool, 'holding', 'holding'), ...rest] : null;
+  }, // prettier-ignore
+  // A bird of prey that spreads its wings does so as on a shield; who dances has a skirt that swings, two dance together.
+  ([first, ...rest]) =>
+    first && /^(?:eagle|hawk|falcon|condor|vulture|phoenix)$/.test(first.drawn) && !first.modifiers.some((m) => /^(?:head|face|portrait)$/.test(m)) && /^(?:flying)?$/.test(first.pose ?? '') && first.modifiers.some((m) => /(?:spread|open|outspread|outstretched|wide|raised|displayed|extended)\b.*wings|wings (?:spread|open|outstretched|wide|raised|displayed|extended|up)/.test(m)) && first.count === 1 && !rest.some((f) => ['holding', 'riding', 'wearing'].includes(f.relation ?? ''))
+      ? [{ ...first, drawn: 'spread eagle', pose: null, modifiers: [] }, ...rest]
+      : null, // prettier-ignore
+  ([first, ...rest]) => {
+    if (!first || ![first.pose ?? '', ...first.modifiers].some((m) => /^danc/.test(m)) || rest.some((f) => f.relation === 'holding')) return null;
+    const calm = { ...first, pose: null, modifiers: first.modifiers.filter((m) => !/^danc/.test(m)) };
+    if (first.drawn === 'couple' || (first.count === 2 && /^(?:man|woman|dancer|ballerina)$/.test(first.drawn))) return [{ ...calm, drawn: 'dancing couple', count: 1 }, ...rest];
+    return /^(?:woman|girl)$/.test(first.drawn) && first.count === 1 ? [{ ...calm, drawn: 'dancing woman' }, ...rest] : null;
+  }, // prettier-ignore
+  // A sloth hangs from its branch, asleep or not.
+  ([first, second, ...rest]) =>
+    first?.drawn === 'sloth' && second?.drawn === 'twig' && stands(second, 'on', 'coming out of', 'under') && !first.expression
+      ? [{ ...first, pose: null }, ...rest]
+      : null, // prettier-ignore
   // Hands that form a heart are one gesture.
   ([first, second, third]) => {
     const [hand, heart] = first?.drawn === 'heart' ? [second, first] : [first, second];
@@ -575,6 +616,8 @@ function aloneAs(figure: PromptFigure, at: number): PromptFigure {
   // A pine forest is of pines.
   if (drawn === 'forest' && /^(?:pine|fir|spruce|conifer|evergreen)\b/.test(figure.word) && count === 1) return { ...figure, drawn: 'pine tree', count: 3 }; // prettier-ignore
   if (drawn === 'pancakes') return { ...figure, count: 1 };
+  // Two sticks are two of one, and not the sticks and ball that are drawn as a sport.
+  if (drawn === 'hockey sticks') return { ...figure, drawn: 'hockey stick' };
   // A starry sky is stars; a robot dog is a dog that is a machine.
   if (drawn === 'star' && / sky$/.test(figure.word)) return { ...figure, word: 'stars', count: 3 };
   if (nounKind(drawn) === 'animal' && isCreature(drawn) && [figure.word, ...figure.modifiers].some((m) => MACHINE.test(m))) return { ...figure, modifiers: [...figure.modifiers, 'robotic'] }; // prettier-ignore

@@ -122,8 +122,9 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
 
 /** Whether a word said of a thing is of a face, and not of its manner. */
 const isFacial = (name: string, word: string): boolean =>
-  /smil|laugh|grin|wink|sad|angr|grump|surpris|cry|frown/.test(word) ||
-  (/happ|cheer|sleep|jolly|joy|friendly|cute/.test(word) && !/^(?:circle|square|ring|triangle|line|dot|wave|water|river|lake|mountains?|hill|road|field)$/.test(name)); // prettier-ignore
+  !/^(?:family|couple|team|dancing)\b/.test(name) &&
+  (/smil|laugh|grin|wink|sad|angr|grump|surpris|cry|frown/.test(word) ||
+  (/happ|cheer|sleep|jolly|joy|friendly|cute/.test(word) && !/^(?:circle|square|ring|triangle|line|dot|wave|water|river|lake|mountains?|hill|road|field)$/.test(name))); // prettier-ignore
 
 function faced(thing: Figure, expression: Expression): Figure {
   const found = faceOn(thing, expression);
@@ -132,6 +133,9 @@ function faced(thing: Figure, expression: Expression): Figure {
 
 /** How many drawings there are of a thing, as far as what is said of it leaves a choice. */
 export const drawingCount = (name: string, said: Said, knobs: Knobs): number => choices(name, said, knobs).length;
+
+/** What is nearly symmetrical, and not meant so: its head is turned, or who stands there are two. */
+const ONE_SIDED = /^(?:spread eagle|family|couple|bird bath|team|kiln|lens)$/;
 
 /**
  * Builds a figure anew: a drawing of it is chosen, what is too small left out, made symmetrical where it nearly is, given other
@@ -152,7 +156,7 @@ export function buildFigure(name: string, options: BuildOptions): Figure {
       .map((p) => ({ ...p, area: withoutSpecks(p.area, Math.min(least, biggest / 2)) }))
       .filter((p) => p.area.length && sizeOf(p.area) > Math.min(least, biggest / 2)),
   };
-  const symmetrical = symmetryOf(figure) > 0.87;
+  const symmetrical = symmetryOf(figure) > 0.87 && !ONE_SIDED.test(name);
   if (symmetrical && !figure.isBuilt) figure = madeSymmetrical(figure, knobs.odds(`${name}/half`, 0.5));
 
   // Proportions: wider or slimmer above and below, taller or shorter, an arched back; a symmetrical figure stays so.

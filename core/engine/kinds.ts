@@ -250,6 +250,9 @@ export function appIcon(stage: Stage): Layer[] {
   ];
 }
 
+/** How somebody has to do with what is cut out with them. */
+const ACTING: ReadonlySet<string> = new Set(['holding', 'wearing', 'riding', 'toward']);
+
 export function negativeSpace(stage: Stage): Layer[] {
   const { palette, parts } = stage;
   const [field] = palette.inks;
@@ -271,6 +274,23 @@ export function negativeSpace(stage: Stage): Layer[] {
     const k = 78 / Math.max(b.width, 1.16 * b.height);
     return [layerOf(subtract(shape(46), moved(all, [k, 0, 0, k, 50 - k * (b.x + b.width / 2), 50 - k * (b.y + b.height / 2)])), field)];
   } // prettier-ignore
+  const shape =
+    parts.shape && parts.shape !== 'banner'
+      ? FORMS[parts.shape]
+      : arrangement(stage, [FORMS.circle, FORMS.square, FORMS.hexagon, FORMS.shield]);
+  // Who holds something, or rides it, is cut out together with that.
+  if (second && !second.turned && ACTING.has(second.relation ?? '')) {
+    const layers = together({ ...stage, isHeld: 'ring', leeway: 0, position: 0, parts: { ...parts, kind: null, shape: null } }); // prettier-ignore
+    let cut: Area = [];
+    for (const { area, fill } of layers) {
+      // What lies within it and is small, as an eye does, is left standing.
+      const isIsland = fill === palette.groundHex || (sizeOf(area) < 0.1 * sizeOf(cut) && sizeOf(subtract(area, cut)) < 0.1 * sizeOf(area)); // prettier-ignore
+      cut = isIsland ? subtract(cut, area) : union(cut, area);
+    }
+    const b = boundsOf(cut);
+    const k = Math.min(62 / Math.max(b.width, b.height), 78 / Math.hypot(b.width, b.height));
+    return [layerOf(subtract(shape(45), moved(cut, [k, 0, 0, k, 50 - k * (b.x + b.width / 2), 50 - k * (b.y + b.height / 2)])), field)]; // prettier-ignore
+  }
   // One figure cut out of another, or out of a form.
   if (second && isThing(second.drawn)) {
     const outer = placed(figureFor(stage, second, outerAt), { cx: 50, cy: 50, side: 90, fill: 0.95 });
@@ -279,10 +299,6 @@ export function negativeSpace(stage: Stage): Layer[] {
     const cut = placed(a, { cx: room.x, cy: room.y, side: room.r * 1.8, fill: 0.95 });
     return [layerOf(subtract(hull, cutOf(cut)), inkOf(stage, outer, field))];
   }
-  const shape =
-    parts.shape && parts.shape !== 'banner'
-      ? FORMS[parts.shape]
-      : arrangement(stage, [FORMS.circle, FORMS.square, FORMS.hexagon, FORMS.shield]);
   const figure = placed(a, { cx: 50, cy: 50, side: 62 });
   const out = [layerOf(subtract(shape(44), cutOf(figure)), field)];
   return second

@@ -216,7 +216,9 @@ export function lettermark(stage: Stage): Layer[] {
     const x = b.x + 0.86 * b.width;
     const arm = boundsOf(intersect(union(...letters), box(x - 1, b.y - 1, 2, 0.5 * b.height)));
     const from = arm.height > 0 ? arm.y + arm.height - 1 : b.y + 2;
-    const f = placed(figureIn, { cx: x, cy: 50, side: 26, fill: 0.9 });
+    // Who hangs there is seen whole.
+    const whole = isCreature(figureIn.name) ? figureFor(stage, { ...parts.figures[0], pose: 'standing' }, 0) : figureIn;
+    const f = placed(whole, { cx: x, cy: 50, side: 30, fill: 0.9 });
     const fb = boundsOf(outlineOf(f));
     const down = movedFigure(f, [1, 0, 0, 1, x - (fb.x + fb.width / 2), b.y + 0.62 * b.height - fb.y]);
     const inks = [palette.inks[1] ?? first, first];

@@ -940,6 +940,18 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   'shopping trolley': 'shopping cart',
   'ink bottle': 'ink',
   'hole punch': 'stapler',
+  lovers: 'couple',
+  newlyweds: 'couple',
+  households: 'family',
+  parents: 'couple',
+  colleagues: 'team',
+  'group of people': 'team',
+  flamenco: 'dancing woman',
+  'flamenco dancer': 'dancing woman',
+  tango: 'dancing couple',
+  ballroom: 'dancing couple',
+  'two-headed eagle': 'spread eagle',
+  'heraldic eagle': 'spread eagle',
 };
 
 /** Flowers that are shown by one that is plainly a flower. */

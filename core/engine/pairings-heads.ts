@@ -1,11 +1,11 @@
 /** Arrangements about a head: what stands round it, what is at its eye or its mouth, and ears on what has none. */
 import { boundsOf, box, disc } from './area';
 import { areaFrom, grown, intersect, parsePath, roomIn, sizeOf, union, type Area } from '../path';
-import { buildOf, builtDrawings } from './built';
-import { taper } from './creature';
+import { buildOf, builtDrawings, uprightFigure } from './built';
+import { dressFrom, taper } from './creature';
 import { faceOn } from './faced';
 import { clipped, isLong, lookingRight, movedFigure, outlineOf, partsNamed, placed, turnedAt, upright, type Figure, type Part } from './figure'; // prettier-ignore
-import { atPart, fannedOut, headOf, inHands, swapped, uprightOf, type Pair } from './pairings';
+import { askedFor, atPart, fannedOut, headOf, inHands, swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers } from './layer';
 import { turnOf, clear, finished } from './stage';
 
@@ -152,7 +152,10 @@ export const atLips: Pair = (s, a, b) => {
 
 /** A has B, a pipe, between its lips: the stem at a corner of its mouth, the bowl beside its chin. */
 export const smoking: Pair = (s, a, b) => {
-  const big = placed(uprightOf(s, a, 'standing') ?? headOf(s, a), { cx: 50, cy: 52, side: 88, fill: 0.9 });
+  const who = askedFor(s, a);
+  const isPortrait = who?.modifiers.some((m) => /^(?:head|face|portrait|bust)$/.test(m));
+  const bust = isPortrait ? uprightFigure(a.name, { knobs: s.knobs, stance: 'standing', expression: who!.expression, modifiers: who!.modifiers.filter((m) => m !== 'head'), dress: dressFrom(a.name), held: null, crop: 'bust' }) : null; // prettier-ignore
+  const big = placed(bust ?? uprightOf(s, a, 'standing') ?? headOf(s, a), { cx: 50, cy: 52, side: 88, fill: 0.9 });
   const mouth = mouthOf(big);
   if (!mouth) return atPart('mouth', false)(s, a, b);
   const { y, k } = mouth;

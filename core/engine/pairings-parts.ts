@@ -1,6 +1,6 @@
 /** Arrangements in which one stands for a part of the other, or for something else altogether: a tip, a body, a sail, steam, the moon. */
 import { ownDrawing } from './build';
-import { boundsOf, box, disc, ringOf, starArea } from './area';
+import { boundsOf, box, disc, ringOf, starArea, tile } from './area';
 import {
   PLAIN_STROKE,
   areaFrom,
@@ -22,6 +22,7 @@ import {
   clipped,
   isLong,
   isTopHeavy,
+  mirroredFigure,
   movedFigure,
   outlineOf,
   placed,
@@ -37,7 +38,7 @@ import { type Layer, fitLayers, layerOf } from './layer';
 import { leafArea } from './marks';
 import { askedFor, fannedOut, swapped, type Pair } from './pairings';
 import type { Single } from './single';
-import { type Stage, clear, finished, turnOf, solid, form, thingFor } from './stage';
+import { type Stage, clear, finished, inkOf, turnOf, solid, form, thingFor } from './stage';
 
 /** What a brush or a pen does its work with is drawn at its foot. */
 const DOWNWARD = /brush|pen|pencil|quill|broom|crayon|marker/;
@@ -321,14 +322,15 @@ export const gripped: Pair = (s, _, b) => {
 }; // prettier-ignore
 
 /** A crown whose points are five B, fanned out over a band. */
-export const crownedBy: Pair = (s, _, b) => {
+export const crownedBy: Pair = (s, a, b) => {
   const one = placed(upright(b), { cx: 50, cy: 50, side: 46, fill: 1 });
   const o = boundsOf(outlineOf(one));
-  const points = [-2, 2, -1, 1, 0].map((i) => standing(turnedAt(movedFigure(one, [1, 0, 0, 1, 0, 50 - (o.y + o.height)]), 0.2 * i), 50 + 15 * i, 72 - 1.5 * i * i + 2));
+  // What branches out needs the room of two.
+  const points = (o.width > 0.7 * o.height ? [-1.7, 1.7, 0] : [-2, 2, -1, 1, 0]).map((i) => standing(turnedAt(movedFigure(one, [1, 0, 0, 1, 0, 50 - (o.y + o.height)]), 0.2 * i), 50 + 15 * i, 72 - 1.5 * i * i + 2));
   const band = areaFrom(parsePath('M14 68C36 76 64 76 86 68L83 88C62 95 38 95 17 88Z'));
   const gem = union(disc(50, 83, 3.4, 32), disc(34, 81.6, 2.4, 28), disc(66, 81.6, 2.4, 28));
-  const inks = swapped(s);
-  return fitLayers([...points.flatMap((p) => clear(s, p, s.palette.groundHex, s.palette.inks, 1)), layerOf(grown(band, 1.4), s.palette.groundHex), ...solid(s, subtract(band, gem), inks[0])], 90);
+  const ink = inkOf(s, a, swapped(s)[0]);
+  return fitLayers([...points.flatMap((p) => clear(s, p, s.palette.groundHex, s.palette.inks, 1)), layerOf(grown(band, 1.4), s.palette.groundHex), ...solid(s, subtract(band, gem), ink)], 90);
 }; // prettier-ignore
 
 /** A in the place of the moon, in a night of its own. */
@@ -392,6 +394,47 @@ export const inGlasses = (s: Stage): Layer[] => {
   const trunk = areaFrom(parsePath('M47.6 34L52.4 34L51.6 52L53 62L47 62L48.4 52Z'));
   const roots = stroked([[50, 58, 50, 86], [50, 62, 42, 70, 38, 84], [50, 62, 58, 70, 62, 84], [46, 66, 45, 84], [54, 66, 55, 84], [42, 70, 33, 80], [58, 70, 67, 80]], 2.4, false);
   return fitLayers([...solid(s, union(frame, rim), ink), ...solid(s, crown, other), ...solid(s, union(trunk, roots), s.palette.inks[2] ?? ink)], 92);
+}; // prettier-ignore
+
+/** Three of A as tongues of one flame: the middle one high, those beside it smaller and leaning out, the slender ends up and stalks down. */
+export const asFlames: Pair = (s, a) => {
+  const up = upright(a);
+  const tongue = isTopHeavy(up) && /pepper|carrot|corn|asparagus|banana|seed/.test(a.name) ? turnedAt(up, Math.PI) : up;
+  const high = placed(tongue, { cx: 50, cy: 50, side: 86, fill: 1 });
+  const h = boundsOf(outlineOf(high));
+  const small = placed(tongue, { cx: 50, cy: 50, side: 60, fill: 1 });
+  const foot = h.y + h.height;
+  const asideAt = (side: 1 | -1): Figure => {
+    const leant = turnedAt(side > 0 ? small : mirroredFigure(small), side * 0.36);
+    const l = boundsOf(outlineOf(leant));
+    return movedFigure(leant, [1, 0, 0, 1, 50 + side * 0.32 * h.width - (side > 0 ? l.x : l.x + l.width) + side * 2, foot - 4 - (l.y + l.height)]);
+  };
+  return fitLayers([...[-1, 1].flatMap((side) => finished(s, asideAt(side as 1 | -1), s.palette.groundHex, swapped(s))), ...clear(s, high, s.palette.groundHex, s.palette.inks, 2)], 90);
+}; // prettier-ignore
+
+/** A held up as a torch is: it stands, and burns at its top. */
+export const asTorch: Pair = (s, a) => {
+  const up = placed(upright(a), { cx: 50, cy: 64, side: 66, fill: 1 });
+  const u = boundsOf(outlineOf(up));
+  const flame = placed(thingFor(s, { drawn: 'flame', colours: [] })!, { cx: 50, cy: 50, side: 40, fill: 1 });
+  const f = boundsOf(outlineOf(flame));
+  const lit = movedFigure(flame, [1, 0, 0, 1, u.x + u.width / 2 - f.x - f.width / 2, u.y + 0.04 * u.height - f.y - f.height]);
+  return fitLayers([...finished(s, lit, s.palette.groundHex, swapped(s)), ...clear(s, up, s.palette.groundHex, s.palette.inks, 1.6)], 92);
+}; // prettier-ignore
+
+/** What is seen in glasses is in both of their lenses: a landscape as far as these reach, a thing as a whole. */
+export const inLenses: Pair = (s, _a, b) => {
+  const [ink] = s.palette.inks;
+  const [cy, r] = [50, 21];
+  const isRound = turnOf(s, 2) === 0;
+  const lens = (cx: number, by = 0): Area => (isRound ? disc(cx, cy, r + by) : tile(cx, cy, r + by, 9 + by, 0.86 * r + by));
+  const sides = [26, 74];
+  const rims = union(...sides.map((cx) => subtract(lens(cx, 4.6), lens(cx))));
+  const bridge = stroked([[44, 45, 47, 42, 50, 41, 53, 42, 56, 45]], 4.6, false);
+  const arms = stroked([[3, 46, -3, 40], [97, 46, 103, 40]], 4.6, false);
+  const isLand = /^(?:mountains?|mountain range|forest|city|skyline|island|wave|sea|ocean|sunset|sunrise|desert|hills?|field|palm tree|pine tree)$/.test(b.name);
+  const views = sides.map((cx) => clipped(placed(b, { cx, cy: isLand ? cy + 4 : cy, side: isLand ? 2.5 * r : 1.5 * r, fill: 1 }), lens(cx, -2)));
+  return fitLayers([...solid(s, union(subtract(union(bridge, arms), union(...sides.map((cx) => lens(cx)))), rims), ink), ...views.flatMap((v) => finished(s, v, s.palette.groundHex, swapped(s)))], 92);
 }; // prettier-ignore
 
 /** A seen in a glass that holds the whole of it. */

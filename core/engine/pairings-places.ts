@@ -43,6 +43,14 @@ export const sheltered: Pair = (s, a, b) => {
     const under = standing(placed(a, { cx: 50, cy: 50, side: 54, fill: 0.9 }), 50, o.y + 0.86 * o.height + 50);
     return fitLayers([...finished(s, under), ...clear(s, over, s.palette.groundHex, swapped(s), 2)], 90);
   }
+  // Under a roof by itself one stands as in a house.
+  if (b.name === 'roof') {
+    const high = placed(b, { cx: 50, cy: 30, side: 96, fill: 1 });
+    const h = boundsOf(outlineOf(high));
+    const under = placed(a, { cx: 50, cy: 50, side: 54, fill: 1 });
+    const foot = h.y + 0.44 * h.height + boundsOf(outlineOf(under)).height;
+    return fitLayers([...finished(s, high, s.palette.groundHex, swapped(s)), ...clear(s, standing(under, 50, foot), s.palette.groundHex, s.palette.inks, 2)], 90); // prettier-ignore
+  }
   const roof = placed(width > height ? b : upright(b), { cx: 50, cy: 46, side: 90, fill: 1 });
   const r = boundsOf(outlineOf(roof));
   // Where the roof is as slim as a stem there is room beside it.
@@ -471,10 +479,12 @@ export const fruited: Pair = (s, a, b) => {
 
 /** A sits on B, a wire that runs right across. */
 export const onLine: Pair = (s, a, b) => {
-  const bird = placed(a, { cx: 50, cy: 44, side: 62, fill: 0.9 });
+  const asked = boundsOf(outlineOf(a));
+  // Several fill the wire.
+  const bird = placed(a, { cx: 50, cy: 44, side: asked.width > 2 * asked.height ? 92 : 62, fill: 1 });
   const o = boundsOf(outlineOf(bird));
   const wire = stroked([Array.from({ length: 25 }, (_, i) => [4 + (92 * i) / 24, 70 + 4 * (1 - ((i - 12) / 12) ** 2)]).flat()], 2.6, false);
-  return [...solid(s, wire, inkOf(s, b, swapped(s)[0])), ...clear(s, standing(bird, o.x + o.width / 2, 74), s.palette.groundHex, s.palette.inks, 1.2)];
+  return [...solid(s, wire, inkOf(s, b, swapped(s)[0])), ...clear(s, standing(bird, o.x + o.width / 2, asked.width > 2 * asked.height ? 71.4 : 74), s.palette.groundHex, s.palette.inks, asked.width > 2 * asked.height ? 0.6 : 1.2)];
 }; // prettier-ignore
 
 /** A leans up to B, which is high over it. */

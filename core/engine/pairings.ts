@@ -9,7 +9,7 @@ import { undyed } from './dye';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
 import type { PromptFigure } from '../prompt';
-import { solid, clear, finished, form, inkOf, inSaidColours, type Stage, type Standing, turnOf } from './stage';
+import { solid, clear, finished, form, inkOf, inSaidColours, isOfLines, type Stage, type Standing, turnOf } from './stage';
 
 export type Pair = (stage: Stage, a: Figure, b: Figure) => Layer[];
 
@@ -126,7 +126,10 @@ export const insideOf: Pair = (s, a, b) => {
   const bb = boundsOf(hull);
   const room = roomIn(hull) ?? { x: bb.x + bb.width / 2, y: bb.y + bb.height / 2, r: 8 };
   const inner = asLargeAsFits(placed(a, { cx: room.x, cy: room.y, side: room.r * 1.75, fill: 0.9 }), hull);
-  return bb.width > 0 ? [...form(s, hull, first), ...finished(s, inner, first, onField(s, first))] : [];
+  if (!(bb.width > 0)) return [];
+  // Where all is of lines, so is what holds it.
+  if (isOfLines(s)) return [...finished(s, { ...outer, parts: [{ tone: 0, area: hull }] }), ...finished(s, inner, s.palette.groundHex, swapped(s))]; // prettier-ignore
+  return [...form(s, hull, first), ...finished(s, inner, first, onField(s, first))];
 };
 
 /** A on the face of B, where that has most room, B as it is drawn. */
@@ -437,6 +440,15 @@ export const faceToFace: Pair = (s, a, b) => {
   return sideBySide(s, asideOf(s, a, pose), mirroredFigure(asideOf(s, b, pose)));
 };
 
+/** A on the left and B on the right, turned away from one another, their backs together. */
+export const backToBack: Pair = (s, a, b) => {
+  const pose = s.idea % 2 ? 'standing' : 'sitting';
+  const [left, right] = [mirroredFigure(asideOf(s, a, pose)), asideOf(s, b, pose)].map((f) => placed(f, { cx: 50, cy: 50, side: 50, fill: 0.9 }));
+  const [l, r] = [left, right].map((f) => boundsOf(outlineOf(f)));
+  const met = movedFigure(right, [1, 0, 0, 1, l.x + l.width + 1.5 - r.x, l.y + l.height - r.y - r.height]);
+  return fitLayers([...finished(s, left), ...finished(s, met, s.palette.groundHex, swapped(s))], 92);
+}; // prettier-ignore
+
 /** A long figure laid slanting, to the right (1) or to the left (-1); another is only tilted. */
 const leaning = (figure: Figure, side: number): Figure => {
   const up = upright(figure);
@@ -697,6 +709,11 @@ export function severalAsOne(figure: Figure, count: number, how: Standing | null
   const b = boundsOf(outlineOf(figure));
   const cx = b.x + b.width / 2;
   const join = (copies: readonly Figure[]): Figure => ({ ...figure, parts: copies.flatMap((c) => c.parts) });
+  // What has its blade at its foot is crossed as it leans: by the shafts, the blades apart.
+  if (how === 'crossed' && many === 2 && /^(?:hockey stick|golf club|crowbar)$/.test(figure.name)) {
+    const other = movedFigure(figure, [-1, 0, 0, 1, 2 * (b.x + 0.6 * b.width), 0]);
+    return join([without(other, grown(outlineOf(figure), 2)), figure]);
+  }
   if (how === 'crossed' && many === 2) {
     const [over, under] = [leaning(figure, 1), leaning(movedFigure(figure, [-1, 0, 0, 1, 2 * cx, 0]), -1)];
     const [p, q] = [over, under].map((f) => boundsOf(outlineOf(f)));

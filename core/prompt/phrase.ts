@@ -3,7 +3,18 @@ import { gerundOf, isCompound, isPlural, nounKind } from './classes';
 import { GROUPS, NO_THINGS, PORTIONS, STYLE_WORDS, TRADE_NOUNS } from './manner';
 import { phraseAt } from './relations';
 import type { Token, WordPart } from './reading';
-import { ARTICLES, CROPS, isLive, numberOf, readUnits, STOPS, THROUGH, VAGUE, type Unit } from './units';
+import {
+  ARTICLES,
+  CROPS,
+  isLive,
+  isNobodysCount,
+  numberOf,
+  readUnits,
+  STOPS,
+  THROUGH,
+  VAGUE,
+  type Unit,
+} from './units';
 import { type FoundFigure, type Lexicon } from './words';
 
 /** A noun phrase that was read. */
@@ -70,7 +81,10 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
       hasIndefinite ||= /^(?:an?|another|the)$/.test(w);
       marks.push([i++, 'filler']);
       if (w === 'both') count ??= 2;
-    } else if (w in VAGUE && isCompound(`${w} ${word(i + 1)}`) && lexicon.findFigure(`${w} ${word(i + 1)}`)) break;
+    }
+    // "An old couple", "a couple dancing": somebody, and not how many of what.
+    else if (w === 'couple' && isNobodysCount(word(i + 1))) break;
+    else if (w in VAGUE && isCompound(`${w} ${word(i + 1)}`) && lexicon.findFigure(`${w} ${word(i + 1)}`)) break;
     else if (w === 'half' && word(i + 1) === 'a') marks.push([i++, 'count']);
     else if (numberOf(w) !== null && (count === null || w in VAGUE) && w !== '') {
       count = w === 'dozen' && count !== null && count > 1 ? count * 12 : numberOf(w)!;

@@ -64,6 +64,10 @@ const BECOMING = /^(?:turn|grow|morph|chang|becom|transform|shaped|form|like$)/;
 const PREMISES = /^(?:house|inn|room|works|shed|yard|mill|kitchen|corner)$/;
 /** What is printed: named by itself after what is on it, it says what for and not what. */
 const PRINTED = /^(?:poster|postcard|sticker|flyer|leaflet|print|cover)$/;
+/** What an animal or somebody builds, larger than that one can be held. */
+const BUILT_BY = /^(?:webs?|nests?|holes?|dams?|burrows?|houses?|snowm[ae]n|sandcastles?|bridges?|fires?|campfires?|music|ropes?)$/; // prettier-ignore
+/** How much of somebody is shown, said by itself. */
+const SHOWN = /^(?:portrait|bust|close-?up|head ?shot)$/;
 /** Who makes or sells what stands before. */
 const MAKERS =
   /^(?:makers?|sellers?|growers?|merchants?|dealers?|suppl(?:y|ies|iers?)|importers?|producers?|repairs?|rentals?)$/;
@@ -282,6 +286,14 @@ export class Sentence extends Cursor {
     if (words[0] === 'round' && (this.cast.last === null || !/^(?:an?|the|its|his|her|their)$/.test(words[1] ?? ''))) return false; // prettier-ignore
     const after = this.i + length;
     const said = words.slice(0, length).join(' ');
+    // "A fox making pancakes": somebody has made what it is, and is not it.
+    const made = /^(?:making|creating)$/.test(said) ? readPhrase(this.tokens, after, this.end, this.lexicon) : null;
+    const maker = this.cast.root === null ? null : this.cast.figures[this.cast.root];
+    if (made && maker && this.cast.last === this.cast.root && maker.count === 1 && this.cast.isLive(this.cast.root!) && !isPlural(maker.word) && !/^hands?$/.test(maker.phrase.head) && !/^(?:hearts?|circles?|rings?|stars?|loops?|letters?|knots?|shapes?)$/.test(made.head)) {
+      maker.pose ??= said;
+      this.pending = pendingOf({ relation: BUILT_BY.test(made.head) ? 'with' : 'holding' }, said, this.cast.root);
+      return this.step('relation', length);
+    } // prettier-ignore
     if (this.inTrade && !/^(?:with|featuring|including|showing)$/.test(words[0])) {
       this.step('trade', length);
       return true;
@@ -534,6 +546,11 @@ export class Sentence extends Cursor {
       this.manner.push(this.told(found));
       return asWhole('manner');
     }
+    // "An old sailor with a pipe, portrait": of who is named first the head.
+    if (SHOWN.test(head) && !found.attributive.length && this.cast.root !== null && (from === this.start || /^(?:in|as)$/.test(this.pending?.said ?? ''))) {
+      this.cast.figures[this.cast.root].modifiers.push('portrait');
+      return asWhole('modifier');
+    } // prettier-ignore
     // "Weather icons: sun, rain": what they are about.
     if (this.kind === 'icon sheet' && this.tokens[found.to]?.part === 'kind' && this.tokens.slice(found.to).some((t) => t.text === ':')) return asWhole('trade'); // prettier-ignore
     const isMaker = found.attributive.length > 0 && !found.hasAnimal && (MAKERS.test(head) || (PREMISES.test(head) && found.found?.via !== 'name' && this.tokens[this.i]?.part === 'kind')); // prettier-ignore

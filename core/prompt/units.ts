@@ -47,6 +47,9 @@ export const STOPS =
   /^(?:it|he|she|they|and|or|but|nor|of|for|that|which|who|whose|whom|is|are|was|where|when|while|than|so|if|&|\+|not|no|without|yes)$/;
 export const numberOf = (word: string): number | null => (Object.hasOwn(NUMBERS, word) ? NUMBERS[word] : /^\d{1,3}$/.test(word) ? Number(word) : Object.hasOwn(VAGUE, word) ? VAGUE[word] : null); // prettier-ignore
 
+/** Whether nothing comes that a couple could be of. */
+export const isNobodysCount = (next: string): boolean => next === '' || gerundOf(next) !== null || /^(?:and|with|who|that)$/.test(next) || (next !== 'of' && phraseAt([next]) !== null); // prettier-ignore
+
 /** The words of a name from its first modifier to its last noun. */
 export function readUnits(
   tokens: readonly Token[],
@@ -77,6 +80,11 @@ export function readUnits(
       continue;
     }
     if (STOPS.test(w) || ARTICLES.test(w) || (phraseAt([w]) !== null && !(w === 'round' || ((w === 'like' || w === 'down' || w === 'up') && !hasNoun() && nounKind(word(k + 1)))))) break; // prettier-ignore
+    if (w === 'couple' && !hasNoun() && isNobodysCount(word(k + 1))) {
+      put('noun', k + 1, w, lexicon.findFigure(w));
+      k++;
+      continue;
+    }
     if (numberOf(w) !== null && (hasNoun() || units.length > 0)) break;
     if (/'s$|s'$/.test(w)) {
       const owner = w.replace(/'s?$/, '');
