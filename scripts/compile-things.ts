@@ -12,6 +12,7 @@ import { cover, coveredCells } from '../core/raster';
 import { intersectionOverUnion } from '../bench/measure';
 import { ANIMALS } from '../core/engine/figures-animals';
 import { NATURE } from '../core/engine/figures-nature';
+import { EVERYDAY } from '../core/engine/figures-everyday';
 import { FINDS } from '../core/engine/figures-finds';
 import { PLACES } from '../core/engine/figures-places';
 import { PEOPLE } from '../core/engine/figures-people';
@@ -21,7 +22,7 @@ import { ANIMALS_FIRST, readNouns, type Nouns } from './wordnet';
 
 const require = createRequire(import.meta.url);
 const GRID = 2000;
-const BY_HAND = { ...ANIMALS, ...NATURE, ...THINGS, ...PLACES, ...FINDS, ...SHOP, ...PEOPLE };
+const BY_HAND = { ...ANIMALS, ...NATURE, ...THINGS, ...PLACES, ...FINDS, ...EVERYDAY, ...SHOP, ...PEOPLE };
 
 interface Pack {
   readonly width?: number;
@@ -433,7 +434,9 @@ const POOR = new Set(
 );
 
 /** Things of which ours alone are drawn: those of the packs are signs, or something else by that name. */
-const OURS_ALONE = new Set(['baguette', 'snowman', 'heart hands', 'cactus', 'sewing pin', 'street lamp', 'ghost', 'bathtub', 'crocodile', 'open book', 'pinecone', 'wheat', 'cheese', 'butter churn', 'milk bottle', 'stag beetle', 'sunrise', 'sunset', 'table', 'tower', 'bottle', 'beam', 'match', 'field', 'arch', 'column', 'galaxy', 'lake', 'nest with eggs', 'mortar and pestle', 'pipe', 'pearl', 'iceberg', 'ripples', 'plate', 'staff', 'wing', 'sign', 'matchbox', 'sword', 'needle', 'fishbowl', 'chimney', 'waterfall', 'saddle', 'pancakes', 'post', 'lotus', 'skateboard', 'cart', 'barrel', 'ski', 'snowboard', 'pyramid', 'barbell', 'hockey stick', 'mailbag', 'carabiner', 'circuit', 'toaster', 'toast', 'axe', 'boxing glove', 'rock', 'log', 'needle', 'piggy bank', 'coffee bean', 'smoke', 'pillow', 'aurora']); // prettier-ignore
+/** Drawings that stand for nothing but what they are called: by the senses of their words they would stand for cloths, storms and boxes. */
+const BY_NAME_ALONE = new Set(['bunting', 'dream catcher', 'feather duster', 'oven glove', 'phone box', 'tassel', 'stirrup', 'cocoon', 'pendulum', 'pipette', 'kiln', 'breastplate', 'couple', 'family', 'team', 'heart swans', 'spread eagle', 'washing line', 'bus stop', 'prison', 'lens', 'milk carton', 'bird bath', 'pompom']); // prettier-ignore
+const OURS_ALONE = new Set(['baguette', 'snowman', 'heart hands', 'cactus', 'sewing pin', 'street lamp', 'ghost', 'bathtub', 'crocodile', 'open book', 'pinecone', 'wheat', 'cheese', 'butter churn', 'milk bottle', 'stag beetle', 'sunrise', 'sunset', 'table', 'tower', 'bottle', 'beam', 'match', 'field', 'arch', 'column', 'galaxy', 'lake', 'nest with eggs', 'mortar and pestle', 'pipe', 'pearl', 'iceberg', 'ripples', 'plate', 'staff', 'wing', 'sign', 'matchbox', 'sword', 'needle', 'fishbowl', 'chimney', 'waterfall', 'saddle', 'pancakes', 'post', 'lotus', 'skateboard', 'cart', 'barrel', 'ski', 'snowboard', 'pyramid', 'barbell', 'hockey stick', 'mailbag', 'carabiner', 'circuit', 'toaster', 'toast', 'axe', 'boxing glove', 'rock', 'log', 'needle', 'piggy bank', 'coffee bean', 'smoke', 'pillow', 'aurora', 'pitchfork', 'sushi']); // prettier-ignore
 
 /** More drawings of what can be drawn already, each with an outline of its own: a figure has several ideas. */
 function addOthers(things: Map<string, Thing>, nouns: Nouns): void {
@@ -554,7 +557,7 @@ function main(): void {
     const sense = things.get(name) ?? senseOf(name, nouns, ANIMALS_FIRST.has(name));
     things.set(name, {
       name,
-      synset: sense?.synset ?? -1,
+      synset: BY_NAME_ALONE.has(name) ? -1 : (sense?.synset ?? -1),
       exact: true,
       drawings: OURS_ALONE.has(name) ? [] : (things.get(name)?.drawings ?? []),
     });

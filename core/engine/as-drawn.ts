@@ -78,7 +78,8 @@ const OUTGROWN =
   /^(?:feathers?|tail|tail feathers|plumage|mane|scales|spines|spikes|quills|shell|fur|hair|spots|stripes|petals)$/;
 /** What a wreath is made of. */
 const isWreathing = ({ drawn }: PromptFigure): boolean => LAUREL.test(drawn) || WOUND.test(drawn);
-const VESSEL = /^(?:jar|honey pot|pot|bottle|cup|mug|bowl|glass|jug|bucket|barrel|can|teapot|carton|goblet|flask)$/;
+const VESSEL =
+  /^(?:jar|honey pot|pot|bottle|cup|coffee cup|teacup|mug|bowl|glass|jug|bucket|barrel|can|teapot|carton|goblet|flask)$/;
 /** What one does to oneself with a tool in the hand. */
 const GROOMED: readonly (readonly [RegExp, string])[] = [
   [/^combing (?:its|his|her|their) (?:hair|mane|beard|fur|moustache)/, 'comb'],
@@ -109,6 +110,31 @@ const RULES: readonly Rule[] = [
     const [first, second, third] = figures;
     return third?.said === 'like' && third.to === 1 && second.relation === 'holding' && isCreature(first.drawn) && second.drawn !== 'balloon' ? dropped(figures, 2, 1) : null; // prettier-ignore
   },
+  // A tail of books is behind a comet, a plume of fire where a helmet has its own.
+  ([first, second, third, ...rest]) =>
+    third?.relation === 'made of' && third.to === 1 && second.to === 0 && /^(?:tail|plume|trail|crest|wake|fringe)$/.test(second.word) && !isCreature(first.drawn) && ['with', 'coming out of', 'behind'].includes(second.relation ?? '')
+      ? [first, /^(?:plume|crest|fringe)$/.test(second.word) ? { ...third, to: 0, relation: 'as', turned: true, place: 'top', said: 'whose plume' } : { ...third, to: 0, relation: 'with', turned: false, said: 'leaving' }, ...rest]
+      : null, // prettier-ignore
+  // One in each paw are two.
+  ([first, second, ...rest]) => {
+    const each = second?.modifiers.find((m) => /^in each (?:arm|hand|paw|claw|fist|tentacle|wing)$/.test(m));
+    return each && isCreature(first.drawn) ? [first, { ...second, modifiers: second.modifiers.filter((m) => m !== each), relation: 'holding', to: 0, count: 2 }, ...rest] : null;
+  }, // prettier-ignore
+  // A fist that holds something is a hand closed about it.
+  ([first, second, ...rest]) =>
+    first?.drawn === 'fist' && second?.to === 0 && !second.turned && stands(second, 'holding', 'with', 'toward')
+      ? [{ ...first, drawn: 'hand', pose: null, modifiers: [] }, { ...second, relation: 'holding', said: 'gripping' }, ...rest]
+      : null, // prettier-ignore
+  // The sun in a cup rises over its rim.
+  ([first, second, ...rest]) =>
+    second && VESSEL.test(first.drawn) && /^(?:sunrise|sunset|sun)$/.test(second.drawn) && second.to === 0 && second.turned && stands(second, 'inside')
+      ? [first, { ...second, drawn: 'sun', relation: 'coming out of' }, ...rest]
+      : null, // prettier-ignore
+  // Two swans that form a heart do so with their necks.
+  ([first, second, ...rest]) =>
+    first?.count === 2 && /^(?:swan|goose|flamingo)$/.test(first.drawn) && second?.drawn === 'heart' && stands(second, 'as', 'made of') && !rest.length
+      ? [{ ...first, drawn: 'heart swans', count: 1, pose: null, modifiers: [] }]
+      : null, // prettier-ignore
   // A palm tree on an island that something carries is the island's own.
   (figures) => {
     const palm = figures.findIndex((f) => f.drawn === 'palm tree');
@@ -564,7 +590,7 @@ const RULES: readonly Rule[] = [
   // What is pulled out of the ground is in the hand.
   (figures) => {
     const at = figures.findIndex((f, i) => i > 1 && /^(?:ground|soil|earth|dirt|mud)$/.test(f.word) && ['coming out of', 'inside'].includes(f.relation ?? '')); // prettier-ignore
-    return at > 1 && stands(figures[1], 'holding', 'toward', 'with') && isCreature(figures[0].drawn) ? dropped([figures[0], { ...figures[1], relation: 'holding', to: 0 }, ...figures.slice(2)], at, 1) : null; // prettier-ignore
+    return at > 1 && stands(figures[1], 'holding', 'toward', 'with') && (isCreature(figures[0].drawn) || figures[0].drawn === 'hand') ? dropped([figures[0], { ...figures[1], relation: 'holding', to: 0 }, ...figures.slice(2)], at, 1) : null; // prettier-ignore
   },
   // Flowers in the eyes of a skull are where its eyes are.
   ([first, second, ...rest]) =>

@@ -235,6 +235,12 @@ export function appIcon(stage: Stage): Layer[] {
   const isNear = stage.ideas >= IDEAS && stage.idea % IDEAS === 3 && stage.parts.figures.length < 2;
   const size = isNear ? 1.02 : motif.length ? 0.64 : 0.76;
   const side = stage.knobs.steady('near') < 0.5 ? 15 : -15;
+  // A form that is asked for is on the tile, and the figure in it.
+  const asked = stage.parts.shape;
+  if (asked && asked !== 'banner' && asked !== 'square') {
+    const hull = FORMS[asked](34);
+    return [...base, { ...layerOf(hull, others[0]), clip: shape }, ...scaled(heart(recoloured(stage, others[0], onField(inner, others[0])), 'tile'), 0.52)]; // prettier-ignore
+  }
   return [
     ...base,
     ...(isNear ? [] : motif),

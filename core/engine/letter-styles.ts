@@ -19,6 +19,7 @@ const FACES: readonly (readonly [LetterStyle, readonly string[]])[] = [
   ['stencil', ['stencil']],
   ['thin', ['slim']],
   ['bold', ['heavy', 'fat slab', 'round']],
+  ['pixel', ['slab', 'heavy']],
   ['sans', ['plain', 'narrow']],
 ];
 
@@ -84,7 +85,7 @@ export function styledLetters(
     each((a) => moved(a, lean));
   }
   if (has('linked') && letters.length > 1) each((a, i) => (i < letters.length - 1 ? subtract(a, grown(letters[i + 1], 0.035 * high)) : a)); // prettier-ignore
-  if (has('pixel')) each((a) => asPixels(a, high / 9, b.x, b.y));
+  if (has('pixel')) each((a) => asPixels(a, high / 11, b.x, b.y));
   if (has('stencil') && !facesFor(styles).includes('stencil')) each((a) => bridged(a, 0.055 * high));
   if (has('striped')) {
     const bars = Array.from({ length: 5 }, (_, i) => box(b.x - high, b.y + high * (0.14 + 0.17 * i), b.width + 2 * high, high * 0.05)); // prettier-ignore

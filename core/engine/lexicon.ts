@@ -952,6 +952,14 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   ballroom: 'dancing couple',
   'two-headed eagle': 'spread eagle',
   'heraldic eagle': 'spread eagle',
+  'sushi roll': 'sushi',
+  maki: 'sushi',
+  'maki roll': 'sushi',
+  face: 'head profile',
+  'swiss roll': 'cinnamon roll',
+  'bread roll': 'bun',
+  'cardboard box': 'box',
+  'hay fork': 'pitchfork',
 };
 
 /** Flowers that are shown by one that is plainly a flower. */

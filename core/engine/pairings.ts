@@ -1,5 +1,6 @@
 /** Arrangements of two figures in one picture. */
 import { boundsOf, box, disc } from './area';
+import { ownDrawing } from './build';
 import { onField } from './field';
 import { mirroredFigure, lookingRight, clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, stroked, subtract, union, type Area } from '../path';
@@ -9,7 +10,18 @@ import { undyed } from './dye';
 import { fitLayers, layerOf, type Layer } from './layer';
 import { roundsIn, wheelsOf } from './rounds';
 import type { PromptFigure } from '../prompt';
-import { solid, clear, finished, form, inkOf, inSaidColours, isOfLines, type Stage, type Standing, turnOf } from './stage';
+import {
+  solid,
+  clear,
+  finished,
+  form,
+  inkOf,
+  inSaidColours,
+  isOfLines,
+  type Stage,
+  type Standing,
+  turnOf,
+} from './stage';
 
 export type Pair = (stage: Stage, a: Figure, b: Figure) => Layer[];
 
@@ -440,6 +452,26 @@ export const faceToFace: Pair = (s, a, b) => {
   return sideBySide(s, asideOf(s, a, pose), mirroredFigure(asideOf(s, b, pose)));
 };
 
+/** A small in number, flying: a line of them over B, none of them touching it. */
+export const flockOver: Pair = (s, a, b) => {
+  const below = placed(b, { cx: 50, cy: 66, side: 62, fill: 1 });
+  const low = boundsOf(outlineOf(below));
+  const row = placed(a, { cx: 50, cy: 20, side: 92, fill: 1 });
+  const r = boundsOf(outlineOf(row));
+  const k = Math.min(1, 30 / r.height);
+  const above = movedFigure(row, [k, 0, 0, k, 50 * (1 - k), low.y - 5 - k * (r.y + r.height)]);
+  return fitLayers([...finished(s, below, s.palette.groundHex, swapped(s)), ...finished(s, above)], 92);
+}; // prettier-ignore
+
+/** A from the side, its head over B, which stands before its feet. */
+export const drinkingAt: Pair = (s, a, b) => {
+  const big = placed(asideOf(s, a, 'standing'), { cx: 42, cy: 48, side: 78, fill: 0.9 });
+  const o = boundsOf(outlineOf(big));
+  const small = placed(b, { cx: 50, cy: 50, side: 0.42 * o.height, fill: 0.9 });
+  const q = boundsOf(outlineOf(small));
+  return fitLayers([...finished(s, big), ...clear(s, movedFigure(small, [1, 0, 0, 1, o.x + o.width + 1 - q.x, o.y + o.height - q.y - q.height]), s.palette.groundHex, swapped(s), 1.6)], 92);
+}; // prettier-ignore
+
 /** A on the left and B on the right, turned away from one another, their backs together. */
 export const backToBack: Pair = (s, a, b) => {
   const pose = s.idea % 2 ? 'standing' : 'sitting';
@@ -574,7 +606,7 @@ export const passing: Pair = (s, a, b) => {
 
 /** Where the parts of a figure are, in shares of its box, and how large they are of its longer side. */
 const PARTS_AT: readonly [RegExp, number, number, number][] = [
-  [/^(?:head|hat|hood|top|roof|lid|crown|peak|summit|horns?|antlers?|ears?|hair|flame|heads?)$/, 0.5, 0.08, 0.42],
+  [/^(?:head|hat|hood|top|roof|lid|crown|peak|summit|horns?|antlers?|ears?|hair|flame|heads?|ring)$/, 0.5, 0.08, 0.42],
   [/^(?:nose|beak|mouth|snout|muzzle|jaws?|bill|trunk|spout|face)$/, 0.8, 0.3, 0.3],
   [/^(?:tail|stern|handle|end|tip)$/, 0.1, 0.55, 0.38],
   [/^(?:feet|foot|legs?|roots?|wheels?|base|bottom|stem|stand)$/, 0.5, 0.92, 0.4],
@@ -691,10 +723,11 @@ export const atPart =
     const side = Math.max(bb.width, bb.height) * size * (instead ? 1.12 : 0.8);
     // What one holds a key by is where it is roundest.
     const bow = /^(?:key|magnifying glass|racquet|ladle|spoon)$/.test(a.name) && /^(?:handle|head|bow|top)$/.test(place ?? '') ? roomIn(silhouetteOf(big)) : null; // prettier-ignore
-    // A lens, a dial or a record is the largest round in what has it.
+    // A lens, a dial or a record is the largest round in what has it; of a flower its blossom is there.
     const round = ROUND.test(place ?? '') ? roundsIn(big)[0] : undefined;
     if (round) {
-      const inRound = placed(b, { cx: round.x, cy: round.y, side: 2.3 * round.r, fill: 1 });
+      const blossom = /^(?:flower|sunflower|rose|tulip|poppy|peony|dahlia|orchid|lily)$/.test(b.name) ? { ...ownDrawing(b.name === 'sunflower' ? 'daisy' : 'flower', s.knobs), name: b.name } : b; // prettier-ignore
+      const inRound = placed(blossom, { cx: round.x, cy: round.y, side: 2.3 * round.r, fill: 1 });
       const about = without(big, union(disc(round.x, round.y, round.r + 1), grown(silhouetteOf(inRound), 1.6)));
       return [...finished(s, about), ...clear(s, inRound, s.palette.groundHex, swapped(s), 1.6)];
     }

@@ -1,6 +1,6 @@
 /** Two figures in one picture, by how they stand to one another. */
 import { isPlural, nounKind, type PromptFigure, type Relation } from '../prompt';
-import { buildOf, hasHands, isCreature, isSeenAside } from './built';
+import { buildOf, hasHands, isBird, isCreature, isSeenAside } from './built';
 import {
   aboard,
   above,
@@ -34,6 +34,8 @@ import {
   risen,
   sipping,
   backToBack,
+  drinkingAt,
+  flockOver,
   faceToFace,
   sideBySide,
   stacked,
@@ -551,6 +553,10 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // What leaves a trail has it behind it; a lens is held over what is larger in it.
   (t) => /^(?:trail|contrail|wake|vapou?r trail|dotted line|dashed line|tracks?|path)$/.test(t.second.word) && !LANDSCAPE.has(t.a) && (t.is('with') || t.isTurned('behind') || /^(?:leav|trail|mak|draw)/.test(t.said)) && [trailing],
   (t) => /^(?:eyeglasses|glasses|sunglasses|goggles)$/.test(t.a) && (t.isTurned('inside', 'on') || /^(?:reflect|mirror)/.test(t.said)) && [inLenses],
+  (t) => (/^(?:middle|centre|center)$/.test(t.place) || /in (?:the|its) (?:middle|centre|center)$/.test(t.said)) && t.isTurned('inside', 'on') && !isCreature(t.a) && [atPart('middle', false)],
+  (t) => isMany(t.first) && isBird(t.a) && t.is('over') && !CELESTIAL.has(t.b) && !WATER.test(t.b) && [flockOver],
+  (t) => isCreature(t.a) && buildOf(t.a) === 'hoofed' && FEEDING.test(t.first.pose ?? t.said) && t.is('toward', 'coming out of') && /^(?:bucket|bowl|trough|barrel|bathtub|jug|pot|basket|wheelbarrow|cup)$/.test(t.b) && [drinkingAt],
+  (t) => /^(?:lizard|gecko|chameleon|iguana|salamander|squirrel|cat|monkey|koala|lemur|panda|red panda|sloth)$/.test(t.a) && !isCreature(t.b) && t.is('around') && (LONG.test(t.b) || LENGTHS.test(t.b) || TREES.test(t.b) || /^(?:post|column|tower|cactus|bamboo)$/.test(t.b)) && [climbing],
   (t) => t.a === 'magnifying glass' && t.is('over', 'on', 'toward', 'with', 'in front of') && [turnedPair(magnified)],
   (t) => t.b === 'magnifying glass' && (t.isTurned('over', 'on', 'in front of') || t.is('under', 'behind', 'inside', 'through')) && [magnified],
   (t) => t.b === 'window' && t.is('on', 'inside') && [atWindow],

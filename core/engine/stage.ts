@@ -1,4 +1,4 @@
-import { hexToOklab, oklabToOklch } from '../colour';
+import { hexToOklab, mix, oklabToOklch } from '../colour';
 import type { PromptFigure, PromptParts } from '../prompt';
 import { boundsOf, box, disc, regular, tile } from './area';
 import { grown, intersect, union, type Area } from '../path';
@@ -8,7 +8,7 @@ import { isScene } from './grounds';
 import { FINISHES, type Finish } from './finish';
 import type { Knobs } from './knobs';
 import { layerOf, type Layer } from './layer';
-import type { Palette } from './palette';
+import { clearest, type Palette } from './palette';
 import { figureOnCircles } from './on-circles';
 import { naturalHues } from './schemes';
 import { isBird, buildOf, hasHands, isCreature, isSeenAside, joinedFigures, uprightFigure } from './built';
@@ -263,6 +263,24 @@ function natural(stage: Stage, name: string, inks: readonly string[]): readonly 
   return own ? [own, ...inks.filter((i) => i !== own)] : inks;
 }
 
+/** On a field that is of an animal's own hue the animal is light, and in tones between: a grey wolf on dark blue is not orange. */
+function onOwnField(stage: Stage, name: string, onHex: string, inks: readonly string[]): readonly string[] {
+  const { groundHex, named, strict, isToldApart } = stage.palette;
+  const hues = isCreature(name) && !named && !strict && !isToldApart ? naturalHues(name) : null;
+  const field = hexToOklab(onHex);
+  // Paper is no field.
+  if (!hues || field.L > 0.85) return inks;
+  const light = onHex === groundHex ? clearest(onHex, inks) : groundHex;
+  const isForeign = (hex: string): boolean => {
+    const { C, hDeg } = oklabToOklch(hexToOklab(hex));
+    return C > 0.07 && !(hDeg >= hues[0] - 18 && hDeg <= hues[1] + 18);
+  };
+  const { C, hDeg } = oklabToOklch(field);
+  const isOwn = C < 0.03 || (hDeg >= hues[0] - 18 && hDeg <= hues[1] + 18);
+  if (!isOwn || !inks.some(isForeign)) return inks;
+  return [...new Set([light, mix(onHex, light, 0.55), ...inks.filter((i) => !isForeign(i))])];
+}
+
 /** Draws a placed figure in the candidate's finish on a colour. */
 export function finished(
   stage: Stage,
@@ -271,7 +289,7 @@ export function finished(
   asked = stage.palette.inks,
 ): Layer[] {
   const own = inOwnColours(stage, figure, onHex);
-  const inks = own.inks ?? natural(stage, figure.name, asked);
+  const inks = own.inks ?? onOwnField(stage, figure.name, onHex, natural(stage, figure.name, asked));
   const tint = tintFor(own.figure, stage.palette, onHex, inks, own.pins);
   const u = unitOf(figure.parts.flatMap((p) => p.area));
   const layers = stage.finish.draw({ figure: own.figure, tint, knobs: stage.knobs, u });

@@ -13,6 +13,7 @@ describe('how letters are to look', () => {
     ['wordmark "Drift" in wavy letters', ['wavy']],
     ['wordmark "Drift", letters like waves', ['wavy']],
     ['wordmark "Drift", bold rounded letters', ['bold', 'round']],
+    ['wordmark "Drift" in wide letters and lower case', ['lower', 'spaced']],
     ['wordmark "Mist" in thin, widely spaced capitals', ['spaced', 'thin', 'upper']],
     ['wordmark "Mist" in lower case with wide spacing', ['lower', 'spaced']],
     ['wordmark "Bolt", the letters sliced through the middle', ['sliced']],

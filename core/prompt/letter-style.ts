@@ -71,7 +71,7 @@ export function readLetterStyle(reading: Reading): LetterStyle[] {
   // "Letters like waves".
   reading.take(new RegExp(`${LEAD}${LETTERS} (?:(?:that )?(?:are |look |move |roll |flow )?(?:shaped |drawn )?(?:like|as)|forming|in) (?:an? |the |of )*(?:waves?|water|seas?|ripples?|flags?)(?![\\w-])`), 'manner', () => put('wavy')); // prettier-ignore
   reading.take(new RegExp(`${LEAD}(?:${LOOK}) (?:${LOOK}) ${LETTERS}(?![\\w'])`), 'manner', (m) => put(m[0]));
-  reading.take(new RegExp(`${LEAD}${looks}+${LETTERS}(?![\\w'])(?! (?:an?|[a-z] ))`), 'manner', (m) => put(m[0]));
+  reading.take(new RegExp(`${LEAD}${looks}+${LETTERS}(?![\\w'])(?! (?:an?|[a-z]) )`), 'manner', (m) => put(m[0]));
   // "The letters stacked", "letters sliced through the middle".
   reading.take(
     new RegExp(

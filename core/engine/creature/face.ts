@@ -1,5 +1,5 @@
 /** Faces: eyes, brows and mouths for eight expressions, on creatures and on things. */
-import { intersect, subtract, type Area } from '../../path';
+import { areaFrom, intersect, parsePath, subtract, type Area } from '../../path';
 import { box, disc } from '../area';
 import type { Part } from '../figure';
 import { ACCENT, both, DARK, LIGHT, line, named, oval, piece, type Tone } from './pieces';
@@ -9,6 +9,7 @@ export const EXPRESSION_NAMES = [
   'happy',
   'laughing',
   'sad',
+  'crying',
   'angry',
   'surprised',
   'sleepy',
@@ -19,7 +20,8 @@ export type Expression = (typeof EXPRESSION_NAMES)[number]; // prettier-ignore
 const listed: readonly (readonly [Expression, string])[] = [
   ['happy', 'smiling happy cheerful friendly jolly kind joyful content delighted beaming proud confident playful brave smug curious cheeky amused gentle'],
   ['laughing', 'laughing grinning excited giggling mischievous yelling shouting singing cheering'],
-  ['sad', 'sad crying worried lonely weeping disappointed gloomy embarrassed nervous frightened scared pouting shy'],
+  ['crying', 'crying weeping sobbing tearful'],
+  ['sad', 'sad worried lonely disappointed gloomy embarrassed nervous frightened scared pouting shy'],
   ['angry', 'angry grumpy fierce furious determined stern frowning scowling annoyed menacing evil grim snarling growling roaring'],
   ['surprised', 'surprised shocked astonished amazed puzzled confused'],
   ['sleepy', 'sleepy sleeping tired bored relaxed dreamy yawning dozing napping resting snoozing asleep meditating'],
@@ -84,6 +86,20 @@ function eyesOf(place: FacePlace, expression: Expression): Part[] {
       const lid = (area: Area): Area => subtract(area, [[x - 3 * eye, y + eye * 0.35, x + 3 * eye, y - eye * 2, x + 3 * eye, y - 5 * eye, x - 3 * eye, y - 5 * eye]]); // prettier-ignore
       return open(eye * 1.05, 1.2, lid);
     }
+    case 'crying': {
+      // The eyes shut tight, a drop below each.
+      const drop = areaFrom(
+        parsePath(
+          `M${x + eye * 0.2} ${y + eye * 1.5}C${x + eye * 0.9} ${y + eye * 2.5} ${x + eye * 1.1} ${y + eye * 3} ${x + eye * 1.1} ${y + eye * 3.5}C${x + eye * 1.1} ${y + eye * 4.7} ${x - eye * 0.7} ${y + eye * 4.7} ${x - eye * 0.7} ${y + eye * 3.5}C${x - eye * 0.7} ${y + eye * 3} ${x - eye * 0.5} ${y + eye * 2.5} ${x + eye * 0.2} ${y + eye * 1.5}Z`,
+        ),
+      );
+      const tight = line(
+        lines,
+        weight,
+        `M${x + eye * 1.1} ${y - eye}L${x - eye * 0.8} ${y}L${x + eye * 1.1} ${y + eye * 0.9}`,
+      ).area;
+      return [piece(lines, both(tight)), piece(ACCENT, both(drop))];
+    }
     case 'sad': {
       const lid = (area: Area): Area => subtract(area, [[x - 3 * eye, y - eye * 1.9, x + 3 * eye, y - eye * 0.1, x + 3 * eye, y - 5 * eye, x - 3 * eye, y - 5 * eye]]); // prettier-ignore
       return open(eye * 1.05, 1.25, lid);
@@ -95,7 +111,7 @@ function eyesOf(place: FacePlace, expression: Expression): Part[] {
 
 function browsOf(place: FacePlace, expression: Expression): Part[] {
   const { y, apart, eye, isDark = false, lines = isDark ? LIGHT : DARK } = place;
-  const tilt = { angry: 1, sad: -1, surprised: 0 }[expression as 'angry'] as number | undefined;
+  const tilt = { angry: 1, sad: -1, crying: -1, surprised: 0 }[expression as 'angry'] as number | undefined;
   if (tilt === undefined) return [];
   const [inner, outer] = [50 + apart - eye * 1.35, 50 + apart + eye * 1.45];
   const up = y - eye * (expression === 'surprised' ? 2.7 : 2.15);
@@ -123,6 +139,7 @@ function mouthOf({ y, half }: NonNullable<FacePlace['mouth']>, tone: Tone, expre
     case 'winking':
       return [line(tone, weight, `M${50 - half * 0.8} ${y - half * 0.1}C${50 - half * 0.2} ${y + half * 0.75} ${50 + half * 0.7} ${y + half * 0.5} ${50 + half} ${y - half * 0.45}`)]; // prettier-ignore
     case 'sad':
+    case 'crying':
       return [arch(tone, weight, 50, y + half * 0.45, half * 0.85, half * 0.85)];
     case 'angry':
       return [arch(tone, weight, 50, y + half * 0.3, half * 0.85, half * 0.35)];
