@@ -4,7 +4,7 @@ import { hasHands, isCreature, isShown } from './built';
 import { isRole } from './creature';
 import { isThing } from './things';
 import { isScene } from './grounds';
-import { isBundle, isPaired } from './pairings';
+import { isBundle, isHeadgear, isPaired } from './pairings';
 import { TREES } from './pairings-places';
 import { DRAWING_WITH, GROWS, isAtBothSides, LAUREL, WOUND } from './pairs';
 import { FORMS, standingOf, type Stage } from './stage';
@@ -88,6 +88,8 @@ const GROOMED: readonly (readonly [RegExp, string])[] = [
   [/^(?:shaving|trimming) (?:its|his|her|their) (?:beard|face|moustache|chin)/, 'razor'],
   [/^(?:painting|filing|doing) (?:its|his|her|their) (?:nails|claws)/, 'nail polish'],
 ];
+/** What lives in the water, or on it. */
+const AQUATIC = /fish|whale|shark|dolphin|porpoise|orca|narwhal|seal|walrus|otter|turtle|duck|swan|goose|octopus|squid|ray|eel|crocodile|alligator|frog|penguin|seahorse|jellyfish|crab|lobster|beaver|manatee|hippo|snake|newt|axolotl|tadpole|mermaid|pelican|gull|flamingo/; // prettier-ignore
 const SERVED_ON = /^(?:tray|plate|dish|bag)$/;
 
 /** The thing of whose shape a figure is said to be; null where none is. */
@@ -110,6 +112,21 @@ const RULES: readonly Rule[] = [
     const [first, second, third] = figures;
     return third?.said === 'like' && third.to === 1 && second.relation === 'holding' && isCreature(first.drawn) && second.drawn !== 'balloon' ? dropped(figures, 2, 1) : null; // prettier-ignore
   },
+  // What is in a hat, and does not come out of one, wears it.
+  ([first, second, ...rest]) =>
+    second && isHeadgear(second.drawn) && second.to === 0 && !second.turned && second.relation === 'inside' && second.said === 'in' && (!isCreature(first.drawn) || !/^(?:hat|top hat)$/.test(second.drawn))
+      ? [first, { ...second, relation: 'wearing', said: 'wearing' }, ...rest]
+      : null, // prettier-ignore
+  // What a volcano erupts rises where its smoke would.
+  ([first, second, ...rest]) =>
+    second && /^(?:volcano|chimney|kettle|train|locomotive|factory|teapot|steam ship)$/.test(first.drawn) && second.to === 0 && /^(?:erupt|spew|spout|puff|blow|belch|emit|smok)/.test(second.said ?? '') && !/^(?:smoke|lava|steam|fire|cloud)$/.test(second.drawn)
+      ? [first, { ...second, relation: 'as', turned: true, place: 'smoke' }, ...rest]
+      : null, // prettier-ignore
+  // Who swims, and does not live in the water, is seen over it.
+  ([first, ...rest]) =>
+    first && !rest.length && /^(?:swimming|paddling|bathing)$/.test(first.pose ?? '') && nounKind(first.drawn) === 'animal' && isCreature(first.drawn) && !AQUATIC.test(first.drawn) && first.count === 1
+      ? [{ ...first, pose: 'standing' }, added('ripples', 'ripples', 'inside', 'swimming in')]
+      : null, // prettier-ignore
   // A tail of books is behind a comet, a plume of fire where a helmet has its own.
   ([first, second, third, ...rest]) =>
     third?.relation === 'made of' && third.to === 1 && second.to === 0 && /^(?:tail|plume|trail|crest|wake|fringe)$/.test(second.word) && !isCreature(first.drawn) && ['with', 'coming out of', 'behind'].includes(second.relation ?? '')
@@ -367,7 +384,7 @@ const RULES: readonly Rule[] = [
     isCreature(first.drawn) &&
     /^(?:fishing|angling)$/.test(first.pose ?? '') &&
     rest.every((f) => !/rod$/.test(f.drawn))
-      ? [{ ...first, pose: 'standing' }, added('fishing rod', 'fishing rod', 'holding', 'holding'), ...rest.filter((f) => f.to === 0 && /^(?:fish|lake|river|pond|sea|ocean|water|pier|jetty|boat|canoe|moon|sun|island|cloud|wave)$/.test(f.drawn)).slice(0, 1)] // prettier-ignore
+      ? [{ ...first, pose: 'standing' }, added('fishing rod', 'fishing rod', 'holding', 'holding'), ...rest.filter((f) => f.to === 0).slice(0, 1).map((f): PromptFigure => (f.relation === 'coming out of' ? { ...f, relation: 'on', said: 'on' } : f))] // prettier-ignore
       : null,
   // A head that something is in is seen from the side.
   ([first, second, ...rest]) =>
@@ -434,6 +451,9 @@ const RULES: readonly Rule[] = [
   // A balloon shaped as the moon is the moon, held.
   ([first, second, third, ...rest]) => {
     if (third?.relation !== 'as' || third.to !== 1 || third.turned || second.relation === null) return null;
+    // A keyhole in the shape of a heart is a heart where that would be.
+    if (/^(?:keyhole|door|window|lens|button|wheel)$/.test(second.drawn) && second.to === 0)
+      return [first, { ...third, relation: 'as', turned: true, to: 0, place: second.drawn }, ...rest];
     const { relation, turned, said, place } = second;
     // It is still one that flies on a string.
     const word = second.drawn === 'balloon' ? 'balloon' : third.word;

@@ -960,6 +960,9 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   'bread roll': 'bun',
   'cardboard box': 'box',
   'hay fork': 'pitchfork',
+  'clock face': 'clock',
+  'watch face': 'clock',
+  'clock dial': 'clock',
 };
 
 /** Flowers that are shown by one that is plainly a flower. */
@@ -1479,6 +1482,7 @@ const SENSES: Readonly<Record<string, readonly [alone: string, company: RegExp, 
   nut: ['nut', /\b(?:squirrels?|chipmunk|eat|food|tree|forest|acorn|crack|nibbl|shar|bird|jay|mouse|autumn|oak|bury|gnaw|dormouse)/, 'chestnut'],
   needle: ['needle', /\b(?:knit|yarn|wool|crochet)/, 'knitting needle'],
   chip: ['chip', /\b(?:gull|seagull|potato|fish|vinegar|salt|eat|fry|fries|bird|steal|pigeon|crisps?|ketchup)/, 'french fries'],
+  knight: ['knight', /\b(?:chess|pawn|rook|bishop|checkmate|castling)/, 'chess knight'],
   bow: ['ribbon', /\b(?:arrow|archer|quiver|target)/, 'bow and arrow'],
 }; // prettier-ignore
 

@@ -121,7 +121,7 @@ export function mascotScene(stage: Stage, prompt: string): Layer[] {
   const fitted = placed(figure, { cx: 50, cy: 50, side: 90, fill: 0.9 });
   if (stage.given?.fixed) return finished(stage, figure);
   const [first, ...others] = stage.parts.figures;
-  const at = others.findIndex((f) => f.via !== 'none' && f.to === 0 && !f.turned && (['on', 'riding', 'inside', 'coming out of'].includes(f.relation ?? '') || /^juggl/.test(f.said ?? '') || isCompany(f) || PUSHED.test(f.drawn))); // prettier-ignore
+  const at = others.findIndex((f) => f.via !== 'none' && f.to === 0 && !f.turned && (['on', 'riding', 'inside', 'coming out of'].includes(f.relation ?? '') || /^point/.test(f.said ?? '') || /^juggl/.test(f.said ?? '') || isCompany(f) || PUSHED.test(f.drawn))); // prettier-ignore
   if (at >= 0 && !stage.given && PUSHED.test(others[at].drawn)) return pushing(stage, fitted, figureFor(stage, others[at], at + 1)); // prettier-ignore
   if (at >= 0 && !stage.given && isCompany(others[at])) {
     const one = figureFor(stage, { ...others[at], pose: 'standing' }, at + 1);

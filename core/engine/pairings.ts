@@ -2,7 +2,7 @@
 import { boundsOf, box, disc } from './area';
 import { ownDrawing } from './build';
 import { onField } from './field';
-import { mirroredFigure, lookingRight, clipped, isLong, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
+import { mirroredFigure, lookingRight, clipped, isLong, isTopHeavy, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, stroked, subtract, union, type Area } from '../path';
 import { isBird, buildOf, builtDrawings, isAsleep, isCreature, isSeenAside, uprightFigure } from './built';
 import { dressFrom, eyewearParts, hatParts, inCloth, isCut, TONES, type Stance } from './creature';
@@ -461,6 +461,46 @@ export const flockOver: Pair = (s, a, b) => {
   const k = Math.min(1, 30 / r.height);
   const above = movedFigure(row, [k, 0, 0, k, 50 * (1 - k), low.y - 5 - k * (r.y + r.height)]);
   return fitLayers([...finished(s, below, s.palette.groundHex, swapped(s)), ...finished(s, above)], 92);
+}; // prettier-ignore
+
+/** Two of B lean out from one foot, so that they are a heart. */
+export const heartOfTwo: Pair = (s, _a, b) => {
+  // As it is highest, its slender end down.
+  const turns = Array.from({ length: 12 }, (_, i) => turnedAt(b, (i * Math.PI) / 12));
+  const highOf = (f: Figure): number => boundsOf(outlineOf(f)).height;
+  const tall = turns.reduce((best, f) => (highOf(f) > highOf(best) ? f : best));
+  const one = placed(isTopHeavy(tall) ? tall : turnedAt(tall, Math.PI), { cx: 50, cy: 50, side: 76, fill: 1 });
+  const o = boundsOf(outlineOf(one));
+  // The broader it is the less it leans, that both meet along the middle.
+  const lean = Math.max(0.32, Math.min(0.72, Math.atan2(o.width, o.height)));
+  const right = turnedAt(one, lean);
+  const r = boundsOf(outlineOf(right));
+  const foot = boundsOf(intersect(outlineOf(right), box(r.x - 1, r.y + 0.94 * r.height, r.width + 2, r.height)));
+  const put = movedFigure(right, [1, 0, 0, 1, 50.5 - foot.x, 0]);
+  const half = clipped(put, box(50.8, -100, 200, 400));
+  return fitLayers([...finished(s, half), ...finished(s, mirroredFigure(half), s.palette.groundHex, swapped(s))], 90);
+}; // prettier-ignore
+
+/** Three of B small on the back of A, seen from the side. */
+export const onSpines: Pair = (s, a, b) => {
+  const big = placed(asideOf(s, a, 'standing'), { cx: 50, cy: 56, side: 88, fill: 1 });
+  const o = boundsOf(outlineOf(big));
+  const isRight = (big.facing ?? 1) > 0;
+  const spots = [[0.2, 0.34], [0.42, 0.14], [0.62, 0.3]] as const;
+  const small = spots.map(([x, y]) => placed(b, { cx: o.x + (isRight ? x : 1 - x) * o.width, cy: o.y + y * o.height, side: 0.3 * o.width, fill: 0.9 }));
+  return fitLayers([...finished(s, big), ...small.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1.2))], 92);
+}; // prettier-ignore
+
+/** A from the side, swimming: what is under the water is not seen, and waves go past it. */
+export const swimmingIn: Pair = (s, a) => {
+  const big = placed(asideOf(s, a, 'standing'), { cx: 50, cy: 50, side: 84, fill: 1 });
+  const o = boundsOf(outlineOf(big));
+  const line = o.y + 0.62 * o.height;
+  const over = clipped(big, box(o.x - 1, o.y - 1, o.width + 2, line - o.y + 1));
+  const wave = (y: number, from: number, to: number): Area => stroked([Array.from({ length: 41 }, (_, i) => [from + ((to - from) * i) / 40, y + 1.8 * Math.sin((i * Math.PI) / 5)]).flat()], 3, false);
+  const waves = union(wave(line + 1.5, o.x - 10, o.x + o.width + 10), wave(line + 9, o.x + 4, o.x + o.width + 2), wave(line + 16.5, o.x + 0.22 * o.width, o.x + 0.8 * o.width));
+  const [, ink = s.palette.inks[0]] = s.palette.inks;
+  return fitLayers([...finished(s, over), layerOf(grown(waves, 1), s.palette.groundHex), ...solid(s, waves, ink)], 92);
 }; // prettier-ignore
 
 /** A from the side, its head over B, which stands before its feet. */

@@ -37,7 +37,10 @@ import {
   drinkingAt,
   flockOver,
   faceToFace,
+  heartOfTwo,
+  onSpines,
   sideBySide,
+  swimmingIn,
   stacked,
   wreathed,
   isBundle,
@@ -526,6 +529,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // Who is drawn with its own branch has no second one.
   (t) => /^(?:sloth|chameleon)$/.test(t.a) && /^(?:twig|branch|tree|perch)$/.test(t.b) && t.is('on', 'toward', 'under', 'with', 'coming out of') && [onOwnBranch],
   // Two leaves are a bird.
+  (t) => t.a === 'heart' && t.second.count === 2 && !isCreature(t.b) && !HAND.test(t.b) && t.is('made of') && [heartOfTwo],
+  (t) => t.b === 'heart' && t.first.count === 2 && /^(?:leaf|feather|wing|petal|hot pepper|banana|fish|quill|wheat|olive branch|fern)$/.test(t.a) && t.is('as', 'made of') && [turnedPair(heartOfTwo)],
   (t) => t.a === 'bird' && t.b === 'leaf' && ((t.is('made of') && t.second.count < 4) || (/^wings?$/.test(t.place) && t.isTurned('as'))) && [leafBird],
   // What is under several trees has them at both its sides.
   (t) => /^(?:campfire|fire|tent|cabin|hut|house|log cabin|campsite)$/.test(t.a) && TREES.test(t.b) && isMany(t.second) && t.is('under', 'between', 'beside') && [flanked],
@@ -557,6 +562,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isMany(t.first) && isBird(t.a) && t.is('over') && !CELESTIAL.has(t.b) && !WATER.test(t.b) && [flockOver],
   (t) => isCreature(t.a) && buildOf(t.a) === 'hoofed' && FEEDING.test(t.first.pose ?? t.said) && t.is('toward', 'coming out of') && /^(?:bucket|bowl|trough|barrel|bathtub|jug|pot|basket|wheelbarrow|cup)$/.test(t.b) && [drinkingAt],
   (t) => /^(?:lizard|gecko|chameleon|iguana|salamander|squirrel|cat|monkey|koala|lemur|panda|red panda|sloth)$/.test(t.a) && !isCreature(t.b) && t.is('around') && (LONG.test(t.b) || LENGTHS.test(t.b) || TREES.test(t.b) || /^(?:post|column|tower|cactus|bamboo)$/.test(t.b)) && [climbing],
+  (t) => t.said === 'swimming in' && [swimmingIn],
   (t) => t.a === 'magnifying glass' && t.is('over', 'on', 'toward', 'with', 'in front of') && [turnedPair(magnified)],
   (t) => t.b === 'magnifying glass' && (t.isTurned('over', 'on', 'in front of') || t.is('under', 'behind', 'inside', 'through')) && [magnified],
   (t) => t.b === 'window' && t.is('on', 'inside') && [atWindow],
@@ -642,6 +648,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // Two that make one thing stand face to face; two at something have it between them.
   (t) => t.second.count === 2 && t.is('made of') && [joined],
   (t) => t.first.count === 2 && t.is('toward', 'holding') && [turnedPair(flanked)],
+  (t) => t.a === 'hedgehog' && t.isTurned('on') && /^(?:spines?|spikes|quills|back)$/.test(t.place) && [onSpines],
   (t) => t.first.count === 2 && isCreature(t.a) && t.b === 'heart' && t.is('as', 'made of', 'with', 'beside') && [pairWith],
   // Antlers, or a halo, that somebody has besides are on the head.
   (t) => isCreature(t.a) && /^(?:antlers|horns?|halo)$/.test(t.b) && t.is('with', 'wearing') && [onHead],

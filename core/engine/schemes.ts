@@ -136,6 +136,20 @@ export interface SchemeFor {
   readonly second?: string | null;
 }
 
+/** What is orange, and not brown. */
+const VIVID = /^(?:carrot|pumpkin|jack o lantern|orange|tangerine|mandarin|clementine|clownfish|tropical fish|goldfish|tiger|fox|fox tail|red panda|persimmon|apricot|orangutan)$/; // prettier-ignore
+const ORANGES: readonly (readonly [string, string, string])[] = [
+  ['#D9622B', '#F2D7AC', '#2F4858'],
+  ['#DE6A24', '#F3DDB9', '#4A342A'],
+  ['#D4581F', '#F0CF9A', '#25313B'],
+];
+/** The same of what has leaves of its own. */
+const ORANGES_IN_LEAF: readonly (readonly [string, string, string])[] = [
+  // Lighter than what they grow on, as leaves are drawn.
+  ['#DE6A24', '#A3C068', '#F3DDB9'],
+  ['#D9622B', '#9DBB6B', '#2F4858'],
+];
+
 /** A scheme for what a prompt is of: among those that its own colour leads, or at least supports, where it has one; then among those that have the second figure's. In a landscape the ground has its colour too. */
 export function schemeFor(
   name: string | null,
@@ -168,6 +182,10 @@ export function schemeFor(
   if (name !== null && PALE.test(name)) return WHITE[Math.floor(k.steady('palette/scheme') * WHITE.length)];
   if (name !== null && PINK.test(name)) return PINKS[Math.floor(k.steady('palette/scheme') * PINKS.length)];
   if (name !== null && BLACK.test(name)) return NEUTRAL[Math.floor(k.steady('palette/scheme') * NEUTRAL.length)];
+  if (name !== null && VIVID.test(name) && second === null) {
+    const of = /^(?:carrot|pumpkin|orange|tangerine|mandarin|clementine|persimmon|apricot)$/.test(name) ? ORANGES_IN_LEAF : ORANGES; // prettier-ignore
+    return of[Math.floor(k.steady('palette/scheme') * of.length)];
+  }
   // Nobody's skin is green: of people the lighter ink is warm.
   if (name !== null && (isRole(name) || PEOPLE.test(name))) {
     const warm = SCHEMES.filter(([, support]) => {

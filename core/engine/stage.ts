@@ -253,7 +253,9 @@ const unitOf = (area: Area): number => {
 
 /** The inks with the one first that a figure has by nature, when it is among those the prompt named. */
 function natural(stage: Stage, name: string, inks: readonly string[]): readonly string[] {
-  if (!stage.palette.named || inks.length < 2 || stage.parts.figures.length < 2) return inks;
+  if (inks.length < 2 || stage.parts.figures.length < 2) return inks;
+  // Where no colours are asked for an animal has its own before a thing, which may be of any.
+  if (!stage.palette.named && (!isCreature(name) || stage.palette.isToldApart || stage.palette.strict)) return inks;
   const hues = naturalHues(name);
   if (!hues) return inks;
   const own = inks.find((hex) => {
@@ -264,17 +266,27 @@ function natural(stage: Stage, name: string, inks: readonly string[]): readonly 
 }
 
 /** On a field that is of an animal's own hue the animal is light, and in tones between: a grey wolf on dark blue is not orange. */
-function onOwnField(stage: Stage, name: string, onHex: string, inks: readonly string[]): readonly string[] {
+function onOwnField(
+  stage: Stage,
+  { name, tones: [tone = 0] }: Figure,
+  onHex: string,
+  inks: readonly string[],
+): readonly string[] {
   const { groundHex, named, strict, isToldApart } = stage.palette;
   const hues = isCreature(name) && !named && !strict && !isToldApart ? naturalHues(name) : null;
-  const field = hexToOklab(onHex);
-  // Paper is no field.
-  if (!hues || field.L > 0.85) return inks;
-  const light = onHex === groundHex ? clearest(onHex, inks) : groundHex;
   const isForeign = (hex: string): boolean => {
     const { C, hDeg } = oklabToOklch(hexToOklab(hex));
-    return C > 0.07 && !(hDeg >= hues[0] - 18 && hDeg <= hues[1] + 18);
+    return C > 0.07 && !(hDeg >= hues![0] - 18 && hDeg <= hues![1] + 18);
   };
+  const field = hexToOklab(onHex);
+  if (!hues) return inks;
+  // On paper only what is grey, and neither dark nor pale, would be drawn in the spark.
+  if (field.L > 0.85) {
+    const own = inks.find((hex) => !isForeign(hex));
+    const isGrey = hues[0] > 190 && hues[1] < 290 && tone > 0.45 && tone < 0.75;
+    return isGrey && own ? [...new Set([own, mix(own, onHex, 0.5), ...inks.filter((i) => !isForeign(i))])] : inks;
+  }
+  const light = onHex === groundHex ? clearest(onHex, inks) : groundHex;
   const { C, hDeg } = oklabToOklch(field);
   const isOwn = C < 0.03 || (hDeg >= hues[0] - 18 && hDeg <= hues[1] + 18);
   if (!isOwn || !inks.some(isForeign)) return inks;
@@ -289,7 +301,7 @@ export function finished(
   asked = stage.palette.inks,
 ): Layer[] {
   const own = inOwnColours(stage, figure, onHex);
-  const inks = own.inks ?? onOwnField(stage, figure.name, onHex, natural(stage, figure.name, asked));
+  const inks = own.inks ?? onOwnField(stage, figure, onHex, natural(stage, figure.name, asked));
   const tint = tintFor(own.figure, stage.palette, onHex, inks, own.pins);
   const u = unitOf(figure.parts.flatMap((p) => p.area));
   const layers = stage.finish.draw({ figure: own.figure, tint, knobs: stage.knobs, u });

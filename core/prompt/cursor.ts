@@ -52,6 +52,8 @@ export class Cursor {
     if (isIts || /^(?:an?|the)$/.test(this.word(k))) k++;
     if (SIDES.test(this.word(k)) && PLACES.has(this.word(k + 1))) k++;
     while (this.word(k) && !nounKind(this.word(k)) && this.word(k + 1)) k++;
+    // "Its sound hole": the last of two nouns.
+    if (isIts && nounKind(this.word(k)) && this.nounFollows(k + 1) && !this.nounFollows(k + 2)) k++;
     // "Eye sockets".
     if (PLACES.has(this.word(k)) && PLACES.has(this.word(k + 1))) k++;
     const word = this.word(k);

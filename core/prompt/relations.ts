@@ -93,7 +93,7 @@ const VERBS: ReadonlyMap<string, Link> = new Map([
   ...verbs('inside', 'enter fill inhabit'),
   ...verbs('inside', 'contain', true),
   ...verbs('in front of', 'guard block protect eclipse'),
-  ...verbs('coming out of', 'rain drip spout spill spray breathe leak shed pour', true),
+  ...verbs('coming out of', 'rain drip spout spill spray breathe leak shed pour erupt spew emit belch', true),
   ...verbs('with', 'have feature include grow show'),
 ]); // prettier-ignore
 

@@ -379,7 +379,13 @@ export class Sentence extends Cursor {
       this.pending = pendingOf({ relation: 'as', turned: true }, `whose ${figure.word}`, this.cast.root, figure.word);
       return true;
     } // prettier-ignore
-    if (figure && link.relation === 'as' && isLater && figure.relation === 'with') {
+    if (
+      figure &&
+      link.relation === 'as' &&
+      isLater &&
+      figure.relation === 'with' &&
+      !(/shape|form/.test(said) && /^an?$/.test(next))
+    ) {
       // "With books as leaves".
       const at = next === 'the' ? after + 1 : after;
       const isBarePart = !this.word(at + 1) && (RISING.test(next) || ((at > after || isPlural(next)) && ['plant', 'body', 'artifact', 'food', 'garment'].includes(nounKind(this.word(at)) ?? ''))); // prettier-ignore
@@ -533,8 +539,8 @@ export class Sentence extends Cursor {
       this.joined = false;
       return true;
     };
-    const isFaced = head === 'face' && !found.expression && !found.modifiers.length && this.pending?.relation === 'with'; // prettier-ignore
-    const face = isFaced ? 'smiling' : head === 'face' && found.expression ? found.expression : Object.hasOwn(EXPRESSION_NOUNS, head) ? EXPRESSION_NOUNS[head] : null; // prettier-ignore
+    const isFaced = head === 'face' && found.word === head && !found.expression && !found.modifiers.length && this.pending?.relation === 'with'; // prettier-ignore
+    const face = isFaced ? 'smiling' : head === 'face' && found.word === head && found.expression ? found.expression : Object.hasOwn(EXPRESSION_NOUNS, head) ? EXPRESSION_NOUNS[head] : null; // prettier-ignore
     if (!found.attributive.length && face && owner && (this.pending?.relation ?? 'with') === 'with') {
       owner.expression ??= face;
       return asWhole('expression');
