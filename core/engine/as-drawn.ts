@@ -122,6 +122,11 @@ const RULES: readonly Rule[] = [
     second && /^(?:volcano|chimney|kettle|train|locomotive|factory|teapot|steam ship)$/.test(first.drawn) && second.to === 0 && /^(?:erupt|spew|spout|puff|blow|belch|emit|smok)/.test(second.said ?? '') && !/^(?:smoke|lava|steam|fire|cloud)$/.test(second.drawn)
       ? [first, { ...second, relation: 'as', turned: true, place: 'smoke' }, ...rest]
       : null, // prettier-ignore
+  // What a hand writes with is the feather alone, without its stand.
+  ([first, second, ...rest]) =>
+    first?.drawn === 'hand' && second?.drawn === 'quill' && second.to === 0 && !second.turned && stands(second, 'with', 'holding')
+      ? [{ ...first, pose: null }, { ...second, drawn: 'feather', relation: 'holding', said: 'holding' }, ...rest]
+      : null, // prettier-ignore
   // Who swims, and does not live in the water, is seen over it.
   ([first, ...rest]) =>
     first && !rest.length && /^(?:swimming|paddling|bathing)$/.test(first.pose ?? '') && nounKind(first.drawn) === 'animal' && isCreature(first.drawn) && !AQUATIC.test(first.drawn) && first.count === 1

@@ -963,6 +963,7 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   'clock face': 'clock',
   'watch face': 'clock',
   'clock dial': 'clock',
+  'garden spade': 'shovel',
 };
 
 /** Flowers that are shown by one that is plainly a flower. */
@@ -1454,6 +1455,9 @@ export function findFigure(phrase: string): FoundFigure | null {
     if (listed && !(more === undefined && last && isThing(last) && MADE_OF.has(first)))
       return { word: phrase, drawn: listed.thing, via: listed.via };
   }
+  // "Cup cake", "butter fly": one name that was written as two words.
+  const one = /^[a-z]+ [a-z]+$/.test(phrase) ? phrase.replace(' ', '') : '';
+  if (one && isThing(one)) return { word: phrase, drawn: one, via: 'synonym' };
   // A word that no list has is one that was mistyped, where it is very like one.
   if (isKnownWord(phrase)) return null;
   for (const form of forms) {
@@ -1492,7 +1496,9 @@ export function inCompany<F extends PromptFigure>(figure: F, all: readonly Promp
   if (figure.modifiers.includes('drop')) return { ...figure, drawn: 'drop' };
   if (figure.drawn === 'water' && all.length > 1 && ['on', 'over', 'inside', 'riding', 'through', 'beside', 'behind'].includes(figure.relation ?? '')) return { ...figure, drawn: 'ripples' }; // prettier-ignore
   if (figure.drawn === 'ring' && ['through', 'inside'].includes(figure.relation ?? '') && !figure.turned) return { ...figure, drawn: 'hoop' }; // prettier-ignore
-  const senses = singulars(figure.word).map((word) => (Object.hasOwn(SENSES, word) ? SENSES[word] : undefined)).find((s) => s); // prettier-ignore
+  // A spade's handle is that of a spade.
+  const named = figure.word.startsWith(`${figure.drawn} `) ? [figure.drawn] : [];
+  const senses = [...singulars(figure.word), ...named].map((word) => (Object.hasOwn(SENSES, word) ? SENSES[word] : undefined)).find((s) => s); // prettier-ignore
   if (!senses) return figure;
   const [alone, company, there] = senses;
   const told = all

@@ -1,15 +1,17 @@
 /** Several of one figure: in rows, as a pair, linked, or going round a middle. */
-import { boundsOf, box } from './area';
+import { boundsOf, box, massOf } from './area';
 import { bent, grown, intersect, stroked, subtract, type Area } from '../path';
 import {
   lookingRight,
   mapFigure,
+  mirroredFigure,
   movedFigure,
   outlineOf,
   placed,
   seenParts,
   silhouetteOf,
   turnedAt,
+  withoutSteam,
   type Figure,
 } from './figure';
 import { fitLayers, type Layer } from './layer';
@@ -71,6 +73,7 @@ export function skein(stage: Stage, figure: Figure, count: number): Layer[] {
 
 /** Two of a figure as one would stand them: turned to one another or away, or one behind the other; what looks at us stands shoulder to shoulder. */
 export function twoAlike(stage: Stage, figure: Figure, said: readonly string[]): Layer[] {
+  if (said.some((m) => /^(?:clink|toast|cheers)/.test(m))) return clinking(stage, figure);
   const paired = said.some((m) => /^(?:holding (?:hands|paws|wings)|(?:hand|paw|arm) in (?:hand|paw|arm))$/.test(m)) ? handInHand(stage, figure) : null; // prettier-ignore
   if (paired) return paired;
   const { inks, groundHex } = stage.palette;
@@ -81,6 +84,22 @@ export function twoAlike(stage: Stage, figure: Figure, said: readonly string[]):
   const b = boundsOf(outlineOf(one));
   const back = movedFigure(one, [0.9, 0, 0, 0.9, 0.1 * (b.x + b.width / 2) + 0.44 * b.width, 0.1 * b.y]);
   return fitLayers([...finished(stage, back, groundHex, swapped(stage)), ...clear(stage, one, groundHex, inks, 2)], 86);
+}
+
+/** Two vessels that are raised to one another: leaning together, rims touching, with a spark over where they meet. */
+function clinking(stage: Stage, figure: Figure): Layer[] {
+  const vessel = placed(withoutSteam(figure), { cx: 50, cy: 50, side: 52, fill: 0.9 });
+  // Its handle away from the other's.
+  const v = boundsOf(outlineOf(vessel));
+  const one = massOf(outlineOf(vessel))[0] < v.x + v.width / 2 ? mirroredFigure(vessel) : vessel;
+  const left = turnedAt(one, 0.26);
+  const b = boundsOf(outlineOf(left));
+  const right = movedFigure(left, [-1, 0, 0, 1, 2 * (b.x + b.width) + 0.5, 0]);
+  const x = b.x + b.width;
+  const rays = [-0.7, 0, 0.7].map((turn) => [x + 7 * Math.sin(turn), b.y - 2 - 7 * Math.cos(turn), x + 17 * Math.sin(turn), b.y - 2 - 17 * Math.cos(turn)]); // prettier-ignore
+  const [, spark = stage.palette.inks[0]] = stage.palette.inks;
+  const { inks, groundHex } = stage.palette;
+  return fitLayers([...finished(stage, left, groundHex, inks), ...clear(stage, right, groundHex, inks, 1.2), ...form(stage, stroked(rays, 2.4, false), spark)], 90); // prettier-ignore
 }
 
 /** Going round, of which several go round one another. */

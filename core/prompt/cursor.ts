@@ -1,5 +1,5 @@
 /** A place among the words of a prompt, and what one sees from there. */
-import { nounKind } from './classes';
+import { gerundOf, nounKind } from './classes';
 import { FILLERS, PLACES } from './manner';
 import { phraseAt } from './relations';
 import type { Token, WordPart } from './reading';
@@ -53,7 +53,7 @@ export class Cursor {
     if (SIDES.test(this.word(k)) && PLACES.has(this.word(k + 1))) k++;
     while (this.word(k) && !nounKind(this.word(k)) && this.word(k + 1)) k++;
     // "Its sound hole": the last of two nouns.
-    if (isIts && nounKind(this.word(k)) && this.nounFollows(k + 1) && !this.nounFollows(k + 2)) k++;
+    if (isIts && nounKind(this.word(k)) && !PLACES.has(this.word(k)) && !gerundOf(this.word(k + 1)) && this.nounFollows(k + 1) && !this.nounFollows(k + 2)) k++; // prettier-ignore
     // "Eye sockets".
     if (PLACES.has(this.word(k)) && PLACES.has(this.word(k + 1))) k++;
     const word = this.word(k);

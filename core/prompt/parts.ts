@@ -165,6 +165,10 @@ export function readTrade(reading: Reading, kind: Kind | null): void {
 /** Finishes that are said anywhere, although the word is a thing or something done as well. */
 const SAID_ANYWHERE = /^(?:silhouette|outlined?|origami|wood-?cut|linocut|lino|engrav(?:ed|ing)|etch(?:ed|ing)|embroidered|stitched|halftone|stencil(?:led)?|pixelated|pixel|sketched|cartoon|comic|flat|overprint|folk|letterpress|distressed|collage|watercolou?r|mid-?century)$/; // prettier-ignore
 
+/** What is in a trade of that name, and not drawn so: a construction firm, an embroidery shop. */
+const NO_FINISHES =
+  'company|firm|sites?|crew|cranes?|workers?|business|shop|studio|brand|vehicles?|machines?|school|club|supplies|supply';
+
 /** The finish, and the thing that its word names as well; "flat" beside another one says only that there is to be no shading. */
 export function readFinish(
   reading: Reading,
@@ -176,11 +180,12 @@ export function readFinish(
   for (const [word, name] of Object.entries(lexicon.finishes).sort((p, q) => q[0].length - p[0].length)) {
     // "A house made of pencils", "a worn boot": what is a thing, or said of one, is a finish only by itself.
     const isOther = lexicon.findFigure(word)?.via === 'name' || participleOf(word) !== null || !['abstract', null].includes(nounKind(word)); // prettier-ignore
+    // A construction logo is one of builders.
     // A lighthouse as a pencil is one, and is not drawn with it.
     const pattern =
       isOther && !SAID_ANYWHERE.test(word)
-        ? `(?<=(?:^|[,;|.])\\s*|\\b(?:in|${/^(?:pencil|chalk|crayon|pen|brush)$/.test(word) ? 'in' : 'as'}) )(?:an? )?${escape(word)}(?: (?:style|finish|look|drawing|art|texture))?(?=\\s*(?:[,;.|]|$))`
-        : `\\b${escape(word)}\\b(?: (?:style|finish|look|illustration)(?=\\s*(?:[,;.|]|$)))?`;
+        ? `(?<=(?:^|[,;|.])\\s*|\\b(?:in|${/^(?:pencil|chalk|crayon|pen|brush)$/.test(word) ? 'in' : 'as'}) )(?:an? )?${escape(word)}(?: (?:style|finish|look|drawing|art|texture))?(?=\\s*(?:[,;.${word === 'construction' ? '' : '|'}]|$))`
+        : `\\b${escape(word)}\\b(?! (?:${NO_FINISHES})\\b)(?: (?:style|finish|look|illustration)(?=\\s*(?:[,;.|]|$)))?`;
     reading.take(new RegExp(pattern), 'finish', () => {
       if (isOther && lexicon.findFigure(word)) thing ??= word;
       const kept = finish as string | null;

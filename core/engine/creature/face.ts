@@ -14,6 +14,8 @@ export const EXPRESSION_NAMES = [
   'surprised',
   'sleepy',
   'winking',
+  'yawning',
+  'roaring',
 ] as const;
 export type Expression = (typeof EXPRESSION_NAMES)[number]; // prettier-ignore
 
@@ -22,9 +24,11 @@ const listed: readonly (readonly [Expression, string])[] = [
   ['laughing', 'laughing grinning excited giggling mischievous yelling shouting singing cheering'],
   ['crying', 'crying weeping sobbing tearful'],
   ['sad', 'sad worried lonely disappointed gloomy embarrassed nervous frightened scared pouting shy'],
-  ['angry', 'angry grumpy fierce furious determined stern frowning scowling annoyed menacing evil grim snarling growling roaring'],
+  ['angry', 'angry grumpy fierce furious determined stern frowning scowling annoyed menacing evil grim'],
+  ['roaring', 'roaring snarling growling bellowing screaming'],
+  ['yawning', 'yawning'],
   ['surprised', 'surprised shocked astonished amazed puzzled confused'],
-  ['sleepy', 'sleepy sleeping tired bored relaxed dreamy yawning dozing napping resting snoozing asleep meditating'],
+  ['sleepy', 'sleepy sleeping tired bored relaxed dreamy dozing napping resting snoozing asleep meditating'],
   ['winking', 'winking smirking sly'],
   ['calm', 'calm serious wise thoughtful pensive'],
 ]; // prettier-ignore
@@ -75,6 +79,7 @@ function eyesOf(place: FacePlace, expression: Expression): Part[] {
     case 'laughing':
       return [arch(lines, weight, x, y + eye * 0.5, eye * 1.15, eye * 1.7), arch(lines, weight, 100 - x, y + eye * 0.5, eye * 1.15, eye * 1.7)]; // prettier-ignore
     case 'sleepy':
+    case 'yawning':
       return [arch(lines, weight, x, y, eye * 1.15, -eye * 1.4), arch(lines, weight, 100 - x, y, eye * 1.15, -eye * 1.4)]; // prettier-ignore
     case 'winking': {
       const one = open(eye, 1.22).map((p) => ({ ...p, area: intersect(p.area, box(-50, -50, 100, 250)) }));
@@ -82,7 +87,8 @@ function eyesOf(place: FacePlace, expression: Expression): Part[] {
     }
     case 'surprised':
       return open(eye * 1.28, 1.2);
-    case 'angry': {
+    case 'angry':
+    case 'roaring': {
       const lid = (area: Area): Area => subtract(area, [[x - 3 * eye, y + eye * 0.35, x + 3 * eye, y - eye * 2, x + 3 * eye, y - 5 * eye, x - 3 * eye, y - 5 * eye]]); // prettier-ignore
       return open(eye * 1.05, 1.2, lid);
     }
@@ -111,7 +117,7 @@ function eyesOf(place: FacePlace, expression: Expression): Part[] {
 
 function browsOf(place: FacePlace, expression: Expression): Part[] {
   const { y, apart, eye, isDark = false, lines = isDark ? LIGHT : DARK } = place;
-  const tilt = { angry: 1, sad: -1, crying: -1, surprised: 0 }[expression as 'angry'] as number | undefined;
+  const tilt = { angry: 1, roaring: 1, sad: -1, crying: -1, surprised: 0 }[expression as 'angry'] as number | undefined;
   if (tilt === undefined) return [];
   const [inner, outer] = [50 + apart - eye * 1.35, 50 + apart + eye * 1.45];
   const up = y - eye * (expression === 'surprised' ? 2.7 : 2.15);
@@ -141,6 +147,14 @@ function mouthOf({ y, half }: NonNullable<FacePlace['mouth']>, tone: Tone, expre
     case 'sad':
     case 'crying':
       return [arch(tone, weight, 50, y + half * 0.45, half * 0.85, half * 0.85)];
+    case 'yawning':
+      return [piece(tone, oval(50, y + half * 0.7, half * 0.66, half * 0.95))];
+    case 'roaring': {
+      const open = oval(50, y + half * 0.7, half * 1.05, half * 0.98);
+      const fangs = [-1, 1].map((side): number[] => [50 + side * half * 0.75, y - half * 0.1, 50 + side * half * 0.25, y - half * 0.35, 50 + side * half * 0.45, y + half * 0.6]); // prettier-ignore
+      const tongue = intersect(open, oval(50, y + half * 1.5, half * 0.6, half * 0.5));
+      return [piece(tone, open), piece(ACCENT, tongue), piece(tone === DARK ? LIGHT : DARK, intersect(open, fangs))];
+    }
     case 'angry':
       return [arch(tone, weight, 50, y + half * 0.3, half * 0.85, half * 0.35)];
     case 'surprised':

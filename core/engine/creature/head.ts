@@ -265,7 +265,7 @@ const starOf = ({ crown, top }: Head): Area =>
 /** Nose and mouth with what they stand on, and where the mouth is. */
 function muzzleParts(kind: Kind, h: Head, t: Spread, expression: Expression): { on: Part[]; front: Part[]; mouth?: FacePlace['mouth'] } {
   const { cheek, jaw, middle, bottom } = h;
-  const isOpen = expression === 'laughing' || expression === 'surprised';
+  const isOpen = ['laughing', 'surprised', 'yawning', 'roaring'].includes(expression);
   const on = (tone: Tone, area: Area): Part => piece(tone, intersect(area, h.area));
   const s = 1 + 0.1 * t('muzzle');
   const nose = (y: number, rx: number, ry: number, tone: Tone = DARK): Part => piece(tone, halves([50, y - ry * 0.8], [50 + rx, y - ry * 0.6], [50 + rx * 0.7, y + ry * 0.4], [50, y + ry]));
