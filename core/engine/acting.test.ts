@@ -5,7 +5,7 @@ import { intersect, moved, sizeOf, subtract, union, type Area } from '../path';
 import { boundsOf, box } from './area';
 import { compose } from './compose';
 import { findFigure } from './lexicon';
-import { arranged, around, chromaOf, drawnFor, footOf, hueOf, middleOf, parted, requestOf, rightOf, stageOf } from './testing'; // prettier-ignore
+import { arranged, around, chromaOf, drawnFor, footOf, gapsOf, hueOf, middleOf, parted, requestOf, rightOf, stageOf } from './testing'; // prettier-ignore
 
 const names = (prompt: string): string[] => drawnFor(prompt).map((f) => f.drawn);
 const relations = (prompt: string): (string | null)[] => drawnFor(prompt).map((f) => f.relation);
@@ -33,6 +33,11 @@ describe('what the figures of a prompt are drawn as', () => {
     ['crossed hockey sticks', ['hockey stick']],
     ['coffee cup with a sunrise inside', ['coffee cup', 'sun']],
     ['a gnome fishing from a mushroom', ['gnome', 'fishing rod', 'mushroom']],
+    ['a hand writing with a quill', ['hand', 'feather']],
+    ['a cup cake with a candle', ['cupcake', 'candle']],
+    ['a lemon with a straw', ['lemon', 'drinking straw']],
+    ['a scarecrow made of straw', ['scarecrow', 'hay bale']],
+    ['badge for a surf school: a board and a wave', ['surfboard', 'wave']],
   ])('%s', (prompt, drawn) => expect(names(prompt)).toEqual(drawn));
 
   it('has what stands for a part at that part', () => {
@@ -116,6 +121,38 @@ describe('how two stand to one another', () => {
     expect(front.y - all.y).toBeLessThan(3);
     expect(front.width).toBeLessThan(0.8 * all.width);
   });
+  it('lies across the shoulders, behind the head', () => {
+    const { back: sheep, front: shepherd } = parted('a shepherd with a sheep on his shoulders', 'shepherd', 'sheep');
+    expect(sheep.width).toBeGreaterThan(1.2 * shepherd.width);
+    expect(sheep.y).toBeGreaterThan(shepherd.y);
+    expect(footOf(sheep)).toBeLessThan(footOf(shepherd));
+  });
+  it('stands up out of what one drinks from', () => {
+    const { back: lemon, front: straw } = parted('a lemon with a straw', 'lemon', 'drinking straw');
+    expect(straw.y).toBeLessThan(lemon.y - 10);
+    expect(footOf(straw)).toBeLessThan(lemon.y + 0.5 * lemon.height);
+  });
+  it('rolls on two, at one height and under it', () => {
+    const layers = arranged('a house on wheels', 'house', 'wheel');
+    const gaps = gapsOf(layers, 'a house on wheels');
+    const [left, right] = [around(layers.slice(gaps[0] + 1, gaps[1])), around(layers.slice(gaps[1] + 1))];
+    expect(left.y).toBeCloseTo(right.y, 1);
+    expect(right.x).toBeGreaterThan(rightOf(left));
+    expect(footOf(around(layers)) - footOf(left)).toBeLessThan(3);
+  });
+  it('lean to one another where they clink, a spark between and over them', () => {
+    const layers = layersOf('two mugs clinking');
+    const all = around(layers);
+    const spark = boundsOf(layers.at(-1)!.area);
+    expect(Math.abs(middleOf(spark) - middleOf(all))).toBeLessThan(2);
+    expect(spark.y).toBeCloseTo(all.y, 0);
+  });
+  it('is on the nose of a head that looks at us', () => {
+    const { back: head, front: bee } = parted('a bear with a bee on its nose', 'bear', 'bee');
+    expect(Math.abs(middleOf(bee) - middleOf(head))).toBeLessThan(3);
+    expect(bee.width).toBeLessThan(0.5 * head.width);
+    expect(footOf(bee)).toBeLessThan(footOf(head));
+  });
   it('has a clear middle where the second is in it', () => {
     const { back: rose, front: star } = parted('a compass rose with a star in the middle', 'compass rose', 'star');
     expect(middleOf(star)).toBeCloseTo(middleOf(rose), 0);
@@ -153,6 +190,17 @@ describe('forms, lines and colours', () => {
     }
     const [carrot, leaves] = stageOf('a carrot').palette.inks.map(hexToOklab);
     expect(leaves.L).toBeGreaterThan(carrot.L);
+  });
+  it('has each of several in its colour where that is said of each', () => {
+    const fills = layersOf('three peppers, one red, one green, one yellow').map((l) => l.fill);
+    for (const hue of [[10, 50], [120, 165], [75, 112]]) expect(fills.some((f) => typeof f === 'string' && chromaOf(f) > 0.1 && hueOf(f) > hue[0] && hueOf(f) < hue[1])).toBe(true); // prettier-ignore
+  });
+  it('has lemons yellow, and not brown', () => {
+    for (const prompt of ['a lemon', 'a banana with sunglasses']) {
+      const [first] = stageOf(prompt).palette.inks;
+      expect(hexToOklab(first).L).toBeGreaterThan(0.65);
+      expect(hueOf(first)).toBeGreaterThan(65);
+    }
   });
   it('fits a name on a plate into the picture', () => {
     for (let k = 0; k < 4; k++) {

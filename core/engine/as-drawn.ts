@@ -127,6 +127,11 @@ const RULES: readonly Rule[] = [
     first?.drawn === 'hand' && second?.drawn === 'quill' && second.to === 0 && !second.turned && stands(second, 'with', 'holding')
       ? [{ ...first, pose: null }, { ...second, drawn: 'feather', relation: 'holding', said: 'holding' }, ...rest]
       : null, // prettier-ignore
+  // What is under somebody's arm is held.
+  ([first, second, ...rest]) =>
+    second && isCreature(first.drawn) && second.to === 0 && second.relation === 'under' && second.turned && /^(?:arms?|wings?|paws?)$/.test(second.place ?? '') && !isCreature(second.drawn)
+      ? [first, { ...second, relation: 'holding', turned: false, place: null, said: 'holding' }, ...rest]
+      : null, // prettier-ignore
   // Who swims, and does not live in the water, is seen over it.
   ([first, ...rest]) =>
     first && !rest.length && /^(?:swimming|paddling|bathing)$/.test(first.pose ?? '') && nounKind(first.drawn) === 'animal' && isCreature(first.drawn) && !AQUATIC.test(first.drawn) && first.count === 1

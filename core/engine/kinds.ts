@@ -257,7 +257,7 @@ export function appIcon(stage: Stage): Layer[] {
 }
 
 /** How somebody has to do with what is cut out with them. */
-const ACTING: ReadonlySet<string> = new Set(['holding', 'wearing', 'riding', 'toward']);
+const ACTING: ReadonlySet<string> = new Set(['holding', 'wearing', 'riding', 'toward', 'on', 'coming out of']);
 
 export function negativeSpace(stage: Stage): Layer[] {
   const { palette, parts } = stage;
@@ -286,7 +286,11 @@ export function negativeSpace(stage: Stage): Layer[] {
       : arrangement(stage, [FORMS.circle, FORMS.square, FORMS.hexagon, FORMS.shield]);
   // Who holds something, or rides it, is cut out together with that.
   if (second && !second.turned && ACTING.has(second.relation ?? '')) {
-    const layers = together({ ...stage, isHeld: 'ring', leeway: 0, position: 0, parts: { ...parts, kind: null, shape: null } }); // prettier-ignore
+    // A moon beside them is what they are cut out of.
+    const moon = parts.figures.findIndex((f, i) => i > 1 && /^(?:moon|full moon|sun|circle)$/.test(f.drawn));
+    const figures = parts.figures.filter((_, i) => i !== moon);
+    const hull = moon > 0 ? FORMS.circle : shape;
+    const layers = together({ ...stage, isHeld: 'ring', leeway: 0, position: 0, parts: { ...parts, figures, kind: null, shape: null } }); // prettier-ignore
     let cut: Area = [];
     for (const { area, fill } of layers) {
       // What lies within it and is small, as an eye does, is left standing.
@@ -295,7 +299,7 @@ export function negativeSpace(stage: Stage): Layer[] {
     }
     const b = boundsOf(cut);
     const k = Math.min(62 / Math.max(b.width, b.height), 78 / Math.hypot(b.width, b.height));
-    return [layerOf(subtract(shape(45), moved(cut, [k, 0, 0, k, 50 - k * (b.x + b.width / 2), 50 - k * (b.y + b.height / 2)])), field)]; // prettier-ignore
+    return [layerOf(subtract(hull(45), moved(cut, [k, 0, 0, k, 50 - k * (b.x + b.width / 2), 50 - k * (b.y + b.height / 2)])), field)]; // prettier-ignore
   }
   // One figure cut out of another, or out of a form.
   if (second && isThing(second.drawn)) {

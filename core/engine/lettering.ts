@@ -276,7 +276,7 @@ export function wordmark(stage: Stage): Layer[] {
   // Only small letters have dots.
   const styles = stage.parts.letterStyle;
   const upper =
-    letterAt?.isDot && /^[ij]?$/i.test(letterAt.letter ?? '')
+    letterAt?.isDot && /^[ij]?$/i.test(letterAt.letter ?? '') && !styles.includes('upper')
       ? text.toLowerCase()
       : casedAs(text, styles, knobs.odds('capitals', 0.4) ? text.toUpperCase() : text);
   const [first, second = first] = palette.inks;
@@ -364,7 +364,7 @@ export function wordmark(stage: Stage): Layer[] {
   };
   /** The dot of a letter becomes the figure, a good deal larger than it was. */
   const dotted = (): Layer[] => {
-    const index = indexOf(letterAt?.letter ?? null, /[ij]/);
+    const index = indexOf(letterAt?.letter ?? null, /[ij]/i);
     const rings = index < 0 ? [] : letters[index].map((ring) => ({ ring, at: boundsOf([ring]) })).sort((p, q) => p.at.y - q.at.y); // prettier-ignore
     const [dot, stem] = rings;
     if (!dot || !stem || dot.at.y + dot.at.height > stem.at.y + 0.1) return index < 0 ? perched() : perched(index);

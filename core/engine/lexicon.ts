@@ -964,6 +964,13 @@ const SYNONYMS: Readonly<Record<string, string>> = {
   'watch face': 'clock',
   'clock dial': 'clock',
   'garden spade': 'shovel',
+  straw: 'drinking straw',
+  bookworm: 'worm',
+  earthworm: 'worm',
+  glowworm: 'firefly',
+  spark: 'sparkles',
+  'rabbit ears': 'rabbit',
+  'bunny ears': 'rabbit',
 };
 
 /** Flowers that are shown by one that is plainly a flower. */
@@ -1486,6 +1493,8 @@ const SENSES: Readonly<Record<string, readonly [alone: string, company: RegExp, 
   nut: ['nut', /\b(?:squirrels?|chipmunk|eat|food|tree|forest|acorn|crack|nibbl|shar|bird|jay|mouse|autumn|oak|bury|gnaw|dormouse)/, 'chestnut'],
   needle: ['needle', /\b(?:knit|yarn|wool|crochet)/, 'knitting needle'],
   chip: ['chip', /\b(?:gull|seagull|potato|fish|vinegar|salt|eat|fry|fries|bird|steal|pigeon|crisps?|ketchup)/, 'french fries'],
+  straw: ['drinking straw', /\b(?:hay|farm|barn|horse|cow|donkey|scarecrow|roof|thatch|bale|bed|nest|stable|pitchfork|broom|hat|mouse|field|house)/, 'hay bale'],
+  board: ['chalkboard', /\b(?:surf|wave|beach|sea|ocean|palm|paddle)/, 'surfboard'],
   knight: ['knight', /\b(?:chess|pawn|rook|bishop|checkmate|castling)/, 'chess knight'],
   bow: ['ribbon', /\b(?:arrow|archer|quiver|target)/, 'bow and arrow'],
 }; // prettier-ignore

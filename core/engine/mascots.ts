@@ -43,7 +43,7 @@ const isCompany = (f: PromptFigure): boolean => isCreature(f.drawn) && !/^(?:fis
 /** The mascot of a prompt, standing as asked or in one of the views. */
 export function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole' | 'bust']): Figure {
   const [a, ...others] = stage.parts.figures;
-  const [carried, second] = others.filter((f) => !isWorn(f.drawn) && !isWorn(f.word) && !isCompany(f) && !PUSHED.test(f.drawn) && f.via !== 'none' && (f.to === 0 || f.to === null) && (!SCENES.has(f.relation ?? '') || (f.said === 'and' && f !== others[0]))); // prettier-ignore
+  const [carried, second] = others.filter((f) => !isWorn(f.drawn) && !isWorn(f.word) && !isCompany(f) && !PUSHED.test(f.drawn) && f.via !== 'none' && (f.to === 0 || f.to === null) && (!SCENES.has(f.relation ?? '') || /^(?:arms?|wings?|paws?)$/.test(f.place ?? '') || (f.said === 'and' && f !== others[0]))); // prettier-ignore
   const isHead = /\b(?:head|face|portrait|bust)\b/.test(prompt.toLowerCase());
   const said = stanceOf(a.pose);
   const [stance, crop] = view ?? VIEWS[stage.idea % Math.max(1, Math.min(stage.ideas, VIEWS.length))];

@@ -169,6 +169,16 @@ export const smoking: Pair = (s, a, b) => {
   return fitLayers([...finished(s, big), ...clear(s, pipe, s.palette.groundHex, swapped(s), 0.9)], 92);
 };
 
+/** B sits on the nose of A, which looks at us. */
+export const onNose: Pair = (s, a, b) => {
+  const head = placed(headOf(s, a), { cx: 50, cy: 54, side: 84, fill: 1 });
+  const h = boundsOf(outlineOf(head));
+  const mouth = mouthOf(head);
+  const [x, y, k] = mouth ? [mouth.x, mouth.y - 7 * mouth.k, mouth.k] : [h.x + h.width / 2, h.y + 0.62 * h.height, 1];
+  const small = placed(b, { cx: x, cy: y - 2 * k, side: Math.max(20, 0.26 * h.width), fill: 1 });
+  return fitLayers([...finished(s, head), ...clear(s, small, s.palette.groundHex, swapped(s), 1.6)], 90);
+};
+
 /** A looks through B, which is before its eye and points up and away. */
 export const peering: Pair = (s, a, b) => {
   const side = builtDrawings(a.name, { pose: 'sitting' }, s.knobs)[0]?.();

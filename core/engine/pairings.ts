@@ -93,6 +93,40 @@ export const onShoulder: Pair = (s, a, b) => {
   ];
 };
 
+/** A, seen from the side, lies across the shoulders of B, whose head is before it. */
+export const acrossShoulders: Pair = (s, a, b) => {
+  const big = placed(b, { cx: 50, cy: 54, side: 84, fill: 0.9 });
+  const bb = boundsOf(outlineOf(big));
+  const side = placed(asideOf(s, a, 'standing'), { cx: 50, cy: 50, side: Math.max(54, 1.5 * bb.width), fill: 1 });
+  const q = boundsOf(outlineOf(side));
+  const y = bb.y + 0.36 * bb.height;
+  return fitLayers([...finished(s, movedFigure(side, [1, 0, 0, 1, 50 - (q.x + q.width / 2), y - (q.y + 0.42 * q.height)]), s.palette.groundHex, swapped(s)), ...clear(s, big, s.palette.groundHex, s.palette.inks, 1.8)], 92); // prettier-ignore
+};
+
+/** B, a straw, stands up out of the top of A, slanting. */
+export const strawed: Pair = (s, a, b) => {
+  const big = placed(withoutSteam(a), { cx: 50, cy: 60, side: 70, fill: 0.9 });
+  const o = boundsOf(outlineOf(big));
+  const long = placed(turnedAt(b, 0.2), { cx: 50, cy: 50, side: 0.8 * o.height, fill: 1 });
+  const q = boundsOf(outlineOf(long));
+  const x = o.x + 0.56 * o.width;
+  const top = topAt(big, x - 1, x + 1) ?? o.y;
+  const cut = clipped(movedFigure(long, [1, 0, 0, 1, x - (q.x + 0.2 * q.width), top + 0.2 * q.height - (q.y + q.height)]), box(-100, -200, 400, 200 + top + 1.5)); // prettier-ignore
+  return fitLayers([...finished(s, big), ...clear(s, cut, s.palette.groundHex, swapped(s), 1.2)], 90);
+};
+
+/** A stands on two of B, its wheels. */
+export const wheeled: Pair = (s, a, b) => {
+  const big = placed(a, { cx: 50, cy: 42, side: 72, fill: 1 });
+  const o = boundsOf(outlineOf(big));
+  const side = 0.3 * o.width;
+  const wheels = [0.24, 0.76].map((x) => placed(b, { cx: o.x + x * o.width, cy: o.y + o.height, side, fill: 1 }));
+  return fitLayers(
+    [...finished(s, big), ...wheels.flatMap((w) => clear(s, w, s.palette.groundHex, swapped(s), 1.6))],
+    90,
+  );
+};
+
 /** A above B, touching. */
 export const stacked =
   (highSide: number, lowSide: number): Pair =>

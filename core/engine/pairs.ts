@@ -26,7 +26,10 @@ import {
   isPaired,
   onHand,
   onHead,
+  acrossShoulders,
   onShoulder,
+  strawed,
+  wheeled,
   passing,
   pierced,
   printed,
@@ -49,6 +52,7 @@ import {
 import { standingOf } from './stage';
 import { bentAs, laurelled, spiralled, wreathOf } from './bent';
 import {
+  onNose,
   peering,
   leapingAt,
   atLips,
@@ -531,6 +535,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // Two leaves are a bird.
   (t) => t.a === 'heart' && t.second.count === 2 && !isCreature(t.b) && !HAND.test(t.b) && t.is('made of') && [heartOfTwo],
   (t) => t.b === 'heart' && t.first.count === 2 && /^(?:leaf|feather|wing|petal|hot pepper|banana|fish|quill|wheat|olive branch|fern)$/.test(t.a) && t.is('as', 'made of') && [turnedPair(heartOfTwo)],
+  (t) => HAND.test(t.b) && t.second.count === 2 && !t.second.turned && t.is('inside', 'on') && [turnedPair(twoHands)],
   (t) => t.a === 'bird' && t.b === 'leaf' && ((t.is('made of') && t.second.count < 4) || (/^wings?$/.test(t.place) && t.isTurned('as'))) && [leafBird],
   // What is under several trees has them at both its sides.
   (t) => /^(?:campfire|fire|tent|cabin|hut|house|log cabin|campsite)$/.test(t.a) && TREES.test(t.b) && isMany(t.second) && t.is('under', 'between', 'beside') && [flanked],
@@ -624,6 +629,8 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.place === 'trunk' && /^(?:elephant|mammoth)$/.test(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [inTrunk],
   (t) => t.a === 'pelican' && (MOUTH.test(t.place) || t.place === 'pouch') && (t.is('holding', 'with') || t.isTurned('inside')) && [inBill],
   (t) => isCreature(t.a) && /^(?:nose|snout|muzzle|nostrils?)$/.test(t.place) && t.isTurned('inside') && [nosed],
+  (t) => isCreature(t.a) && !isSeenAside(t.a) && /^(?:nose|snout|muzzle)$/.test(t.place) && t.isTurned('on') && t.second.count === 1 && /^(?:butterfly|ladybird|ladybug|bee|fly|snowflake|dragonfly|moth|flower|leaf|feather|bug|beetle|heart|star|drop|snail|bandage|adhesive bandage)$/.test(t.b) && [onNose],
+  (t) => t.b === 'wheel' && !isCreature(t.a) && t.is('on') && (t.second.count > 1 || isPlural(t.second.word)) && [wheeled],
   (t) => t.place === 'basket' && t.isTurned('as', 'inside') && /^(?:bicycle|scooter|moped|tricycle)$/.test(t.a) && [atBars],
   (t) => MOUTH.test(t.place) && isCreature(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],
   (t) => /^(?:hang|dangl|swing|suspend)/.test(t.first.pose ?? t.said) && t.is('coming out of', 'on', 'under', 'with') && [turnedPair(hanging)],
@@ -804,6 +811,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => CATCHERS.test(t.a) && t.b === 'fish' && t.second.count === 1 && t.is('with', 'holding') && t.place === '' && [isSeenAside(t.a) ? atMouth : inHand('standing'), atMouth, isSeenAside(t.a) ? atMouth : inHand('sitting')],
   (t) => HANDLESS.test(t.a) && t.isCarried() && [onBack],
   // What one carries on its back stands there, what it has in its mouth hangs there.
+  (t) => t.place === 'shoulders' && (t.is('on', 'around') || t.isTurned('on', 'around')) && t.second.count === 1 && /^(?:sheep|lamb|ram|goat|deer|pig|calf|dog|wolf|fox|tiger|lion|bear)$/.test(t.isTurned('on', 'around') ? t.b : t.a) && [t.isTurned('on', 'around') ? turnedPair(acrossShoulders) : acrossShoulders],
+  (t) => t.b === 'drinking straw' && !isCreature(t.a) && t.is('with', 'holding') && [strawed],
+  (t) => t.b === 'drinking straw' && !isCreature(t.a) && t.isTurned('inside', 'coming out of') && [strawed],
   (t) => /^shoulders?$/.test(t.place) && t.is('on') && [onShoulder],
   (t) => ON_BACK.test(t.place) && isCreature(t.a) && (t.isTurned('on') || t.is('holding', 'with')) && [onBack],
   (t) => ON_TOP.test(t.place) && t.is('on') && [stacked(42, 66)],

@@ -143,6 +143,13 @@ const ORANGES: readonly (readonly [string, string, string])[] = [
   ['#DE6A24', '#F3DDB9', '#4A342A'],
   ['#D4581F', '#F0CF9A', '#25313B'],
 ];
+/** What is yellow, and not brown. */
+const LEMONY = /^(?:lemon|banana|pineapple|corn|cheese|cheese wheel|chick|rubber duck|daffodil|sunflower|duckling|butter|starfruit)$/; // prettier-ignore
+const YELLOWS: readonly (readonly [string, string, string])[] = [
+  ['#E2A51B', '#35502F', '#8FB060'],
+  ['#E0A921', '#4A342A', '#F3E3B8'],
+  ['#DFA01C', '#2F4858', '#9DBB6B'],
+];
 /** The same of what has leaves of its own. */
 const ORANGES_IN_LEAF: readonly (readonly [string, string, string])[] = [
   // Lighter than what they grow on, as leaves are drawn.
@@ -182,6 +189,7 @@ export function schemeFor(
   if (name !== null && PALE.test(name)) return WHITE[Math.floor(k.steady('palette/scheme') * WHITE.length)];
   if (name !== null && PINK.test(name)) return PINKS[Math.floor(k.steady('palette/scheme') * PINKS.length)];
   if (name !== null && BLACK.test(name)) return NEUTRAL[Math.floor(k.steady('palette/scheme') * NEUTRAL.length)];
+  if (name !== null && LEMONY.test(name)) return YELLOWS[Math.floor(k.steady('palette/scheme') * YELLOWS.length)];
   if (name !== null && VIVID.test(name) && second === null) {
     const of = /^(?:carrot|pumpkin|orange|tangerine|mandarin|clementine|persimmon|apricot)$/.test(name) ? ORANGES_IN_LEAF : ORANGES; // prettier-ignore
     return of[Math.floor(k.steady('palette/scheme') * of.length)];

@@ -28,8 +28,9 @@ export function several(stage: Stage, figure: Figure, count: number, oneRow: boo
   const rows = Math.ceil(count / columns);
   const cell = Math.min((wide * 0.92) / columns, 92 / Math.min(1, stage.aspect) / rows);
   const { inks, named, strict, groundHex } = stage.palette;
-  // Where the prompt asks for colours and each figure has one, they take them in turn.
-  const turns = (named || strict) && new Set(seenParts(figure).map((p) => p.tone)).size === 1;
+  // Where the prompt asks for colours and each figure has one, they take them in turn: "one red, one green".
+  const isTold = stage.parts.words.filter((w, i, all) => w.word === 'one' && all[i + 1]?.part === 'colour').length > 1;
+  const turns = (named || strict) && (isTold || new Set(seenParts(figure).map((p) => p.tone)).size === 1);
   const out: Layer[] = [];
   for (let i = 0; i < count; i++) {
     const row = Math.floor(i / columns);

@@ -185,7 +185,7 @@ export function readFinish(
     const pattern =
       isOther && !SAID_ANYWHERE.test(word)
         ? `(?<=(?:^|[,;|.])\\s*|\\b(?:in|${/^(?:pencil|chalk|crayon|pen|brush)$/.test(word) ? 'in' : 'as'}) )(?:an? )?${escape(word)}(?: (?:style|finish|look|drawing|art|texture))?(?=\\s*(?:[,;.${word === 'construction' ? '' : '|'}]|$))`
-        : `\\b${escape(word)}\\b(?! (?:${NO_FINISHES})\\b)(?: (?:style|finish|look|illustration)(?=\\s*(?:[,;.|]|$)))?`;
+        : `\\b${escape(word)}\\b(?! (?:${NO_FINISHES})\\b)${/ing$/.test(word) ? '(?! (?:from|out|an?|the|its|into)\\b)' : ''}(?: (?:style|finish|look|illustration)(?=\\s*(?:[,;.|]|$)))?`;
     reading.take(new RegExp(pattern), 'finish', () => {
       if (isOther && lexicon.findFigure(word)) thing ??= word;
       const kept = finish as string | null;
