@@ -132,6 +132,11 @@ const RULES: readonly Rule[] = [
     second && isCreature(first.drawn) && second.to === 0 && second.relation === 'under' && second.turned && /^(?:arms?|wings?|paws?)$/.test(second.place ?? '') && !isCreature(second.drawn)
       ? [first, { ...second, relation: 'holding', turned: false, place: null, said: 'holding' }, ...rest]
       : null, // prettier-ignore
+  // A fire-breathing dragon breathes fire.
+  ([first, ...rest]) =>
+    first?.modifiers.includes('fire-breathing') && isCreature(first.drawn) && rest.every((f) => f.drawn !== 'fire')
+      ? [{ ...first, pose: 'breathing', modifiers: first.modifiers.filter((m) => m !== 'fire-breathing') }, { ...added('fire', 'fire', 'coming out of', 'breathing'), turned: true }, ...rest]
+      : null, // prettier-ignore
   // Who swims, and does not live in the water, is seen over it.
   ([first, ...rest]) =>
     first && !rest.length && /^(?:swimming|paddling|bathing)$/.test(first.pose ?? '') && nounKind(first.drawn) === 'animal' && isCreature(first.drawn) && !AQUATIC.test(first.drawn) && first.count === 1

@@ -1504,6 +1504,8 @@ export function inCompany<F extends PromptFigure>(figure: F, all: readonly Promp
   // A drop of water, or of oil, is a drop; what one floats on, or stands over, is none.
   if (figure.modifiers.includes('drop')) return { ...figure, drawn: 'drop' };
   if (figure.drawn === 'water' && all.length > 1 && ['on', 'over', 'inside', 'riding', 'through', 'beside', 'behind'].includes(figure.relation ?? '')) return { ...figure, drawn: 'ripples' }; // prettier-ignore
+  // What is lifted to be strong is a barbell.
+  if (/^weights?$/.test(figure.drawn) && figure.relation === 'holding') return { ...figure, drawn: 'barbell', via: 'synonym' }; // prettier-ignore
   if (figure.drawn === 'ring' && ['through', 'inside'].includes(figure.relation ?? '') && !figure.turned) return { ...figure, drawn: 'hoop' }; // prettier-ignore
   // A spade's handle is that of a spade.
   const named = figure.word.startsWith(`${figure.drawn} `) ? [figure.drawn] : [];

@@ -548,7 +548,9 @@ export class Sentence extends Cursor {
     const isPrinted = PRINTED.test(head) && from === this.start && this.i >= this.end && !found.hasArticle && this.cast.figures.length > 0; // prettier-ignore
     // A paint palette is a thing, by a name of two words.
     const isByName = found.word.includes(' ') && this.lexicon.findFigure(found.word)?.via === 'synonym';
-    if ((STYLE_NOUNS.has(head) && !found.isNamed && !isByName) || isPrinted) {
+    // A weight that is lifted is a thing.
+    const isLifted = /^weights?$/.test(head) && this.pending?.relation === 'holding';
+    if ((STYLE_NOUNS.has(head) && !found.isNamed && !isByName && !isLifted) || isPrinted) {
       this.manner.push(this.told(found));
       return asWhole('manner');
     }
