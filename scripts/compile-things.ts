@@ -10,19 +10,13 @@ import { hexToOklab, oklabDistance } from '../core/colour';
 import { flatten, mapContour, parsePath, signedArea, type Affine, type Contour } from '../core/path';
 import { cover, coveredCells } from '../core/raster';
 import { intersectionOverUnion } from '../bench/measure';
-import { ANIMALS } from '../core/engine/figures-animals';
-import { NATURE } from '../core/engine/figures-nature';
-import { EVERYDAY } from '../core/engine/figures-everyday';
-import { FINDS } from '../core/engine/figures-finds';
-import { PLACES } from '../core/engine/figures-places';
-import { PEOPLE } from '../core/engine/figures-people';
-import { SHOP } from '../core/engine/figures-shop';
-import { THINGS } from '../core/engine/figures-things';
+import { BY_HAND } from '../core/engine/by-hand';
+import { HOME } from '../core/engine/figures-home';
+import { TOOLS } from '../core/engine/figures-tools';
 import { ANIMALS_FIRST, readNouns, type Nouns } from './wordnet';
 
 const require = createRequire(import.meta.url);
 const GRID = 2000;
-const BY_HAND = { ...ANIMALS, ...NATURE, ...THINGS, ...PLACES, ...FINDS, ...EVERYDAY, ...SHOP, ...PEOPLE };
 
 interface Pack {
   readonly width?: number;
@@ -435,7 +429,7 @@ const POOR = new Set(
 
 /** Things of which ours alone are drawn: those of the packs are signs, or something else by that name. */
 /** Drawings that stand for nothing but what they are called: by the senses of their words they would stand for cloths, storms and boxes. */
-const BY_NAME_ALONE = new Set(['bunting', 'dream catcher', 'feather duster', 'oven glove', 'phone box', 'tassel', 'stirrup', 'cocoon', 'pendulum', 'pipette', 'kiln', 'breastplate', 'couple', 'family', 'team', 'heart swans', 'spread eagle', 'washing line', 'bus stop', 'prison', 'lens', 'milk carton', 'bird bath', 'pompom']); // prettier-ignore
+const BY_NAME_ALONE = new Set([...Object.keys(HOME), ...Object.keys(TOOLS), 'bunting', 'dream catcher', 'feather duster', 'oven glove', 'phone box', 'tassel', 'stirrup', 'cocoon', 'pendulum', 'pipette', 'kiln', 'breastplate', 'couple', 'family', 'team', 'heart swans', 'spread eagle', 'washing line', 'bus stop', 'prison', 'lens', 'milk carton', 'bird bath', 'pompom']); // prettier-ignore
 const OURS_ALONE = new Set(['baguette', 'snowman', 'heart hands', 'cactus', 'sewing pin', 'street lamp', 'ghost', 'bathtub', 'crocodile', 'open book', 'pinecone', 'wheat', 'cheese', 'butter churn', 'milk bottle', 'stag beetle', 'sunrise', 'sunset', 'table', 'tower', 'bottle', 'beam', 'match', 'field', 'arch', 'column', 'galaxy', 'lake', 'nest with eggs', 'mortar and pestle', 'pipe', 'pearl', 'iceberg', 'ripples', 'plate', 'staff', 'wing', 'sign', 'matchbox', 'sword', 'needle', 'fishbowl', 'chimney', 'waterfall', 'saddle', 'pancakes', 'post', 'lotus', 'skateboard', 'cart', 'barrel', 'ski', 'snowboard', 'pyramid', 'barbell', 'hockey stick', 'mailbag', 'carabiner', 'circuit', 'toaster', 'toast', 'axe', 'boxing glove', 'rock', 'log', 'needle', 'piggy bank', 'coffee bean', 'smoke', 'pillow', 'aurora', 'pitchfork', 'sushi', 'carrot', 'canoe']); // prettier-ignore
 
 /** More drawings of what can be drawn already, each with an outline of its own: a figure has several ideas. */

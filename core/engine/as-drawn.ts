@@ -3,11 +3,11 @@ import { bareFigure, isPlural, nounKind, withoutSome, type PromptFigure, type Re
 import { hasHands, isCreature, isShown } from './built';
 import { isRole } from './creature';
 import { isThing } from './things';
-import { isScene } from './grounds';
+import { isScene, SWIMS } from './grounds';
 import { isBundle, isHeadgear, isPaired } from './pairings';
 import { TREES } from './pairings-places';
-import { DRAWING_WITH, GROWS, isAtBothSides, LAUREL, WOUND } from './pairs';
-import { FORMS, standingOf, type Stage } from './stage';
+import { DRAWING_WITH, GROWS, isAtBothSides, LAUREL, SWIMMER, WOUND } from './pairs';
+import { asksHead, FORMS, standingOf, type Stage } from './stage';
 
 type Figures = readonly PromptFigure[];
 /** A figure that is only implied, of the first. */
@@ -78,6 +78,7 @@ const OUTGROWN =
   /^(?:feathers?|tail|tail feathers|plumage|mane|scales|spines|spikes|quills|shell|fur|hair|spots|stripes|petals)$/;
 /** What a wreath is made of. */
 const isWreathing = ({ drawn }: PromptFigure): boolean => LAUREL.test(drawn) || WOUND.test(drawn);
+/** What holds what one drinks, or licks out. */
 const VESSEL =
   /^(?:jar|honey pot|pot|bottle|cup|coffee cup|teacup|mug|bowl|glass|jug|bucket|barrel|can|teapot|carton|goblet|flask)$/;
 /** What one does to oneself with a tool in the hand. */
@@ -88,8 +89,9 @@ const GROOMED: readonly (readonly [RegExp, string])[] = [
   [/^(?:shaving|trimming) (?:its|his|her|their) (?:beard|face|moustache|chin)/, 'razor'],
   [/^(?:painting|filing|doing) (?:its|his|her|their) (?:nails|claws)/, 'nail polish'],
 ];
-/** What lives in the water, or on it. */
-const AQUATIC = /fish|whale|shark|dolphin|porpoise|orca|narwhal|seal|walrus|otter|turtle|duck|swan|goose|octopus|squid|ray|eel|crocodile|alligator|frog|penguin|seahorse|jellyfish|crab|lobster|beaver|manatee|hippo|snake|newt|axolotl|tadpole|mermaid|pelican|gull|flamingo/; // prettier-ignore
+/** What lives in the water, or on it, besides what swims in landscapes and under boats. */
+const AMPHIBIOUS = /^(?:walrus|crocodile|alligator|frog|penguin|seahorse|crab|lobster|shrimp|manatee|hippo|hippopotamus|snake|newt|axolotl|tadpole|pelican|gull|flamingo|goldfish|piranha|blowfish)$/; // prettier-ignore
+const isAquatic = (name: string): boolean => SWIMS.test(name) || SWIMMER.test(name) || AMPHIBIOUS.test(name);
 const SERVED_ON = /^(?:tray|plate|dish|bag)$/;
 
 /** The thing of whose shape a figure is said to be; null where none is. */
@@ -139,7 +141,7 @@ const RULES: readonly Rule[] = [
       : null, // prettier-ignore
   // Who swims, and does not live in the water, is seen over it.
   ([first, ...rest]) =>
-    first && !rest.length && /^(?:swimming|paddling|bathing)$/.test(first.pose ?? '') && nounKind(first.drawn) === 'animal' && isCreature(first.drawn) && !AQUATIC.test(first.drawn) && first.count === 1
+    first && !rest.length && /^(?:swimming|paddling|bathing)$/.test(first.pose ?? '') && nounKind(first.drawn) === 'animal' && isCreature(first.drawn) && !isAquatic(first.drawn) && first.count === 1
       ? [{ ...first, pose: 'standing' }, added('ripples', 'ripples', 'inside', 'swimming in')]
       : null, // prettier-ignore
   // A tail of books is behind a comet, a plume of fire where a helmet has its own.
@@ -169,9 +171,8 @@ const RULES: readonly Rule[] = [
       : null, // prettier-ignore
   // A palm tree on an island that something carries is the island's own.
   (figures) => {
-    const palm = figures.findIndex((f) => f.drawn === 'palm tree');
-    const island = figures.findIndex((f) => /^(?:island|desert island)$/.test(f.drawn));
-    return figures.length > 2 && palm > island && island >= 0 && figures[palm].count === 1 ? dropped(figures, palm, island) : null;
+    const at = figures.findIndex((f, i) => i > 1 && f.count === 1 && has(figures[i - 1], f) && stands(f, 'holding', 'with', 'inside', 'on'));
+    return at > 1 ? dropped(figures, at, at - 1) : null;
   }, // prettier-ignore
   // Who drinks honey from a jar holds the jar.
   ([first, second, third, ...rest]) =>
@@ -183,11 +184,12 @@ const RULES: readonly Rule[] = [
     const tool = first ? GROOMED.find(([how]) => first.modifiers.some((m) => how.test(m)))?.[1] : undefined;
     return tool && rest.every((f) => f.drawn !== tool) ? [{ ...first, pose: null, modifiers: first.modifiers.filter((m) => GROOMED.every(([how]) => !how.test(m))) }, added(tool, tool, 'holding', 'holding'), ...rest] : null;
   }, // prettier-ignore
-  // A bird of prey that spreads its wings does so as on a shield; who dances has a skirt that swings, two dance together.
+  // A bird of prey that spreads its wings does so as on a shield.
   ([first, ...rest]) =>
-    first && /^(?:eagle|hawk|falcon|condor|vulture|phoenix)$/.test(first.drawn) && !first.modifiers.some((m) => /^(?:head|face|portrait)$/.test(m)) && /^(?:flying)?$/.test(first.pose ?? '') && first.modifiers.some((m) => /(?:spread|open|outspread|outstretched|wide|raised|displayed|extended)\b.*wings|wings (?:spread|open|outstretched|wide|raised|displayed|extended|up)/.test(m)) && first.count === 1 && !rest.some((f) => ['holding', 'riding', 'wearing'].includes(f.relation ?? ''))
+    first && /^(?:eagle|hawk|falcon|condor|vulture|phoenix)$/.test(first.drawn) && !asksHead(first.modifiers) && /^(?:flying)?$/.test(first.pose ?? '') && first.modifiers.some((m) => /(?:spread|open|outspread|outstretched|wide|raised|displayed|extended)\b.*wings|wings (?:spread|open|outstretched|wide|raised|displayed|extended|up)/.test(m)) && first.count === 1 && !rest.some((f) => ['holding', 'riding', 'wearing'].includes(f.relation ?? ''))
       ? [{ ...first, drawn: 'spread eagle', pose: null, modifiers: [] }, ...rest]
       : null, // prettier-ignore
+  // Who dances has a skirt that swings; two dance together.
   ([first, ...rest]) => {
     if (!first || ![first.pose ?? '', ...first.modifiers].some((m) => /^danc/.test(m)) || rest.some((f) => f.relation === 'holding')) return null;
     const calm = { ...first, pose: null, modifiers: first.modifiers.filter((m) => !/^danc/.test(m)) };
@@ -378,7 +380,7 @@ const RULES: readonly Rule[] = [
   // A cup of cocoa is the cup.
   (figures) => {
     const [first, second] = figures;
-    const isFull = second && LIQUID.test(second.word) && second.to === 0 && second.said === 'of' && /^(?:cup|mug|coffee cup|glass|bottle|jug|teapot)$/.test(first.drawn); // prettier-ignore
+    const isFull = second && LIQUID.test(second.word) && second.to === 0 && second.said === 'of' && VESSEL.test(first.drawn); // prettier-ignore
     return isFull ? dropped(figures, 1, 0) : null;
   },
   // Of tea that is poured into a cup, the cup.
@@ -512,7 +514,7 @@ const RULES: readonly Rule[] = [
   },
   // A bucket of milk is a bucket.
   (figures) => {
-    const at = figures.findIndex((f) => f.said === 'of' && f.turned && f.relation === 'inside' && f.to !== null && /^(?:honey pot|milk|water|oil|paint|soup|wine|beer)$/.test(f.drawn) && /^(?:bucket|jar|pot|barrel|bowl|cup|jug|bottle|can|pail)$/.test(figures[f.to].drawn)); // prettier-ignore
+    const at = figures.findIndex((f) => f.said === 'of' && f.turned && f.relation === 'inside' && f.to !== null && /^(?:honey pot|milk|water|oil|paint|soup|wine|beer)$/.test(f.drawn) && VESSEL.test(figures[f.to].drawn)); // prettier-ignore
     if (at < 0 || figures.length < 3) return null;
     return dropped(figures, at, figures[at].to!);
   },

@@ -1,5 +1,5 @@
 /** Long things bent along the outline of another: a wrench as a heart, a snake as a ring. */
-import { areaFrom, grown, intersect, parsePath, sizeOf, stroked, union, type Area } from '../path';
+import { areaFrom, bent, grown, intersect, parsePath, sizeOf, stroked, union, withPointsBetween, type Area } from '../path'; // prettier-ignore
 import { alongRings, leafArea } from './marks';
 import { boundsOf, box, disc } from './area';
 import { mirroredFigure, outlineOf, placed, silhouetteOf, upright, type Figure } from './figure';
@@ -54,17 +54,12 @@ export function bentAlong(figure: Figure, guide: readonly Point[], widthUnits: n
     const off = (x - cx) * k;
     return [p[0] + (t - i) * (q[0] - p[0]) - ((to[1] - from[1]) / length) * off, p[1] + (t - i) * (q[1] - p[1]) + ((to[0] - from[0]) / length) * off]; // prettier-ignore
   };
-  const bend = (ring: readonly number[]): number[] =>
-    Array.from({ length: ring.length / 2 }, (_, i) => {
-      const [x, y] = [ring[2 * i], ring[2 * i + 1]];
-      const [u, v] = [ring[(2 * i + 2) % ring.length], ring[(2 * i + 3) % ring.length]];
-      const parts = Math.max(1, Math.ceil((Math.hypot(u - x, v - y) * long) / b.height / STEP));
-      return Array.from({ length: parts }, (_, j) =>
-        place(x + ((u - x) * j) / parts, y + ((v - y) * j) / parts),
-      ).flat();
-    }).flat();
+  const every = (STEP * b.height) / long;
   // What is bent sharply lies over itself there, and is one.
-  return { ...figure, parts: figure.parts.map((p) => ({ ...p, area: union(p.area.map(bend)) })) };
+  return {
+    ...figure,
+    parts: figure.parts.map((p) => ({ ...p, area: union(bent(withPointsBetween(p.area, every), place)) })),
+  };
 }
 
 /** What has no drawing that is straight, made straight: upright, a hundred units long. */

@@ -10,7 +10,8 @@ import { MORE } from './figures-more';
 import { PEOPLE } from './figures-people';
 import type { Knobs } from './knobs';
 import { madeSymmetrical, symmetryOf } from './symmetry';
-import { BY_HAND, drawingsOf } from './things';
+import { BY_HAND } from './by-hand';
+import { drawingsOf } from './things';
 
 /** Moves a figure so that its box's middle is the middle of the field. */
 function centred(figure: Figure): Figure {
@@ -123,7 +124,7 @@ function choices(name: string, said: Said, knobs: Knobs): readonly Drawn[] {
 /** Whether a word said of a thing is of a face, and not of its manner. */
 const isFacial = (name: string, word: string): boolean =>
   !/^(?:family|couple|team|dancing)\b/.test(name) &&
-  (/smil|laugh|grin|wink|sad|angr|grump|surpris|cry|frown/.test(word) ||
+  (/smil|laugh|grin|wink|sad|angr|grump|surpris|cry|weep|frown|yawn|roar|snarl/.test(word) ||
   (/happ|cheer|sleep|jolly|joy|friendly|cute/.test(word) && !/^(?:circle|square|ring|triangle|line|dot|wave|water|river|lake|mountains?|hill|road|field)$/.test(name))); // prettier-ignore
 
 function faced(thing: Figure, expression: Expression): Figure {
@@ -135,7 +136,7 @@ function faced(thing: Figure, expression: Expression): Figure {
 export const drawingCount = (name: string, said: Said, knobs: Knobs): number => choices(name, said, knobs).length;
 
 /** What is nearly symmetrical, and not meant so: its head is turned, or who stands there are two. */
-const ONE_SIDED = /^(?:spread eagle|family|couple|bird bath|team|kiln|lens)$/;
+const ONE_SIDED = /^(?:spread eagle|family|couple|bird bath|lens)$/;
 
 /**
  * Builds a figure anew: a drawing of it is chosen, what is too small left out, made symmetrical where it nearly is, given other

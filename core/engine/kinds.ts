@@ -21,7 +21,7 @@ import {
 import { layerOf, scaled, type Layer } from './layer';
 import { leafArea } from './marks';
 import { isThing } from './things';
-import { facesFor } from './letter-styles';
+import { faceOf } from './letter-styles';
 import { lineOnArc, lineIn } from './letters';
 import { wordsAs } from './words';
 
@@ -38,12 +38,12 @@ function heart(stage: Stage, isHeld: 'ring' | 'tile' = 'ring'): Layer[] {
 }
 
 export function emblem(stage: Stage): Layer[] {
-  const { palette, knobs } = stage;
+  const { palette } = stage;
   const [first, second = first] = palette.inks;
   const ground = palette.groundHex;
   const words = wordsAs(stage);
   const [name, under = ''] = words.length > 1 ? words : words.length ? splitWords(words[0]) : ['', ''];
-  const face = knobs.pick('face', facesFor(stage.parts.letterStyle));
+  const face = faceOf(stage);
   const stars = !banned(stage, 'star', 'dot', 'ornament');
   const onFirst = onField(stage, first);
   /** A line of lettering about the middle; nothing where there is none. */

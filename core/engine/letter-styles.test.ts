@@ -5,17 +5,16 @@ import type { LetterStyle } from '../prompt';
 import { boundsOf } from './area';
 import { casedAs, facesFor, styledLetters, trackingFor } from './letter-styles';
 import { ALL_FACES, FACE_NAMES, lineIn } from './letters';
-import { stageOf } from './testing';
+import { knobsAt } from './testing';
 
-const stage = stageOf('wordmark "Hedge"');
 const set = lineIn('Hedge', { face: 'plain' }, 50, 50, 90, 30);
-const styled = (...styles: LetterStyle[]): readonly Area[] => styledLetters(stage, set, styles).letters;
+const styled = (...styles: LetterStyle[]): readonly Area[] => styledLetters(set, styles, knobsAt()).letters;
 const inkOf = (areas: readonly Area[]): number => sizeOf(union(...areas));
 
 describe('styled letters', () => {
   it('are as they were set where nothing is said of them', () => {
     expect(styled()).toBe(set);
-    expect(styledLetters(stage, set, []).behind).toEqual([]);
+    expect(styledLetters(set, [], knobsAt()).behind).toEqual([]);
   });
   it.each(['bold', 'thin', 'slanted', 'wavy', 'arched', 'sliced', 'stencil', 'striped', 'cracked', 'dripping', 'pixel', 'outlined'] as const)('%s: one area for each letter, no wider than before, in the same middle', (style) => {
     const letters = styled(style, 'serif');
@@ -40,7 +39,7 @@ describe('styled letters', () => {
       }
   });
   it('cast a shadow that lies beside and not under them', () => {
-    const { letters, behind } = styledLetters(stage, set, ['shadow']);
+    const { letters, behind } = styledLetters(set, ['shadow'], knobsAt());
     expect(sizeOf(behind)).toBeGreaterThan(10);
     expect(sizeOf(union(behind, ...letters))).toBeCloseTo(sizeOf(behind) + inkOf(letters), 0);
   });

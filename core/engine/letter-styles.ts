@@ -1,7 +1,8 @@
 /** Letters as a prompt says that they are to look: which face and case, how far apart, and what is done to them. */
-import { grown, intersect, moved, sizeOf, stroked, subtract, union, type Affine, type Area } from '../path';
+import { bent, grown, intersect, moved, rim, sizeOf, stroked, subtract, union, withPointsBetween, type Affine, type Area } from '../path'; // prettier-ignore
 import type { LetterStyle } from '../prompt';
 import { boundsOf, box, disc, turnedBy } from './area';
+import type { Knobs } from './knobs';
 import { FACE_NAMES } from './letters';
 import type { Stage } from './stage';
 
@@ -29,6 +30,9 @@ export function facesFor(styles: Styles): readonly string[] {
   return FACES.find(([style]) => styles.includes(style))?.[1] ?? FACE_NAMES;
 }
 
+/** The face that a candidate's lettering is set in. */
+export const faceOf = ({ knobs, parts }: Stage): string => knobs.pick('face', facesFor(parts.letterStyle));
+
 /** A name in the case that is asked for, else as it is given; a script has no words of capitals. */
 export function casedAs(text: string, styles: Styles, otherwise: string): string {
   if (styles.includes('lower')) return text.toLowerCase();
@@ -43,17 +47,12 @@ export function trackingFor(styles: Styles, otherwise: number): number {
   return styles.includes('linked') ? -85 : styles.includes('tight') ? -45 : otherwise;
 }
 
-/** An area with its outline taken elsewhere point by point; long edges get points between, that they bend as well. */
-function warped(area: Area, to: (x: number, y: number) => readonly [number, number], every: number): Area {
-  return area.map((ring) => {
-    const n = ring.length / 2;
-    return Array.from({ length: n }, (_, i) => {
-      const [x, y, u, v] = [ring[2 * i], ring[2 * i + 1], ring[(2 * i + 2) % ring.length], ring[(2 * i + 3) % ring.length]]; // prettier-ignore
-      const steps = Math.max(1, Math.ceil(Math.hypot(u - x, v - y) / every));
-      return Array.from({ length: steps }, (_, k) => to(x + ((u - x) * k) / steps, y + ((v - y) * k) / steps)).flat();
-    }).flat();
-  });
-}
+/** What is cut along a slanting line through a place, its upper piece moved by so much and its lower one by as much the other way. */
+export function slicedApart(area: Area, tiltRad: number, [x, y]: readonly [number, number], [dx, dy]: readonly [number, number]): [Area, Area] {
+  const far = 1000;
+  const below = turnedBy(box(x - far / 2, y, far, far), tiltRad, x, y);
+  return [moved(subtract(area, below), [1, 0, 0, 1, dx, dy]), moved(intersect(area, below), [1, 0, 0, 1, -dx, -dy])];
+} // prettier-ignore
 
 /** Letters that were styled, in their order, and what lies behind them. */
 export interface StyledLetters {
@@ -62,21 +61,15 @@ export interface StyledLetters {
 }
 
 /** What is done to letters that were set, all in one frame of theirs. */
-export function styledLetters(
-  stage: Stage,
-  set: readonly Area[],
-  styles: Styles = stage.parts.letterStyle,
-): StyledLetters {
-  // prettier-ignore
+export function styledLetters(set: readonly Area[], styles: Styles, knobs: Knobs): StyledLetters {
   const has = (style: LetterStyle): boolean => styles.includes(style);
   const b = boundsOf(set.flat());
   if (!styles.length || !(b.height > 0)) return { letters: set, behind: [] };
-  const { knobs } = stage;
   const high = b.height;
   const [midX, midY, foot] = [b.x + b.width / 2, b.y + b.height / 2, b.y + b.height];
   let letters = [...set];
   const each = (change: (area: Area, i: number) => Area): void => void (letters = letters.map((a, i) => (a.length ? change(a, i) : a))); // prettier-ignore
-  const shifted = (area: Area, dx: number, dy: number): Area => moved(area, [1, 0, 0, 1, dx, dy]);
+  const warped = (area: Area, to: Parameters<typeof bent>[1]): Area => bent(withPointsBetween(area, 0.04 * high), to);
   // Faces that have no heavier or lighter one.
   if (has('bold') && !facesFor(styles).some((f) => f === 'heavy' || f === 'fat slab')) each((a) => grown(a, 0.022 * high)); // prettier-ignore
   if (has('thin') && !facesFor(styles).includes('slim')) each((a) => grown(a, -0.012 * high));
@@ -93,11 +86,8 @@ export function styledLetters(
   }
   if (has('sliced')) {
     const tilt = -0.1 - 0.1 * knobs('slice');
-    const far = 4 * b.width + 400;
-    const half = (up: -1 | 1): Area => turnedBy(box(midX - far / 2, up < 0 ? midY - far : midY, far, far), tilt, midX, midY); // prettier-ignore
-    const [over, under] = [half(-1), half(1)];
     const by = 0.045 * high;
-    each((a) => [...shifted(intersect(a, over), by, -0.4 * by), ...shifted(intersect(a, under), -by, 0.4 * by)]);
+    each((a) => slicedApart(a, tilt, [midX, midY], [by, -0.4 * by]).flat());
   }
   if (has('cracked'))
     each((a, i) =>
@@ -116,15 +106,17 @@ export function styledLetters(
   if (has('wavy')) {
     const long = Math.max(1.3 * high, b.width / (1.6 + 0.9 * knobs('waves')));
     const swell = (0.1 + 0.05 * knobs('swell')) * high;
-    each((a) => warped(a, (x, y) => [x, y + swell * Math.sin((2 * Math.PI * (x - b.x)) / long)], 0.04 * high));
+    each((a) => warped(a, (x, y) => [x, y + swell * Math.sin((2 * Math.PI * (x - b.x)) / long)]));
   }
   if (has('arched')) {
     const radius = b.width / (0.9 + 0.5 * knobs('arch'));
-    each((a) => warped(a, (x, y) => { const [r, turn] = [radius + foot - y, (x - midX) / radius]; return [midX + r * Math.sin(turn), foot + radius - r * Math.cos(turn)]; }, 0.04 * high)); // prettier-ignore
+    each((a) => warped(a, (x, y) => { const [r, turn] = [radius + foot - y, (x - midX) / radius]; return [midX + r * Math.sin(turn), foot + radius - r * Math.cos(turn)]; })); // prettier-ignore
   }
-  if (has('outlined')) each((a) => subtract(a, grown(a, -Math.max(0.7, 0.05 * high))));
+  if (has('outlined')) each((a) => rim(a, Math.max(0.7, 0.05 * high)));
   const whole = has('shadow') ? union(...letters) : [];
-  const depth = Array.from({ length: 6 }, (_, i) => shifted(whole, 0.02 * high * (i + 1), 0.02 * high * (i + 1)));
+  const depth = Array.from({ length: 6 }, (_, i) =>
+    moved(whole, [1, 0, 0, 1, 0.02 * high * (i + 1), 0.02 * high * (i + 1)]),
+  );
   const behind = whole.length ? subtract(union(...depth), grown(whole, 0.025 * high)) : [];
   // As wide as it was set, in the same middle.
   const now = boundsOf([...letters.flat(), ...behind]);

@@ -1,4 +1,4 @@
-import { boundsOf, box, ringOf, tile, turnedBy } from './area';
+import { boundsOf, box, ringOf, tile } from './area';
 import { isPlural } from '../prompt';
 import { intersect, grown, moved, sizeOf, roomIn, stroked, subtract, union, type Area } from '../path';
 import { together } from './arrange';
@@ -20,7 +20,7 @@ import { fitLayers, layerOf, scaled, type Layer } from './layer';
 import { filledWith } from './packed';
 import { headOf, severalAsOne } from './pairings';
 import { WATER } from './pairs';
-import { casedAs, facesFor, styledLetters, trackingFor } from './letter-styles';
+import { casedAs, faceOf, slicedApart, styledLetters, trackingFor } from './letter-styles';
 import { lineIn, setLine, type SetOptions } from './letters';
 import { arrangement, clear, figureFor, finished, form, FORMS, inkOf, type Stage } from './stage';
 import { wordsAs } from './words';
@@ -74,14 +74,14 @@ export function lettermark(stage: Stage): Layer[] {
   )
     .toUpperCase()
     .slice(0, 4);
-  const face = knobs.pick('face', facesFor(stage.parts.letterStyle));
+  const face = faceOf(stage);
   const [first] = palette.inks;
   const ground = palette.groundHex;
   const figureIn = parts.figures.length ? figureFor(stage, parts.figures[0], 0) : null;
   const styles = parts.letterStyle;
   const text = casedAs(capitals, styles, capitals);
   const set = (width: number, height: number, cy = 50): readonly Area[] =>
-    styledLetters(stage, lineIn(text, { face, tracking: text.length > 1 ? trackingFor(styles, -18) : 0 }, 50, cy, width, height)).letters; // prettier-ignore
+    styledLetters(lineIn(text, { face, tracking: text.length > 1 ? trackingFor(styles, -18) : 0 }, 50, cy, width, height), styles, knobs).letters; // prettier-ignore
   type Draw = (s: Stage) => Layer[];
   const plainLetters: Draw = (s) => finished(s, lettersFigure('letters', set(84, 74)));
   const onForm: Draw = () => {
@@ -93,17 +93,8 @@ export function lettermark(stage: Stage): Layer[] {
   };
   /** A slice moved along a slanting cut. */
   const sliced: Draw = (s) => {
-    const letters = union(...set(84, 74));
-    const cut = turnedBy(box(-60, 50, 220, 120), -0.42);
-    const [upper, lower] = [subtract(letters, cut), intersect(letters, cut)];
-    return finished(s, {
-      name: 'letters',
-      tones: [0.3, 0.6],
-      parts: [
-        { tone: 0, area: moved(upper, [1, 0, 0, 1, 1.4, -0.8]) },
-        { tone: 1, area: moved(lower, [1, 0, 0, 1, -1.4, 0.8]) },
-      ],
-    });
+    const pieces = slicedApart(union(...set(84, 74)), -0.42, [50, 50], [1.4, -0.8]);
+    return finished(s, { name: 'letters', tones: [0.3, 0.6], parts: pieces.map((area, tone) => ({ tone, area })) });
   };
   /** Overlapping letters, each its own colour. */
   const linked: Draw = (s) => {
@@ -271,7 +262,7 @@ function stacked(text: string, options: SetOptions, wide: number): Area[] {
 export function wordmark(stage: Stage): Layer[] {
   const { palette, knobs } = stage;
   const text = titled(wordOr(stage));
-  const face = knobs.pick('face', facesFor(stage.parts.letterStyle));
+  const face = faceOf(stage);
   const { letterAt } = stage.parts;
   // Only small letters have dots.
   const styles = stage.parts.letterStyle;
@@ -284,7 +275,7 @@ export function wordmark(stage: Stage): Layer[] {
   const tracking = trackingFor(styles, upper === text ? -8 : 70);
   const inLine = lineIn(upper, { face, tracking }, 50, 50, wide, 30);
   if (!inLine.length) return together(stage);
-  const { letters, behind } = styledLetters(stage, styles.includes('stacked') ? stacked(upper, { face, tracking }, wide) : inLine); // prettier-ignore
+  const { letters, behind } = styledLetters(styles.includes('stacked') ? stacked(upper, { face, tracking }, wide) : inLine, styles, knobs); // prettier-ignore
   const b = boundsOf(letters.flat());
   const all = union(...letters);
   const shadow = (): Layer[] => (behind.length ? [layerOf(behind, second)] : []);
@@ -460,7 +451,7 @@ export function wordmark(stage: Stage): Layer[] {
 export function combination(stage: Stage): Layer[] {
   const { palette, knobs } = stage;
   const text = titled(wordOr(stage));
-  const face = knobs.pick('face', facesFor(stage.parts.letterStyle));
+  const face = faceOf(stage);
   const upper = knobs.odds('capitals', 0.5) ? text.toUpperCase() : text;
   const [first, second = first] = palette.inks;
   const mark = (k: number, dx: number, dy: number): Layer[] =>

@@ -12,7 +12,7 @@ interface Face {
 const FACES = lettersData as unknown as Readonly<Record<string, Face>>;
 /** Names of the faces that lettering is set in where nothing is said of its letters; the others are those that are asked for. */
 export const FACE_NAMES: readonly string[] = ['plain', 'slab', 'serif', 'round', 'narrow'];
-export const ALL_FACES = Object.keys(FACES);
+export const ALL_FACES: readonly string[] = Object.keys(FACES);
 
 /** The area of one letter, its baseline at y = 0, 1 unit to a thousandth of an em. Letters a face lacks are empty. */
 function glyphOf(face: Face, letter: string): { area: Area; advance: number } {

@@ -5,9 +5,9 @@ import { buildOf, builtDrawings, uprightFigure } from './built';
 import { dressFrom, taper } from './creature';
 import { faceOn } from './faced';
 import { clipped, isLong, lookingRight, movedFigure, outlineOf, partsNamed, placed, turnedAt, upright, type Figure, type Part } from './figure'; // prettier-ignore
-import { askedFor, atPart, fannedOut, headOf, inHands, swapped, uprightOf, type Pair } from './pairings';
+import { askedFor, atPart, blossomOf, fannedOut, headOf, inHands, swapped, uprightOf, type Pair } from './pairings';
 import { fitLayers } from './layer';
-import { turnOf, clear, finished } from './stage';
+import { asksHead, turnOf, clear, finished } from './stage';
 
 /** The head of A with two rings of B about it, their tips outward, as a mane or petals stand. */
 export const maned: Pair = (s, whole, b) => {
@@ -28,11 +28,8 @@ export const maned: Pair = (s, whole, b) => {
 /** The head of A before B, whose rays or petals stand out round it. */
 export const rayed: Pair = (s, whole, b) => {
   const a = headOf(s, whole, whole.name === 'lion' ? 'lioness' : whole.name);
-  // Of a flower that stands on a stem, what is about its middle: as high as it is wide.
-  const f = boundsOf(outlineOf(b));
-  const blossom = f.height > 1.25 * f.width || b.name === 'sunflower' ? clipped(b, disc(f.x + f.width / 2, f.y + 0.37 * f.height, 0.38 * f.height)) : b; // prettier-ignore
   return [
-    ...finished(s, placed(blossom, { cx: 50, cy: 50, side: 94, fill: 1 }), s.palette.groundHex, swapped(s)),
+    ...finished(s, placed(blossomOf(b), { cx: 50, cy: 50, side: 94, fill: 1 }), s.palette.groundHex, swapped(s)),
     ...clear(s, placed(a, { cx: 50, cy: 51, side: 56, fill: 0.9 }), s.palette.groundHex, s.palette.inks, 1.6),
   ];
 };
@@ -153,8 +150,7 @@ export const atLips: Pair = (s, a, b) => {
 /** A has B, a pipe, between its lips: the stem at a corner of its mouth, the bowl beside its chin. */
 export const smoking: Pair = (s, a, b) => {
   const who = askedFor(s, a);
-  const isPortrait = who?.modifiers.some((m) => /^(?:head|face|portrait|bust)$/.test(m));
-  const bust = isPortrait ? uprightFigure(a.name, { knobs: s.knobs, stance: 'standing', expression: who!.expression, modifiers: who!.modifiers.filter((m) => m !== 'head'), dress: dressFrom(a.name), held: null, crop: 'bust' }) : null; // prettier-ignore
+  const bust = who && asksHead(who.modifiers) ? uprightFigure(a.name, { knobs: s.knobs, stance: 'standing', expression: who.expression, modifiers: who.modifiers, dress: dressFrom(a.name), held: null, crop: 'bust' }) : null; // prettier-ignore
   const big = placed(bust ?? uprightOf(s, a, 'standing') ?? headOf(s, a), { cx: 50, cy: 52, side: 88, fill: 0.9 });
   const mouth = mouthOf(big);
   if (!mouth) return atPart('mouth', false)(s, a, b);

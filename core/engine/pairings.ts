@@ -1,6 +1,5 @@
 /** Arrangements of two figures in one picture. */
 import { boundsOf, box, disc } from './area';
-import { ownDrawing } from './build';
 import { onField } from './field';
 import { mirroredFigure, lookingRight, clipped, isLong, isTopHeavy, movedFigure, outlineOf, placed, silhouetteOf, topAt, turnedAt, upright, without, withoutSteam, type Figure } from './figure'; // prettier-ignore
 import { grown, intersect, moved, roomIn, sizeOf, stroked, subtract, union, type Area } from '../path';
@@ -8,6 +7,7 @@ import { isBird, buildOf, builtDrawings, isAsleep, isCreature, isSeenAside, upri
 import { dressFrom, eyewearParts, hatParts, inCloth, isCut, TONES, type Stance } from './creature';
 import { undyed } from './dye';
 import { fitLayers, layerOf, type Layer } from './layer';
+import { waveLine } from './marks';
 import { roundsIn, wheelsOf } from './rounds';
 import type { PromptFigure } from '../prompt';
 import {
@@ -531,8 +531,8 @@ export const swimmingIn: Pair = (s, a) => {
   const o = boundsOf(outlineOf(big));
   const line = o.y + 0.62 * o.height;
   const over = clipped(big, box(o.x - 1, o.y - 1, o.width + 2, line - o.y + 1));
-  const wave = (y: number, from: number, to: number): Area => stroked([Array.from({ length: 41 }, (_, i) => [from + ((to - from) * i) / 40, y + 1.8 * Math.sin((i * Math.PI) / 5)]).flat()], 3, false);
-  const waves = union(wave(line + 1.5, o.x - 10, o.x + o.width + 10), wave(line + 9, o.x + 4, o.x + o.width + 2), wave(line + 16.5, o.x + 0.22 * o.width, o.x + 0.8 * o.width));
+  const [from, to] = [o.x - 10, o.x + o.width + 10];
+  const waves = stroked([waveLine(from, to, line + 1.5, 1.8, 20), waveLine(from + 14, to - 8, line + 9, 1.8, 20), waveLine(from + 0.3 * o.width, to - 0.3 * o.width, line + 16.5, 1.8, 20)], 3, false);
   const [, ink = s.palette.inks[0]] = s.palette.inks;
   return fitLayers([...finished(s, over), layerOf(grown(waves, 1), s.palette.groundHex), ...solid(s, waves, ink)], 92);
 }; // prettier-ignore
@@ -740,6 +740,13 @@ export const atParts =
     return [...finished(s, rest), ...two.flatMap((f) => clear(s, f, s.palette.groundHex, swapped(s), 1.6))];
   };
 
+/** Of a flower that stands on a stem, what is about its middle: as high as it is wide. */
+export function blossomOf(flower: Figure): Figure {
+  const f = boundsOf(outlineOf(flower));
+  const isOnStem = f.height > 1.25 * f.width || flower.name === 'sunflower';
+  return isOnStem ? clipped(flower, disc(f.x + f.width / 2, f.y + 0.36 * f.height, 0.36 * f.height)) : flower;
+}
+
 /** Parts that are round. */
 const ROUND =
   /^(?:lens|record|vinyl|disc|dial|face|wheel|pupil|iris|screen|plate|button|bell|seat|sun|ball|bulb|propeller|fan)$/;
@@ -800,8 +807,8 @@ export const atPart =
     // A lens, a dial or a record is the largest round in what has it; of a flower its blossom is there.
     const round = ROUND.test(place ?? '') ? roundsIn(big)[0] : undefined;
     if (round) {
-      const blossom = /^(?:flower|sunflower|rose|tulip|poppy|peony|dahlia|orchid|lily)$/.test(b.name) ? { ...ownDrawing(b.name === 'sunflower' ? 'daisy' : 'flower', s.knobs), name: b.name } : b; // prettier-ignore
-      const inRound = placed(blossom, { cx: round.x, cy: round.y, side: 2.3 * round.r, fill: 1 });
+      const isFlower = /^(?:flower|sunflower|rose|tulip|poppy|peony|dahlia|orchid|lily)$/.test(b.name);
+      const inRound = placed(isFlower ? blossomOf(b) : b, { cx: round.x, cy: round.y, side: 2.3 * round.r, fill: 1 });
       const about = without(big, union(disc(round.x, round.y, round.r + 1), grown(silhouetteOf(inRound), 1.6)));
       return [...finished(s, about), ...clear(s, inRound, s.palette.groundHex, swapped(s), 1.6)];
     }

@@ -287,13 +287,16 @@ const WIDE = /^(?:bathtub|boat|canoe|ship|sailboat|car|train|bus|sofa|bed|sled|c
 const SCENERY =
   /^(?:pyramid|mountains?|mountain range|hill|volcano|castle|church|temple|tower|lighthouse|windmill|house|cottage|barn|cabin|hut|tent|tipi|bridge|palm tree|pine tree|tree|oak|cactus|forest|city|skyline|skyscraper|building|iceberg|fence|torii gate|arch|rock|cliff)$/;
 /** What swims, and what floats over it. */
-const SWIMMER = /^(?:whale|blue whale|shark|fish|dolphin|octopus|squid|turtle|sea turtle|manta ray|stingray|orca|narwhal|seal|jellyfish|submarine|mermaid|tropical fish|swordfish)$/; // prettier-ignore
+export const SWIMMER = /^(?:whale|blue whale|shark|fish|dolphin|octopus|squid|turtle|sea turtle|manta ray|stingray|orca|narwhal|seal|jellyfish|submarine|mermaid|tropical fish|swordfish)$/; // prettier-ignore
 const AFLOAT =
   /^(?:boat|ship|sailboat|canoe|kayak|raft|paper boat|rubber duck|duck|buoy|pirate ship|swan|rowing boat|gondola)$/;
 export const WATER = /^(?:wave|water|sea|ocean|lake|river|pond|ripples)$/;
 /** What is open in its middle. */
 const FRAMES =
   /^(?:rope ring|horseshoe|laurel wreath|ship wheel|steering wheel|wheel|hoop|ring|ring of fire|wreath|tire|tyre|porthole|frame|picture frame|mirror|lifebuoy|carabiner|space helmet)$/;
+
+/** Who is carried across the shoulders, and does not sit on one of them. */
+const LAID_ACROSS = /^(?:sheep|lamb|ram|goat|deer|pig|calf|dog|wolf|fox|tiger|lion|bear)$/;
 
 /** What one stands on that glides or rolls. */
 const BOARDS = /^(?:surfboard|skateboard|snowboard|ski|sled|broom|paddleboard|witch broom)$/;
@@ -811,9 +814,9 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => CATCHERS.test(t.a) && t.b === 'fish' && t.second.count === 1 && t.is('with', 'holding') && t.place === '' && [isSeenAside(t.a) ? atMouth : inHand('standing'), atMouth, isSeenAside(t.a) ? atMouth : inHand('sitting')],
   (t) => HANDLESS.test(t.a) && t.isCarried() && [onBack],
   // What one carries on its back stands there, what it has in its mouth hangs there.
-  (t) => t.place === 'shoulders' && (t.is('on', 'around') || t.isTurned('on', 'around')) && t.second.count === 1 && /^(?:sheep|lamb|ram|goat|deer|pig|calf|dog|wolf|fox|tiger|lion|bear)$/.test(t.isTurned('on', 'around') ? t.b : t.a) && [t.isTurned('on', 'around') ? turnedPair(acrossShoulders) : acrossShoulders],
-  (t) => t.b === 'drinking straw' && !isCreature(t.a) && t.is('with', 'holding') && [strawed],
-  (t) => t.b === 'drinking straw' && !isCreature(t.a) && t.isTurned('inside', 'coming out of') && [strawed],
+  (t) => t.place === 'shoulders' && t.isTurned('on', 'around') && t.second.count === 1 && LAID_ACROSS.test(t.b) && [turnedPair(acrossShoulders)],
+  (t) => t.place === 'shoulders' && t.is('on', 'around') && LAID_ACROSS.test(t.a) && [acrossShoulders],
+  (t) => t.b === 'drinking straw' && !isCreature(t.a) && (t.is('with', 'holding') || t.isTurned('inside', 'coming out of')) && [strawed],
   (t) => /^shoulders?$/.test(t.place) && t.is('on') && [onShoulder],
   (t) => ON_BACK.test(t.place) && isCreature(t.a) && (t.isTurned('on') || t.is('holding', 'with')) && [onBack],
   (t) => ON_TOP.test(t.place) && t.is('on') && [stacked(42, 66)],

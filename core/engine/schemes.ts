@@ -143,6 +143,13 @@ const ORANGES: readonly (readonly [string, string, string])[] = [
   ['#DE6A24', '#F3DDB9', '#4A342A'],
   ['#D4581F', '#F0CF9A', '#25313B'],
 ];
+/** Of what is orange, what has leaves of its own. */
+const LEAVED = /^(?:carrot|pumpkin|orange|tangerine|mandarin|clementine|persimmon|apricot)$/;
+const ORANGES_IN_LEAF: readonly (readonly [string, string, string])[] = [
+  // Lighter than what they grow on, as leaves are drawn.
+  ['#DE6A24', '#A3C068', '#F3DDB9'],
+  ['#D9622B', '#9DBB6B', '#2F4858'],
+];
 /** What is yellow, and not brown. */
 const LEMONY = /^(?:lemon|banana|pineapple|corn|cheese|cheese wheel|chick|rubber duck|daffodil|sunflower|duckling|butter|starfruit)$/; // prettier-ignore
 const YELLOWS: readonly (readonly [string, string, string])[] = [
@@ -150,19 +157,13 @@ const YELLOWS: readonly (readonly [string, string, string])[] = [
   ['#E0A921', '#4A342A', '#F3E3B8'],
   ['#DFA01C', '#2F4858', '#9DBB6B'],
 ];
-/** The same of what has leaves of its own. */
-const ORANGES_IN_LEAF: readonly (readonly [string, string, string])[] = [
-  // Lighter than what they grow on, as leaves are drawn.
-  ['#DE6A24', '#A3C068', '#F3DDB9'],
-  ['#D9622B', '#9DBB6B', '#2F4858'],
-];
-
 /** A scheme for what a prompt is of: among those that its own colour leads, or at least supports, where it has one; then among those that have the second figure's. In a landscape the ground has its colour too. */
 export function schemeFor(
   name: string | null,
   k: Knobs,
   { land = null, second = null }: SchemeFor = {},
 ): readonly [string, string, string] {
+  const oneOf = <T>(schemes: readonly T[]): T => schemes[Math.floor(k.steady('palette/scheme') * schemes.length)];
   // What shines at night is set off by a dark blue.
   const hues = name === null ? null : NIGHT.test(name) ? ([235, 300] as const) : naturalHues(name);
   const isOf = (hex: string, from: number, to: number): boolean => {
@@ -181,32 +182,29 @@ export function schemeFor(
     const own = name !== null && BLACK.test(name) ? all.filter(([hex]) => hex === '#25282C') : all.filter(([hex]) => fits(hex));
     const from = own.length ? own : all;
     if (name !== null && PINK.test(name)) {
-      const [, water, spark] = all[Math.floor(k.steady('palette/scheme') * all.length)];
+      const [, water, spark] = oneOf(all);
       return [PINKS[0][0], water, spark];
     }
-    return from[Math.floor(k.steady('palette/scheme') * from.length)];
+    return oneOf(from);
   } // prettier-ignore
-  if (name !== null && PALE.test(name)) return WHITE[Math.floor(k.steady('palette/scheme') * WHITE.length)];
-  if (name !== null && PINK.test(name)) return PINKS[Math.floor(k.steady('palette/scheme') * PINKS.length)];
-  if (name !== null && BLACK.test(name)) return NEUTRAL[Math.floor(k.steady('palette/scheme') * NEUTRAL.length)];
-  if (name !== null && LEMONY.test(name)) return YELLOWS[Math.floor(k.steady('palette/scheme') * YELLOWS.length)];
-  if (name !== null && VIVID.test(name) && second === null) {
-    const of = /^(?:carrot|pumpkin|orange|tangerine|mandarin|clementine|persimmon|apricot)$/.test(name) ? ORANGES_IN_LEAF : ORANGES; // prettier-ignore
-    return of[Math.floor(k.steady('palette/scheme') * of.length)];
-  }
+  if (name !== null && PALE.test(name)) return oneOf(WHITE);
+  if (name !== null && PINK.test(name)) return oneOf(PINKS);
+  if (name !== null && BLACK.test(name)) return oneOf(NEUTRAL);
+  if (name !== null && LEMONY.test(name)) return oneOf(YELLOWS);
+  if (name !== null && VIVID.test(name) && second === null) return oneOf(LEAVED.test(name) ? ORANGES_IN_LEAF : ORANGES);
   // Nobody's skin is green: of people the lighter ink is warm.
   if (name !== null && (isRole(name) || PEOPLE.test(name))) {
     const warm = SCHEMES.filter(([, support]) => {
       const { L, C, hDeg } = oklabToOklch(hexToOklab(support));
       return L > 0.68 && C > 0.02 && hDeg > 30 && hDeg < 96;
     });
-    return warm[Math.floor(k.steady('palette/scheme') * warm.length)];
+    return oneOf(warm);
   }
   // A thing that may be of any colour leaves the second figure its own.
   const lent = hues === null && name !== null && !isCreature(name) && second !== null ? naturalHues(second) : null;
   const lending = lent ? SCHEMES.filter(([dominant, support, spark]) => !isOf(dominant, ...lent) && [support, spark].some((hex) => isOf(hex, ...lent))) : []; // prettier-ignore
   if (lent && lending.length > 2) {
-    const [dominant, support, spark] = lending[Math.floor(k.steady('palette/scheme') * lending.length)];
+    const [dominant, support, spark] = oneOf(lending);
     return isOf(support, ...lent) ? [dominant, support, spark] : [dominant, spark, support];
   }
   const leading = SCHEMES.filter(([dominant]) => fits(dominant));
@@ -220,6 +218,6 @@ export function schemeFor(
       )
     : [];
   const of = both.length ? both : from;
-  const [dominant, support, spark] = of[Math.floor(k.steady('palette/scheme') * of.length)];
+  const [dominant, support, spark] = oneOf(of);
   return both.length && !isOf(support, ...other!) ? [dominant, spark, support] : [dominant, support, spark];
 }

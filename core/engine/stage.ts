@@ -120,6 +120,9 @@ export function standingOf(modifiers: readonly string[]): Standing | null {
     : null;
 }
 
+/** Whether of somebody only the head is asked for. */
+export const asksHead = (modifiers: readonly string[]): boolean => modifiers.some((m) => /^(?:head|face|portrait|bust|profile)$/.test(m)); // prettier-ignore
+
 /** How one stands to another with the whole body. */
 const BODILY: readonly (string | null)[] = [
   'on',
@@ -219,7 +222,7 @@ function builtFor(stage: Stage, figure: PromptFigure, index: number, isHead: boo
   }
   if (modifiers.some((m) => CUT.test(m)) && CITRUS.test(figure.drawn))
     return buildFigure('citrus slice', { ...stage, expression });
-  const head = isHead || two === 'heads' || modifiers.some((m) => /^(?:head|face|portrait|bust|profile)$/.test(m));
+  const head = isHead || two === 'heads' || asksHead(modifiers);
   const partsAsked = stage.palette.isToldApart ? figure.colours.flatMap((c) => (c.of === null ? [] : [c.of])) : [];
   // So have those that something else stands for, where a drawing has them apart.
   if (PARTED.test(figure.drawn)) partsAsked.push(...stage.parts.figures.flatMap((f) => (f.to === index && f.relation === 'as' && f.place ? [f.place] : []))); // prettier-ignore
@@ -274,12 +277,13 @@ function onOwnField(
 ): readonly string[] {
   const { groundHex, named, strict, isToldApart } = stage.palette;
   const hues = isCreature(name) && !named && !strict && !isToldApart ? naturalHues(name) : null;
-  const isForeign = (hex: string): boolean => {
-    const { C, hDeg } = oklabToOklch(hexToOklab(hex));
-    return C > 0.07 && !(hDeg >= hues![0] - 18 && hDeg <= hues![1] + 18);
-  };
-  const field = hexToOklab(onHex);
   if (!hues) return inks;
+  const field = hexToOklab(onHex);
+  /** What has so much colour is of another hue. */
+  const isForeign = (hex: string, least = 0.07): boolean => {
+    const { C, hDeg } = oklabToOklch(hexToOklab(hex));
+    return C > least && !(hDeg >= hues[0] - 18 && hDeg <= hues[1] + 18);
+  };
   // On paper only what is grey, and neither dark nor pale, would be drawn in the spark.
   if (field.L > 0.85) {
     const own = inks.find((hex) => !isForeign(hex));
@@ -287,9 +291,7 @@ function onOwnField(
     return isGrey && own ? [...new Set([own, mix(own, onHex, 0.5), ...inks.filter((i) => !isForeign(i))])] : inks;
   }
   const light = onHex === groundHex ? clearest(onHex, inks) : groundHex;
-  const { C, hDeg } = oklabToOklch(field);
-  const isOwn = C < 0.03 || (hDeg >= hues[0] - 18 && hDeg <= hues[1] + 18);
-  if (!isOwn || !inks.some(isForeign)) return inks;
+  if (isForeign(onHex, 0.03) || !inks.some((i) => isForeign(i))) return inks;
   return [...new Set([light, mix(onHex, light, 0.55), ...inks.filter((i) => !isForeign(i))])];
 }
 

@@ -1,18 +1,8 @@
 import { parsePath, mapContour, type Contour } from '../path';
 import thingsData from './data/things.json';
 import wordsData from './data/words.json';
+import { BY_HAND } from './by-hand';
 import { BUILT_NAMES, isBuilt } from './creature';
-import { ANIMALS } from './figures-animals';
-import { EVERYDAY } from './figures-everyday';
-import { FINDS } from './figures-finds';
-import { NATURE } from './figures-nature';
-import { PEOPLE } from './figures-people';
-import { SHOP } from './figures-shop';
-import { THINGS } from './figures-things';
-import { HOME } from './figures-home';
-import { PLACES } from './figures-places';
-import { TOOLS } from './figures-tools';
-import type { Drawing, Proportion } from './drawing';
 
 /** A drawing out of the compiled library: parts from the bottom up, each with the number of its tone. */
 export interface LibraryDrawing {
@@ -22,20 +12,6 @@ export interface LibraryDrawing {
 }
 
 type Encoded = readonly [string, readonly (readonly [readonly number[], readonly string[]])[]];
-
-/** Figures drawn by hand for this engine, with seeded proportions. */
-export const BY_HAND: Readonly<Record<string, (t: Proportion) => Drawing>> = {
-  ...ANIMALS,
-  ...NATURE,
-  ...THINGS,
-  ...TOOLS,
-  ...HOME,
-  ...PLACES,
-  ...FINDS,
-  ...EVERYDAY,
-  ...SHOP,
-  ...PEOPLE,
-};
 
 const library = new Map((thingsData as unknown as readonly Encoded[]).map(([name, drawings]) => [name, drawings]));
 

@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   axisOf,
+  bent,
   boxOf,
+  boxOfRuns,
   centroidOf,
   circle,
   circleOfArcs,
@@ -37,6 +39,7 @@ import {
   strokeArea,
   subtract,
   union,
+  withPointsBetween,
   type Contour,
   type Point,
   type Segment,
@@ -338,6 +341,17 @@ describe('plain shapes', () => {
 });
 
 describe('areas', () => {
+  it('have points along their edges, none far from the next, and the same outline', () => {
+    const area = [flatten(rectangle(0, 0, 40, 10), 0.1)];
+    const dense = withPointsBetween(area, 3);
+    expect(sizeOf(dense)).toBeCloseTo(400, 6);
+    const [one] = dense;
+    for (let i = 0; i < one.length; i += 2)
+      expect(Math.hypot(one[(i + 2) % one.length] - one[i], one[(i + 3) % one.length] - one[i + 1])).toBeLessThan(3 + 1e-9); // prettier-ignore
+    // What is bent has the points to bend at: a bar's long edges follow a wave.
+    const wave = bent(dense, (x, y) => [x, y + 3 * Math.sin(x / 4)]);
+    expect(boxOfRuns(wave)!.height).toBeGreaterThan(14);
+  });
   const square = (x: number, y: number, side: number) => [[x, y, x + side, y, x + side, y + side, x, y + side]];
   it('unite, subtract and intersect', () => {
     const [a, b] = [square(0, 0, 10), square(5, 5, 10)];

@@ -136,6 +136,17 @@ export function axisOf(area: Area): { readonly angleRad: number; readonly longer
   return { angleRad: Math.atan2(2 * xy, xx - yy) / 2, longer: Math.sqrt((xx + yy + spread) / Math.max(1e-9, xx + yy - spread)) }; // prettier-ignore
 }
 
+/** The same outlines with points along their edges, none further than so from the next, in units: for a map that bends what is straight. */
+export const withPointsBetween = (area: Area, every: number): Area =>
+  area.map((ring) =>
+    Array.from({ length: ring.length / 2 }, (_, i) => {
+      const [x, y] = [ring[2 * i], ring[2 * i + 1]];
+      const [u, v] = [ring[(2 * i + 2) % ring.length], ring[(2 * i + 3) % ring.length]];
+      const steps = Math.max(1, Math.ceil(Math.hypot(u - x, v - y) / every));
+      return Array.from({ length: steps }, (_, k) => [x + ((u - x) * k) / steps, y + ((v - y) * k) / steps]).flat();
+    }).flat(),
+  );
+
 /** Every point moved; a map that turns the plane over keeps holes holes. */
 export function bent(area: Area, map: (x: number, y: number) => readonly [number, number]): Area {
   return area.map((ring) => {

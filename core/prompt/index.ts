@@ -3,7 +3,7 @@ export { letteringAsked, readPrompt } from './read';
 export { bareFigure, withoutSome } from './figures';
 export { gerundOf, isAdjective, isKnownWord, isPlural, nounKind, presentOf, singulars } from './classes';
 export { stretchesOf, type Stretch } from './stretches';
-export { LETTER_STYLES, type LetterStyle } from './letter-style';
+export type { LetterStyle } from './letter-style';
 export { RELATION_NAMES, type Relation } from './relations';
 export { WORD_PARTS, type WordPart } from './reading';
 export {

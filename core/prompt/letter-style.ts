@@ -2,12 +2,10 @@
 import { type Reading } from './reading';
 
 /** What can be said of letters: which face, how heavy, in which case, how far apart, and what is done to them. */
-export const LETTER_STYLES = [
-  ...(['script', 'gothic', 'slab', 'serif', 'sans', 'round', 'narrow', 'deco'] as const),
-  ...(['bold', 'thin', 'slanted', 'upper', 'lower', 'spaced', 'tight'] as const),
-  ...(['wavy', 'arched', 'stacked', 'linked', 'sliced', 'stencil', 'striped', 'cracked', 'dripping', 'pixel', 'outlined', 'shadow'] as const),
-] as const; // prettier-ignore
-export type LetterStyle = (typeof LETTER_STYLES)[number];
+export type LetterStyle =
+  | 'script' | 'gothic' | 'slab' | 'serif' | 'sans' | 'round' | 'narrow' | 'deco'
+  | 'bold' | 'thin' | 'slanted' | 'upper' | 'lower' | 'spaced' | 'tight'
+  | 'wavy' | 'arched' | 'stacked' | 'linked' | 'sliced' | 'stencil' | 'striped' | 'cracked' | 'dripping' | 'pixel' | 'outlined' | 'shadow'; // prettier-ignore
 
 /** Words for letters as a whole. */
 const LETTERS = '(?:letters?|letter-?forms?|lettering|type-?faces?|type|typography|fonts?|characters)';
@@ -70,7 +68,6 @@ export function readLetterStyle(reading: Reading): LetterStyle[] {
   reading.take(/\b(?:with|and) (?:an? |the )?(?:drop |long |hard |deep |block )?shadows?(?=\s*(?:[,.;|]|$))/, 'manner', () => (/\b(?:word ?mark|logotype|letter ?mark|monogram)\b/.test(reading.rest) ? void styles.push('shadow') : false)); // prettier-ignore
   // "Letters like waves".
   reading.take(new RegExp(`${LEAD}${LETTERS} (?:(?:that )?(?:are |look |move |roll |flow )?(?:shaped |drawn )?(?:like|as)|forming|in) (?:an? |the |of )*(?:waves?|water|seas?|ripples?|flags?)(?![\\w-])`), 'manner', () => put('wavy')); // prettier-ignore
-  reading.take(new RegExp(`${LEAD}(?:${LOOK}) (?:${LOOK}) ${LETTERS}(?![\\w'])`), 'manner', (m) => put(m[0]));
   reading.take(new RegExp(`${LEAD}${looks}+${LETTERS}(?![\\w'])(?! (?:an?|[a-z]) )`), 'manner', (m) => put(m[0]));
   // "The letters stacked", "letters sliced through the middle".
   reading.take(

@@ -245,7 +245,7 @@ function isThingThere(rest: string, from: number, word: string, kind: Kind | nul
   const acts =
     (gerundOf(next) ?? participleOf(next)) !== null &&
     /^\s+[a-z]+\s+(?:around|round|in|on|over|from|out|through|an?|the|up|under|into|with)\b/.test(after);
-  const ends = acts || /^\s*(?:$|[,;.|]|(?:with|in|on|and|or|over|under|inside|as|made|cut|wearing|holding|shaped|like|whose|growing|from|of|beside|between|behind)\b)/.test(after); // prettier-ignore
+  const ends = acts || /^\s*(?:$|[,;.|]|(?:with|in|on|and|or|over|under|inside|as|made|cut|wearing|holding|shaped|like|whose|growing|from|of|beside|between|behind|for|through|instead)\b)/.test(after); // prettier-ignore
   const isNextColour = new RegExp(`^\\s*(?:and|or|,)\\s*(?:${ANY_COLOUR})`).test(after);
   // "For a forest school" says whom it is for.
   if (!ends)

@@ -211,11 +211,15 @@ export class Shaping {
   choose(ids: readonly string[]): void {
     this.chosen = [...new Set(ids)];
     this.about = null;
+    this.lookAnew();
+    this.preview();
+  }
+
+  /** Nothing is known yet of what the open form would do to what is chosen now. */
+  private lookAnew(): void {
     this.made = null;
     this.tryNothing();
-    // An open form says what it would do to what is chosen now.
     if (this.act === 'thin-out') this.lookForCurve();
-    this.preview();
   }
 
   toggle(id: string): void {
@@ -318,9 +322,7 @@ export class Shaping {
     if (name === 'fill-holes' || name === 'trim-hidden')
       return this.work([{ kind: name, nodes: this.nodes === 'all' ? 'all' : [...this.nodes] }], 'make');
     this.act = this.act === name ? null : name;
-    this.made = null;
-    this.tryNothing();
-    if (this.act === 'thin-out') this.lookForCurve();
+    this.lookAnew();
     if (this.act === 'line') this.readStroke();
     else if (this.act) this.preview();
   }
