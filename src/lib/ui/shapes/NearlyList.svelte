@@ -19,73 +19,79 @@
     const isOpen = shaping.act !== null;
     untrack(() => (heldPx = isOpen ? (heldPx ?? section?.offsetHeight ?? null) : null));
   });
+  /** How high all of it would be, in px: where that is more than is held, a line below shows that it goes on. */
+  let wholePx = $state(0);
 </script>
 
 <section
-  class="mb-4 {heldPx === null ? '' : 'overflow-y-auto'}"
+  class="mb-4 {heldPx === null ? '' : 'overflow-y-auto'} {heldPx !== null && wholePx > heldPx
+    ? 'border-b border-muted'
+    : ''}"
   style:height={heldPx === null ? null : `${heldPx}px`}
   bind:this={section}
   aria-label="Nearly true"
   aria-busy={shaping.looking}
   data-nearly={shaping.looking ? 'looking' : 'ready'}
 >
-  <div class="mb-1 flex items-baseline justify-between gap-2">
-    <h2 class="text-[14px]">Nearly true</h2>
-    <span class="text-[12px] text-muted" role="status">{shaping.looking ? 'Looking at the shapes' : ''}</span>
-  </div>
-  {#if shaping.nearly.length}
-    <ul class="flex flex-col">
-      {#each shaping.nearly as line (line.key)}
-        <li
-          class="flex min-h-8 items-center gap-2 border-b border-line"
-          onpointerenter={() => show(line)}
-          onpointerleave={() => show(null)}
-          data-line={line.key}
-        >
-          <span class="flex-1 py-1 leading-snug"
-            >{line.told}
-            {#if line.each}
-              <button
-                class="quiet text-[12px]"
-                aria-expanded={opened === line.key}
-                onclick={() => (opened = opened === line.key ? null : line.key)}
-                >{opened === line.key ? 'together' : 'one by one'}</button
-              >
-            {/if}</span
+  <div bind:offsetHeight={wholePx}>
+    <div class="mb-1 flex items-baseline justify-between gap-2">
+      <h2 class="text-[14px]">Nearly true</h2>
+      <span class="text-[12px] text-muted" role="status">{shaping.looking ? 'Looking at the shapes' : ''}</span>
+    </div>
+    {#if shaping.nearly.length}
+      <ul class="flex flex-col">
+        {#each shaping.nearly as line (line.key)}
+          <li
+            class="flex min-h-8 items-center gap-2 border-b border-line"
+            onpointerenter={() => show(line)}
+            onpointerleave={() => show(null)}
+            data-line={line.key}
           >
-          <button
-            class="quiet shrink-0 whitespace-nowrap text-text!"
-            disabled={shaping.busy}
-            onfocus={() => show(line)}
-            onblur={() => show(null)}
-            onclick={() => shaping.putRight(line)}
-            aria-label="{line.act}: {line.told}">{line.act}</button
-          >
-        </li>
-        {#if opened === line.key}
-          {#each line.each ?? [] as one (one.key)}
-            {@const alone = { ...one, act: line.act }}
-            <li
-              class="flex min-h-7 items-center gap-2 border-b border-line pl-3 text-[12px]"
-              onpointerenter={() => show(alone)}
-              onpointerleave={() => show(null)}
-              data-one={one.key}
+            <span class="flex-1 py-1 leading-snug"
+              >{line.told}
+              {#if line.each}
+                <button
+                  class="quiet text-[12px]"
+                  aria-expanded={opened === line.key}
+                  onclick={() => (opened = opened === line.key ? null : line.key)}
+                  >{opened === line.key ? 'together' : 'one by one'}</button
+                >
+              {/if}</span
             >
-              <span class="flex-1 leading-snug text-muted">{one.told}</span>
-              <button
-                class="quiet shrink-0 whitespace-nowrap text-text!"
-                disabled={shaping.busy}
-                onfocus={() => show(alone)}
-                onblur={() => show(null)}
-                onclick={() => shaping.putRight(alone)}
-                aria-label="{line.act}: {one.told}">{line.act}</button
+            <button
+              class="quiet shrink-0 whitespace-nowrap text-text!"
+              disabled={shaping.busy}
+              onfocus={() => show(line)}
+              onblur={() => show(null)}
+              onclick={() => shaping.putRight(line)}
+              aria-label="{line.act}: {line.told}">{line.act}</button
+            >
+          </li>
+          {#if opened === line.key}
+            {#each line.each ?? [] as one (one.key)}
+              {@const alone = { ...one, act: line.act }}
+              <li
+                class="flex min-h-7 items-center gap-2 border-b border-line pl-3 text-[12px]"
+                onpointerenter={() => show(alone)}
+                onpointerleave={() => show(null)}
+                data-one={one.key}
               >
-            </li>
-          {/each}
-        {/if}
-      {/each}
-    </ul>
-  {:else}
-    <p class="text-muted {shaping.looking ? 'invisible' : ''}">Nothing is only nearly level, equal or symmetrical.</p>
-  {/if}
+                <span class="flex-1 leading-snug text-muted">{one.told}</span>
+                <button
+                  class="quiet shrink-0 whitespace-nowrap text-text!"
+                  disabled={shaping.busy}
+                  onfocus={() => show(alone)}
+                  onblur={() => show(null)}
+                  onclick={() => shaping.putRight(alone)}
+                  aria-label="{line.act}: {one.told}">{line.act}</button
+                >
+              </li>
+            {/each}
+          {/if}
+        {/each}
+      </ul>
+    {:else}
+      <p class="text-muted {shaping.looking ? 'invisible' : ''}">Nothing is only nearly level, equal or symmetrical.</p>
+    {/if}
+  </div>
 </section>
