@@ -24,6 +24,8 @@ export default defineConfig({
           testTimeout: 60_000,
           // On two cores it would be one.
           maxWorkers: 2,
+          // What is computed keeps nothing between tests: its data, drawings and faces are loaded once for all files of a worker.
+          isolate: false,
         },
       },
       {

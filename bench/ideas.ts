@@ -1,7 +1,7 @@
 /**
  * How many ideas four candidates are: shares of rounds in which at least three of the four have outlines of their own, and in which all four have one. Lines, rings, discs and tiles
  * around figures are left off; outlines are fitted, mirrored and tilted onto each other, and are one where they share 0.75 of what they cover.
- * `npx tsx bench/ideas.ts [PROMPTS.txt]`; without a file, prompts made up here.
+ * `npx tsx bench/ideas.ts [PROMPTS.txt]`, as those in `bench/reading`, up to a bar in each line; without a file, prompts made up here.
  */
 import { readFileSync } from 'node:fs';
 import { coveredCells } from '../core/raster';
@@ -20,6 +20,7 @@ const prompts = own
   ? readFileSync(own, 'utf8')
       .split('\n')
       .filter((l) => l.trim() && !l.startsWith('#'))
+      .map((l) => l.split('|')[0].trim())
   : PROMPTS;
 
 /** What the figures of a candidate cover, without what holds them. */

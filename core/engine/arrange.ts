@@ -41,10 +41,13 @@ import {
   ideasFor,
   otherBuild,
   peeking,
+  risen,
   plain,
   single,
   WHOLE,
   type Single,
+  sunk,
+  waterlined,
 } from './single';
 import {
   thingFor,
@@ -116,7 +119,8 @@ function oneFigure(stage: Stage, asked: PromptFigure): Layer[] {
   const isOut = (idea: Single): boolean =>
     // A face is seen once, and whole.
     (idea !== otherBuild && asked.expression !== null) ||
-    (idea === peeking && (stage.isHeld !== undefined || isLines)) ||
+    ((idea === peeking || idea === sunk) && (stage.isHeld !== undefined || isLines)) ||
+    ((idea === risen || idea === waterlined) && (stage.isHeld !== undefined || (isLines && idea === waterlined))) ||
     (idea === cropped && isLines) ||
     (idea === counterchanged && (stage.isHeld === 'ring' || isLines || b.height > 1.7 * b.width));
   const ideas = ideasFor(figure).filter((idea) => !isOut(idea));

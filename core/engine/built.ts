@@ -210,6 +210,8 @@ export function builtDrawings(name: string, said: Said, knobs: Knobs): readonly 
     return both.length || pose === 'curled' ? [...both, ...(said.isWhole && both.length ? [] : more)] : [];
   }
   if (expression) return said.isWhole ? [front('standing', 'whole')] : [head(expression), front('standing', 'bust')];
+  if (kind.muzzle === 'visor' && !said.isWhole)
+    return [head('happy'), front('standing', 'whole'), front('waving', 'whole')];
   if (!isItself) return [];
   // What is known from the front alone sits or stands there, facing us.
   if (said.isWhole && FACING_US.has(name)) return [front('sitting', 'whole'), front('standing', 'whole')];

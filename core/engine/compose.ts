@@ -15,7 +15,9 @@ import { knobsFrom, type Descent, type Knobs } from './knobs';
 import type { Layer } from './layer';
 import { combination, lettermark, wordmark } from './lettering';
 import { paletteFor, type Palette } from './palette';
+import { isScene } from './grounds';
 import type { Stage } from './stage';
+import { viewed } from './views';
 
 /** What decides one candidate. */
 export interface SceneRequest {
@@ -151,15 +153,21 @@ export function stageFor(request: SceneRequest): Stage {
   };
 }
 
+/** Whether a picture is seen in several views: of one figure there are drawings and ideas of its own, and a landscape has its windows. */
+function isViewed({ parts: { figures, settings } }: Stage): boolean {
+  if (!figures.length || isScene(figures)) return false;
+  return figures.length > 1 || (figures[0].count > 1 && !settings.length);
+}
+
 /** Composes one candidate as layers to paint. */
 export function compose(request: SceneRequest): Scene {
   const stage = stageFor(request);
   const flaws: Flaws = { share: request.flaws / 100, knobs: stage.knobs };
   const { prompt } = request;
   const layers = {
-    pictorial: () => together(stage),
+    pictorial: () => (isViewed(stage) ? viewed(stage, together) : together(stage)),
     abstract: () => abstractMark(stage),
-    lettermark: () => lettermark(stage),
+    lettermark: () => viewed(stage, lettermark),
     wordmark: () => wordmark(stage),
     combination: () => combination(stage),
     emblem: () => emblem(withField(stage)),

@@ -23,18 +23,28 @@ import { leafArea } from './marks';
 import { isThing } from './things';
 import { faceOf } from './letter-styles';
 import { lineOnArc, lineIn } from './letters';
+import { isShownNear, keepOf, near, windowOf, type Window } from './views';
 import { wordsAs } from './words';
 
 /** How far from the middle of an emblem its figures may reach, in units, before they are brought into its ring. */
 const HEART_RADIUS = 48;
 
+const held = (stage: Stage, isHeld: 'ring' | 'tile'): Stage => ({ ...stage, isHeld, leeway: 0, position: 0, parts: { ...stage.parts, shape: null } }); // prettier-ignore
+
 /** The figures alone, plainly, for the middle of an emblem: within a circle. */
 function heart(stage: Stage, isHeld: 'ring' | 'tile' = 'ring'): Layer[] {
-  const layers = together({ ...stage, isHeld, leeway: 0, position: 0, parts: { ...stage.parts, shape: null } });
+  const layers = together(held(stage, isHeld));
   let far = HEART_RADIUS;
   for (const ring of layers.flatMap((l) => l.area))
     for (let i = 0; i < ring.length; i += 2) far = Math.max(far, Math.hypot(ring[i] - 50, ring[i + 1] - 50));
   return scaled(layers, HEART_RADIUS / far);
+}
+
+/** The figures within what holds them, made smaller and moved; in a view from near, so large that its window cuts them. */
+function heartIn(stage: Stage, window: Window | null, k: number, dx = 0, dy = 0): Layer[] {
+  const isCut = window !== null && isShownNear(stage) && stage.parts.figures.length > 0;
+  const drawn = isCut ? near(together(held(stage, 'ring')), window, keepOf(stage)) : null;
+  return drawn ?? scaled(heart(stage), k, dx, dy);
 }
 
 export function emblem(stage: Stage): Layer[] {
@@ -71,7 +81,7 @@ export function emblem(stage: Stage): Layer[] {
       layerOf(union(marks), onFirst[0]),
       layerOf(disc(50, 50, inner, 160), ground),
       layerOf(ringOf(50, 50, inner - 1.2, inner - 2), first),
-      ...scaled(heart(stage), 0.56),
+      ...heartIn(stage, windowOf(disc(50, 50, inner - 2, 160), 50, 50, 2 * (inner - 2), true), 0.56),
     ];
   };
   const shield = (): Layer[] => {
@@ -87,13 +97,13 @@ export function emblem(stage: Stage): Layer[] {
             layerOf(union(...set(name, under ? 16.6 : 19.2, 58, under ? 6.4 : 7.6, 50), ...set(under, 23.6, 50, 3.9, 80)), onFirst[0]), // prettier-ignore
           ]
         : []),
-      ...scaled(name ? heart(stage) : heart(recoloured(stage, first, onFirst)), name ? 0.56 : 0.66, 0, name ? 4 : -2.5),
+      ...(name ? scaled(heart(stage), 0.56, 0, 4) : heartIn(recoloured(stage, first, onFirst), windowOf(FORMS.shield(43.6), 50, 46, 76, true), 0.66, 0, -2.5)), // prettier-ignore
     ];
   };
   const hexagon = (): Layer[] => [
     ...form(stage, FORMS.hexagon(45), first),
     layerOf(rim(FORMS.hexagon(41), 1), onFirst[0]),
-    ...scaled(heart(recoloured(stage, first, onFirst)), name ? 0.52 : 0.66, 0, name ? -6 : 0),
+    ...heartIn(recoloured(stage, first, onFirst), name ? null : windowOf(FORMS.hexagon(40), 50, 50, 74, true), name ? 0.52 : 0.66, 0, name ? -6 : 0), // prettier-ignore
     ...(name
       ? [layerOf(union(...set(name, under ? 72 : 75, 46, 6.6, 60), ...set(under, 80.4, 36, 4.2, 80)), onFirst[0])]
       : []),
@@ -112,7 +122,7 @@ export function emblem(stage: Stage): Layer[] {
           ),
         ]
       : []),
-    ...scaled(heart(recoloured(stage, first, onFirst)), name ? 0.52 : 0.64, 0, name ? 3 : 0),
+    ...heartIn(recoloured(stage, first, onFirst), name ? null : windowOf(disc(50, 50, 38.8, 160), 50, 50, 77.6, true), name ? 0.52 : 0.64, 0, name ? 3 : 0), // prettier-ignore
   ];
   const bannered = (): Layer[] => {
     const y = 77;
@@ -124,7 +134,7 @@ export function emblem(stage: Stage): Layer[] {
     const other = second === first ? mix(first, ground, stage.palette.strict ? 0 : 0.35) : second;
     return [
       ...form(stage, ringOf(50, 46, 42, 39.4), first),
-      ...scaled(heart(stage), 0.66, 0, -7),
+      ...heartIn(stage, windowOf(disc(50, 46, 39.4, 160), 50, 43, 76, true), 0.66, 0, -7),
       layerOf(grown(union(ribbon, tails), 1.3), ground),
       layerOf(tails, other),
       layerOf(union(ribbon), first),
@@ -233,6 +243,11 @@ export function appIcon(stage: Stage): Layer[] {
   ])();
   // Every fourth comes so near that the tile cuts it.
   const isNear = stage.ideas >= IDEAS && stage.idea % IDEAS === 3 && stage.parts.figures.length < 2;
+  const window = windowOf(shape, 50, 50, 2 * half, false);
+  const close =
+    stage.parts.figures.length > 1 && isShownNear(stage)
+      ? near(together(held(inner, 'tile')), window, keepOf(stage))
+      : null;
   const size = isNear ? 1.02 : motif.length ? 0.64 : 0.76;
   const side = stage.knobs.steady('near') < 0.5 ? 15 : -15;
   // A form that is asked for is on the tile, and the figure in it.
@@ -241,6 +256,7 @@ export function appIcon(stage: Stage): Layer[] {
     const hull = FORMS[asked](34);
     return [...base, { ...layerOf(hull, others[0]), clip: shape }, ...scaled(heart(recoloured(stage, others[0], onField(inner, others[0])), 'tile'), 0.52)]; // prettier-ignore
   }
+  if (close && !stage.parts.shape) return [...base, ...close];
   return [
     ...base,
     ...(isNear ? [] : motif),

@@ -40,6 +40,8 @@ export interface Layer {
   readonly grain?: Grain;
   /** It draws a figure, and not what holds one or stands round it. */
   readonly isFigure?: boolean;
+  /** The name of the figure that it draws. */
+  readonly of?: string;
 }
 
 export const layerOf = (area: Area, fill: Fill, more: Omit<Layer, 'area' | 'fill'> = {}): Layer => ({

@@ -12,7 +12,7 @@ import {
   type Figure,
 } from './figure';
 import { boundsOf, box, disc } from './area';
-import { expressionOf, eyewearParts, hatParts, inCloth, neckParts, stanceOf, TONES as CLOTH, type Dress, type Eyewear, type Hat, type Stance } from './creature'; // prettier-ignore
+import { expressionOf, eyewearParts, hatParts, inCloth, limb, neckParts, stanceOf, TONES as CLOTH, type Dress, type Eyewear, type Hat, type Joint, type Stance } from './creature'; // prettier-ignore
 import { FACE_TONES, faceOn } from './faced';
 import { joinedFigures, uprightFigure } from './built';
 import {
@@ -93,13 +93,15 @@ function thingMascot(name: string, options: MascotOptions, stance: Stance): Figu
   const spread = stance === 'running' || stance === 'jumping' ? 0.55 : 0.34;
   const [la, ra] = [cx - half * spread, cx + half * spread];
   const kick = stance === 'running' ? 7 : 0;
+  // Thick where they grow out, thinner towards hands and feet.
   const limbs = union(
-    line(3.2, `M${left + 2} ${shoulder}Q${left - 6} ${shoulder + 3} ${other[0]} ${other[1]}`),
-    line(3.2, `M${right - 2} ${shoulder}Q${right + 8} ${shoulder + 5} ${hand[0]} ${hand[1]}`),
-    line(3.2, `M${la} ${foot - 4}Q${la - kick} ${foot + 4} ${la - kick * 1.6} ${foot + 10 - kick * 0.5}`),
-    line(3.2, `M${ra} ${foot - 4}Q${ra + kick} ${foot + 3} ${ra + kick * 0.4} ${foot + 10}`),
+    tapered([left + 2, shoulder, 2.7], [left - 6, shoulder + 4], [other[0], other[1], 1.9]),
+    tapered([right - 2, shoulder, 2.7], [right + 8, shoulder + 6], [hand[0], hand[1], 1.9]),
+    tapered([la, foot - 4, 2.9], [la - kick, foot + 4], [la - kick * 1.6, foot + 10 - kick * 0.5, 2.2]),
+    tapered([ra, foot - 4, 2.9], [ra + kick, foot + 3], [ra + kick * 0.4, foot + 10, 2.2]),
   );
-  const shoe = (sx: number, sy: number, side: number): Area => moved(disc(0, 0, 1, 48), [5.6, 0, 0, 3.2, sx + side * 2.2, sy + 1]); // prettier-ignore
+  // Round in front and flat below.
+  const shoe = (sx: number, sy: number, side: number): Area => intersect(union(moved(disc(0, 0, 1, 48), [7.2, 0, 0, 5.4, sx + side * 2.6, sy + 2.2]), disc(sx, sy, 3.4, 36)), box(-60, -60, 220, 60 + sy + 4)); // prettier-ignore
   const ends = union(shoe(la - kick * 1.6, foot + 10 - kick * 0.5, -1), shoe(ra + kick * 0.4, foot + 10, 1));
   const boot = (sx: number, sy: number, side: number): Area => union(box(sx - 4.4, sy - 7, 8.8, 8), intersect(moved(disc(0, 0, 1, 48), [8, 0, 0, 6, sx + side * 3, sy + 2]), box(-60, -60, 220, 60 + sy + 4))); // prettier-ignore
   const boots = union(boot(la - kick * 1.6, foot + 10 - kick * 0.5, -1), boot(ra + kick * 0.4, foot + 10, 1));
@@ -108,7 +110,10 @@ function thingMascot(name: string, options: MascotOptions, stance: Stance): Figu
     union(box(-60, foot + 12.4 - kick * 0.5, 110, 2.4), box(50, foot + 12.4, 110, 2.4)),
   );
   const booted = { name, tones: CLOTH, parts: [...inCloth([{ tone: 2, area: boots }], dress.dyes?.feet, [2]), { tone: DARK, area: soles }] }; // prettier-ignore
-  const hands = union(disc(hand[0], hand[1], 3.6, 36), disc(other[0], other[1], 3.6, 36));
+  const hands = union(
+    mitten(hand, 1, isUp || held !== null),
+    mitten(other, -1, stance === 'jumping' || second !== null),
+  );
   const worn = hat && !dress.hat ? onTop(hat, thing) : null;
   const inOther = second ? placed(mirroredFigure(second), { cx: other[0] - 5, cy: other[1] - 8, side: 27, fill: 0.8 }) : null; // prettier-ignore
   const inHand = held ? placed(held, { cx: hand[0] + 5, cy: hand[1] - 8, side: 27, fill: 0.8 }) : null;
@@ -132,6 +137,18 @@ function thingMascot(name: string, options: MascotOptions, stance: Stance): Figu
     ...(inOther ? [inOther] : []),
     { name, tones: TONES, parts: [{ tone: DARK, area: hands }] },
   ]);
+}
+
+/** A limb of a thing, bent towards a point, its ends with their radii. */
+function tapered([x0, y0, r0]: readonly [number, number, number], [x1, y1]: readonly [number, number], [x2, y2, r2]: readonly [number, number, number]): Area {
+  const at = (t: number): Joint => [(1 - t) ** 2 * x0 + 2 * t * (1 - t) * x1 + t * t * x2, (1 - t) ** 2 * y0 + 2 * t * (1 - t) * y1 + t * t * y2, r0 + t * (r2 - r0)]; // prettier-ignore
+  return limb(...Array.from({ length: 9 }, (_, i) => at(i / 8)));
+} // prettier-ignore
+
+/** A hand of a thing: round, with a thumb towards its body; a cuff where the arm ends. */
+function mitten([x, y]: readonly number[], side: 1 | -1, isUp: boolean): Area {
+  const up = isUp ? -1 : 1;
+  return union(disc(x, y, 4.1, 40), limb([x - side * 2.4, y + up * 0.4, 1.7], [x - side * 5, y + up * 3, 1.5]));
 }
 
 /** What a thing wears before its eyes. */

@@ -16,6 +16,7 @@ import { boundsOf, disc, tile } from './area';
 import { grown, rim } from '../path';
 import { mirroredFigure, outlineOf, placed, silhouetteOf, standing, type Figure } from './figure';
 import { fitLayers, layerOf, type Layer } from './layer';
+import { IDEAS } from './single';
 import { dressFrom, EXPRESSION_NAMES, isCut, STANCE_NAMES, stanceOf, type Stance } from './creature';
 import { mascotFigure } from './mascot';
 import { isHeadgear, swapped } from './pairings';
@@ -25,6 +26,7 @@ import { waysFor } from './pairs';
 import { isThing } from './things';
 import type { PromptFigure } from '../prompt';
 import { isCreature } from './built';
+import { FACED_VIEWS, isShownNear, viewed } from './views';
 
 /** Whether one wears a thing, and does not carry it. */
 const isWorn = (name: string): boolean => isHeadgear(name) || isCut(name) || /^(?:sneakers?|trainers|running shoes?|shoes?|slippers|clogs|eyelash(?:es)?|lashes)$/.test(name); // prettier-ignore
@@ -39,6 +41,16 @@ const VIEWS: readonly (readonly [Stance, 'whole' | 'bust'])[] = [['standing', 'w
 
 /** An animal that goes with somebody, and is not carried; what is caught is. */
 const isCompany = (f: PromptFigure): boolean => isCreature(f.drawn) && !/^(?:fish|crab|lobster|shrimp)$/.test(f.drawn) && (f.count > 1 || !/^(?:hold|carry|hug|cradl)/.test(f.said ?? '')); // prettier-ignore
+
+/** How one stands in the candidates of a round that is free in it: three stand, of which two are seen in a view, and one does something. */
+function stanceInTurn({ idea }: Stage, isHolding: boolean, isSomebody: boolean): Stance {
+  const round = Math.floor(idea / IDEAS) % 2;
+  const free: readonly (readonly [Stance, Stance])[] = [['standing', 'jumping'], ['standing', 'waving'], ['sitting', 'running'], ['waving', 'pointing']]; // prettier-ignore
+  const holding: readonly (readonly [Stance, Stance])[] = [['standing', 'standing'], ['standing', 'standing'], ['sitting', 'running'], ['standing', 'standing']]; // prettier-ignore
+  const stance = (isHolding ? holding : free)[idea % IDEAS][round];
+  // A thing does not sit.
+  return stance === 'sitting' && !isSomebody ? 'jumping' : stance;
+} // prettier-ignore
 
 /** The mascot of a prompt, standing as asked or in one of the views. */
 export function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 'whole' | 'bust']): Figure {
@@ -78,10 +90,12 @@ export function mascotOf(stage: Stage, prompt: string, view?: readonly [Stance, 
     hasLashes: others.some((f) => /^(?:eye)?lash(?:es)?$/.test(f.word)),
     stance:
       said ??
-      ((tool && stance !== 'sitting') || (carried && /^(?:waving|pointing|jumping)$/.test(stance))
-        ? 'standing'
-        : stance),
-    crop: isHead ? 'head' : crop === 'bust' && (carried || tool) ? 'whole' : crop,
+      (stage.ideas >= IDEAS && view === undefined
+        ? stanceInTurn(stage, carried !== undefined || tool !== null, isCreature(a.drawn))
+        : (tool && stance !== 'sitting') || (carried && /^(?:waving|pointing|jumping)$/.test(stance))
+          ? 'standing'
+          : stance),
+    crop: isHead ? 'head' : crop === 'bust' && (carried || tool || stage.ideas >= IDEAS) ? 'whole' : crop,
   });
 }
 
@@ -117,6 +131,11 @@ export function mascotScene(stage: Stage, prompt: string): Layer[] {
   const manner = stage.parts.manner;
   if (!stage.given && manner.includes('poses')) return mascotSheet(stage, STANCE_NAMES.map((s) => mascotOf(stage, prompt, [s, 'whole']))); // prettier-ignore
   if (!stage.given && manner.includes('faces')) return mascotSheet(stage, EXPRESSION_NAMES.map((expression) => mascotOf({ ...stage, parts: { ...stage.parts, figures: stage.parts.figures.map((f, i) => (i ? f : { ...f, expression })) } }, `${prompt} head`))); // prettier-ignore
+  return isShownNear(stage) ? viewed({ ...stage, leeway: 0, position: 0 }, (s) => mascotMark(s, prompt), FACED_VIEWS) : mascotMark(stage, prompt); // prettier-ignore
+}
+
+/** One mascot, before what its round has behind it. */
+function mascotMark(stage: Stage, prompt: string): Layer[] {
   const figure = stage.given?.figure ?? mascotOf(stage, prompt);
   const fitted = placed(figure, { cx: 50, cy: 50, side: 90, fill: 0.9 });
   if (stage.given?.fixed) return finished(stage, figure);

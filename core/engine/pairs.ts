@@ -633,6 +633,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => t.a === 'pelican' && (MOUTH.test(t.place) || t.place === 'pouch') && (t.is('holding', 'with') || t.isTurned('inside')) && [inBill],
   (t) => isCreature(t.a) && /^(?:nose|snout|muzzle|nostrils?)$/.test(t.place) && t.isTurned('inside') && [nosed],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && /^(?:nose|snout|muzzle)$/.test(t.place) && t.isTurned('on') && t.second.count === 1 && /^(?:butterfly|ladybird|ladybug|bee|fly|snowflake|dragonfly|moth|flower|leaf|feather|bug|beetle|heart|star|drop|snail|bandage|adhesive bandage)$/.test(t.b) && [onNose],
+  (t) => isCreature(t.b) && !isSeenAside(t.b) && /^(?:nose|snout|muzzle)$/.test(t.place) && t.is('on') && t.first.count === 1 && (INSECTS.test(t.a) || /^(?:snowflake|flower|leaf|feather|heart|star|drop|snail|adhesive bandage)$/.test(t.a)) && [turnedPair(onNose)],
   (t) => t.b === 'wheel' && !isCreature(t.a) && t.is('on') && (t.second.count > 1 || isPlural(t.second.word)) && [wheeled],
   (t) => t.place === 'basket' && t.isTurned('as', 'inside') && /^(?:bicycle|scooter|moped|tricycle)$/.test(t.a) && [atBars],
   (t) => MOUTH.test(t.place) && isCreature(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],
@@ -758,7 +759,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   // Whoever goes past is before it.
   (t) => SCENERY.test(t.b) && !SCENERY.test(t.a) && t.does(/\b(?:past|along)\b/) && [distant],
   (t) => /^(?:mountain|mountains|hill|volcano|rock|cliff|pyramid)$/.test(t.b) && nounKind(t.a) !== 'artifact' && t.does(/^(?:climb|scal|hik|ascend|run|walk)/) && t.is('on', 'toward', 'over') && [scaling],
-  (t) => isCreature(t.a) && nounKind(t.b) === 'animal' && t.is('riding', 'on') && ['hoofed', 'heavy', 'cat', 'dog', 'bear', 'runner', 'hopper', ...(t.does(/^rid/) ? ['fowl', 'raptor', 'rodent', 'songbird'] : [])].includes(buildOf(t.b) ?? '') && [ridden],
+  (t) => isCreature(t.a) && !(INSECTS.test(t.a) && !t.does(/^rid/)) && nounKind(t.b) === 'animal' && t.is('riding', 'on') && ['hoofed', 'heavy', 'cat', 'dog', 'bear', 'runner', 'hopper', ...(t.does(/^rid/) ? ['fowl', 'raptor', 'rodent', 'songbird'] : [])].includes(buildOf(t.b) ?? '') && [ridden],
   (t) => /^(?:scooter|kick scooter|bicycle|motorcycle|moped|tricycle|motor scooter|bike)$/.test(t.b) && hasHands(t.a) && t.is('riding', 'on') && [onWheels],
   (t) => hasHands(t.a) && t.is('riding', 'on') && /^(?:rid|fly|sit|straddl|saddl)/.test(t.said + (t.first.pose ?? '')) && (/^(?:rocket|broom|witch broom|paper plane|airplane|banana|firework|comet|baguette|cucumber|corn|cigar|bullet|fish|whale|dolphin|shark|swan|goose|duck|seahorse|crab|snail|turtle|tortoise|dragon|cloud)$/.test(t.b) || (LONG.test(t.b) && !/^(?:candle|flower|rose|tulip|umbrella)$/.test(t.b))) && [astride],
   (t) => t.b === 'hot air balloon' && isCreature(t.a) && t.is('inside', 'riding', 'on') && [inBasket],

@@ -1,10 +1,12 @@
 /** One figure alone as a mark: plain, in a form, cropped, counterchanged, and other ideas for it. */
 import { boundsOf, box, disc, ringOf, tile } from './area';
+import { nounKind } from '../prompt';
 import { isCreature } from './built';
 import { grown, intersect, rim, sizeOf } from '../path';
-import { clipped, movedFigure, outlineOf, placed, silhouetteOf, upright, type Figure, type Place } from './figure';
+import { clipped, isLong, isTopHeavy, mirroredFigure, movedFigure, outlineOf, placed, silhouetteOf, turnedAt, upright, type Figure, type Place } from './figure'; // prettier-ignore
 import { onField } from './field';
-import { layerOf, type Layer } from './layer';
+import { fitLayers, layerOf, type Layer } from './layer';
+import { symmetryOf } from './symmetry';
 import { arrangement, banned, clear, finished, FORMS, type Stage, solid, form } from './stage';
 
 /** The largest share of its field that a figure alone takes. */
@@ -112,6 +114,20 @@ export const counterchanged: Single = (s, f) => {
   return [...solid(s, half, first), ...finished(s, left), ...finished(s, right, first, onField(s, first))];
 };
 
+/** Its upper half dark on light, its lower half light on dark, parted level: for what is wide. */
+export const waterlined: Single = (s, f) => {
+  const [first] = s.palette.inks;
+  const figure = placed(f, { cx: 50, cy: 50, side: 80 });
+  const b = boundsOf(outlineOf(figure));
+  const level = b.y + 0.52 * b.height;
+  const half = intersect(tile(50, level, 46, 12, 34), box(-20, level, 140, 140));
+  const [upper, lower] = [box(-20, -60, 140, 60 + level), box(-20, level, 140, 140)].map((w) => clipped(figure, w));
+  return fitLayers(
+    [...solid(s, half, first), ...finished(s, upper), ...finished(s, lower, first, onField(s, first))],
+    92,
+  );
+};
+
 /** The same figure as one with another hand would have it: low and broad, or high and slim. Round ones stay as they are. */
 export const otherBuild: Single = (s, f) => {
   const b = boundsOf(outlineOf(f));
@@ -119,6 +135,45 @@ export const otherBuild: Single = (s, f) => {
   const [kx, ky] = wide ? [0.8, 1.12] : b.height > 1.5 * b.width ? [1.32, 0.9] : [0.78, 1.06];
   return plain(s, movedFigure(f, [kx, 0, 0, ky, 50 - 50 * kx, 50 - 50 * ky]));
 };
+/** Two of what is long, crossed. */
+const crossedTwice: Single = (s, f) => {
+  const one = upright(placed(f, { cx: 50, cy: 50, side: 84, fill: 0.5 }));
+  const [left, right] = [turnedAt(one, -0.72), mirroredFigure(turnedAt(one, -0.72))];
+  return fitLayers([...finished(s, left), ...clear(s, right, s.palette.groundHex, s.palette.inks, 2)], 84);
+};
+
+/** Cut off by a line that it stands behind, before half a disc: as what comes up over the horizon. */
+export const risen: Single = (s, f) => {
+  const [first, second = first] = s.palette.inks;
+  const large = placed(f, { cx: 50, cy: 50, side: 88, fill: 0.9 });
+  const b = boundsOf(outlineOf(large));
+  const level = 80;
+  const up = movedFigure(large, [1, 0, 0, 1, 0, level - (b.y + 0.68 * b.height)]);
+  const above = box(-60, -100, 220, 100 + level);
+  const back = second === first ? ringOf(50, level, 42, 39) : disc(50, level, 42, 160);
+  return fitLayers(
+    [
+      ...form(s, intersect(back, above), second),
+      ...clear(s, clipped(up, above), s.palette.groundHex, s.palette.inks, 1.8),
+      ...solid(s, box(4, level + 1.8, 92, 3.4), first),
+    ],
+    86,
+  );
+};
+
+/** Standing in a tile whose lower edge cuts its foot. */
+export const sunk: Single = (s, f) => {
+  const field = s.palette.inks[0];
+  const window = tile(50, 50, 43, 15);
+  const large = placed(f, { cx: 50, cy: 50, side: 92, fill: 0.9 });
+  const b = boundsOf(outlineOf(large));
+  const figure = movedFigure(large, [1, 0, 0, 1, 0, 93 - (b.y + 0.74 * b.height)]);
+  return [
+    ...form(s, window, field),
+    ...finished(s, clipped(figure, window), field, onField(s, field)).map((l) => ({ ...l, clip: l.clip ? intersect(l.clip, window) : window })), // prettier-ignore
+  ];
+};
+
 /** What has anything round about it, which would no longer be. */
 const hasRound = (f: Figure): boolean =>
   [silhouetteOf(f), ...f.parts.map((p) => p.area)].some((area) => {
@@ -128,15 +183,31 @@ const hasRound = (f: Figure): boolean =>
   });
 
 /** Ideas for a figure of which there are too few drawings for four. */
-export const ideasFor = (figure: Figure): readonly Single[] =>
-  TURNING.test(figure.name)
-    ? [rosette, peeking, counterchanged]
-    : hasRound(figure)
-      ? [peeking, counterchanged, cropped]
-      : [otherBuild, counterchanged, peeking];
+export function ideasFor(figure: Figure): readonly Single[] {
+  const b = boundsOf(outlineOf(figure));
+  const last = figure.name.split(' ').at(-1)!;
+  const isGrown = isCreature(figure.name) || /^(?:animal|plant|person)$/.test(nounKind(figure.name) ?? nounKind(last) ?? '');
+  const isMade = !isGrown && !RISING.test(figure.name);
+  // Halves are seen to be one where both are alike, or where there is much of them.
+  const isEven = symmetryOf(placed(figure, { cx: 50, cy: 50, side: 90, fill: 0.9 })) > 0.84;
+  const isSolid = isMade && sizeOf(silhouetteOf(figure)) > 0.5 * b.width * b.height;
+  const halved = isEven || isSolid ? [counterchanged] : [];
+  if (TURNING.test(figure.name)) return [rosette, ...halved, peeking];
+  if (CROSSING.test(figure.name) && isLong(figure)) return [crossedTwice, ...halved, peeking];
+  const isWide = b.width > 1.2 * b.height;
+  const other = hasRound(figure) || isWide ? [] : [otherBuild];
+  // What is made is known whole, and by its foot.
+  if (isMade) return [...new Set([...halved, ...(isWide ? [peeking, waterlined] : []), ...other, isTopHeavy(figure) && !halved.length ? sunk : peeking, cropped])].slice(0, 3);
+  return [...(isEven ? halved : []), ...(b.height > 0.86 * b.width ? [risen] : []), peeking, ...(isWide && !isEven ? [waterlined] : []), ...other, cropped].slice(0, 3);
+} // prettier-ignore
+/** What one crosses two of. */
+const CROSSING =
+  /\b(?:spanner|wrench|hammer|axe|saw|sword|dagger|paddle|oar|ski|guitar|violin|fork|spoon|knife|whisk|ladle|spatula|rolling pin|pencil|pen|chisel|screwdriver|shovel|spade|rake|trowel|scissors|flute|trumpet|arrow|bow|spear|trident|torch|match|needle|crutch|bat|club|stick|racquet|racket|rod|hoe|pickaxe|cleaver|peeler|tongs|baguette|bone|flag|comb|razor|brush|broom|wand|carrot|candy cane)\b/;
+/** What is made and stands up against the sky. */
+export const RISING = /\b(?:castle|tower|lighthouse|windmill|house|barn|church|temple|cabin|cottage|bridge|rocket|balloon|ship|boat|palace|pagoda|mill|skyscraper|ferry|ferris wheel|chess)\b/; // prettier-ignore
 /** What makes a flower when it goes round: it has one foot, and no face. */
 const TURNING =
-  /\b(?:leaf|leaves|feather|petal|flame|fire|drop|droplet|wheat|fern|carrot|tulip|flower|key|arrow|seed|spoon|fork|herb|sprout|seedling|wing|quill|pen|brush|paintbrush|heart|shell|corn|pear|lemon|candle|bulb|tree|pine)\b/;
+  /\b(?:leaf|leaves|feather|petal|flame|fire|drop|droplet|wheat|fern|tulip|flower|key|seed|herb|sprout|seedling|wing|quill|paintbrush|heart|tree|pine)\b/;
 /** Ideas that a round with some leeway has at least. */
 export const IDEAS = 4;
 

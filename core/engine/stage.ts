@@ -307,7 +307,7 @@ export function finished(
   const tint = tintFor(own.figure, stage.palette, onHex, inks, own.pins);
   const u = unitOf(figure.parts.flatMap((p) => p.area));
   const layers = stage.finish.draw({ figure: own.figure, tint, knobs: stage.knobs, u });
-  const drawn = withGradient(stage, layers, figure).map((l) => ({ ...l, isFigure: true }));
+  const drawn = withGradient(stage, layers, figure).map((l) => ({ ...l, isFigure: true, of: figure.name }));
   return [...drawn, ...decoration(stage, own.figure, tint.inks, onHex, u)];
 }
 

@@ -100,6 +100,8 @@ export function readPhrase(tokens: readonly Token[], start: number, end: number,
       (word(i + 2) !== '' || (i + 2 < end && THROUGH.has(tokens[i + 2].part))) &&
       !STYLE_WORDS.has(word(i + 2))
     ) {
+      // A drop of water is drawn as a drop, and water as a sea.
+      if (/^(?:drop|droplet|drops|droplets)$/.test(w) && lexicon.findFigure(`${w} of ${word(i + 2)}`)) break;
       // A bunch of grapes is grapes: one thing.
       const isGroup = Object.hasOwn(GROUPS, w) && isPlural(lastOf(tokens, i + 2, end)) && !(/^(?:bunch|cluster)$/.test(w) && lastOf(tokens, i + 2, end) === 'grapes'); // prettier-ignore
       // A ring of gold is a ring; a ring of leaves is leaves.

@@ -1,6 +1,15 @@
 /** The words of a noun phrase, each by what it is in it, and how far they go. */
 import { gerundOf, isAdjective, isAdverb, isCompound, isKnownWord, isSeldomNoun, nounKind, participleOf, presentOf } from './classes'; // prettier-ignore
-import { EXPRESSIONS, FILLERS, NEVER_HEADS, POSE_WORDS, SETTINGS, STYLE_NOUNS, STYLE_WORDS } from './manner';
+import {
+  BODY_PARTS,
+  EXPRESSIONS,
+  FILLERS,
+  NEVER_HEADS,
+  POSE_WORDS,
+  SETTINGS,
+  STYLE_NOUNS,
+  STYLE_WORDS,
+} from './manner';
 import { phraseAt } from './relations';
 import type { Token, WordPart } from './reading';
 import { NUMBERS, type FoundFigure, type Lexicon } from './words';
@@ -50,6 +59,12 @@ export const numberOf = (word: string): number | null => (Object.hasOwn(NUMBERS,
 /** Whether nothing comes that a couple could be of. */
 export const isNobodysCount = (next: string): boolean => next === '' || gerundOf(next) !== null || /^(?:and|with|who|that)$/.test(next) || (next !== 'of' && phraseAt([next]) !== null); // prettier-ignore
 
+/** Whether a relation was read just before a name, with or without an article between. */
+const isAfterRelation = (tokens: readonly Token[], from: number): boolean =>
+  [1, 2].some(
+    (back) => tokens[from - back]?.part === 'relation' || /^(?:on|in)$/.test(tokens[from - back]?.text ?? ''),
+  );
+
 /** The words of a name from its first modifier to its last noun. */
 export function readUnits(
   tokens: readonly Token[],
@@ -73,7 +88,9 @@ export function readUnits(
       }
       break;
     }
-    const compound = compoundAt(word, k, lexicon);
+    // "On a dog's nose" is on the dog, though noses of dogs can be drawn by themselves.
+    const isPlaced = /['’]s?$/.test(w) && nounKind(w.replace(/['’]s?$/, '')) === 'animal' && BODY_PARTS.test(word(k + 1)) && isAfterRelation(tokens, from); // prettier-ignore
+    const compound = isPlaced ? null : compoundAt(word, k, lexicon);
     if (compound) {
       put('noun', k + compound.length, compound.text, compound.found);
       k += compound.length;

@@ -476,3 +476,53 @@ describe('who looks back', () => {
     expect(islands(silhouette(sideParts(kind, 'looking back', still)!))).toBe(1);
   }); // prettier-ignore
 });
+
+describe('what is made, and what is small', () => {
+  const upright = (name: string, more: Partial<Parameters<typeof figureParts>[1]> = {}): Part[] =>
+    figureParts(CREATURES.get(name)!, { stance: 'standing', expression: 'happy', age: 'grown', dress: {}, held: null, crop: 'whole', ...more }, still); // prettier-ignore
+  const named = (parts: readonly Part[], of: string): Area => union(...parts.filter((p) => p.of === of).map((p) => p.area)); // prettier-ignore
+  it('a robot has its face on a dark pane, which the face does not leave', () => {
+    for (const expression of EXPRESSION_NAMES) {
+      const parts = headParts(CREATURES.get('robot')!, expression, still);
+      const at = parts.findIndex((p) => p.tone === DARK && sizeOf(p.area) > 600);
+      const [pane, ...face] = parts.slice(at);
+      expect(at).toBeGreaterThan(0);
+      expect(sizeOf(subtract(union(...face.map((p) => p.area)), pane.area)), expression).toBeLessThan(12);
+      // What is not dark tells the face on it.
+      expect(face.some((p) => p.tone === LIGHT)).toBe(true);
+    }
+  });
+  it('its aerial makes room for a hat, and feelers come out beside one', () => {
+    const top = (name: string, isCovered: boolean): number =>
+      boxOfRuns(silhouette(headParts(CREATURES.get(name)!, 'calm', still, isCovered)))!.y;
+    expect(top('robot', true)).toBeGreaterThan(top('robot', false) + 10);
+    const width = (isCovered: boolean): number =>
+      boxOfRuns(silhouette(headParts(CREATURES.get('ant')!, 'calm', still, isCovered)))!.width;
+    expect(width(true)).toBeGreaterThan(width(false) + 10);
+  });
+  it('its grips are open, and close about what it holds', () => {
+    const thing = { parts: [{ tone: 5, area: disc(0, 0, 0.5) }], size: 30, isWide: false };
+    const [empty, full] = [upright('robot'), upright('robot', { held: thing })];
+    expect(full.some((p) => p.tone === 5)).toBe(true);
+    expect(empty.some((p) => p.tone === 5)).toBe(false);
+    for (const parts of [empty, full]) expect(islands(silhouette(parts))).toBe(1);
+  });
+  it.each([
+    ['butterfly', 'wing'],
+    ['moth', 'wing'],
+    ['dragonfly', 'wing'],
+    ['ladybug', 'shell'],
+  ])('a %s has its %ss on both sides, behind all of it', (name, of) => {
+    const parts = upright(name);
+    const area = named(parts, of);
+    expect(parts[0].of).toBe(of);
+    expect(overlap(area, moved(area, [-1, 0, 0, 1, 100, 0]))).toBeGreaterThan(0.99);
+    // It is seen beside the body.
+    const body = union(...parts.filter((p) => p.of !== of).map((p) => p.area));
+    expect(sizeOf(subtract(area, body))).toBeGreaterThan(0.2 * sizeOf(area));
+  });
+  it.each(['spider', 'grasshopper', 'fly', 'firefly'])('a %s is broader than what has nothing on its back', (name) => {
+    const width = (parts: readonly Part[]): number => boxOfRuns(silhouette(parts))!.width;
+    expect(width(upright(name))).toBeGreaterThan(width(upright('ant')) + 6);
+  });
+});

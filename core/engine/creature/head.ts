@@ -1,6 +1,6 @@
 /** Heads of animals seen from the front. */
 import { grown, intersect, moved, subtract, turnAbout, union, type Area } from '../../path';
-import { box, disc, starArea } from '../area';
+import { box, disc, starArea, tile } from '../area';
 import type { Part } from '../figure';
 import { eyeParts, mouthParts, type Expression, type FacePlace } from './face';
 import { SKULLS, type Ears, type Horns, type Kind, type Mark } from './kinds';
@@ -20,6 +20,8 @@ interface Head {
 export function skullOf(kind: Kind, t: Spread): Head {
   const [crown, cheek, jaw, top, middle, bottom] = SKULLS[kind.skull];
   const h = { crown: crown + t('crown'), cheek: cheek + 1.6 * t('cheek'), jaw: jaw + 1.5 * t('jaw'), top: top + t('top'), middle, bottom }; // prettier-ignore
+  if (kind.skull === 'case')
+    return { ...h, area: tile(50, (h.top + bottom) / 2, h.cheek, 13 + t('corners'), (bottom - h.top) / 2) };
   const area = halves(
     [50, h.top],
     [50 + h.crown, h.top + 0.26 * (middle - h.top)],
@@ -140,7 +142,7 @@ function hornParts(form: Horns, h: Head, t: Spread): Part[] {
 } // prettier-ignore
 
 /** What lies on the skull or stands round it. */
-function markParts(mark: Mark, h: Head, t: Spread): { behind?: Part[]; on?: Part[]; front?: Part[] } {
+function markParts(mark: Mark, h: Head, t: Spread, isCovered: boolean): { behind?: Part[]; on?: Part[]; front?: Part[] } {
   const on = (tone: Tone, area: Area): Part => piece(tone, intersect(area, h.area));
   const { crown, cheek, jaw, top, middle, bottom } = h;
   const eyeX = 50 + cheek * 0.44;
@@ -215,7 +217,17 @@ function markParts(mark: Mark, h: Head, t: Spread): { behind?: Part[]; on?: Part
     case 'whiskers':
       return { front: [piece(LIGHT, both(union(line(LIGHT, 1, `M67 ${bottom - 19}L88 ${bottom - 23}`).area, line(LIGHT, 1, `M67 ${bottom - 15}L88 ${bottom - 14}`).area)))] };
     case 'antennae':
+      // Under a hat they come out beside it.
+      if (isCovered) return { behind: [piece(DARK, both(union(taper([50 + crown * 0.8, top + 14, 1.6], [50 + crown + 12, top + 1, 1.5], [50 + crown + 15, top - 12, 1.4]), disc(50 + crown + 15, top - 13, 3.6))))] };
       return { behind: [piece(DARK, both(union(taper([56, top + 5, 1.5], [61, top - 9, 1.4], [70, top - 15, 1.3]), disc(71, top - 15, 3.6))))] };
+    case 'aerial':
+      return { behind: [piece(COAT, box(48.4, top - 15, 3.2, 22)), piece(ACCENT, disc(50, top - 16, 4.8, 40))] };
+    case 'bolts':
+      return { behind: [piece(COAT, both(tile(50 + cheek + 2, middle, 5.4, 3, 10))), piece(ACCENT, both(tile(50 + cheek + 8.4, middle, 2, 1.6, 6)))] };
+    case 'big eyes':
+      return { on: [on(COAT, both(oval(50 + cheek * 0.62, middle - 6, cheek * 0.5, 0.36 * (bottom - top), -0.3)))] };
+    case 'many eyes':
+      return { on: [on(LIGHT, both(union(disc(50 + cheek * 0.2, top + 12, 2.7, 28), disc(50 + cheek * 0.56, top + 13, 2.1, 24))))] };
     case 'stalks':
       return { behind: [piece(FUR, both(union(taper([57, top + 8, 3.4], [62, top - 14, 2.6]), disc(62.5, top - 16, 5.4))))], front: [piece(DARK, both(disc(62.5, top - 16.4, 2.6)))] };
     case 'pincers':
@@ -358,6 +370,8 @@ function muzzleParts(kind: Kind, h: Head, t: Spread, expression: Expression): { 
     }
     case 'human':
       return { on: [], front: [piece(ACCENT, halves([50, middle - 1], [52.4, middle + 5], [50, middle + 7.4]))], mouth: { y: middle + 17, half: 5.4 } };
+    case 'visor':
+      return { on: [piece(DARK, tile(50, middle - 0.5, cheek - 6.5, 11, 20))], front: [], mouth: { y: middle + 9.5, half: 6.4 } };
     case 'none':
       return { on: [], front: [], mouth: { y: middle + 13, half: 6.4 } };
   }
@@ -404,13 +418,15 @@ const noseNamed = (kind: Kind, front: readonly Part[]): Part[] =>
     : front.map((p, i) => (i === 0 ? { ...p, of: 'nose' } : p));
 
 /** What a hat lies on. */
-const ON_TOP: ReadonlySet<Mark> = new Set<Mark>(['forelock', 'quiff', 'crest', 'sail']);
+const ON_TOP: ReadonlySet<Mark> = new Set<Mark>(['forelock', 'quiff', 'crest', 'sail', 'aerial']);
 
 /** A head from the front, in a field of 100 x 100, its skull about the middle: parts from the bottom up. Under a hat, long ears lean out beside it. */
 export function headParts(kind: Kind, expression: Expression, t: Spread, isCovered = false): Part[] {
   const h = skullOf(kind, t);
   const muzzle = muzzleParts(kind, h, t, expression);
-  const marks = kind.marks.filter((m) => !(isCovered && ON_TOP.has(m))).map((m) => markNamed(m, markParts(m, h, t)));
+  const marks = kind.marks
+    .filter((m) => !(isCovered && ON_TOP.has(m)))
+    .map((m) => markNamed(m, markParts(m, h, t, isCovered)));
   const tusks =
     kind.marks.includes('tusks') && kind.muzzle === 'cat'
       ? [piece(LIGHT, both(taper([56, h.bottom - 12, 3], [57, h.bottom, 2.6], [58, h.bottom + 11, 1])))]
@@ -418,7 +434,7 @@ export function headParts(kind: Kind, expression: Expression, t: Spread, isCover
   const isLit =
     kind.muzzle === 'human' || kind.marks.some((m) => m === 'discs' || m === 'heart') || kind.muzzle === 'ape';
   const lightness = kind.tones?.[0] ?? 0.42;
-  const underEyes = kind.marks.includes('bandit') || kind.marks.includes('droop') || kind.marks.includes('bands') || (kind.marks.includes('patches') && (kind.tones?.[1] ?? 1) < 0.35); // prettier-ignore
+  const underEyes = kind.muzzle === 'visor' || kind.marks.includes('bandit') || kind.marks.includes('droop') || kind.marks.includes('bands') || (kind.marks.includes('patches') && (kind.tones?.[1] ?? 1) < 0.35); // prettier-ignore
   const place: FacePlace = {
     x: 50,
     ...eyesAt(kind, h),
@@ -429,10 +445,11 @@ export function headParts(kind: Kind, expression: Expression, t: Spread, isCover
   // On what is dark, and in a dark beard, lips are light.
   const aboutLips = kind.marks.includes('full beard')
     ? (kind.tones?.[1] ?? 1)
-    : kind.muzzle === 'none' || kind.muzzle === 'snub'
+    : kind.muzzle === 'none' || kind.muzzle === 'snub' || kind.muzzle === 'visor'
       ? Math.min(lightness, 0.49)
       : 1;
-  const lips = aboutLips < 0.5 && (kind.marks.includes('full beard') || isDusky(kind)) ? LIGHT : DARK;
+  const lips =
+    aboutLips < 0.5 && (kind.marks.includes('full beard') || kind.muzzle === 'visor' || isDusky(kind)) ? LIGHT : DARK;
   const brows = kind.marks.includes('brow')
     ? [piece(kind.tones && kind.tones[0] > 0.6 ? DARK : COAT, both([[51.5, h.middle - 8, 50 + h.cheek * 0.8, h.middle - 14, 50 + h.cheek * 0.8, h.middle - 10, 52, h.middle - 3.6]]))] // prettier-ignore
     : [];

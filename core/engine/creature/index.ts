@@ -21,5 +21,5 @@ export {
 export { figureParts } from './mascot';
 export { STANCE_NAMES, stanceOf, type Age, type Held, type Stance } from './upright';
 export { handParts, GESTURES, type Gesture } from './hand';
-export { taper, TONES } from './pieces';
+export { limb, taper, TONES, type Joint } from './pieces';
 export { BUILT_NAMES, HANDS, isBuilt } from './names';

@@ -11,16 +11,19 @@ export const SKULLS = {
   tall: [22, 27, 20, 20, 53, 88],
   broad: [26, 35, 27, 26, 55, 86],
   face: [21, 25, 17, 23, 52, 87],
+  case: [30, 34, 30, 26, 55, 85],
 } as const; // prettier-ignore
 export type Skull = keyof typeof SKULLS;
 
 export type Ears = 'point' | 'tufted' | 'round' | 'long' | 'leaf' | 'flop' | 'side' | 'small' | 'huge' | 'fin';
 export type Horns = 'antlers' | 'palms' | 'ram' | 'short' | 'spikes' | 'nubs' | 'nose' | 'single' | 'straight';
-export type Muzzle = 'mask' | 'round' | 'cat' | 'wide' | 'pig' | 'bud' | 'long' | 'frog' | 'beak' | 'hook' | 'bill' | 'great' | 'slender' | 'trunk' | 'snub' | 'ape' | 'grooves' | 'jaws' | 'human' | 'none'; // prettier-ignore
+export type Muzzle = 'mask' | 'round' | 'cat' | 'wide' | 'pig' | 'bud' | 'long' | 'frog' | 'beak' | 'hook' | 'bill' | 'great' | 'slender' | 'trunk' | 'snub' | 'ape' | 'grooves' | 'jaws' | 'human' | 'visor' | 'none'; // prettier-ignore
 export type Mark =
   | 'patches' | 'bandit' | 'stripes' | 'bands' | 'blaze' | 'mane' | 'wool' | 'spines' | 'spots' | 'discs' | 'cap' | 'blush' | 'comb' | 'crest' | 'quiff' | 'wattle'
   | 'forelock' | 'whiskers' | 'tusks' | 'teeth' | 'antennae' | 'bumps' | 'brow' | 'ruff' | 'tentacles' | 'shell' | 'sail' | 'spout' | 'heart' | 'chops' | 'beard' | 'tips' | 'bill tip' | 'dome' | 'stalks' | 'pincers' | 'hoops'
   | 'bib'
+  | 'aerial' | 'bolts'
+  | 'blades' | 'vanes' | 'fans' | 'hoppers' | 'crooked' | 'lamp' | 'many eyes' | 'big eyes'
   | 'coils'
   | 'ring'
   | 'droop'
@@ -148,6 +151,14 @@ const rows: readonly (readonly [string, Skull, string, Muzzle, string, string, (
   ['bee', 'round', '', 'none', 'antennae hoops', '', [0.78, 0.16, 0.6]],
   ['ladybug', 'round', '', 'none', 'antennae dome', '', [0.15, 0.46, 0.7]],
   ['ant', 'round', '', 'none', 'antennae', '', [0.3, 0.5, 0.7]],
+  ['butterfly', 'round', '', 'none', 'antennae fans blush', '', [0.3, 0.5, 0.78]],
+  ['moth', 'round', '', 'none', 'antennae fans ruff', '', [0.74, 0.4, 0.62]],
+  ['dragonfly', 'wide', '', 'none', 'vanes big_eyes', '', [0.46, 0.3, 0.78]],
+  ['firefly', 'ball', '', 'none', 'antennae blades lamp', '', [0.22, 0.4, 0.8]],
+  ['fly', 'round', '', 'none', 'antennae blades big_eyes', '', [0.26, 0.46, 0.78]],
+  ['grasshopper', 'tall', '', 'none', 'antennae hoppers blush', '', [0.54, 0.36, 0.74]],
+  ['spider', 'round', '', 'none', 'crooked many_eyes', '', [0.24, 0.42, 0.74]],
+  ['robot', 'case', '', 'visor', 'aerial bolts', '', [0.62, 0.4, 0.76]],
   ['man', 'face', 'side 0.5', 'human', 'hair', '', [0.8, 0.24, 0.6]],
   ['woman', 'face', 'side 0.4', 'human', 'long_hair', '', [0.84, 0.3, 0.6]],
   ['boy', 'round', 'side 0.5', 'human', 'curls', '', [0.74, 0.22, 0.58]],
@@ -246,8 +257,13 @@ const LIKE: Readonly<Record<string, string>> = Object.fromEntries(
       ['fish', 'trout salmon carp goldfish clownfish herring cod tuna perch'],
       ['octopus', 'squid'],
       ['crab', 'lobster'],
+      ['grasshopper', 'cricket locust mantis'],
+      ['fly', 'housefly mosquito gnat'],
+      ['firefly', 'glow-worm'],
+      ['spider', 'tarantula'],
       ['bee', 'bumblebee wasp hornet honeybee'],
       ['ladybug', 'beetle ladybird'],
+      ['robot', 'android droid bot'],
       ['man', 'person gentleman guy human male'],
       ['woman', 'lady female mother'],
       ['boy', 'child kid lad'],

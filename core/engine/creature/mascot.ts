@@ -4,7 +4,9 @@ import { box, disc, starArea } from '../area';
 import type { Part } from '../figure';
 import { eyewearParts, hatOn, inCloth, neckParts } from './dress';
 import { coiledParts, finnedParts, isCoiled, isFinned } from './finned';
+import { backParts } from './insect';
 import { headParts, isBird, isDusky, measuresOf } from './head';
+import { caseArea, gripArea, isMachine, panelParts, type Case } from './machine';
 import type { Kind } from './kinds';
 import { ACCENT, bone, both, COAT, DARK, downFrom, filleted, FUR, halves, LIGHT, limb, line, mirrored, named, oval, piece, taper, type Joint, type Spread, type Tone } from './pieces'; // prettier-ignore
 import { browOf, clothTones, coversCrown, LIMBS, type Age, type FigureOptions, type Limbs, type Two } from './upright';
@@ -61,10 +63,12 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const height = size.body * (1 + 0.05 * t('body'));
   const hipY = neckY + height;
   const egg = (): Area => union(halves([50, neckY - 3], [50 + shoulder * 0.86, neckY + 3], [50 + belly * 1.08, neckY + height * 0.62], [50 + belly * 0.7, hipY + 1], [50, hipY + 4]), neck ? taper([50, neckY + 8, 9], [50, neckY - 2, 6], [50, neckY - neck, 5.4]) : []);
-  const torso = isBird(kind) ? egg() : halves([50, neckY - 3], [50 + shoulder, neckY + 4], [50 + belly, neckY + height * 0.66], [50 + belly * 0.8, hipY], [50, hipY + 3]);
-  const arm = isStout ? 4.9 : 4.3;
+  const isMade = isMachine(kind);
+  const shell: Case = { top: neckY + 1, height: height + 1, half: belly * 1.06 };
+  const torso = isMade ? caseArea(shell) : isBird(kind) ? egg() : halves([50, neckY - 3], [50 + shoulder, neckY + 4], [50 + belly, neckY + height * 0.66], [50 + belly * 0.8, hipY], [50, hipY + 3]);
+  const arm = isMade ? 3.7 : isStout ? 4.9 : 4.3;
   const reach = height * 0.5;
-  const legR = isStout ? 6.2 : 5.2;
+  const legR = isMade ? 4.2 : isStout ? 6.2 : 5.2;
   const isSat = options.stance === 'sitting';
   // A raised hand holds; both arms are about what is wide. Who runs with one thing swings the other arm.
   const [raised, lowered] = LIMBS.holding.arms;
@@ -76,7 +80,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
     const elbow = downFrom(root, length, side * upper);
     return { elbow, end: downFrom(elbow, length, side * lower) };
   };
-  const armRoot = (side: 1 | -1): readonly [number, number] => [50 + side * (shoulder - 1), neckY + 6.5];
+  const armRoot = (side: 1 | -1): readonly [number, number] => [50 + side * (isMade ? shell.half + 2.4 : shoulder - 1), neckY + (isMade ? 8 : 6.5)];
   const arms = ([1, -1] as const).map((side, i) => ({ side, root: armRoot(side), ...limbOf(armRoot(side), pose.arms[i], reach, side) }));
   const legRoot = (side: 1 | -1): readonly [number, number] => [50 + side * belly * 0.46, hipY - 2];
   const legs = ([1, -1] as const).map((side, i) => ({ side, root: legRoot(side), ...limbOf(legRoot(side), pose.legs[i], (isSat ? 0.62 : 0.56) * size.leg, side) }));
@@ -116,9 +120,12 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   bodyParts.push(piece(sleeved ? cloth : shirted ? LIGHT : FUR, torso));
   if (!dress.top || dress.top === 'apron') {
     const isStriped = kind.marks.includes('hoops');
+    const isLit = kind.marks.includes('lamp');
+    if (isLit && !dress.top) bodyParts.push(on(ACCENT, oval(50, neckY + height * 0.74, belly * 0.94, height * 0.34)));
     if (isStriped && !dress.top) bodyParts.push(on(COAT, union(box(0, neckY + height * 0.3, 100, height * 0.17), box(0, neckY + height * 0.64, 100, height * 0.17))));
-    const lightBelly = !isStriped && (!isBird(kind) || kind.marks.includes('heart'));
+    const lightBelly = !isStriped && !isMade && !isLit && (!isBird(kind) || kind.marks.includes('heart'));
     if (!dress.top && lightBelly && (kind.tones?.[0] ?? 0.4) < 0.82) bodyParts.push(...named('belly', [on(LIGHT, oval(50, neckY + height * 0.6, belly * 0.66, height * 0.42))]));
+    else if (!dress.top && isMade) bodyParts.push(...panelParts(shell));
     else if (!dress.top && isBird(kind)) bodyParts.push(...named('belly', [on(COAT, oval(50, neckY + height * 0.6, belly * 0.6, height * 0.4))]));
   }
   switch (dress.top) {
@@ -178,7 +185,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   };
   const sleeveOf = ({ root, elbow, end }: (typeof arms)[number]): Area => limb([root[0], root[1], arm * 1.06], [elbow[0], elbow[1], arm], [end[0], end[1], arm * (isPerson ? 0.9 : 1)]);
   const handR = arm * (isPerson ? 1.18 : 1.24);
-  const hand = ({ end }: (typeof arms)[number]): Area => disc(end[0], end[1], handR, 48);
+  const hand = ({ elbow, end }: (typeof arms)[number]): Area => isMade ? gripArea(elbow, end, handR * 1.2) : disc(end[0], end[1], handR, 48);
   const thumb = ({ end, side }: (typeof arms)[number], up: number): Area => bone([end[0] - side * handR * 0.5, end[1] - up * handR * 0.3, handR * 0.42], [end[0] - side * handR * 1.05, end[1] - up * handR * 0.9, handR * 0.36]);
   const handOf = (a: (typeof arms)[number], i: number): Part => {
     const isUp = pose.arms[i][1] > 70;
@@ -188,7 +195,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
     return piece(FUR, union(hand(a), isPerson && (isUp || isPointing) ? thumb(a, 1) : [], finger, open));
   };
   // A paw is one with its arm, and a wing has no hand, but where something is held.
-  const isApart = (i: number): boolean => sleeve !== FUR || isPerson || (held !== null && (held.isWide || i === 0 || other !== null));
+  const isApart = (i: number): boolean => sleeve !== FUR || isMade || isPerson || (held !== null && (held.isWide || i === 0 || other !== null));
   const hands = arms.map((a, i) => (isApart(i) && !isWinged ? handOf(a, i) : piece(FUR, [])));
 
   // What is held: in the raised hand, its fingers before it; a wide thing before the chest, in both.
@@ -225,19 +232,18 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
   const [coilX, coilY, coilR] = [50 - belly * 0.9 - 7, neckY + 0.34 * height, Math.max(17, 0.62 * height)];
   const coil = Array.from({ length: 34 }, (_, i): Joint => { const a = 0.42 * i + 0.6; const r = coilR * (0.82 - 0.022 * i); return [coilX + r * Math.cos(a), coilY + r * Math.sin(a), 1.5]; }); // prettier-ignore
   const dome = named('shell', isWound ? [piece(COAT, disc(coilX, coilY, coilR, 72)), piece(ACCENT, taper(...coil))] : isShelled ? [piece(COAT, oval(50, neckY + 0.46 * height, belly + 12, 0.66 * height)), piece(ACCENT, subtract(oval(50, neckY + 0.46 * height, belly + 9, 0.66 * height - 3), oval(50, neckY + 0.46 * height, belly + 7, 0.66 * height - 5)))] : []);
-  // What is striped and has feelers flies: two pairs of wings behind it, and the stripes go on over its body.
-  const isBee = kind.marks.includes('hoops');
-  const blades = isBee ? [piece(ACCENT, both(union(taper([50 + shoulder * 0.5, neckY + 6, 2], [50 + shoulder + 11, neckY - 3, 7.6], [50 + shoulder + 20, neckY - 6, 6]), taper([50 + shoulder * 0.5, neckY + 9, 2], [50 + shoulder + 9, neckY + 11, 5], [50 + shoulder + 14, neckY + 13, 4.4]))))] : [];
+  const onBack = backParts(kind, { shoulder, belly, neckY, height }, t);
   const armParts = arms.map((a, i) => piece(sleeve, isWinged ? wingOf(a) : isApart(i) ? sleeveOf(a) : union(sleeveOf(a), handOf(a, i).area)));
   // The sleeve stands out from a body of its own tone by a thin line.
   const apart = sleeved || (!dress.top && !isBird(kind)) || shirted || dress.top === 'apron' ? armParts.map((p) => piece(sleeve === LIGHT || isDusky(kind) ? COAT : DARK, intersect(subtract(grown(p.area, 0.9), p.area), union(torso, ...robed.map((r) => r.area))))) : [];
+  const joints = isMade ? [piece(COAT, union(...arms.map((a) => disc(a.root[0], a.root[1], arm * 1.5, 40)), ...(sleeved ? [] : arms.map((a) => disc(a.elbow[0], a.elbow[1], arm * 1.22, 40)))))] : [];
   const lower = [...feet.slice(0, isSat ? 0 : 2), ...(dress.top === 'robe' ? [] : legParts), ...(isSat ? [] : boots)];
   // What is on the body takes the colour that is said of it: of a coat or an apron what is light, of a skirt all of it, else its cloth.
   const worn: readonly Tone[] = dress.top === 'coat' || dress.top === 'apron' ? [LIGHT, main] : dress.top === 'skirt' ? [main, trim] : [main];
   const topped = (parts: readonly Part[]): Part[] => inCloth(parts, dress.dyes?.top, worn);
   const whole: Part[] = [
     ...wings,
-    ...blades,
+    ...onBack,
     ...dome,
     ...cape,
     ...pack,
@@ -248,6 +254,7 @@ export function figureParts(kind: Kind, options: FigureOptions, t: Spread): Part
     ...straps,
     ...apart,
     ...(sleeved ? topped(armParts) : armParts),
+    ...joints,
     ...(held && held.isWide ? hands : []),
     ...inHand,
     ...inOther,
