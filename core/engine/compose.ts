@@ -17,7 +17,7 @@ import { combination, lettermark, wordmark } from './lettering';
 import { paletteFor, type Palette } from './palette';
 import { isScene } from './grounds';
 import type { Stage } from './stage';
-import { viewed } from './views';
+import { LETTER_VIEWS, viewed } from './views';
 
 /** What decides one candidate. */
 export interface SceneRequest {
@@ -167,7 +167,7 @@ export function compose(request: SceneRequest): Scene {
   const layers = {
     pictorial: () => (isViewed(stage) ? viewed(stage, together) : together(stage)),
     abstract: () => abstractMark(stage),
-    lettermark: () => viewed(stage, lettermark),
+    lettermark: () => viewed(stage, lettermark, LETTER_VIEWS),
     wordmark: () => wordmark(stage),
     combination: () => combination(stage),
     emblem: () => emblem(withField(stage)),

@@ -634,6 +634,7 @@ const RULES: readonly ((told: Told) => readonly Pair[] | false)[] = [
   (t) => isCreature(t.a) && /^(?:nose|snout|muzzle|nostrils?)$/.test(t.place) && t.isTurned('inside') && [nosed],
   (t) => isCreature(t.a) && !isSeenAside(t.a) && /^(?:nose|snout|muzzle)$/.test(t.place) && t.isTurned('on') && t.second.count === 1 && /^(?:butterfly|ladybird|ladybug|bee|fly|snowflake|dragonfly|moth|flower|leaf|feather|bug|beetle|heart|star|drop|snail|bandage|adhesive bandage)$/.test(t.b) && [onNose],
   (t) => isCreature(t.b) && !isSeenAside(t.b) && /^(?:nose|snout|muzzle)$/.test(t.place) && t.is('on') && t.first.count === 1 && (INSECTS.test(t.a) || /^(?:snowflake|flower|leaf|feather|heart|star|drop|snail|adhesive bandage)$/.test(t.a)) && [turnedPair(onNose)],
+  (t) => /^(?:circle|square|diamond|hexagon|octagon|pentagon)$/.test(t.b) && t.is('on') && [insideOf],
   (t) => t.b === 'wheel' && !isCreature(t.a) && t.is('on') && (t.second.count > 1 || isPlural(t.second.word)) && [wheeled],
   (t) => t.place === 'basket' && t.isTurned('as', 'inside') && /^(?:bicycle|scooter|moped|tricycle)$/.test(t.a) && [atBars],
   (t) => MOUTH.test(t.place) && isCreature(t.a) && (t.is('holding', 'with') || t.isTurned('inside')) && [atMouth],

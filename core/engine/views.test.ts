@@ -50,6 +50,7 @@ describe('from near', () => {
   it('what is known by its outline keeps most of it', () => {
     expect(keepOf(stageOf('a drop with a fish inside').parts.figures.length ? stageOf('a tree made of books') : stageOf('tree'))).toBe(0.8); // prettier-ignore
     expect(keepOf(stageOf('a bear holding a honey jar'))).toBe(0.6);
+    expect(keepOf(stageOf('a broom with stars'))).toBe(0.72);
   });
 });
 

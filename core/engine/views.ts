@@ -79,18 +79,18 @@ const countOf = (cells: Uint8Array, isIn: (x: number, y: number) => boolean): [i
   return [inside, all];
 };
 
-/** Share of the largest figure that is left at least. */
-const KEEP = 0.6;
+/** Share of the largest figure that is left at least: an animal is known by its head, a thing by all of it. */
+const KEEP = { animal: 0.6, thing: 0.72, outline: 0.8 } as const;
 
 /** Of what is known by its outline, which something else fills or stands for, most is left. */
 export function keepOf({ parts: { figures } }: Stage): number {
   const [, second] = figures;
   const isOutline = second && ['inside', 'made of', 'as'].includes(second.relation ?? '') && !figures.some((f) => isCreature(f.drawn)); // prettier-ignore
-  return isOutline ? 0.8 : KEEP;
+  return isOutline ? KEEP.outline : figures.some((f) => isCreature(f.drawn)) ? KEEP.animal : KEEP.thing;
 }
 
 /** How well a part of the field shows what is there, 0..1; 0 where it shows too much of it for a view of its own, too little, or nothing of something. */
-function worthOf(seen: Seen, isIn: (x: number, y: number) => boolean, keep = KEEP): number {
+function worthOf(seen: Seen, isIn: (x: number, y: number) => boolean, keep: number = KEEP.animal): number {
   const [inside, all] = countOf(seen.all, isIn);
   if (inside < 0.56 * all || inside > 0.9 * all) return 0;
   // Nobody's head is cut off.
@@ -154,7 +154,7 @@ export interface Window {
 }
 
 /** Layers so near that a window cuts them where most is left to be seen; null where too little of something would be. */
-export function near(layers: readonly Layer[], window: Window, keep = KEEP): Layer[] | null {
+export function near(layers: readonly Layer[], window: Window, keep: number = KEEP.animal): Layer[] | null {
   const seen = seenOf(layers);
   const [square] = seen ? squaresOf(seen, window.isRound, keep) : [];
   return square ? through(layers, window, square) : null;
@@ -240,15 +240,20 @@ function evennessOf(seen: Seen, cx: number): number {
   return all ? same / all : 0;
 }
 
+/** Parts that are of a face. */
+const FACIAL = /^(?:eyes?|nose|beak|mouth|ears?|antlers?|horns?|mane|beard|face|head|glasses|whiskers|teeth|hair)$/;
+
 /** Before half a disc and cut off by the line of a horizon: what lives, grows or stands against the sky. */
 const risen: View = ({ stage, whole, seen }) => {
   const { x, y, width, height } = seen.bounds;
   const [first] = stage.parts.figures;
   const stands = first && (isCreature(first.drawn) || RISING.test(first.drawn) || nounKind(first.drawn) === 'plant');
   const level = y + 0.68 * height;
-  // A head would lose its mouth.
-  if (!stands || asksHead(first.modifiers) || width > 1.3 * height || worthOf(seen, (_, py) => py < level) < 0.66)
-    return null;
+  // A face would lose its mouth, and what is made of something its outline.
+  const isWhole =
+    asksHead(first?.modifiers ?? []) ||
+    stage.parts.figures.some((f) => FACIAL.test(f.place ?? '') || f.relation === 'made of');
+  if (!stands || isWhole || width > 1.3 * height || worthOf(seen, (_, py) => py < level) < 0.66) return null;
   const { inks, groundHex } = stage.palette;
   const [ink, second = ink] = inks;
   const above = box(-100, -100, 300, 100 + level);
@@ -271,6 +276,8 @@ const risen: View = ({ stage, whole, seen }) => {
 const VIEWS: readonly View[] = [inWindow(TILE), risen, halved(false), inWindow(ROUND), halved(true)];
 /** Those of somebody who is told by the face. */
 export const FACED_VIEWS: readonly View[] = [inWindow(TILE), risen, inWindow(ROUND)];
+/** Those in which a letter can still be read. */
+export const LETTER_VIEWS: readonly View[] = [inWindow(TILE), halved(false), halved(true)];
 /** Those that leave all of it in its place. */
 const UNCUT_VIEWS: readonly View[] = [halved(false), halved(true)];
 
