@@ -1049,6 +1049,12 @@ const BROADER: Readonly<Record<string, string>> = {
   ocean: 'wave',
   insect: 'bee',
   trunk: 'suitcase',
+  'tree trunk': 'tree stump',
+  'birch trunk': 'tree stump',
+  'oak trunk': 'tree stump',
+  'pine trunk': 'tree stump',
+  'beech trunk': 'tree stump',
+
   sparkle: 'star',
   village: 'house',
   meadow: 'grass',

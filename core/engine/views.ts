@@ -202,8 +202,10 @@ const inWindow =
     const [square] = squaresOf(seen, window.isRound, keepOf(stage));
     if (!square) return null;
     const [field] = stage.palette.inks;
-    if (!isFast(stage)) return () => [...form(stage, window.area, field), ...through(lit(picture), window, square)];
-    return () => [...form(stage, grown(window.area, 1.8), field), layerOf(window.area, stage.palette.groundHex), ...through(whole, window, square)]; // prettier-ignore
+    // What is cut stays within a rim, so that light on light leaves the form whole.
+    const rim = grown(window.area, 1.6);
+    if (!isFast(stage)) return () => [...form(stage, rim, field), ...through(lit(picture), window, square)];
+    return () => [...form(stage, rim, field), layerOf(window.area, stage.palette.groundHex), ...through(whole, window, square)]; // prettier-ignore
   };
 
 /** Half dark on light, half light on dark: parted level where it is wide, and upright where both halves are alike; or, where there is much of it, the other way. */
